@@ -1,0 +1,17 @@
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { buildIfNeeded, HOST, installIfNeeded, root, say, serve } from './run.mjs';
+
+const port = Number(process.env.PORT ?? 4310);
+const data = join(root, 'demo-data');
+say('Vectis demo: Saltmarsh Wheelworks.');
+installIfNeeded('1/3');
+buildIfNeeded('2/3');
+if (process.argv.includes('--reset')) {
+  const { lockFree } = await import('./lock-free.mjs');
+  lockFree(data);
+  say('Starting over: the demo data is removed.');
+  rmSync(data, { recursive: true, force: true });
+}
+say(`3/3 Starting on http://${HOST}:${port} …`);
+serve({ port, data, demo: true });

@@ -1,0 +1,69 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+
+/** Shared by the demo, start and test commands: what must be there, made only when it is not. */
+export const root = resolve(import.meta.dirname, '..');
+export const HOST = '127.0.0.1';
+
+export function say(line) {
+  console.log(line);
+}
+
+function run(command, args, options = {}) {
+  const done = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  if (done.status !== 0) {
+    say(`${command} ${args.join(' ')} did not finish (exit ${done.status}); what it said stands above.`);
+    process.exit(done.status ?? 1);
+  }
+}
+
+/** Installs packages when the lock file changed since the last install here. */
+export function installIfNeeded(step) {
+  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const mark = join(root, 'node_modules', '.vectis-lock');
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
+  say(`${step} Installing packages (a minute or two the first time) …`);
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  writeFileSync(mark, lock);
+}
+
+/** Builds when a source file is newer than the last build. */
+export function buildIfNeeded(step) {
+  const mark = join(root, '.next', 'BUILD_ID');
+  const built = existsSync(mark) ? statSync(mark).mtimeMs : 0;
+  const newest = Math.max(newestIn(join(root, 'src')), ...['next.config.ts', 'package-lock.json', 'postcss.config.mjs'].map((f) => statSync(join(root, f)).mtimeMs));
+  if (built > newest) return;
+  say(`${step} Building the pages (about half a minute) …`);
+  const done = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], { cwd: root, encoding: 'utf8', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } });
+  if (done.status !== 0) {
+    say(done.stdout + done.stderr);
+    process.exit(done.status ?? 1);
+  }
+}
+
+function newestIn(folder) {
+  let newest = 0;
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const path = join(folder, entry.name);
+    newest = Math.max(newest, entry.isDirectory() ? newestIn(path) : statSync(path).mtimeMs);
+  }
+  return newest;
+}
+
+/** Serves the built pages on this machine only, until stopped. The child's exit code becomes ours. */
+export function serve({ port, data, demo }) {
+  mkdirSync(data, { recursive: true });
+  const env = { ...process.env, VECTIS_DATA: data, NEXT_TELEMETRY_DISABLED: '1', ...(demo ? { VECTIS_DEMO: '1' } : {}) };
+  const child = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', HOST, '-p', String(port)], { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] });
+  child.stdout.on('data', (chunk) => {
+    for (const line of String(chunk).split('\n')) {
+      if (/^\s*(▲|- |✓)/.test(line) || line.trim() === '') continue;
+      say(line);
+      if (line.includes('Data folder open.')) say(`Open http://${HOST}:${port}`);
+    }
+  });
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
+  child.on('exit', (code, signal) => process.exit(code ?? (signal ? 1 : 0)));
+}

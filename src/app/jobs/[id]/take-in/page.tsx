@@ -1,0 +1,57 @@
+import type { Metadata } from 'next';
+import { SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
+import type { Seat, Use, Wish } from '@/core/plan/vocabulary';
+import { formatThread, parseThread } from '@/core/thread/designation';
+import { formatLength, formatTorque } from '@/core/units/format';
+import { StartMeasuring } from '@/features/intake/StartMeasuring';
+import { JobFrame } from '@/features/shell/JobRail';
+import { LinkButton } from '@/ui/Button';
+import { VerdictMark } from '@/ui/Verdict';
+import { hubOf } from '@/usecases/jobPlan';
+import { jobOr404 } from '@/usecases/pages';
+import { readSession } from '@/usecases/session';
+
+export const metadata: Metadata = { title: 'Take in' };
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+  const whole = await jobOr404((await params).id);
+  const { units } = await readSession();
+  const hub = hubOf(whole);
+  const wheel = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
+  const rows: [string, string, boolean][] = [
+    ['Wish', WISH_LABEL[whole.job.wish as Wish], true],
+    ['Use', USE_LABEL[whole.job.use as Use], true],
+    ['Wheels', wheel ? `${wheel.name}, ${wheel.tyre}` : 'none', Boolean(wheel)],
+    ['Offset', wheel?.offsetMm == null ? 'not read' : `ET ${wheel.offsetMm}`, wheel?.offsetMm != null],
+    ['Seat in the wheel', SEAT_LABEL[(wheel?.seat ?? 'unknown') as Seat], wheel?.seat !== 'unknown'],
+    ['Lugs', `${hub.lugs} on ${formatLength(hub.boltCircleMm, units)}`, true],
+    ['Thread', formatThread(parseThread('Thread', hub.thread)), true],
+    [hub.fastening === 'bolt' ? 'Bolts, seat' : 'Nuts, seat', SEAT_LABEL[hub.seat as Seat], hub.seat !== 'unknown'],
+    [hub.fastening === 'bolt' ? 'Hub thread in' : 'Nuts of', hub.threadMaterial === 'unknown' ? 'not known' : hub.threadMaterial, hub.threadMaterial !== 'unknown'],
+    ['Torque', `${formatTorque(hub.torqueNm, units)}, ${hub.torqueSource}`, true],
+  ];
+  if (hub.fastening === 'stud') rows.splice(9, 0, ['Nuts', hub.nutStyle === 'unknown' ? 'open or closed? not known' : hub.nutStyle, hub.nutStyle !== 'unknown']);
+  return (
+    <JobFrame whole={whole} here="take-in">
+      <main className="flex max-w-[860px] flex-col gap-5 p-5">
+        <h1>Take in</h1>
+        <p className="text-soft">Read this over at the car before measuring. What is not known stays unmeasured and blocks the sign-off.</p>
+        <dl className="grid grid-cols-[180px_1fr] border-t border-line">
+          {rows.map(([label, value, known]) => (
+            <div key={label} className="contents">
+              <dt className="border-b border-line py-2 text-soft">{label}</dt>
+              <dd className="figure flex items-center gap-2 border-b border-line py-2 text-[16px]">
+                {known ? null : <VerdictMark level="unmeasured" size={13} />}
+                {value}
+              </dd>
+            </div>
+          ))}
+        </dl>
+        <div className="flex gap-3">
+          <StartMeasuring jobId={whole.job.id} started={whole.job.stage !== 'take-in'} />
+          <LinkButton href={`/vehicles/${whole.vehicle.id}/edit`}>Change vehicle</LinkButton>
+        </div>
+      </main>
+    </JobFrame>
+  );
+}

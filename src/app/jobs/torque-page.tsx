@@ -1,0 +1,46 @@
+import { JobFrame } from '@/features/shell/JobRail';
+import { NeedsPlan } from '@/features/shell/NeedsPlan';
+import { TorqueView } from '@/features/torque/TorqueView';
+import { openPoints, torqueSpec, wheelStates } from '@/usecases/jobPlan';
+import { logLines } from '@/usecases/logLines';
+import { jobOr404 } from '@/usecases/pages';
+import { readSession } from '@/usecases/session';
+
+/** First torque and recheck are the same wheel face and the same log. */
+export async function TorquePage({ id, here, before }: { id: string; here: 'torque' | 'recheck'; before?: (due: Date | null) => React.ReactNode }) {
+  const whole = await jobOr404(id);
+  const { units } = await readSession();
+  const plan = whole.plan?.document;
+  const recheck = here === 'recheck';
+  const signed = whole.job.signedAt !== null;
+  if (!plan || (recheck && !signed)) {
+    return (
+      <JobFrame whole={whole} here={here}>
+        <main className="flex flex-col gap-5 p-5">
+          <h1>{recheck ? 'Recheck' : 'Torque'}</h1>
+          {plan ? <p className="max-w-[600px] border-l-2 border-accent pl-4">A recheck begins after the sign-off: next day, and again after 50–100 km. This job is not signed off yet.</p> : <NeedsPlan jobId={id} />}
+        </main>
+      </JobFrame>
+    );
+  }
+  const spec = torqueSpec(plan);
+  return (
+    <JobFrame whole={whole} here={here}>
+      <div className="min-w-0">
+        {before?.(whole.job.recheckDueAt)}
+        <TorqueView
+          jobId={id}
+          wheels={wheelStates(plan, whole.torque).map((w) => ({ ...w, log: logLines(plan, whole.torque, w.corner) }))}
+          lugs={spec.lugs}
+          locking={spec.locking}
+          target={spec.target}
+          source={plan.hub.torque?.source ?? ''}
+          units={units}
+          open={signed ? [] : openPoints(whole)}
+          recheck={recheck}
+          active={whole.job.stage === here}
+        />
+      </div>
+    </JobFrame>
+  );
+}

@@ -1,0 +1,24 @@
+import type { Metadata } from 'next';
+import './globals.css';
+import { Header } from '@/features/shell/Header';
+import { readSession } from '@/usecases/session';
+
+/** Every page shows stored work, so none is made at build time, when there is no data folder. */
+export const dynamic = 'force-dynamic';
+
+export const metadata: Metadata = {
+  title: { default: 'Vectis', template: '%s · Vectis' },
+  description: 'Plans, computes and records wheel spacer and stud jobs.',
+};
+
+export default async function Layout({ children }: { children: React.ReactNode }) {
+  const session = await readSession();
+  return (
+    <html lang="en-GB" data-theme={session.theme === 'auto' ? undefined : session.theme}>
+      <body className="flex min-h-dvh flex-col">
+        <Header key={session.who} session={session} />
+        {children}
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,62 @@
+/**
+ * Stud-and-nut stack along the axis. x = 0 at the hub flange face, positive outward. All mm.
+ *   tr rotor hat · s spacer · X stud tip · n unthreaded nose and lead · q grip (wheel pad face to the
+ *   nut's first full thread, seated) · Ln nut thread length · Dn blind depth of a closed nut
+ * Source: the geometry itself; each relation is a difference of axial positions.
+ */
+
+export interface NutStack {
+  /** tr + s + q: position of the nut's first full thread when seated. */
+  readonly nutStart: number;
+  /** X: position of the stud's tip. */
+  readonly studTip: number;
+  /** n: unthreaded nose and incomplete lead of the stud. */
+  readonly nose: number;
+  /** Ln: length of full thread in the nut; Infinity when it is not known. */
+  readonly nutThread: number;
+}
+
+/** E = min(X − n, tr + s + q + Ln) − (tr + s + q), never below 0. */
+export function nutEngagement(stack: NutStack): number {
+  const lastThread = Math.min(stack.studTip - stack.nose, stack.nutStart + stack.nutThread);
+  return Math.max(0, lastThread - stack.nutStart);
+}
+
+/** Closed nut: room left between the stud's tip and the cap, (tr + s + q + Dn) − X. Below zero it has bottomed. */
+export function bottomGap(nutStart: number, blindDepth: number, studTip: number): number {
+  return nutStart + blindDepth - studTip;
+}
+
+/** Room a closed nut must keep: the larger of a fixed gap and one pitch. */
+export const minBottomGap = (fixedGap: number, pitch: number): number => Math.max(fixedGap, pitch);
+
+/** Open nut: stud beyond the nut's outer end, X − (nutStart + nut length). Negative when the stud ends inside. */
+export const overhang = (nutStart: number, nutLength: number, studTip: number): number =>
+  studTip - (nutStart + nutLength);
+
+export interface CalibratedGrip {
+  /** q, mm: exact, or the largest it can be when `bounded`. */
+  readonly q: number;
+  /** The nut was fully threaded, so the count only bounds the grip from above. */
+  readonly bounded: boolean;
+}
+
+/**
+ * Grip from one honest count of turns with any stud and spacer already there:
+ *   q = X − n − tr − s − N·P
+ * When the count equals the nut's own thread length, the stud may reach further than the nut could show.
+ * @param studFromPad stud tip beyond the wheel's pad face: X − tr − s
+ * @param tolerance uncertainty of the count, mm; within it of Ln the nut counts as fully threaded
+ */
+export function calibrateGrip(
+  studFromPad: number,
+  nose: number,
+  engagement: number,
+  nutThread: number,
+  tolerance: number,
+): CalibratedGrip {
+  return { q: studFromPad - nose - engagement, bounded: engagement >= nutThread - tolerance };
+}
+
+/** Largest slip-on spacer on the present studs or bolts: s_max = E0 − E_min. Negative when already short. */
+export const slipOnLimit = (presentEngagement: number, minimum: number): number => presentEngagement - minimum;

@@ -1,0 +1,29 @@
+/**
+ * A value that was typed or stored cannot be used. Carries what a caller needs to say so on the
+ * right field: the field's name, the value as given, and what would do instead.
+ */
+export class InputError extends Error {
+  constructor(
+    readonly field: string,
+    readonly value: string,
+    readonly problem: string,
+    readonly wouldDo: string,
+  ) {
+    super(`${field} “${value}” ${problem} ${wouldDo}`);
+    this.name = 'InputError';
+  }
+}
+
+/** Guard for numbers that a formula needs: finite and above zero. NaN-safe. */
+export function requirePositive(field: string, value: number): void {
+  if (!(Number.isFinite(value) && value > 0)) {
+    throw new InputError(field, String(value), 'is not above zero.', 'Give a number above 0.');
+  }
+}
+
+/** Guard for lengths that may be zero. NaN-safe. */
+export function requireNotNegative(field: string, value: number): void {
+  if (!(Number.isFinite(value) && value >= 0)) {
+    throw new InputError(field, String(value), 'is below zero or not a number.', 'Give 0 or more.');
+  }
+}

@@ -1,0 +1,70 @@
+import { type Corner, type Fastener, FORMAT, type Hub, type Measured, type Plan, type PlanCorner, type Spacer } from './document';
+import type { Policy } from './policy';
+import type { QuantityId } from './quantities';
+
+/** A reading as it was taken. `corner` is null for what belongs to the whole axle. Core units. */
+export interface Reading {
+  readonly quantity: QuantityId;
+  readonly corner: Corner | null;
+  readonly value: number;
+  readonly pm: number;
+}
+
+export interface PlanParts {
+  readonly title: string;
+  readonly axle: Plan['axle'];
+  readonly wish: Plan['wish'];
+  readonly use: Plan['use'];
+  readonly hub: Pick<Hub, 'lugs' | 'boltCircle' | 'thread' | 'fastening' | 'seat' | 'threadMaterial' | 'nutStyle' | 'torque' | 'lockingFastener'>;
+  readonly wheel: Pick<Plan['wheel'], 'name' | 'tyre' | 'offset' | 'seat'>;
+  /** In the order they were taken; a later reading of the same thing replaces the earlier one. */
+  readonly readings: readonly Reading[];
+  readonly spacer: Spacer;
+  readonly fastener: Fastener;
+  readonly leadSignOff: Plan['leadSignOff'];
+  readonly policy: Policy;
+}
+
+/** The two corners of an axle, left first. */
+export const cornersOf = (axle: Plan['axle']): [Corner, Corner] => [`${axle}-left`, `${axle}-right`];
+
+/** Builds the plan document of one axle from what was taken in, measured and chosen. Missing stays null. */
+export function assemblePlan(parts: PlanParts): Plan {
+  const taken = new Map<string, Measured>();
+  for (const r of parts.readings) taken.set(`${r.corner ?? ''}/${r.quantity}`, { value: r.value, pm: r.pm });
+  const axle = (id: QuantityId): Measured => taken.get(`/${id}`) ?? null;
+  return {
+    format: FORMAT,
+    title: parts.title,
+    axle: parts.axle,
+    wish: parts.wish,
+    use: parts.use,
+    hub: {
+      ...parts.hub,
+      spigotDiameter: axle('spigotDiameter'),
+      stockBoltLength: axle('stockBoltLength'),
+      nutThread: axle('nutThread'),
+      nutBlindDepth: axle('nutBlindDepth'),
+    },
+    wheel: { ...parts.wheel, bore: axle('wheelBore') },
+    corners: cornersOf(parts.axle).map((corner): PlanCorner => {
+      const at = (id: QuantityId): Measured => taken.get(`${corner}/${id}`) ?? null;
+      return {
+        corner,
+        turns: at('turns'),
+        studProtrusion: at('studProtrusion'),
+        rotorHat: at('rotorHat'),
+        tappedDepth: at('tappedDepth'),
+        roomBehind: at('roomBehind'),
+        spigotHeight: at('spigotHeight'),
+        chamferDepth: at('chamferDepth'),
+        gap: at('gap'),
+        loadedClearance: at('loadedClearance'),
+      };
+    }),
+    spacer: parts.spacer,
+    fastener: parts.fastener,
+    leadSignOff: parts.leadSignOff,
+    policy: parts.policy,
+  };
+}

@@ -1,0 +1,24 @@
+import type { Axle, Corner, Seat, Use, Wish } from './document';
+import type { Level } from './findings';
+import type { School } from './policy';
+
+/** Words for coded values, in one place. British spelling, sentence case. */
+export const CORNER_LABEL: Readonly<Record<Corner, string>> = {
+  'front-left': 'front left', 'front-right': 'front right', 'rear-left': 'rear left', 'rear-right': 'rear right',
+};
+export const AXLE_LABEL: Readonly<Record<Axle, string>> = { front: 'Front axle', rear: 'Rear axle' };
+export const WISH_LABEL: Readonly<Record<Wish, string>> = { clearance: 'Clearance', stance: 'Stance' };
+export const USE_LABEL: Readonly<Record<Use, string>> = {
+  street: 'Street', towing: 'Towing or load', track: 'Track days', competition: 'Competition',
+};
+export const SEAT_LABEL: Readonly<Record<Seat, string>> = {
+  cone60: 'Cone 60°', cone90: 'Cone 90°', ball12: 'Ball R12', ball13: 'Ball R13', ball14: 'Ball R14',
+  flat: 'Flat with washer', 'flat-shank': 'Flat with shank', unknown: 'Not known',
+};
+export const LEVEL_LABEL: Readonly<Record<Level, string>> = {
+  stop: 'Stop', unmeasured: 'Unmeasured', caution: 'Caution', note: 'Note', pass: 'Pass',
+};
+export const SCHOOL_LABEL: Readonly<Record<School, string>> = {
+  'one-diameter': 'One diameter', 'turns-hand': 'Turns by hand', 'turns-hub': 'Turns in the hub',
+  'turns-policy': 'Turns, counted', visible: 'Visible thread',
+};

@@ -1,0 +1,40 @@
+import type { RuleId } from './findings';
+
+/** What each rule says, by what formula, and where it comes from. Read by the interface and the rulebook. */
+export interface Rule {
+  readonly id: RuleId;
+  readonly title: string;
+  readonly statement: string;
+  readonly formula: string;
+  readonly source: string;
+}
+
+const COMMON = 'Common practice, no source.';
+const r = (id: RuleId, title: string, statement: string, formula: string, source = COMMON): Rule => ({ id, title, statement, formula, source });
+
+export const RULES: readonly Rule[] = [
+  r('spacer.kind', 'Kind of spacer', 'A slotted universal plate is refused: neither hub nor lugs centre it.', 'kind ≠ universal'),
+  r('engagement.minimum', 'Thread engagement', 'Engagement with the spacer fitted is at least the governing minimum.', 'E = N·P − s (stock) · min(Dt, Lb − seat − nb) (bolt) · min(X − n, nut end) − nut start (stud) ≥ E_min', 'Geometry of the stack; minimum by the governing school, common practice.'),
+  r('engagement.never-drive', 'Never driven under three turns', 'Under three full turns the car is not driven.', 'E ≥ 3·P'),
+  r('engagement.cross-check', 'Other school', 'Each school that does not govern is a cross-check.', 'E ≥ minimum of that school'),
+  r('engagement.material', 'Thread material', 'Material of the internal thread is not known: counted as steel; aluminium needs half as much again.', 'k = 1.0 steel, 1.5 aluminium'),
+  r('nut.bottom', 'Closed nut bottoming', 'A stud never reaches the bottom of a closed nut: it would click the wrench and clamp nothing.', '(tr + s + q + Dn) − X ≥ max(1.5 mm, 1 P)', 'Geometry of the stack; room by common practice.'),
+  r('nut.grip-bounded', 'Count used up the thread', 'The fastener was threaded over its whole mate, so the count only bounds the grip.', 'E = Ln or E = Dt', 'Geometry of the stack.'),
+  r('bolt.behind', 'Bolt tip behind the hub', 'A longer bolt does not reach the shoes, backing plate or sensor ring behind its thread.', 'Lb − (tr + s + qb) − Dt ≤ A', 'Geometry of the stack.'),
+  r('fastener.mix', 'Never mix', 'Longer fasteners never go on without the spacer, nor stock ones with it.', '–'),
+  r('seat.match', 'Seats', 'Seat of the fastener equals seat of the wheel.', 'seat(fastener) = seat(wheel)'),
+  r('centring.spigot', 'Hub spigot left', 'Enough hub spigot stands through a plain plate to centre the wheel.', 'H − s − chamfer ≥ 4 mm good, 2–4 mm caution, less is not hub-centric'),
+  r('centring.seats', 'Centred by its seats', 'Only cone or ball seats can centre a wheel; best is hub and seats both.', 'seat is cone or ball'),
+  r('centring.lip-bore', 'Bore and lip fit', 'Spacer bore on the hub spigot and spacer lip in the wheel bore are close fits.', '0 ≤ clearance ≤ 0.15 mm good, ≤ 0.4 mm caution'),
+  r('centring.lip-root', 'Lip root and chamfer', 'The root of the spacer’s lip goes into the wheel’s bore chamfer; a taller root stands the wheel proud and it rocks.', 'root ≤ chamfer depth', 'Geometry.'),
+  r('centring.over-spigot', 'Spacer over the spigot', 'A lipped spacer is at least as thick as the hub spigot is tall, unless its bore goes through.', 's ≥ H', 'Geometry.'),
+  r('clearance.loaded', 'Loaded clearance', 'Loaded clearance less the spacer keeps its reserve.', 'min(c) − s ≥ r (5 mm street, 8 mm track)'),
+  r('stance.gap', 'Tyre inside the arch', 'The tyre stays inside the arch edge at ride height.', 'g − s ≥ 0', 'Geometry; local rules on wheel cover come first.'),
+  r('torque.source', 'Torque figure', 'There is a torque figure and it says where it came from.', 'figure and source present', 'The vehicle maker’s figure; never guessed.'),
+  r('use.competition', 'Slip-on in competition', 'Slip-on spacers above a few millimetres are questioned for competition.', 's ≤ 5 mm'),
+];
+
+const BY_ID = new Map(RULES.map((x) => [x.id, x]));
+
+/** The rule with this id. */
+export const ruleOf = (id: RuleId): Rule => BY_ID.get(id) as Rule;

@@ -1,0 +1,13 @@
+/** Coded values of the plan document, free of any schema library so that the browser can have them cheaply. */
+export const AXLES = ['front', 'rear'] as const;
+export const CORNERS = ['front-left', 'front-right', 'rear-left', 'rear-right'] as const;
+export const WISHES = ['clearance', 'stance'] as const;
+export const USES = ['street', 'towing', 'track', 'competition'] as const;
+export const SEATS = ['cone60', 'cone90', 'ball12', 'ball13', 'ball14', 'flat', 'flat-shank', 'unknown'] as const;
+export const SPACER_KINDS = ['plain', 'lipped', 'universal'] as const;
+
+export type Axle = (typeof AXLES)[number];
+export type Corner = (typeof CORNERS)[number];
+export type Wish = (typeof WISHES)[number];
+export type Use = (typeof USES)[number];
+export type Seat = (typeof SEATS)[number];

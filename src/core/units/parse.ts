@@ -1,0 +1,80 @@
+import { InputError } from '../errors';
+import { inchToMm, lbfFtToNm, NM_PER_KGF_M } from './factors';
+import { parseNumber } from './number';
+
+export interface Range {
+  readonly min: number;
+  readonly max: number;
+}
+
+export interface TypedQuantity {
+  /** In the core's unit: mm, N·m, turns or degrees. */
+  readonly value: number;
+  /** The unit that the text carried, or the core's unit when it carried none. */
+  readonly unit: string;
+}
+
+const LENGTH_UNITS: readonly (readonly [RegExp, string, (n: number) => number])[] = [
+  [/(?:mm|millimet(?:re|er)s?)$/i, 'mm', (n) => n],
+  [/cm$/i, 'cm', (n) => n * 10],
+  [/(?:"|″|”|''|in\.?|inch(?:es)?)$/i, 'in', inchToMm],
+];
+
+const TORQUE_UNITS: readonly (readonly [RegExp, string, (n: number) => number])[] = [
+  [/n[\s·.*-]*m$/i, 'N·m', (n) => n],
+  [/(?:(?:lbf?|lbs)[\s·.*-]*ft|ft[\s·.*-]*lbf?s?)$/i, 'lbf·ft', lbfFtToNm],
+  [/kgf?[\s·.*-]*m$/i, 'kgf·m', (n) => n * NM_PER_KGF_M],
+];
+
+const TURN_UNITS: readonly (readonly [RegExp, string, (n: number) => number])[] = [
+  [/(?:turns?|×|x)$/i, 'turns', (n) => n],
+];
+
+const ANGLE_UNITS: readonly (readonly [RegExp, string, (n: number) => number])[] = [
+  [/(?:°|deg(?:rees?)?)$/i, '°', (n) => n],
+];
+
+function parseWith(
+  units: typeof LENGTH_UNITS,
+  base: string,
+  example: string,
+  field: string,
+  text: string,
+  range: Range,
+): TypedQuantity {
+  const typed = text.trim();
+  if (typed === '') throw new InputError(field, '', 'is empty.', `Type a figure such as ${example}.`);
+  const match = units.find(([pattern]) => pattern.test(typed));
+  const digits = match ? typed.replace(match[0], '').trim() : typed;
+  const n = parseNumber(digits);
+  if (n === null) throw new InputError(field, typed, 'is not a figure.', `Type one such as ${example}.`);
+  const value = match ? match[2](n) : n;
+  const between = `${range.min} and ${range.max} ${base}`;
+  if (value < range.min) {
+    throw new InputError(field, typed, `is below ${range.min} ${base}.`, `Anything between ${between} will do.`);
+  }
+  if (value > range.max) {
+    throw new InputError(field, typed, `is above ${range.max} ${base}.`, `Anything between ${between} will do.`);
+  }
+  return { value, unit: match ? match[1] : base };
+}
+
+/**
+ * Length as typed, to mm. Accepts mm, cm and inches with decimal point or comma and fractions:
+ * `20`, `19,05`, `3/4"`, `0.75in`, `1 1/4 in`. A bare number is millimetres.
+ * @throws InputError naming the field, the value and what would do.
+ */
+export const parseLength = (field: string, text: string, range: Range): TypedQuantity =>
+  parseWith(LENGTH_UNITS, 'mm', '12.5, 12,5 or 1/2"', field, text, range);
+
+/** Torque as typed, to N·m: `120`, `120 Nm`, `90 lbf·ft`, `90 ft-lb`. @throws InputError */
+export const parseTorque = (field: string, text: string, range: Range): TypedQuantity =>
+  parseWith(TORQUE_UNITS, 'N·m', '120 or 90 lbf·ft', field, text, range);
+
+/** Turns as typed: `8`, `7.5`, `15½`. @throws InputError */
+export const parseTurns = (field: string, text: string, range: Range): TypedQuantity =>
+  parseWith(TURN_UNITS, 'turns', '8, 7.5 or 7 1/4', field, text, range);
+
+/** Angle as typed, to degrees: `5`, `12.5°`. @throws InputError */
+export const parseAngle = (field: string, text: string, range: Range): TypedQuantity =>
+  parseWith(ANGLE_UNITS, '°', '5 or 12.5', field, text, range);

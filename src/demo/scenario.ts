@@ -1,0 +1,144 @@
+import type { QuantityId } from '@/core/plan/quantities';
+import type { ChoiceDraft, Stage } from '@/store/schema';
+import type { HubInput, VehicleInput } from '@/store/vehicles';
+
+/** The invented workshop of the demo: Saltmarsh Wheelworks, five vehicles, a job in every stage. */
+
+type Readings = Readonly<Partial<Record<QuantityId, readonly [number, number] | number>>>;
+
+export interface DemoJob {
+  readonly axle: 'front' | 'rear';
+  readonly wish: 'clearance' | 'stance';
+  readonly use: 'street' | 'towing' | 'track' | 'competition';
+  /** How far the job is driven. */
+  readonly until: Stage;
+  /** Left and right for what belongs to a corner, one figure for the axle. */
+  readonly readings: Readings;
+  readonly choice?: ChoiceDraft;
+  readonly lead?: { by: string; reason: string };
+  /** Days ago it was opened. */
+  readonly daysAgo: number;
+  /** In the torque stage: a verify pass that moved on the left wheel. */
+  readonly verifyMoved?: boolean;
+}
+
+export interface DemoVehicle extends VehicleInput {
+  readonly jobs: readonly DemoJob[];
+  readonly moreSets?: readonly VehicleInput['wheelSet'][];
+}
+
+const hub = (axle: 'front' | 'rear', h: Omit<HubInput, 'axle'>): HubInput => ({ axle, ...h });
+const both = (h: Omit<HubInput, 'axle'>): HubInput[] => [hub('front', h), hub('rear', h)];
+
+const plain = (thickness: number): ChoiceDraft['spacer'] => ({
+  kind: 'plain', thickness, centring: 'hub', bore: null, lipDiameter: null, lipHeight: null, lipRoot: null, openThrough: false,
+});
+
+export const FITTERS = ['Bram Pell', 'Tamsin Oar'] as const;
+
+export const SCENARIO: readonly DemoVehicle[] = [
+  {
+    name: 'Corvane Tern', plate: 'SW 14 TRN', notes: 'Camper van that tows a dinghy. Rides on commercial tyres.',
+    hubs: both({
+      lugs: 5, boltCircleMm: 118, thread: 'M14x1.5', fastening: 'bolt', seat: 'ball14', threadMaterial: 'steel', nutStyle: 'unknown',
+      torqueNm: 160, torqueSource: 'handbook p. 212', lockingFastener: true,
+    }),
+    wheelSet: { name: 'camper 16', tyre: '215/65R16C', offsetMm: 50, seat: 'ball14' },
+    jobs: [
+      {
+        axle: 'rear', wish: 'stance', use: 'towing', until: 'choose', daysAgo: 1,
+        readings: {
+          turns: [10.5, 10.25], stockBoltLength: 47, tappedDepth: [18, 18], roomBehind: [3, 3], gap: [24, 22], loadedClearance: [31, 29],
+          spigotDiameter: 71.55, spigotHeight: [11.5, 11.5], wheelBore: 71.6, chamferDepth: [3, 1.5], rotorHat: [7, 7],
+        },
+        // Too long on purpose: the tip would foul the parking-brake shoes.
+        choice: {
+          spacer: { kind: 'lipped', thickness: 15, centring: 'hub', bore: 71.6, lipDiameter: 71.5, lipHeight: 8, lipRoot: 2, openThrough: false },
+          fastener: { kind: 'bolt', length: 66, seat: 'ball14' },
+        },
+      },
+    ],
+  },
+  {
+    name: 'Halm Drover', plate: 'CR 02 HLM', notes: 'Light coast-rescue 4×4. Launches from the slip, so hubs see salt.',
+    hubs: both({
+      lugs: 6, boltCircleMm: 139.7, thread: 'M12x1.5', fastening: 'stud', seat: 'cone60', threadMaterial: 'steel', nutStyle: 'closed',
+      torqueNm: 118, torqueSource: 'door plate', lockingFastener: false,
+    }),
+    wheelSet: { name: 'beach 15', tyre: '235/75R15', offsetMm: 10, seat: 'cone60' },
+    jobs: [
+      {
+        axle: 'front', wish: 'clearance', use: 'street', until: 'torque', daysAgo: 0, verifyMoved: true,
+        readings: {
+          turns: [15.5, 15.5], studProtrusion: [42, 42], nutThread: 26, nutBlindDepth: 32, gap: [18, 19], loadedClearance: [26, 27],
+          spigotDiameter: 106, spigotHeight: [16, 16], wheelBore: 106.1, chamferDepth: [2, 2], rotorHat: [8, 8],
+        },
+        choice: { spacer: plain(8), fastener: { kind: 'stock' } },
+      },
+      { axle: 'rear', wish: 'clearance', use: 'street', until: 'take-in', daysAgo: 0, readings: {} },
+    ],
+  },
+  {
+    name: 'Merrow Kite GT', plate: 'HC 77 KIT', notes: 'Hill-climb coupé with three wheel sets.',
+    hubs: both({
+      lugs: 5, boltCircleMm: 108, thread: 'M12x1.5', fastening: 'stud', seat: 'cone60', threadMaterial: 'steel', nutStyle: 'open',
+      torqueNm: 105, torqueSource: 'competition handbook, sheet 4', lockingFastener: false,
+    }),
+    wheelSet: { name: 'slicks 15', tyre: '200/580R15', offsetMm: 28, seat: 'cone60' },
+    moreSets: [
+      { name: 'wets 15', tyre: '195/50R15', offsetMm: 28, seat: 'cone60' },
+      { name: 'road 16', tyre: '205/45R16', offsetMm: 38, seat: 'ball13' },
+    ],
+    jobs: [
+      {
+        axle: 'rear', wish: 'stance', use: 'competition', until: 'stage', daysAgo: 2,
+        readings: {
+          turns: [14, 14.25], studProtrusion: [38, 38], nutThread: 22, gap: [9, 9], loadedClearance: [17, 16], spigotDiameter: 63.4,
+          spigotHeight: [12, 12], wheelBore: 63.5, chamferDepth: [2, 2],
+        },
+        choice: { spacer: plain(5), fastener: { kind: 'stock' } },
+        lead: { by: 'Tamsin Oar', reason: 'Measured on both sides, inspected between runs.' },
+      },
+    ],
+  },
+  {
+    name: 'Ilex Lumen', plate: 'EV 31 ILX', notes: 'Small electric hatchback. The owner wants the front flush.',
+    hubs: both({
+      lugs: 4, boltCircleMm: 100, thread: 'M12x1.5', fastening: 'bolt', seat: 'cone60', threadMaterial: 'steel', nutStyle: 'unknown',
+      torqueNm: 110, torqueSource: 'handbook p. 88', lockingFastener: true,
+    }),
+    wheelSet: { name: 'summer 16', tyre: '195/55R16', offsetMm: 45, seat: 'cone60' },
+    jobs: [
+      {
+        axle: 'front', wish: 'stance', use: 'street', until: 'fit', daysAgo: 1,
+        readings: {
+          turns: [10, 10], stockBoltLength: 26, tappedDepth: [17, 17], roomBehind: [6, 6], gap: [14, 13], loadedClearance: [19, 20],
+          spigotDiameter: 60.1, spigotHeight: [10, 10], wheelBore: 60.2, chamferDepth: [1, 1],
+        },
+        choice: { spacer: plain(5), fastener: { kind: 'bolt', length: 31, seat: 'cone60' } },
+      },
+      {
+        axle: 'rear', wish: 'stance', use: 'street', until: 'measure', daysAgo: 0,
+        readings: { turns: [10, 9.75], stockBoltLength: 26, gap: [21, 20] },
+      },
+    ],
+  },
+  {
+    name: 'Anselm Heron', plate: 'DN 09 HRN', notes: 'District nurse’s estate. Night calls, so the recheck is by appointment.',
+    hubs: both({
+      lugs: 5, boltCircleMm: 112, thread: 'M14x1.5', fastening: 'bolt', seat: 'ball13', threadMaterial: 'steel', nutStyle: 'unknown',
+      torqueNm: 120, torqueSource: 'handbook p. 174', lockingFastener: false,
+    }),
+    wheelSet: { name: 'winter 16', tyre: '205/55R16', offsetMm: 46, seat: 'ball13' },
+    jobs: [
+      {
+        axle: 'front', wish: 'clearance', use: 'street', until: 'recheck', daysAgo: 4,
+        readings: {
+          turns: [11, 11], stockBoltLength: 28, tappedDepth: [20, 20], roomBehind: [8, 8], gap: [16, 17], loadedClearance: [22, 21],
+          spigotDiameter: 57, spigotHeight: [10, 10], wheelBore: 57.1, chamferDepth: [1, 1],
+        },
+        choice: { spacer: plain(5), fastener: { kind: 'bolt', length: 33, seat: 'ball13' } },
+      },
+    ],
+  },
+];

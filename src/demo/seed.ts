@@ -1,0 +1,96 @@
+import { addDays, addMinutes, subDays } from 'date-fns';
+import { cornersOf } from '@/core/plan/assemble';
+import { quantity, type QuantityId } from '@/core/plan/quantities';
+import { jobCard, kitList } from '@/core/procedure/steps';
+import { torqueState } from '@/core/torque/log';
+import type { Db } from '@/store/connection';
+import { addJob, addReading, freezePlan, type JobWhole, loadJob, moveJob, saveDraft, tickStep } from '@/store/jobs';
+import { STAGES, type Stage } from '@/store/schema';
+import { appendEntry } from '@/store/torque';
+import { addVehicle, addWheelSet, listVehicles, loadVehicle } from '@/store/vehicles';
+import { digestOf, planWith, torqueSpec } from '@/usecases/jobPlan';
+import { type DemoJob, FITTERS, SCENARIO } from './scenario';
+
+/** Fills an empty store with the demo scenario through the same repositories that the interface uses. */
+export async function seedIfEmpty(db: Db, say: (line: string) => void = () => {}, now = new Date()): Promise<boolean> {
+  if ((await listVehicles(db)).length > 0) return false;
+  say('Adding the demo workshop: five vehicles, a job in every stage …');
+  for (const vehicle of SCENARIO) {
+    const id = await addVehicle(db, vehicle, FITTERS[1], subDays(now, 20));
+    for (const set of vehicle.moreSets ?? []) await addWheelSet(db, id, set, FITTERS[1], subDays(now, 20));
+    for (const job of vehicle.jobs) await seedJob(db, id, job, now);
+  }
+  return true;
+}
+
+const reached = (job: DemoJob, stage: Stage): boolean => STAGES.indexOf(job.until) >= STAGES.indexOf(stage);
+
+async function seedJob(db: Db, vehicleId: string, demo: DemoJob, now: Date): Promise<void> {
+  const by = FITTERS[0];
+  let clock = subDays(now, demo.daysAgo);
+  const tick = () => {
+    clock = addMinutes(clock, 1);
+    return clock;
+  };
+  const { axle, wish, use } = demo;
+  const first = await loadFirstSet(db, vehicleId);
+  const jobId = await addJob(db, { vehicleId, wheelSetId: first, axle, wish, use }, by, clock);
+  if (!reached(demo, 'measure')) return;
+  await moveJob(db, jobId, 'measure', by, tick());
+  for (const [id, value] of Object.entries(demo.readings)) {
+    const q = quantity(id as QuantityId);
+    const method = q.methods[0] ?? { id: 'tape', pm: 1 };
+    const values = typeof value === 'number' ? [value] : value;
+    for (const [i, v] of values.entries()) {
+      const corner = q.scope === 'axle' ? null : (cornersOf(axle)[i] ?? null);
+      await addReading(db, jobId, { quantity: id, corner, value: v, unit: q.kind === 'turns' ? 'turns' : 'mm', typed: String(v), pm: method.pm, method: method.id }, by, tick());
+    }
+  }
+  if (!reached(demo, 'choose') || !demo.choice) return;
+  await moveJob(db, jobId, 'choose', by, tick());
+  const chosen = await loadJob(db, jobId);
+  await saveDraft(db, jobId, chosen.job.version, demo.choice, tick());
+  if (!reached(demo, 'stage')) return;
+  const plan = planWith(chosen, demo.choice, demo.lead ?? null);
+  await freezePlan(db, jobId, plan, digestOf(plan), by, tick());
+  const whole = await loadJob(db, jobId);
+  if (!reached(demo, 'fit')) return;
+  for (const s of kitList(plan)) await tickStep(db, jobId, planId(whole), s.key, true, by, tick());
+  await moveJob(db, jobId, 'fit', by, tick());
+  if (!reached(demo, 'torque')) return;
+  for (const s of jobCard(plan)) await tickStep(db, jobId, planId(whole), s.key, true, by, tick());
+  await moveJob(db, jobId, 'torque', by, tick());
+  for (const corner of cornersOf(axle)) {
+    if (demo.verifyMoved && corner.endsWith('right')) continue;
+    await torqueWheel(db, jobId, planId(whole), corner, torqueSpec(plan), demo.verifyMoved === true, by, tick);
+  }
+  if (!reached(demo, 'recheck')) return;
+  const signedAt = tick();
+  await moveJob(db, jobId, 'recheck', by, signedAt, { signedAt, signedBy: by, recheckDueAt: addDays(signedAt, 1) });
+}
+
+const planId = (whole: JobWhole): string => whole.plan?.id as string;
+
+async function loadFirstSet(db: Db, vehicleId: string): Promise<string> {
+  return (await loadVehicle(db, vehicleId)).wheelSets[0]?.id as string;
+}
+
+/** Snug, lower, final, verify of one wheel; or up to a third lug that moves in the verify pass. */
+async function torqueWheel(
+  db: Db, jobId: string, plan: string, corner: string, spec: ReturnType<typeof torqueSpec>, moves: boolean, by: string, at: () => Date,
+): Promise<void> {
+  let state = torqueState(spec, []);
+  let verified = 0;
+  while (!state.complete) {
+    const pass = state.pass ?? 'snug';
+    const figures = pass === 'final' || pass === 'verify';
+    const moved = moves && pass === 'verify' && verified === 2;
+    state = await appendEntry(
+      db, jobId, plan, spec,
+      { corner, pass, lug: state.next ?? -1, reading: figures ? spec.target : null, angle: pass === 'verify' ? (moved ? 18 : 2) : null, tool: 'click wrench' },
+      by, at(),
+    );
+    if (pass === 'verify') verified += 1;
+    if (moved) return;
+  }
+}

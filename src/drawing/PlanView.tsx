@@ -1,0 +1,44 @@
+import { CORNER_LABEL } from '@/core/plan/labels';
+import { CORNERS, type Corner } from '@/core/plan/vocabulary';
+
+const AT: Readonly<Record<Corner, { x: number; y: number }>> = {
+  'front-left': { x: 8, y: 22 }, 'front-right': { x: 62, y: 22 }, 'rear-left': { x: 8, y: 88 }, 'rear-right': { x: 62, y: 88 },
+};
+
+/** The car from above: the way to move between corners. Corners of the other axle are drawn but not offered. */
+export function PlanView({ corners, active, open, onPick }: {
+  corners: readonly Corner[];
+  active: Corner;
+  /** Readings still open, by corner. */
+  open: Readonly<Partial<Record<Corner, number>>>;
+  onPick: (corner: Corner) => void;
+}) {
+  return (
+    <div className="relative mx-auto w-[168px]">
+      <svg viewBox="0 0 80 124" className="w-full" aria-hidden="true">
+        <path d="M40 3C24 3 19 8 18 20L17 44 18 104C19 116 25 120 40 120S61 116 62 104L63 44 62 20C61 8 56 3 40 3Z" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.2" vectorEffect="non-scaling-stroke" />
+        <path d="M24 40C30 36 50 36 56 40L53 52H27ZM27 86H53L56 98C50 101 30 101 24 98Z" fill="none" stroke="var(--line-strong)" strokeWidth="1" vectorEffect="non-scaling-stroke" />
+        <path d="M40 8V116M14 30H66M14 96H66" stroke="var(--line-strong)" strokeWidth="0.7" strokeDasharray="7 3 2 3" vectorEffect="non-scaling-stroke" />
+        {CORNERS.map((c) => (
+          <rect key={c} x={AT[c].x} y={AT[c].y} width="10" height="20" rx="2" fill={c === active ? 'var(--accent)' : 'var(--steel)'} stroke="var(--ink)" strokeWidth="1" vectorEffect="non-scaling-stroke" strokeDasharray={corners.includes(c) ? undefined : '3 3'} />
+        ))}
+      </svg>
+      {corners.map((c) => {
+        const left = c.endsWith('left');
+        return (
+          <button
+            key={c}
+            type="button"
+            aria-pressed={c === active}
+            onClick={() => onPick(c)}
+            className="touch absolute w-[74px] rounded-[3px] border border-transparent text-[13px] leading-tight font-[600] aria-pressed:text-accent hover:border-line"
+            style={{ top: `${c.startsWith('front') ? 17 : 70}%`, [left ? 'right' : 'left']: 'calc(50% + 54px)' }}
+          >
+            {CORNER_LABEL[c].replace(' ', '\n')}
+            <span className="figure block text-[12px] font-normal text-soft">{open[c] ? `${open[c]} open` : 'done'}</span>
+          </button>
+        );
+      })}
+    </div>
+  );
+}

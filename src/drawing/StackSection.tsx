@@ -1,0 +1,134 @@
+import { useId } from 'react';
+import type { SectionBlock, StackGeometry } from '@/core/plan/geometry';
+import { CORNER_LABEL } from '@/core/plan/labels';
+import { formatLength, type UnitSystem } from '@/core/units/format';
+import { blockPath, layoutStack } from './stackLayout';
+
+const NEEDS = { turns: 'a turn count', stockBoltLength: 'the stock bolt length', studProtrusion: 'the stud protrusion' } as const;
+
+const FILL: Readonly<Record<SectionBlock['part'], string>> = {
+  hub: 'var(--steel)', disc: 'var(--steel)', spacer: 'var(--accent-wash)', wheel: 'var(--alloy)',
+  'fastener-thread': 'var(--brass)', 'fastener-shank': 'var(--brass)', 'fastener-head': 'var(--brass)', nut: 'var(--brass)',
+};
+
+/** The joint cut along its axis, hub at the left, air at the right, drawn to scale from the evaluation's geometry. */
+export function StackSection({ geometry, units, minimum, engagement, ok }: {
+  geometry: StackGeometry;
+  units: UnitSystem;
+  /** Governing minimum and engagement left, mm. */
+  minimum: number;
+  engagement: number | null;
+  ok: boolean;
+}) {
+  const id = useId().replace(/:/g, '');
+  if (!geometry.drawable) {
+    return (
+      <div className="flex aspect-[112/82] max-h-[430px] w-full items-center justify-center border border-dashed border-strong p-8 text-center">
+        <p className="max-w-[40ch]">
+          The section cannot be drawn yet: it needs {geometry.needs.map((k) => NEEDS[k]).join(' and ') || 'a measured corner'}. Nothing here is drawn from a guess.
+        </p>
+      </div>
+    );
+  }
+  const g = geometry;
+  const l = layoutStack(g);
+  const text = (g.blocks.find((b) => b.part === 'spacer')?.x1 ?? 0) - (g.blocks.find((b) => b.part === 'spacer')?.x0 ?? 0);
+  const far = g.fastening === 'bolt' ? g.engaged?.x0 : g.engaged?.x1;
+  const bar = far === undefined ? null : { x: Math.min(g.minimumAt, far), width: Math.abs(far - g.minimumAt) };
+  return (
+    <svg viewBox={l.viewBox} role="img" aria-labelledby={`${id}-t ${id}-d`} className="max-h-[430px] w-full" data-testid="stack-section">
+      <title id={`${id}-t`}>Stack section, {CORNER_LABEL[g.corner]}</title>
+      <desc id={`${id}-d`}>
+        {`Spacer ${formatLength(text, units)}. ${engagement === null ? 'Engagement unmeasured' : `${formatLength(engagement, units, 'down')} of thread engaged`}, minimum ${formatLength(minimum, units, 'up')}.`}
+      </desc>
+      <defs>
+        <Hatch id={`${id}-steel`} gap={2.2} angle={45} />
+        <Hatch id={`${id}-spacer`} gap={1.5} angle={-45} />
+        <Hatch id={`${id}-alloy`} gap={3.2} angle={-45} double />
+      </defs>
+      {g.blocks
+        .filter((b) => b.x1 > b.x0)
+        .map((b, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: blocks have no identity but their place in the stack
+          <g key={i}>
+            <path d={blockPath(b)} fill={FILL[b.part]} stroke="var(--ink)" strokeWidth="1.2" vectorEffect="non-scaling-stroke" strokeDasharray={b.assumed ? '4 3' : undefined} />
+            {b.part === 'hub' || b.part === 'disc' ? <path d={blockPath(b)} fill={`url(#${id}-steel)`} opacity={b.assumed ? 0.5 : 1} /> : null}
+            {b.part === 'spacer' ? <path d={blockPath(b)} fill={`url(#${id}-spacer)`} /> : null}
+            {b.part === 'wheel' ? <path d={blockPath(b)} fill={`url(#${id}-alloy)`} /> : null}
+          </g>
+        ))}
+      {g.engaged && l.teeth ? (
+        <>
+          <rect x={g.engaged.x0} y={-threadRadius(g)} width={g.engaged.x1 - g.engaged.x0} height={2 * threadRadius(g)} fill={ok ? 'var(--accent)' : 'var(--stop)'} opacity="0.28" />
+          <path d={l.teeth.upper + l.teeth.lower} fill="none" stroke={ok ? 'var(--accent)' : 'var(--stop)'} strokeWidth="1.8" vectorEffect="non-scaling-stroke" />
+        </>
+      ) : null}
+      <path d={`M${l.x0 + 1} 0H${l.x1 - 1}`} stroke="var(--ink-soft)" strokeWidth="0.8" strokeDasharray="9 3 2 3" vectorEffect="non-scaling-stroke" />
+      {/* Minimum as a tick, margin as a bar beyond it. */}
+      <path d={`M${g.minimumAt} ${-threadRadius(g) - 3.2}V${l.half + 2.6}`} stroke={ok ? 'var(--ink)' : 'var(--stop)'} strokeWidth="1.6" vectorEffect="non-scaling-stroke" />
+      {bar && bar.width > 0 ? <rect x={bar.x} y={l.half + 0.6} width={bar.width} height={1.6} fill={ok ? 'var(--pass)' : 'var(--stop)'} /> : null}
+      <text x={g.minimumAt + (g.fastening === 'bolt' ? -1 : 1)} y={-threadRadius(g) - 4} textAnchor={g.fastening === 'bolt' ? 'end' : 'start'} className="figure" fontSize="2.4" fill="var(--ink)">
+        min {formatLength(minimum, units, 'up')}
+      </text>
+      {l.dimensions.map((d) => (
+        <Dimension key={d.id} {...d} text={dimensionText(d.id, d.x1 - d.x0, units)} half={l.half} />
+      ))}
+      <PartLabels blocks={g.blocks} half={l.half} hubOpen={g.hubOpen} />
+    </svg>
+  );
+}
+
+type Drawable = Extract<StackGeometry, { drawable: true }>;
+const threadRadius = (g: Drawable): number => g.blocks.find((b) => b.part === 'fastener-thread')?.y1 ?? 6;
+
+function dimensionText(id: string, length: number, units: UnitSystem): string {
+  if (id === 'thickness') return `spacer ${formatLength(length, units)}`;
+  if (id === 'engagement') return `engaged ${formatLength(length, units, 'down')}`;
+  return formatLength(length, units);
+}
+
+/** A dimension line with its witness lines and its figure above the middle. */
+export function Dimension({ x0, x1, y, text, half }: { x0: number; x1: number; y: number; text: string; half: number }) {
+  const out = Math.sign(y);
+  const wide = x1 - x0 > text.length * 1.45;
+  const head = Math.min(1.6, (x1 - x0) / 3);
+  return (
+    <g stroke="var(--ink)" strokeWidth="0.9" fill="var(--ink)">
+      <path d={`M${x0} ${out * (half + 0.5)}V${y + out * 1.2}M${x1} ${out * (half + 0.5)}V${y + out * 1.2}`} vectorEffect="non-scaling-stroke" opacity="0.6" />
+      <path d={`M${x0} ${y}H${x1}`} vectorEffect="non-scaling-stroke" />
+      <path d={`M${x0} ${y}l${head} -0.55v1.1ZM${x1} ${y}l${-head} -0.55v1.1Z`} stroke="none" />
+      <text x={wide ? (x0 + x1) / 2 : x1 + 1.4} y={wide ? y - 0.9 : y + 0.85} textAnchor={wide ? 'middle' : 'start'} className="figure" fontSize="2.5" stroke="none">
+        {text}
+      </text>
+    </g>
+  );
+}
+
+function Hatch({ id, gap, angle, double }: { id: string; gap: number; angle: number; double?: boolean }) {
+  return (
+    <pattern id={id} width={gap} height={gap} patternUnits="userSpaceOnUse" patternTransform={`rotate(${angle})`}>
+      <path d={double ? `M0 0V${gap}M0.6 0V${gap}` : `M0 0V${gap}`} stroke="var(--ink)" strokeWidth="0.16" opacity="0.75" />
+    </pattern>
+  );
+}
+
+function PartLabels({ blocks, half, hubOpen }: { blocks: readonly SectionBlock[]; half: number; hubOpen: boolean }) {
+  const label = (part: SectionBlock['part'], text: string) => {
+    const b = blocks.find((k) => k.part === part);
+    if (!b || b.x1 - b.x0 < 4) return null;
+    return (
+      <text x={(b.x0 + b.x1) / 2} y={-half + 4} textAnchor="middle" fontSize="2.5" fill="var(--ink)" stroke="var(--sheet)" strokeWidth="0.9" paintOrder="stroke">
+        {text}
+      </text>
+    );
+  };
+  const disc = blocks.find((b) => b.part === 'disc');
+  return (
+    <>
+      {label('hub', hubOpen ? 'hub, depth unmeasured' : 'hub')}
+      {label('disc', disc?.assumed ? 'disc?' : 'disc')}
+      {label('spacer', 'spacer')}
+      {label('wheel', 'wheel')}
+    </>
+  );
+}

@@ -1,0 +1,85 @@
+import type { Plan } from '@/core/plan/document';
+import type { Evaluation } from '@/core/plan/evaluate';
+import type { Level } from '@/core/plan/findings';
+import { SCHOOL_LABEL } from '@/core/plan/labels';
+import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
+import { largestAtOrBelow } from '@/core/units/round';
+import { VerdictMark } from '@/ui/Verdict';
+import { sizesFor } from './sizes';
+
+const WORD: Readonly<Record<Level, string>> = { stop: 'short', note: 'short', caution: 'just', pass: 'held', unmeasured: 'unmeasured' };
+
+/** The figures of a choice, and what each school of engagement says of it. */
+export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; plan: Plan; units: UnitSystem }) {
+  const n = evaluation.numbers;
+  const pitch = n.thread.pitch;
+  const limit = n.slipOnLimit;
+  const safeLimit = limit ? limit.value - limit.pm : null;
+  const size = safeLimit === null ? null : largestAtOrBelow(sizesFor(units), safeLimit);
+  const least = n.corners.every((c) => c.engagement) ? [...n.corners].sort((a, b) => (a.engagement?.value ?? 0) - (b.engagement?.value ?? 0))[0] : undefined;
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-8 gap-y-3 max-md:grid-cols-1">
+      <dl className="grid grid-cols-[minmax(0,1fr)_auto] content-start border-t border-line text-[14px]">
+        <Row label="Engagement left" value={least?.engagement ? `${formatLength(least.engagement.value, units, 'down')}` : null} more={least?.engagement ? `${formatTurns(least.engagement.value / pitch, 'down')}, ± ${formatLength(least.engagement.pm, units, 'up')}` : ''} />
+        <Row
+          label={plan.hub.fastening === 'bolt' ? 'Largest on stock bolts' : 'Largest on these studs'}
+          value={limit ? (limit.value < 0 ? 'none' : formatLength(limit.value, units, 'down')) : null}
+          more={limit ? (size === null ? 'no common size fits' : `so a ${formatLength(size, units)} plate; ± ${formatLength(limit.pm, units, 'up')} taken off`) : ''}
+        />
+        <Row label="Effective offset" value={n.effectiveOffset === null ? null : `ET ${Number(n.effectiveOffset.toFixed(2))}`} more={plan.wheel.offset === null ? '' : `was ET ${plan.wheel.offset}`} />
+        <Row label="Track change" value={`+${formatLength(n.trackChange, units)}`} more="this axle" />
+      </dl>
+      <table className="content-start self-start border-t border-line text-[14px]">
+        <caption className="sr-only">Minimum engagement by school</caption>
+        <thead className="sr-only">
+          <tr>
+            <th scope="col">School</th>
+            <th scope="col">Asks for</th>
+            <th scope="col">Turns</th>
+            <th scope="col">Verdict</th>
+          </tr>
+        </thead>
+        <tbody>
+          {n.schools
+            .filter((s) => s.school !== 'visible' || plan.hub.fastening === 'stud')
+            .map((s) => {
+              const level = evaluation.findings.find((f) => f.school === s.school)?.level ?? 'unmeasured';
+              return (
+                <tr key={s.school} className="border-b border-line">
+                  <th scope="row" className="py-1 text-left font-normal">
+                    {SCHOOL_LABEL[s.school]}
+                    {s.governs ? <span className="text-accent"> governs</span> : null}
+                  </th>
+                  <td className="figure py-1 text-right">{formatLength(s.minimum, units, 'up')}</td>
+                  <td className="figure py-1 pl-3 text-right text-soft">{formatTurns(s.minimum / pitch, 'up')}</td>
+                  <td className="py-1 pl-3">
+                    <span className="flex items-center justify-end gap-1.5">
+                      <VerdictMark level={level} size={12} /> {WORD[level]}
+                    </span>
+                  </td>
+                </tr>
+              );
+            })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function Row({ label, value, more }: { label: string; value: string | null; more: string }) {
+  return (
+    <>
+      <dt className="border-b border-line py-1">{label}</dt>
+      <dd className="border-b border-line py-1 text-right">
+        {value === null ? (
+          <span className="inline-flex items-center gap-1.5">
+            <VerdictMark level="unmeasured" size={12} /> unmeasured
+          </span>
+        ) : (
+          <span className="figure text-[16px] font-[620]">{value}</span>
+        )}
+        {more ? <span className="figure block text-[12.5px] text-soft">{more}</span> : null}
+      </dd>
+    </>
+  );
+}

@@ -1,0 +1,90 @@
+import { formatDistanceStrict, isBefore } from 'date-fns';
+import Link from 'next/link';
+import { AXLE_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
+import type { Use, Wish } from '@/core/plan/vocabulary';
+import type { JobLine } from '@/store/jobs';
+import { LinkButton } from '@/ui/Button';
+import { Verdict } from '@/ui/Verdict';
+import { STAGE_VIEWS, stagePath } from '@/usecases/stages';
+
+/** Jobs by stage, each with its next action. Stages without a job stay visible: the order is the lesson. */
+export function Board({ jobs, now }: { jobs: readonly JobLine[]; now: Date }) {
+  const open = jobs.filter((j) => j.job.stage !== 'closed');
+  const closed = jobs.filter((j) => j.job.stage === 'closed');
+  if (jobs.length === 0) {
+    return (
+      <section className="max-w-[640px] border-l-2 border-accent pl-4">
+        <p className="text-[17px]">No jobs yet.</p>
+        <p className="mt-1 text-soft">Take a vehicle in first: lugs, bolt circle, thread, seat, and a torque figure with its source. Then open a job on one axle.</p>
+        <LinkButton look="main" href="/vehicles/new" className="mt-4">
+          Take in a vehicle
+        </LinkButton>
+      </section>
+    );
+  }
+  return (
+    <div className="flex flex-col">
+      {STAGE_VIEWS.map((view) => {
+        const here = open.filter((j) => j.job.stage === view.stage);
+        return (
+          <section key={view.stage} aria-labelledby={`stage-${view.stage}`} className="grid grid-cols-[120px_1fr] border-t border-line py-1.5 max-sm:grid-cols-1">
+            <h2 id={`stage-${view.stage}`} className="pt-2.5">
+              {view.label} <span className="figure font-normal">{here.length || ''}</span>
+            </h2>
+            {here.length === 0 ? (
+              <p className="py-2 text-[14px] text-soft">–</p>
+            ) : (
+              <ul className="divide-y divide-line">
+                {here.map((line) => (
+                  <JobRow key={line.job.id} line={line} next={view.next} now={now} />
+                ))}
+              </ul>
+            )}
+          </section>
+        );
+      })}
+      {closed.length > 0 ? (
+        <section aria-labelledby="stage-closed" className="grid grid-cols-[120px_1fr] border-t border-line py-1.5">
+          <h2 id="stage-closed" className="pt-2.5">
+            Closed <span className="figure font-normal">{closed.length}</span>
+          </h2>
+          <ul className="divide-y divide-line">
+            {closed.map((line) => (
+              <JobRow key={line.job.id} line={line} next="Look at the record" now={now} />
+            ))}
+          </ul>
+        </section>
+      ) : null}
+    </div>
+  );
+}
+
+function JobRow({ line, next, now }: { line: JobLine; next: string; now: Date }) {
+  const { job } = line;
+  const due = job.stage === 'recheck' ? job.recheckDueAt : null;
+  const overdue = due !== null && isBefore(due, now);
+  return (
+    <li>
+      <Link href={stagePath(job.id, job.stage)} className="touch grid grid-cols-[minmax(0,2.2fr)_minmax(0,1.6fr)_minmax(0,2fr)] items-center gap-4 px-2 hover:bg-accent-wash">
+        <span className="truncate">
+          <span className="font-[600]">{line.vehicleName}</span> <span className="figure ml-1 text-[13px] text-soft">{line.plate}</span>
+        </span>
+        <span className="truncate text-[14px] text-soft">
+          {AXLE_LABEL[job.axle]} · {WISH_LABEL[job.wish as Wish].toLowerCase()} · {USE_LABEL[job.use as Use].toLowerCase()}
+        </span>
+        <span className="flex items-center gap-3 text-[14px]">
+          <span className="text-accent">{next}</span>
+          {due ? (
+            overdue ? (
+              <span className="flex items-center gap-2">
+                <Verdict level="caution" /> overdue by {formatDistanceStrict(due, now)}
+              </span>
+            ) : (
+              <span className="text-soft">due in {formatDistanceStrict(due, now)}</span>
+            )
+          ) : null}
+        </span>
+      </Link>
+    </li>
+  );
+}

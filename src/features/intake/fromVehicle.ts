@@ -1,0 +1,27 @@
+import type { AxleHubRow } from '@/store/schema';
+import type { VehicleWhole } from '@/store/vehicles';
+import { EMPTY_HUB, EMPTY_VEHICLE, type HubTyped, type VehicleTyped } from './schema';
+
+const typedHub = (h: AxleHubRow | undefined): HubTyped =>
+  h
+    ? {
+        lugs: String(h.lugs), boltCircle: String(h.boltCircleMm), thread: h.thread, fastening: h.fastening,
+        seat: h.seat as HubTyped['seat'], threadMaterial: h.threadMaterial as HubTyped['threadMaterial'],
+        nutStyle: h.nutStyle as HubTyped['nutStyle'], torque: String(h.torqueNm), torqueSource: h.torqueSource,
+        locking: h.lockingFastener ? 'yes' : 'no',
+      }
+    : EMPTY_HUB;
+
+/** A stored vehicle as the form would have been typed. The wheel set is edited elsewhere and only fills its place. */
+export function typedVehicle(whole: VehicleWhole): VehicleTyped {
+  const set = whole.wheelSets[0];
+  return {
+    ...EMPTY_VEHICLE,
+    name: whole.vehicle.name,
+    plate: whole.vehicle.plate,
+    notes: whole.vehicle.notes,
+    front: typedHub(whole.hubs.find((h) => h.axle === 'front')),
+    rear: typedHub(whole.hubs.find((h) => h.axle === 'rear')),
+    wheelSet: { setName: set?.name ?? '–', tyre: set?.tyre || '–', offset: '', wheelSeat: 'unknown' },
+  };
+}

@@ -1,0 +1,144 @@
+import { format } from 'date-fns';
+import { evaluate } from '@/core/plan/evaluate';
+import { AXLE_LABEL, CORNER_LABEL, SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
+import { sentence } from '@/core/plan/messages';
+import { quantity, type QuantityId } from '@/core/plan/quantities';
+import type { Corner, Plan } from '@/core/plan/document';
+import { cautions } from '@/core/procedure/steps';
+import { formatThread } from '@/core/thread/designation';
+import { formatLength, formatTorque, formatTurns, type UnitSystem } from '@/core/units/format';
+import { StackSection } from '@/drawing/StackSection';
+import type { JobWhole } from '@/store/jobs';
+import { LogTable } from '@/features/torque/LogTable';
+import { Verdict } from '@/ui/Verdict';
+import { wheelStates } from '@/usecases/jobPlan';
+import { logLines } from '@/usecases/logLines';
+
+/** One sheet of a job: readings, drawing, findings, torque log, cautions. Screen and print are the same page. */
+export function RecordSheet({ whole, plan, units }: { whole: JobWhole; plan: Plan; units: UnitSystem }) {
+  const e = evaluate(plan);
+  const n = e.numbers;
+  const least = n.corners.reduce<number | null>((a, c) => (c.engagement ? Math.min(a ?? Infinity, c.engagement.value) : a), null);
+  const { job, vehicle } = whole;
+  const wording = { units, pitch: n.thread.pitch };
+  const facts: [string, string][] = [
+    ['Vehicle', `${vehicle.name}, ${vehicle.plate}`],
+    ['Axle', `${AXLE_LABEL[plan.axle]}, ${plan.hub.lugs} × ${formatLength(plan.hub.boltCircle, units)}`],
+    ['Wheels', `${plan.wheel.name}, ${plan.wheel.tyre}`],
+    ['Wish and use', `${WISH_LABEL[plan.wish]}, ${USE_LABEL[plan.use].toLowerCase()}`],
+    ['Thread, seat', `${formatThread(n.thread)}, ${SEAT_LABEL[plan.hub.seat].toLowerCase()}`],
+    ['Spacer', `${formatLength(plan.spacer.thickness, units)}, ${plan.spacer.kind}`],
+    ['Fasteners', fastenerText(plan, units)],
+    ['Torque', plan.hub.torque ? `${formatTorque(plan.hub.torque.value, units)}, ${plan.hub.torque.source}` : 'no figure'],
+    ['Offset, track', `${n.effectiveOffset === null ? 'ET not read' : `ET ${plan.wheel.offset} → ${Number(n.effectiveOffset.toFixed(2))}`}, track +${formatLength(n.trackChange, units)}`],
+    ['Plan', `${plan.format}, policy ${plan.policy.version}, ${format(whole.plan?.frozenAt ?? job.createdAt, 'd MMM yyyy HH:mm')} by ${whole.plan?.frozenBy ?? ''}`],
+    ['Signed off', job.signedAt ? `${job.signedBy}, ${format(job.signedAt, 'd MMM yyyy HH:mm')}` : 'not yet'],
+    ['Recheck', job.recheckDueAt ? `due ${format(job.recheckDueAt, 'd MMM yyyy HH:mm')} and after 50–100 km` : 'set at sign-off'],
+  ];
+  return (
+    <article className="flex flex-col gap-6">
+      <header className="flex items-baseline justify-between border-b-2 border-ink pb-2">
+        <h1>Record: {plan.title}</h1>
+        <Verdict level={e.verdict} />
+      </header>
+      <dl className="grid grid-cols-[120px_1fr_120px_1fr] border-t border-line text-[14px] max-md:grid-cols-[120px_1fr]">
+        {facts.map(([label, value]) => (
+          <div key={label} className="contents">
+            <dt className="border-b border-line py-1 text-soft">{label}</dt>
+            <dd className="figure border-b border-line py-1 pr-4">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      {plan.leadSignOff ? <p>Cautions signed off by the lead, {plan.leadSignOff.by}: {plan.leadSignOff.reason}</p> : null}
+      <section aria-labelledby="r-drawing" className="break-inside-avoid">
+        <h2 id="r-drawing">Stack section</h2>
+        <div className="mx-auto max-w-[720px]">
+          <StackSection geometry={e.geometry} units={units} minimum={n.minimum} engagement={least} ok={least !== null && least >= n.minimum} />
+        </div>
+      </section>
+      <section aria-labelledby="r-readings" className="break-inside-avoid">
+        <h2 id="r-readings" className="mb-1">Readings</h2>
+        <ReadingsTable whole={whole} units={units} />
+      </section>
+      <section aria-labelledby="r-findings" className="break-inside-avoid">
+        <h2 id="r-findings" className="mb-1">Findings, worst first</h2>
+        <ul className="divide-y divide-line border-y border-line">
+          {e.findings.map((f) => (
+            <li key={`${f.rule}/${f.school ?? ''}/${f.why}`} className="grid grid-cols-[110px_1fr] gap-3 py-1 text-[14px]">
+              <Verdict level={f.level} />
+              {sentence(f, wording)}
+            </li>
+          ))}
+        </ul>
+      </section>
+      <section aria-labelledby="r-torque">
+        <h2 id="r-torque" className="mb-1">Torque log</h2>
+        <div className="grid gap-6 md:grid-cols-2">
+          {wheelStates(plan, whole.torque).map(({ corner, state }) => (
+            <div key={corner} className="break-inside-avoid">
+              <h3 className="font-[600]">
+                {CORNER_LABEL[corner]}: {state.complete ? 'every fastener held in the verify pass' : 'not through its verify pass'}
+              </h3>
+              <LogTable full log={logLines(plan, whole.torque, corner)} units={units} order={state.order} />
+            </div>
+          ))}
+        </div>
+      </section>
+      <section aria-labelledby="r-cautions" className="break-inside-avoid border-2 border-ink p-3">
+        <h2 id="r-cautions">Cautions</h2>
+        <ul className="list-disc pl-5 text-[14px]">
+          {cautions(plan).map((c) => (
+            <li key={c}>{c}</li>
+          ))}
+        </ul>
+      </section>
+      <p className="figure text-[12px] break-all text-soft">Plan digest {whole.plan?.digest}</p>
+    </article>
+  );
+}
+
+function fastenerText(plan: Plan, units: UnitSystem): string {
+  const { fastener, hub } = plan;
+  if (fastener.kind === 'bolt') return `bolts ${formatLength(fastener.length, units)} under the seat, ${SEAT_LABEL[fastener.seat].toLowerCase()}`;
+  if (fastener.kind === 'stud') return `studs ${formatLength(fastener.protrusion, units)} from the disc, ${hub.nutStyle} nuts`;
+  return hub.fastening === 'bolt' ? 'stock bolts' : `stock studs, ${hub.nutStyle} nuts`;
+}
+
+/** Every reading that counts, with its ±, method, person and time. */
+export function ReadingsTable({ whole, units }: { whole: JobWhole; units: UnitSystem }) {
+  const latest = new Map<string, JobWhole['readings'][number]>();
+  for (const r of whole.readings) latest.set(`${r.corner ?? ''}/${r.quantity}`, r);
+  const rows = [...latest.values()];
+  if (rows.length === 0) return <p className="text-soft">No readings were taken.</p>;
+  return (
+    <table className="w-full text-[14px]">
+      <thead>
+        <tr className="border-b border-line text-left text-[13px] text-soft">
+          <th scope="col" className="font-normal">Reading</th>
+          <th scope="col" className="font-normal">Where</th>
+          <th scope="col" className="text-right font-normal">Value</th>
+          <th scope="col" className="pl-3 text-right font-normal">±</th>
+          <th scope="col" className="pl-4 font-normal">As typed, method, who, when</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((r) => {
+          const q = quantity(r.quantity as QuantityId);
+          const show = (x: number) => (q.kind === 'turns' ? formatTurns(x) : formatLength(x, units));
+          return (
+            <tr key={r.id} className="border-b border-line">
+              <td className="py-0.5">{q.label}</td>
+              <td>{r.corner ? CORNER_LABEL[r.corner as Corner] : 'axle'}</td>
+              <td className="figure text-right">{show(r.value)}</td>
+              <td className="figure pl-3 text-right">{q.kind === 'turns' ? r.pm : show(r.pm)}</td>
+              <td className="pl-4 text-soft">
+                <span className="figure">{r.typed}</span>, {q.methods.find((m) => m.id === r.method)?.label ?? r.method}, {r.by}, {format(r.at, 'd MMM HH:mm')}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+

@@ -1,0 +1,68 @@
+import Link from 'next/link';
+import { AXLE_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
+import type { Use, Wish } from '@/core/plan/vocabulary';
+import type { JobWhole } from '@/store/jobs';
+import { cx } from '@/ui/cx';
+import { STAGE_VIEWS, stageIndex } from '@/usecases/stages';
+
+/** The job's seven stages, always visible: where the job stands, what is done, where you look. */
+export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
+  const { job, vehicle } = whole;
+  const now = stageIndex(job.stage);
+  return (
+    <aside className="no-print flex flex-col gap-4 border-r border-line p-4 max-md:border-r-0 max-md:border-b">
+      <div>
+        <Link href={`/vehicles/${vehicle.id}`} className="text-[17px] leading-tight font-[640] underline-offset-4 hover:underline">
+          {vehicle.name}
+        </Link>
+        <p className="figure text-[13px] text-soft">{vehicle.plate}</p>
+        <p className="mt-1 text-[13px] text-soft">
+          {AXLE_LABEL[job.axle]} · {WISH_LABEL[job.wish as Wish].toLowerCase()} · {USE_LABEL[job.use as Use].toLowerCase()}
+        </p>
+      </div>
+      <nav aria-label="Stages of this job">
+        <ol className="flex flex-col max-md:flex-row max-md:flex-wrap">
+          {STAGE_VIEWS.map((s, i) => (
+            <li key={s.stage}>
+              <Link
+                href={`/jobs/${job.id}/${s.stage}`}
+                aria-current={s.stage === here ? 'page' : undefined}
+                className={cx(
+                  'touch grid grid-cols-[22px_1fr] items-center gap-1 rounded-[3px] px-2 text-[15px] hover:bg-accent-wash',
+                  s.stage === here && 'bg-accent-wash font-[640]',
+                )}
+              >
+                <StageMark state={i < now ? 'done' : i === now ? 'now' : 'ahead'} />
+                {s.label}
+              </Link>
+            </li>
+          ))}
+        </ol>
+      </nav>
+      <Link href={`/jobs/${job.id}/record`} aria-current={here === 'record' ? 'page' : undefined} className="touch flex items-center border-t border-line px-2 text-[15px] aria-[current=page]:font-[640]">
+        Record
+      </Link>
+    </aside>
+  );
+}
+
+function StageMark({ state }: { state: 'done' | 'now' | 'ahead' }) {
+  const word = { done: 'done', now: 'here now', ahead: 'ahead' }[state];
+  return (
+    <svg viewBox="0 0 16 16" width="14" height="14" role="img" aria-label={word} className={state === 'now' ? 'text-accent' : 'text-soft'}>
+      {state === 'done' ? <path d="M2 8.5 6 12.5 14 3.5" fill="none" stroke="currentColor" strokeWidth="2" /> : null}
+      {state === 'now' ? <path d="M3 2 13 8 3 14Z" fill="currentColor" /> : null}
+      {state === 'ahead' ? <path d="M4 8H12" stroke="currentColor" strokeWidth="1.6" /> : null}
+    </svg>
+  );
+}
+
+/** Frame of every job page: rail, work, and a right-hand column where the page has one. */
+export function JobFrame({ whole, here, children }: { whole: JobWhole; here: string; children: React.ReactNode }) {
+  return (
+    <div className="grid flex-1 grid-cols-[196px_minmax(0,1fr)] max-md:grid-cols-1">
+      <JobRail whole={whole} here={here} />
+      {children}
+    </div>
+  );
+}

@@ -1,0 +1,108 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState, useTransition } from 'react';
+import { CORNER_LABEL } from '@/core/plan/labels';
+import { missingReading } from '@/core/plan/messages';
+import { quantity, type QuantityId } from '@/core/plan/quantities';
+import type { Corner } from '@/core/plan/vocabulary';
+import type { UnitSystem } from '@/core/units/format';
+import { PlanView } from '@/drawing/PlanView';
+import { Button } from '@/ui/Button';
+import { VerdictMark } from '@/ui/Verdict';
+import { goChoose } from './actions';
+import { ReadingRow, type TakenReading } from './ReadingRow';
+import { TurnCounter } from './TurnCounter';
+
+export interface SurveyProps {
+  readonly jobId: string;
+  readonly corners: readonly Corner[];
+  readonly quantities: readonly QuantityId[];
+  readonly readings: readonly TakenReading[];
+  readonly missing: readonly { quantity: QuantityId; corner: Corner | null }[];
+  readonly pitch: number;
+  readonly units: UnitSystem;
+  readonly fastener: 'bolt' | 'nut';
+}
+
+/** Measuring a corner at a time: plan view to move, a row for each reading, what is still open at the right. */
+export function Survey({ jobId, corners, quantities, readings, missing, pitch, units, fastener }: SurveyProps) {
+  const router = useRouter();
+  const [corner, setCorner] = useState<Corner>(corners[0] as Corner);
+  const [focus, setFocus] = useState<QuantityId | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  const all = quantities.map(quantity);
+  const axleWide = all.filter((q) => q.scope === 'axle');
+  const perCorner = all.filter((q) => q.scope === 'corner' && q.id !== 'turns');
+  const turns = quantity('turns');
+  const latest = (id: QuantityId, at: Corner | null) => readings.filter((r) => r.quantity === id && r.corner === at);
+  const openAt = Object.fromEntries(corners.map((c) => [c, missing.filter((m) => m.corner === c).length]));
+
+  const go = () =>
+    start(async () => {
+      const result = await goChoose(jobId);
+      if (result.ok) router.push(`/jobs/${jobId}/choose`);
+      else setFailure(result.message);
+    });
+
+  return (
+    <div className="grid min-w-0 grid-cols-[minmax(0,1fr)_300px] max-lg:grid-cols-1">
+      <main className="flex min-w-0 flex-col gap-5 p-5">
+        <h1>Measure {CORNER_LABEL[corner]}</h1>
+        <div className="grid grid-cols-[300px_minmax(0,1fr)] gap-6 max-md:grid-cols-1">
+          <PlanView corners={corners} active={corner} open={openAt} onPick={setCorner} />
+          <TurnCounter key={corner} jobId={jobId} corner={corner} pitch={pitch} units={units} fastener={fastener} taken={latest('turns', corner)} how={turns.how} />
+        </div>
+        <Rows title={`At the ${CORNER_LABEL[corner]}`}>
+          {perCorner.map((q) => (
+            <ReadingRow key={`${corner}/${q.id}`} jobId={jobId} q={q} corner={corner} taken={latest(q.id, corner)} units={units} focused={focus === q.id} />
+          ))}
+        </Rows>
+        <Rows title="Once for the axle">
+          {axleWide.map((q) => (
+            <ReadingRow key={q.id} jobId={jobId} q={q} corner={null} taken={latest(q.id, null)} units={units} focused={focus === q.id} />
+          ))}
+        </Rows>
+      </main>
+      <aside aria-labelledby="missing" className="flex flex-col gap-3 border-l border-line p-4 max-lg:border-t max-lg:border-l-0">
+        <h2 id="missing">Still unmeasured</h2>
+        {missing.length === 0 ? (
+          <p className="text-[14px]">Everything that a decision waits for has been measured.</p>
+        ) : (
+          <ul className="divide-y divide-line border-y border-line">
+            {missing.map((m) => (
+              <li key={`${m.corner ?? ''}/${m.quantity}`}>
+                <button
+                  type="button"
+                  className="touch flex w-full items-center gap-2 py-1.5 text-left text-[14px] leading-snug"
+                  onClick={() => {
+                    if (m.corner) setCorner(m.corner);
+                    setFocus(m.quantity);
+                  }}
+                >
+                  <VerdictMark level="unmeasured" size={13} />
+                  {missingReading(m.quantity, m.corner)}
+                </button>
+              </li>
+            ))}
+          </ul>
+        )}
+        <p className="text-[13px] text-soft">What could not be seen stays unmeasured. Unmeasured is not pass.</p>
+        {failure ? <p role="alert" className="text-stop">{failure}</p> : null}
+        <Button look={missing.length === 0 ? 'main' : 'plain'} onClick={go} disabled={busy}>
+          Go to the bench
+        </Button>
+      </aside>
+    </div>
+  );
+}
+
+function Rows({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <section aria-label={title}>
+      <h2 className="border-b border-line pb-1">{title}</h2>
+      <div className="divide-y divide-line">{children}</div>
+    </section>
+  );
+}

@@ -1,0 +1,95 @@
+'use client';
+
+import { useEffect, useState, useTransition } from 'react';
+import { CORNER_LABEL } from '@/core/plan/labels';
+import { quantity } from '@/core/plan/quantities';
+import type { Corner } from '@/core/plan/vocabulary';
+import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
+import { Button } from '@/ui/Button';
+import { keepReading, takeBack } from './actions';
+import { ReadingRow, type TakenReading } from './ReadingRow';
+
+const BUSY_TAGS = /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/;
+
+/** Counts turns by thumb or space bar, quarter turns by key, undo by key; turns and millimetres side by side. */
+export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how }: {
+  jobId: string;
+  corner: Corner;
+  pitch: number;
+  units: UnitSystem;
+  fastener: 'bolt' | 'nut';
+  taken: readonly TakenReading[];
+  how: string;
+}) {
+  const [steps, setSteps] = useState<readonly number[]>([]);
+  const [failure, setFailure] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  const turns = steps.reduce((a, b) => a + b, 0);
+  const last = taken[taken.length - 1];
+  const add = (n: number) => setSteps((s) => [...s, n]);
+
+  useEffect(() => {
+    const key = (e: KeyboardEvent) => {
+      const target = e.target as HTMLElement;
+      if (e.ctrlKey || e.metaKey || e.altKey) return;
+      if (BUSY_TAGS.test(target.tagName) && target.dataset.counter === undefined) return;
+      if (e.key === ' ') setSteps((s) => [...s, 1]);
+      else if (e.key === 'q') setSteps((s) => [...s, 0.25]);
+      else if (e.key === 'Backspace') setSteps((s) => s.slice(0, -1));
+      else return;
+      e.preventDefault();
+    };
+    window.addEventListener('keydown', key);
+    return () => window.removeEventListener('keydown', key);
+  }, []);
+
+  const keep = () =>
+    start(async () => {
+      const result = await keepReading(jobId, { quantity: 'turns', corner, typed: String(turns), method: 'count' });
+      if (!result.ok) return setFailure(result.message);
+      setSteps([]);
+      setFailure(null);
+    });
+
+  return (
+    <section aria-label="Count turns" className="flex min-w-0 flex-col gap-3">
+      <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-3">
+        <button
+          type="button"
+          data-counter
+          onClick={() => add(1)}
+          className="flex min-h-[132px] flex-col items-center justify-center rounded-[3px] border-2 border-accent bg-accent-wash px-4 text-center active:brightness-95"
+        >
+          <span className="text-[15px] font-[600]">Tap once a turn of the {fastener}</span>
+          <output className="figure text-[44px] leading-none font-[650]" aria-label="Turns counted">
+            {Number(turns.toFixed(2))}
+          </output>
+          <span className="figure text-[15px]">
+            turns = {formatLength(turns * pitch, units)} at {formatLength(pitch, units)} pitch
+          </span>
+        </button>
+        <div className="flex flex-col gap-1.5">
+          <Button data-counter onClick={() => add(0.25)}>
+            + ¼ turn
+          </Button>
+          <Button data-counter look="quiet" disabled={steps.length === 0} onClick={() => setSteps((s) => s.slice(0, -1))}>
+            Undo tap
+          </Button>
+          <Button look="main" disabled={busy || steps.length === 0} onClick={keep}>
+            Keep count
+          </Button>
+        </div>
+      </div>
+      <p className="text-[13px] text-soft">
+        {how} Keys: space one turn, q a quarter, backspace undo.
+      </p>
+      {failure ? <p role="alert" className="text-[14px] font-[560] text-stop">{failure}</p> : null}
+      <ReadingRow jobId={jobId} q={{ ...quantity('turns'), how: `Or type the count. ${CORNER_LABEL[corner]}.` }} corner={corner} taken={taken} units={units} focused={false} />
+      {last ? (
+        <p className="figure text-[14px]" data-testid="turns-both-ways">
+          {formatTurns(last.value)} = {formatLength(last.value * pitch, units)} engaged now
+        </p>
+      ) : null}
+    </section>
+  );
+}

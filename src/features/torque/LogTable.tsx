@@ -1,0 +1,53 @@
+import type { Outcome, Pass } from '@/core/torque/log';
+import { formatTorque, type UnitSystem } from '@/core/units/format';
+
+export interface LogLine {
+  readonly seq: number;
+  readonly pass: Pass;
+  readonly lug: number;
+  readonly reading: number | null;
+  readonly angle: number | null;
+  readonly outcome: Outcome;
+  readonly by: string;
+  readonly at: string;
+  readonly hash: string;
+}
+
+const WORD: Readonly<Record<Outcome, string>> = { done: '', low: 'low', over: 'over', moved: 'moved' };
+
+/** The torque log of a wheel, newest first; lug numbers as on the wheel face. */
+export function LogTable({ log, units, order, full }: { log: readonly LogLine[]; units: UnitSystem; order: readonly number[]; full?: boolean }) {
+  if (log.length === 0) return <p className="text-[14px] text-soft">No entries yet. They are kept one by one, each sealed by the one before.</p>;
+  const rows = full ? log : [...log].reverse().slice(0, 8);
+  return (
+    <table className="figure w-full text-[13px]">
+      <caption className="pb-1 text-left font-sans text-[13px] font-[600] text-soft">
+        Torque log, {log.length} {log.length === 1 ? 'entry' : 'entries'}
+        {full || log.length <= 8 ? '' : ', newest 8'}
+      </caption>
+      <thead>
+        <tr className="border-b border-line text-left text-soft">
+          <th scope="col" className="font-normal">Pass</th>
+          <th scope="col" className="text-right font-normal">Lug</th>
+          <th scope="col" className="text-right font-normal">Reading</th>
+          <th scope="col" className="text-right font-normal">Moved</th>
+          <th scope="col" className="pl-3 font-normal">{full ? 'Who, when' : ''}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((r) => (
+          <tr key={r.seq} className="border-b border-line">
+            <td className="py-0.5">{r.pass}</td>
+            <td className="text-right">{r.lug < 0 ? '–' : order.indexOf(r.lug) + 1}</td>
+            <td className="text-right">{r.reading === null ? '–' : formatTorque(r.reading, units)}</td>
+            <td className="text-right">{r.angle === null ? '–' : `${r.angle}°`}</td>
+            <td className="pl-3">
+              {r.outcome === 'done' ? '' : <strong className="text-stop">{WORD[r.outcome]} </strong>}
+              {full ? `${r.by}, ${r.at}` : ''}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,132 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState, useTransition } from 'react';
+import { CORNER_LABEL } from '@/core/plan/labels';
+import type { Corner } from '@/core/plan/vocabulary';
+import type { Pass, TorqueState } from '@/core/torque/log';
+import { formatTorque, type UnitSystem } from '@/core/units/format';
+import { WheelFace } from '@/drawing/WheelFace';
+import { Button } from '@/ui/Button';
+import { Segments } from '@/ui/Segments';
+import { Verdict } from '@/ui/Verdict';
+import { sign } from './actions';
+import { EntryForm } from './EntryForm';
+import { LogTable, type LogLine } from './LogTable';
+
+export interface TorqueProps {
+  readonly jobId: string;
+  readonly wheels: readonly { corner: Corner; state: TorqueState; log: readonly LogLine[] }[];
+  readonly lugs: number;
+  readonly locking: number | null;
+  readonly target: number;
+  readonly source: string;
+  readonly units: UnitSystem;
+  /** Sentences for what stands before the sign-off. */
+  readonly open: readonly string[];
+  /** Recheck after sign-off instead of the first torque. */
+  readonly recheck: boolean;
+  /** Torque may be entered at the job's present stage. */
+  readonly active: boolean;
+}
+
+const PASS_LABEL: Readonly<Record<Pass, string>> = { snug: 'Snug', lower: 'Lower', final: 'Final', verify: 'Verify', recheck: 'Recheck' };
+
+/** The wheel face with the next lug lit, and one entry at a time; readable from two metres. */
+export function TorqueView({ jobId, wheels, lugs, locking, target, source, units, open, recheck, active }: TorqueProps) {
+  const router = useRouter();
+  const [corner, setCorner] = useState<Corner>(() => (wheels.find((w) => !finished(w.state, recheck)) ?? wheels[0])?.corner as Corner);
+  const [failure, setFailure] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  const wheel = wheels.find((w) => w.corner === corner) ?? wheels[0];
+  if (!wheel) return null;
+  const { state } = wheel;
+  const pass: Pass = state.pass ?? 'recheck';
+  const next = state.next ?? (recheck && state.pass === null && !finished(state, true) ? (state.order[0] as number) : null);
+  const position = next === null ? null : state.order.indexOf(next) + 1;
+  const wrong = state.last && state.last.outcome !== 'done' ? state.last.reading.lug : null;
+  const done = finished(state, recheck);
+  const other = wheels.find((w) => w.corner !== corner && !finished(w.state, recheck));
+
+  const signIt = () =>
+    start(async () => {
+      const result = await sign(jobId);
+      if (result.ok) router.push(`/jobs/${jobId}/record`);
+      else setFailure(result.message);
+    });
+
+  return (
+    <div className="grid min-w-0 grid-cols-[minmax(0,1fr)_340px] max-lg:grid-cols-1">
+      <main className="flex min-w-0 flex-col gap-3 p-4">
+        <div className="flex items-end justify-between gap-4">
+          <h1 className="text-[28px]">
+            {done ? 'Wheel done' : `${PASS_LABEL[pass]} pass`}
+            <span className="ml-3 text-[18px] font-normal text-soft">{CORNER_LABEL[corner]}</span>
+          </h1>
+          <p className="text-right">
+            <span className="figure block text-[28px] leading-none font-[650]">{formatTorque(target, units)}</span>
+            <span className="text-[13px] text-soft">{source}</span>
+          </p>
+        </div>
+        <WheelFace
+          lugs={lugs}
+          order={state.order}
+          done={done ? state.order : state.done}
+          next={done ? null : next}
+          locking={locking}
+          wrong={wrong}
+          title={position === null ? `Wheel face, ${lugs} lugs` : `Wheel face, ${lugs} lugs, lug ${position} of the star is next`}
+        />
+        {state.last?.outcome === 'moved' && !state.complete ? (
+          <p role="alert" className="border-l-4 border-stop pl-3 text-[16px]">
+            Lug {state.order.indexOf(state.last.reading.lug) + 1} moved {state.last.reading.angle}°. The final pass starts again for the whole wheel.
+          </p>
+        ) : null}
+        {state.last?.outcome === 'low' ? <p role="alert" className="border-l-4 border-caution pl-3 text-[16px]">{formatTorque(state.last.reading.reading ?? 0, units)} is under the figure. Pull the same lug again.</p> : null}
+        {state.last?.outcome === 'over' ? <p role="alert" className="border-l-4 border-stop pl-3 text-[16px]">{formatTorque(state.last.reading.reading ?? 0, units)} is over the figure. Slacken that lug and pull it again.</p> : null}
+      </main>
+      <aside aria-label="Entry" className="flex min-w-0 flex-col gap-4 border-l border-line p-4 max-lg:border-t max-lg:border-l-0">
+        <Segments label="Wheel" value={corner} options={wheels.map((w) => ({ value: w.corner, label: `${CORNER_LABEL[w.corner]}${finished(w.state, recheck) ? ' ✓' : ''}` }))} onChange={setCorner} />
+        {done ? (
+          <>
+            <Verdict level="pass" />
+            <p>
+              Every fastener of the {CORNER_LABEL[corner]} wheel held in its {recheck ? 'recheck' : 'verify pass'}.
+              {state.sentBack > 0 ? ` The final pass was sent back ${state.sentBack === 1 ? 'once' : `${state.sentBack} times`}.` : ''}
+            </p>
+            {other ? (
+              <Button look="main" onClick={() => setCorner(other.corner)}>
+                Go to {CORNER_LABEL[other.corner]}
+              </Button>
+            ) : null}
+          </>
+        ) : active ? (
+          <EntryForm key={`${corner}/${pass}/${next}/${wheel.log.length}`} jobId={jobId} corner={corner} pass={pass} lug={next ?? -1} position={position} target={target} units={units} />
+        ) : (
+          <p className="text-soft">Torque is entered once the job card’s hold points are ticked.</p>
+        )}
+        {recheck ? null : (
+          <section aria-labelledby="sign" className="flex flex-col gap-2 border-t border-line pt-3">
+            <h2 id="sign">Sign off</h2>
+            {open.length > 0 ? (
+              <ul className="list-disc pl-5 text-[14px]">
+                {open.map((o) => (
+                  <li key={o}>{o}</li>
+                ))}
+              </ul>
+            ) : (
+              <p className="text-[14px]">Nothing is open. Signing sets the recheck for tomorrow and keeps the record.</p>
+            )}
+            {failure ? <p role="alert" className="text-stop">{failure}</p> : null}
+            <Button look="main" disabled={busy || open.length > 0 || !active} onClick={signIt}>
+              Sign off
+            </Button>
+          </section>
+        )}
+        <LogTable log={wheel.log} units={units} order={state.order} />
+      </aside>
+    </div>
+  );
+}
+
+const finished = (s: TorqueState, recheck: boolean): boolean => s.complete && (!recheck || s.rechecks > 0);

@@ -1,0 +1,174 @@
+import { sql } from 'drizzle-orm';
+import { boolean, check, doublePrecision, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
+import type { Fastener, Plan, Spacer } from '@/core/plan/document';
+
+/**
+ * The tables. Units stand in the column names; named CHECKs mirror the core's limits; nothing is deleted, only
+ * archived or withdrawn. Torque entries are append-only and hash-chained.
+ */
+const id = () => text('id').primaryKey();
+const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
+
+export interface ChoiceDraft {
+  readonly spacer: Spacer;
+  readonly fastener: Fastener;
+}
+
+export const vehicle = pgTable('vehicle', {
+  id: id(),
+  name: text('name').notNull(),
+  plate: text('plate').notNull(),
+  notes: text('notes').notNull().default(''),
+  version: integer('version').notNull().default(1),
+  createdAt: at('created_at').notNull(),
+  updatedAt: at('updated_at').notNull(),
+  archivedAt: at('archived_at'),
+});
+
+export const axleHub = pgTable(
+  'axle_hub',
+  {
+    id: id(),
+    vehicleId: text('vehicle_id').notNull().references(() => vehicle.id),
+    axle: text('axle', { enum: ['front', 'rear'] }).notNull(),
+    lugs: integer('lugs').notNull(),
+    boltCircleMm: doublePrecision('bolt_circle_mm').notNull(),
+    thread: text('thread').notNull(),
+    fastening: text('fastening', { enum: ['bolt', 'stud'] }).notNull(),
+    seat: text('seat').notNull(),
+    threadMaterial: text('thread_material').notNull(),
+    nutStyle: text('nut_style').notNull(),
+    torqueNm: doublePrecision('torque_nm').notNull(),
+    torqueSource: text('torque_source').notNull(),
+    lockingFastener: boolean('locking_fastener').notNull(),
+  },
+  (t) => [
+    uniqueIndex('axle_hub_once').on(t.vehicleId, t.axle),
+    check('axle_hub_lugs', sql`${t.lugs} between 3 and 12`),
+    check('axle_hub_bolt_circle', sql`${t.boltCircleMm} between 60 and 300`),
+    check('axle_hub_torque', sql`${t.torqueNm} between 20 and 800`),
+    check('axle_hub_torque_source', sql`length(trim(${t.torqueSource})) > 0`),
+  ],
+);
+
+export const wheelSet = pgTable(
+  'wheel_set',
+  {
+    id: id(),
+    vehicleId: text('vehicle_id').notNull().references(() => vehicle.id),
+    name: text('name').notNull(),
+    tyre: text('tyre').notNull(),
+    offsetMm: doublePrecision('offset_mm'),
+    seat: text('seat').notNull(),
+    createdAt: at('created_at').notNull(),
+    archivedAt: at('archived_at'),
+  },
+  (t) => [check('wheel_set_offset', sql`${t.offsetMm} is null or ${t.offsetMm} between -150 and 150`)],
+);
+
+export const STAGES = ['take-in', 'measure', 'choose', 'stage', 'fit', 'torque', 'recheck', 'closed'] as const;
+export type Stage = (typeof STAGES)[number];
+
+export const job = pgTable('job', {
+  id: id(),
+  vehicleId: text('vehicle_id').notNull().references(() => vehicle.id),
+  wheelSetId: text('wheel_set_id').notNull().references(() => wheelSet.id),
+  axle: text('axle', { enum: ['front', 'rear'] }).notNull(),
+  wish: text('wish').notNull(),
+  use: text('use').notNull(),
+  stage: text('stage', { enum: STAGES }).notNull(),
+  draft: jsonb('draft').$type<ChoiceDraft>(),
+  version: integer('version').notNull().default(1),
+  createdAt: at('created_at').notNull(),
+  updatedAt: at('updated_at').notNull(),
+  signedAt: at('signed_at'),
+  signedBy: text('signed_by'),
+  recheckDueAt: at('recheck_due_at'),
+});
+
+export const reading = pgTable(
+  'reading',
+  {
+    id: id(),
+    jobId: text('job_id').notNull().references(() => job.id),
+    quantity: text('quantity').notNull(),
+    corner: text('corner'),
+    value: doublePrecision('value').notNull(),
+    unit: text('unit').notNull(),
+    typed: text('typed').notNull(),
+    pm: doublePrecision('pm').notNull(),
+    method: text('method').notNull(),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+    withdrawnAt: at('withdrawn_at'),
+  },
+  (t) => [index('reading_job').on(t.jobId), check('reading_pm', sql`${t.pm} >= 0`)],
+);
+
+export const plan = pgTable('plan', {
+  id: id(),
+  jobId: text('job_id').notNull().references(() => job.id),
+  document: jsonb('document').$type<Plan>().notNull(),
+  policyVersion: text('policy_version').notNull(),
+  digest: text('digest').notNull(),
+  frozenAt: at('frozen_at').notNull(),
+  frozenBy: text('frozen_by').notNull(),
+  supersededAt: at('superseded_at'),
+});
+
+export const jobStep = pgTable(
+  'job_step',
+  {
+    id: id(),
+    jobId: text('job_id').notNull().references(() => job.id),
+    planId: text('plan_id').notNull().references(() => plan.id),
+    key: text('key').notNull(),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+    withdrawnAt: at('withdrawn_at'),
+  },
+  (t) => [index('job_step_job').on(t.jobId)],
+);
+
+export const torqueEntry = pgTable(
+  'torque_entry',
+  {
+    id: id(),
+    jobId: text('job_id').notNull().references(() => job.id),
+    planId: text('plan_id').notNull().references(() => plan.id),
+    corner: text('corner').notNull(),
+    seq: integer('seq').notNull(),
+    pass: text('pass').notNull(),
+    lug: integer('lug').notNull(),
+    targetNm: doublePrecision('target_nm').notNull(),
+    readingNm: doublePrecision('reading_nm'),
+    angleDeg: doublePrecision('angle_deg'),
+    tool: text('tool').notNull(),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+    hash: text('hash').notNull(),
+  },
+  (t) => [
+    uniqueIndex('torque_entry_seq').on(t.jobId, t.planId, t.corner, t.seq),
+    check('torque_entry_reading', sql`${t.readingNm} is null or ${t.readingNm} > 0`),
+    check('torque_entry_angle', sql`${t.angleDeg} is null or ${t.angleDeg} between 0 and 360`),
+  ],
+);
+
+export const event = pgTable('event', {
+  id: id(),
+  jobId: text('job_id'),
+  vehicleId: text('vehicle_id'),
+  kind: text('kind').notNull(),
+  detail: jsonb('detail').$type<Record<string, unknown>>().notNull(),
+  by: text('by').notNull(),
+  at: at('at').notNull(),
+});
+
+export type VehicleRow = typeof vehicle.$inferSelect;
+export type AxleHubRow = typeof axleHub.$inferSelect;
+export type WheelSetRow = typeof wheelSet.$inferSelect;
+export type JobRow = typeof job.$inferSelect;
+export type ReadingRow = typeof reading.$inferSelect;
+export type PlanRow = typeof plan.$inferSelect;
+export type TorqueEntryRow = typeof torqueEntry.$inferSelect;

@@ -1,0 +1,54 @@
+import { Accordion } from 'radix-ui';
+import type { Finding } from '@/core/plan/findings';
+import { SCHOOL_LABEL } from '@/core/plan/labels';
+import { sentence, type Wording } from '@/core/plan/messages';
+import { ruleOf } from '@/core/plan/rules';
+import { formatLength } from '@/core/units/format';
+import { Verdict } from './Verdict';
+
+/** Findings in order of danger, a line each, opening in place to formula, figures and source. */
+export function FindingList({ findings, wording }: { findings: readonly Finding[]; wording: Wording }) {
+  return (
+    <Accordion.Root type="multiple" className="divide-y divide-line border-y border-line">
+      {findings.map((f) => (
+        <FindingLine key={`${f.rule}/${f.school ?? ''}/${f.why}`} finding={f} wording={wording} />
+      ))}
+    </Accordion.Root>
+  );
+}
+
+function FindingLine({ finding, wording }: { finding: Finding; wording: Wording }) {
+  const rule = ruleOf(finding.rule);
+  const key = `${finding.rule}/${finding.school ?? ''}/${finding.why}`;
+  return (
+    <Accordion.Item value={key} data-rule={finding.rule} data-level={finding.level}>
+      <Accordion.Header asChild>
+        <h3>
+          <Accordion.Trigger className="group w-full py-2 text-left">
+            <span className="flex items-baseline justify-between gap-2">
+              <span className="text-[14px] font-[600]">
+                {rule.title}
+                {finding.school && finding.rule === 'engagement.cross-check' ? `: ${SCHOOL_LABEL[finding.school].toLowerCase()}` : ''}
+              </span>
+              <Verdict level={finding.level} />
+            </span>
+            <span className="block text-[14px] leading-snug text-soft">{sentence(finding, wording)}</span>
+          </Accordion.Trigger>
+        </h3>
+      </Accordion.Header>
+      <Accordion.Content className="mb-2 border-l-2 border-accent pl-3 text-[13px]">
+        <p>{rule.statement}</p>
+        <p className="figure my-1">{rule.formula}</p>
+        {finding.value !== null && finding.limit !== null && finding.unit === 'mm' ? (
+          <p className="figure">
+            {formatLength(finding.value, wording.units)} against {formatLength(finding.limit, wording.units)}, margin{' '}
+            {formatLength(finding.margin ?? 0, wording.units, 'down')}
+            {finding.pm !== null ? ` ± ${formatLength(finding.pm, wording.units, 'up')}` : ''}
+          </p>
+        ) : null}
+        {finding.school ? <p>School: {SCHOOL_LABEL[finding.school].toLowerCase()}.</p> : null}
+        <p className="text-soft">Source: {rule.source}</p>
+      </Accordion.Content>
+    </Accordion.Item>
+  );
+}

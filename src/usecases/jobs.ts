@@ -1,0 +1,82 @@
+import 'server-only';
+import { addDays } from 'date-fns';
+import { formatTorque } from '@/core/units/format';
+import { assess } from '@/core/plan/evaluate';
+import { cornersOf } from '@/core/plan/assemble';
+import { readPlan } from '@/core/plan/document';
+import type { Plan } from '@/core/plan/document';
+import { kitList, jobCard } from '@/core/procedure/steps';
+import { theStore } from '@/store/connection';
+import { RefusedError } from '@/store/errors';
+import { freezePlan, type JobWhole, loadJob, moveJob } from '@/store/jobs';
+import type { ChoiceDraft } from '@/store/schema';
+import { appendEntry, type EntryInput } from '@/store/torque';
+import { digestOf, openPoints, planWith, torqueSpec, wheelStates } from './jobPlan';
+
+/** Loads a job from the running store. @throws NotFoundError */
+export async function jobById(id: string): Promise<JobWhole> {
+  return loadJob((await theStore()).db, id);
+}
+
+/**
+ * Freezes a choice as the plan in force and moves the job to staging. The server judges it again: a choice with
+ * a stop or something unmeasured is refused whatever the browser said.
+ * @throws RefusedError
+ */
+export async function takeForward(jobId: string, choice: ChoiceDraft, lead: Plan['leadSignOff'], by: string): Promise<void> {
+  const { db } = await theStore();
+  const whole = await loadJob(db, jobId);
+  const checked = readPlan(planWith(whole, choice, lead));
+  if ('issues' in checked) {
+    const first = checked.issues[0];
+    throw new RefusedError(`${first?.path ?? 'plan'}: ${first?.message ?? 'is not valid.'}`);
+  }
+  const { blocking } = assess(checked.plan);
+  if (blocking.length > 0) {
+    throw new RefusedError(`This choice has ${blocking.length} ${blocking.length === 1 ? 'finding' : 'findings'} in the way (${blocking[0]?.level}). Clear them first.`);
+  }
+  await freezePlan(db, jobId, checked.plan, digestOf(checked.plan), by, new Date());
+}
+
+/** Moves a job from staging to fitting or from fitting to torque once every hold point is ticked. @throws RefusedError */
+export async function finishSteps(jobId: string, from: 'stage' | 'fit', by: string): Promise<void> {
+  const { db } = await theStore();
+  const whole = await loadJob(db, jobId);
+  if (!whole.plan) throw new RefusedError('No plan has been chosen yet.');
+  const steps = from === 'stage' ? kitList(whole.plan.document) : jobCard(whole.plan.document);
+  const open = steps.filter((s) => s.hold && !whole.ticked.has(s.key));
+  if (open.length > 0) throw new RefusedError(`${open.length} hold ${open.length === 1 ? 'point is' : 'points are'} still open: ${open[0]?.text}`);
+  await moveJob(db, jobId, from === 'stage' ? 'fit' : 'torque', by, new Date());
+}
+
+/** Appends a torque entry; after a recheck of both wheels the job closes. @throws RefusedError */
+export async function enterTorque(jobId: string, input: EntryInput, by: string): Promise<void> {
+  const { db } = await theStore();
+  const whole = await loadJob(db, jobId);
+  if (!whole.plan) throw new RefusedError('No plan has been chosen yet.');
+  const plan = whole.plan.document;
+  if (!(cornersOf(plan.axle) as string[]).includes(input.corner)) throw new RefusedError(`${input.corner} is not on this axle.`);
+  if (input.pass === 'recheck' && whole.job.stage !== 'recheck') throw new RefusedError('This wheel is done. A recheck begins after the sign-off.');
+  await appendEntry(db, jobId, whole.plan.id, torqueSpec(plan), input, by, new Date());
+  if (input.pass !== 'recheck') return;
+  const after = await loadJob(db, jobId);
+  const states = wheelStates(plan, after.torque);
+  if (after.job.stage === 'recheck' && states.every((s) => s.state.complete && s.state.rechecks > 0)) {
+    await moveJob(db, jobId, 'closed', by, new Date());
+  }
+}
+
+/** Signs a job off and sets its recheck for the next day. @throws RefusedError naming the first open point */
+export async function signOff(jobId: string, by: string): Promise<void> {
+  const { db } = await theStore();
+  const whole = await loadJob(db, jobId);
+  const open = openPoints(whole);
+  if (open.length > 0) throw new RefusedError(`Not yet: ${open[0]}`);
+  const at = new Date();
+  await moveJob(db, jobId, 'recheck', by, at, { signedAt: at, signedBy: by, recheckDueAt: addDays(at, 1) });
+}
+
+/** The torque figure with its source, for headings. */
+export function torqueFigure(plan: Plan, units: 'metric' | 'imperial'): string {
+  return plan.hub.torque ? `${formatTorque(plan.hub.torque.value, units)} · ${plan.hub.torque.source}` : 'no figure';
+}

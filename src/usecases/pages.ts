@@ -1,0 +1,22 @@
+import 'server-only';
+import { notFound } from 'next/navigation';
+import { theStore } from '@/store/connection';
+import { NotFoundError } from '@/store/errors';
+import type { JobWhole } from '@/store/jobs';
+import { loadVehicle, type VehicleWhole } from '@/store/vehicles';
+import { jobById } from './jobs';
+
+async function or404<T>(load: () => Promise<T>): Promise<T> {
+  try {
+    return await load();
+  } catch (error) {
+    if (error instanceof NotFoundError) notFound();
+    throw error;
+  }
+}
+
+/** The job, or the page that says it is not here. */
+export const jobOr404 = (id: string): Promise<JobWhole> => or404(() => jobById(id));
+
+/** The vehicle, or the page that says it is not here. */
+export const vehicleOr404 = (id: string): Promise<VehicleWhole> => or404(async () => loadVehicle((await theStore()).db, id));

@@ -1,0 +1,20 @@
+import { InputError } from '@/core/errors';
+import { FolderInUseError } from '@/store/lock';
+import { ChangedMeanwhileError, NotFoundError, RefusedError } from '@/store/errors';
+
+/** What an action gives back: a value, or a sentence and the field it belongs to. */
+export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string; readonly field?: string };
+
+/** Runs an action; what a person can do something about becomes a sentence, the rest is logged and named plainly. */
+export async function attempt<T>(work: () => Promise<T>): Promise<Result<T>> {
+  try {
+    return { ok: true, value: await work() };
+  } catch (error) {
+    if (error instanceof InputError) return { ok: false, message: error.message, field: error.field };
+    if (error instanceof RefusedError || error instanceof ChangedMeanwhileError || error instanceof NotFoundError || error instanceof FolderInUseError) {
+      return { ok: false, message: error.message };
+    }
+    console.error(error);
+    return { ok: false, message: 'Saving failed and nothing was changed. What you typed is still here; try once more.' };
+  }
+}
