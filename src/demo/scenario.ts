@@ -112,14 +112,14 @@ export const SCENARIO: readonly DemoVehicle[] = [
       {
         axle: 'front', wish: 'stance', use: 'street', until: 'fit', daysAgo: 1,
         readings: {
-          turns: [10, 10], stockBoltLength: 26, tappedDepth: [17, 17], roomBehind: [6, 6], gap: [14, 13], loadedClearance: [19, 20],
+          turns: [10, 10], stockBoltLength: 36, rotorHat: [6, 6], tappedDepth: [17, 17], roomBehind: [6, 6], gap: [14, 13], loadedClearance: [19, 20],
           spigotDiameter: 60.1, spigotHeight: [10, 10], wheelBore: 60.2, chamferDepth: [1, 1],
         },
-        choice: { spacer: plain(5), fastener: { kind: 'bolt', length: 31, seat: 'cone60' } },
+        choice: { spacer: plain(5), fastener: { kind: 'bolt', length: 41, seat: 'cone60' } },
       },
       {
         axle: 'rear', wish: 'stance', use: 'street', until: 'measure', daysAgo: 0,
-        readings: { turns: [10, 9.75], stockBoltLength: 26, gap: [21, 20] },
+        readings: { turns: [10, 9.75], stockBoltLength: 36, gap: [21, 20] },
       },
     ],
   },
@@ -134,10 +134,10 @@ export const SCENARIO: readonly DemoVehicle[] = [
       {
         axle: 'front', wish: 'clearance', use: 'street', until: 'recheck', daysAgo: 4,
         readings: {
-          turns: [11, 11], stockBoltLength: 28, tappedDepth: [20, 20], roomBehind: [8, 8], gap: [16, 17], loadedClearance: [22, 21],
+          turns: [11, 11], stockBoltLength: 40, rotorHat: [7, 7], tappedDepth: [20, 20], roomBehind: [8, 8], gap: [16, 17], loadedClearance: [22, 21],
           spigotDiameter: 57, spigotHeight: [10, 10], wheelBore: 57.1, chamferDepth: [1, 1],
         },
-        choice: { spacer: plain(5), fastener: { kind: 'bolt', length: 33, seat: 'ball13' } },
+        choice: { spacer: plain(5), fastener: { kind: 'bolt', length: 45, seat: 'ball13' } },
       },
     ],
   },

@@ -14,7 +14,7 @@ export function PlanView({ corners, active, open, onPick }: {
   onPick: (corner: Corner) => void;
 }) {
   return (
-    <div className="relative mx-auto w-[168px]">
+    <div className="relative mx-auto w-[168px] self-start">
       <svg viewBox="0 0 80 124" className="w-full" aria-hidden="true">
         <path d="M40 3C24 3 19 8 18 20L17 44 18 104C19 116 25 120 40 120S61 116 62 104L63 44 62 20C61 8 56 3 40 3Z" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.2" vectorEffect="non-scaling-stroke" />
         <path d="M24 40C30 36 50 36 56 40L53 52H27ZM27 86H53L56 98C50 101 30 101 24 98Z" fill="none" stroke="var(--line-strong)" strokeWidth="1" vectorEffect="non-scaling-stroke" />
@@ -31,10 +31,10 @@ export function PlanView({ corners, active, open, onPick }: {
             type="button"
             aria-pressed={c === active}
             onClick={() => onPick(c)}
-            className="touch absolute w-[74px] rounded-[3px] border border-transparent text-[13px] leading-tight font-[600] aria-pressed:text-accent hover:border-line"
-            style={{ top: `${c.startsWith('front') ? 17 : 70}%`, [left ? 'right' : 'left']: 'calc(50% + 54px)' }}
+            className="touch absolute w-[80px] rounded-[3px] border border-transparent text-[13px] leading-tight font-[600] aria-pressed:text-accent hover:border-line"
+            style={{ top: `${c.startsWith('front') ? 17 : 70}%`, [left ? 'right' : 'left']: 'calc(50% + 60px)' }}
           >
-            {CORNER_LABEL[c].replace(' ', '\n')}
+            {CORNER_LABEL[c]}
             <span className="figure block text-[12px] font-normal text-soft">{open[c] ? `${open[c]} open` : 'done'}</span>
           </button>
         );

@@ -23,7 +23,7 @@ export function StackSection({ geometry, units, minimum, engagement, ok }: {
   const id = useId().replace(/:/g, '');
   if (!geometry.drawable) {
     return (
-      <div className="flex aspect-[112/82] max-h-[430px] w-full items-center justify-center border border-dashed border-strong p-8 text-center">
+      <div className="flex aspect-[112/71] max-h-[370px] w-full items-center justify-center border border-dashed border-strong p-8 text-center">
         <p className="max-w-[40ch]">
           The section cannot be drawn yet: it needs {geometry.needs.map((k) => NEEDS[k]).join(' and ') || 'a measured corner'}. Nothing here is drawn from a guess.
         </p>
@@ -36,15 +36,15 @@ export function StackSection({ geometry, units, minimum, engagement, ok }: {
   const far = g.fastening === 'bolt' ? g.engaged?.x0 : g.engaged?.x1;
   const bar = far === undefined ? null : { x: Math.min(g.minimumAt, far), width: Math.abs(far - g.minimumAt) };
   return (
-    <svg viewBox={l.viewBox} role="img" aria-labelledby={`${id}-t ${id}-d`} className="max-h-[430px] w-full" data-testid="stack-section">
-      <title id={`${id}-t`}>Stack section, {CORNER_LABEL[g.corner]}</title>
+    <svg viewBox={l.viewBox} role="img" aria-labelledby={`${id}-t ${id}-d`} className="max-h-[370px] w-full" data-testid="stack-section">
+      <title id={`${id}-t`}>{`Stack section, ${CORNER_LABEL[g.corner]}`}</title>
       <desc id={`${id}-d`}>
         {`Spacer ${formatLength(text, units)}. ${engagement === null ? 'Engagement unmeasured' : `${formatLength(engagement, units, 'down')} of thread engaged`}, minimum ${formatLength(minimum, units, 'up')}.`}
       </desc>
       <defs>
         <Hatch id={`${id}-steel`} gap={2.2} angle={45} />
         <Hatch id={`${id}-spacer`} gap={1.5} angle={-45} />
-        <Hatch id={`${id}-alloy`} gap={3.2} angle={-45} double />
+        <Hatch id={`${id}-alloy`} gap={4} angle={-45} double />
       </defs>
       {g.blocks
         .filter((b) => b.x1 > b.x0)
@@ -67,7 +67,7 @@ export function StackSection({ geometry, units, minimum, engagement, ok }: {
       {/* Minimum as a tick, margin as a bar beyond it. */}
       <path d={`M${g.minimumAt} ${-threadRadius(g) - 3.2}V${l.half + 2.6}`} stroke={ok ? 'var(--ink)' : 'var(--stop)'} strokeWidth="1.6" vectorEffect="non-scaling-stroke" />
       {bar && bar.width > 0 ? <rect x={bar.x} y={l.half + 0.6} width={bar.width} height={1.6} fill={ok ? 'var(--pass)' : 'var(--stop)'} /> : null}
-      <text x={g.minimumAt + (g.fastening === 'bolt' ? -1 : 1)} y={-threadRadius(g) - 4} textAnchor={g.fastening === 'bolt' ? 'end' : 'start'} className="figure" fontSize="2.4" fill="var(--ink)">
+      <text x={g.minimumAt + (g.fastening === 'bolt' ? -1 : 1)} y={-threadRadius(g) - 4} textAnchor={g.fastening === 'bolt' ? 'end' : 'start'} className="figure" fontSize="2.4" fill="var(--ink)" stroke="var(--paper)" strokeWidth="0.8" paintOrder="stroke">
         min {formatLength(minimum, units, 'up')}
       </text>
       {l.dimensions.map((d) => (
@@ -107,7 +107,7 @@ export function Dimension({ x0, x1, y, text, half }: { x0: number; x1: number; y
 function Hatch({ id, gap, angle, double }: { id: string; gap: number; angle: number; double?: boolean }) {
   return (
     <pattern id={id} width={gap} height={gap} patternUnits="userSpaceOnUse" patternTransform={`rotate(${angle})`}>
-      <path d={double ? `M0 0V${gap}M0.6 0V${gap}` : `M0 0V${gap}`} stroke="var(--ink)" strokeWidth="0.16" opacity="0.75" />
+      <path d={double ? `M0.1 0V${gap}M0.8 0V${gap}` : `M0 0V${gap}`} stroke="var(--ink)" strokeWidth="0.14" opacity="0.6" />
     </pattern>
   );
 }
@@ -115,7 +115,7 @@ function Hatch({ id, gap, angle, double }: { id: string; gap: number; angle: num
 function PartLabels({ blocks, half, hubOpen }: { blocks: readonly SectionBlock[]; half: number; hubOpen: boolean }) {
   const label = (part: SectionBlock['part'], text: string) => {
     const b = blocks.find((k) => k.part === part);
-    if (!b || b.x1 - b.x0 < 4) return null;
+    if (!b || b.x1 - b.x0 < text.length * 1.35) return null;
     return (
       <text x={(b.x0 + b.x1) / 2} y={-half + 4} textAnchor="middle" fontSize="2.5" fill="var(--ink)" stroke="var(--sheet)" strokeWidth="0.9" paintOrder="stroke">
         {text}

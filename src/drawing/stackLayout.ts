@@ -20,7 +20,7 @@ export interface StackLayout {
 /** The sheet is at least this wide, so that the scale does not jump while the thickness is stepped. mm. */
 const SHEET_MM = 112;
 const MARGIN_TOP = 11;
-const MARGIN_BOTTOM = 19;
+const MARGIN_BOTTOM = 17;
 
 /** Lays the section out on a sheet in mm: view box, dimension lines, thread teeth. Pure; no rule is judged here. */
 export function layoutStack(g: Drawable): StackLayout {

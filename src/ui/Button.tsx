@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { NavLink } from '@/ui/NavLink';
 import type { ComponentProps } from 'react';
 import { cx } from './cx';
 
@@ -18,6 +18,6 @@ export function Button({ look = 'plain', className, ...rest }: ComponentProps<'b
   return <button type="button" className={cx(shape, LOOK[look], className)} {...rest} />;
 }
 
-export function LinkButton({ look = 'plain', className, ...rest }: ComponentProps<typeof Link> & { look?: Look }) {
-  return <Link className={cx(shape, LOOK[look], className)} {...rest} />;
+export function LinkButton({ look = 'plain', className, ...rest }: ComponentProps<typeof NavLink> & { look?: Look }) {
+  return <NavLink className={cx(shape, LOOK[look], className)} {...rest} />;
 }

@@ -1,3 +1,4 @@
+import { format } from 'date-fns';
 import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { TorqueView } from '@/features/torque/TorqueView';
@@ -26,7 +27,7 @@ export async function TorquePage({ id, here, before }: { id: string; here: 'torq
   const spec = torqueSpec(plan);
   return (
     <JobFrame whole={whole} here={here}>
-      <div className="min-w-0">
+      <div className="flex min-w-0 flex-col">
         {before?.(whole.job.recheckDueAt)}
         <TorqueView
           jobId={id}
@@ -39,6 +40,7 @@ export async function TorquePage({ id, here, before }: { id: string; here: 'torq
           open={signed ? [] : openPoints(whole)}
           recheck={recheck}
           active={whole.job.stage === here}
+          signed={whole.job.signedAt ? `${whole.job.signedBy}, ${format(whole.job.signedAt, 'd MMM HH:mm')}` : null}
         />
       </div>
     </JobFrame>

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { NavLink } from '@/ui/NavLink';
 import { theStore } from '@/store/connection';
 import { listVehicles } from '@/store/vehicles';
 import { LinkButton } from '@/ui/Button';
@@ -24,11 +24,11 @@ export default async function Page() {
         <ul className="divide-y divide-line border-y border-line">
           {vehicles.map((v) => (
             <li key={v.id}>
-              <Link href={`/vehicles/${v.id}`} className="touch grid grid-cols-[2fr_1fr_3fr] items-center gap-4 px-2 hover:bg-accent-wash">
+              <NavLink href={`/vehicles/${v.id}`} className="touch grid grid-cols-[2fr_1fr_3fr] items-center gap-4 px-2 hover:bg-accent-wash">
                 <span className="font-[600]">{v.name}</span>
                 <span className="figure text-[14px]">{v.plate}</span>
                 <span className="truncate text-[14px] text-soft">{v.notes}</span>
-              </Link>
+              </NavLink>
             </li>
           ))}
         </ul>

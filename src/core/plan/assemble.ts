@@ -1,6 +1,7 @@
-import { type Corner, type Fastener, FORMAT, type Hub, type Measured, type Plan, type PlanCorner, type Spacer } from './document';
+import type { Corner, Fastener, Hub, Measured, Plan, PlanCorner, Spacer } from './document';
 import type { Policy } from './policy';
 import type { QuantityId } from './quantities';
+import { FORMAT } from './vocabulary';
 
 /** A reading as it was taken. `corner` is null for what belongs to the whole axle. Core units. */
 export interface Reading {

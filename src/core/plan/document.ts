@@ -2,15 +2,9 @@ import { z } from 'zod';
 import { InputError } from '../errors';
 import { parseThread } from '../thread/designation';
 import { policySchema } from './policySchema';
-import { AXLES, CORNERS, SEATS, SPACER_KINDS, USES, WISHES } from './vocabulary';
+import { AXLES, CORNERS, FORMAT, SEATS, SPACER_KINDS, USES, WISHES } from './vocabulary';
 
 export type { Axle, Corner, Seat, Use, Wish } from './vocabulary';
-
-/**
- * The plan document, `vectis-plan/1`: everything one axle's evaluation needs, and nothing else. Lengths in mm,
- * torque in N·m, turns in full turns. `null` means unmeasured, which is never the same as zero or as a pass.
- */
-export const FORMAT = 'vectis-plan/1';
 
 const mm = (max: number) => z.number().min(0).max(max);
 const measured = (max: number) =>

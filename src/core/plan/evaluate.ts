@@ -168,8 +168,8 @@ function judgeCentring(plan: Plan, n: Numbers, out: Finding[]): void {
     else out.push(judgeCorners('centring.spigot', n.corners, (c) => c.spigotLeft, policy.spigotGood, { missing: 'spigot', soft: 'caution' }));
     return;
   }
-  out.push(fit('hub', spacer.bore, hub.spigotDiameter, 1));
-  out.push(fit('wheel', spacer.lipDiameter, wheel.bore, -1));
+  out.push(closeFit('hub', spacer.bore, hub.spigotDiameter, 1));
+  out.push(closeFit('wheel', spacer.lipDiameter, wheel.bore, -1));
   if (spacer.lipRoot === null) out.push(finding('centring.lip-root', 'unmeasured', { why: 'lip' }));
   else out.push(corner('centring.lip-root', (i) => corners[i]?.chamferDepth ?? null, spacer.lipRoot, false, 'chamfer'));
   if (!spacer.openThrough) out.push(corner('centring.over-spigot', (i) => corners[i]?.spigotHeight ?? null, spacer.thickness, true, 'spigot-height'));
@@ -179,7 +179,7 @@ function judgeCentring(plan: Plan, n: Numbers, out: Finding[]): void {
   }
 
   /** Diametral clearance: `sign` +1 when the spacer is the hole, −1 when it is the spigot. */
-  function fit(where: string, own: number | null, other: Measured, sign: 1 | -1): Finding {
+  function closeFit(where: string, own: number | null, other: Measured, sign: 1 | -1): Finding {
     if (own === null || other === null) return finding('centring.lip-bore', 'unmeasured', { unit: 'mm', why: where });
     const value = sign * (own - other.value);
     const shared = { value, pm: other.pm, unit: 'mm' as const, why: where };

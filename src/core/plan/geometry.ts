@@ -40,7 +40,7 @@ export type StackGeometry =
 
 /** Drawn where nothing was measured and nothing is judged: depth of hub, half-height of the section. mm. */
 const HUB_DRAWN = 18;
-const HALF_HEIGHT = 26;
+const HALF_HEIGHT = 22;
 const DISC_DRAWN = 6;
 
 /**

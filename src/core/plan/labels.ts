@@ -15,6 +15,8 @@ export const SEAT_LABEL: Readonly<Record<Seat, string>> = {
   cone60: 'Cone 60°', cone90: 'Cone 90°', ball12: 'Ball R12', ball13: 'Ball R13', ball14: 'Ball R14',
   flat: 'Flat with washer', 'flat-shank': 'Flat with shank', unknown: 'Not known',
 };
+/** A seat inside a sentence; a ball keeps the capital of its radius. */
+export const seatInSentence = (seat: Seat): string => SEAT_LABEL[seat].charAt(0).toLowerCase() + SEAT_LABEL[seat].slice(1);
 export const LEVEL_LABEL: Readonly<Record<Level, string>> = {
   stop: 'Stop', unmeasured: 'Unmeasured', caution: 'Caution', note: 'Note', pass: 'Pass',
 };

@@ -2,7 +2,7 @@ import { formatLength, formatTorque, formatTurns, type UnitSystem } from '../uni
 import type { Direction } from '../units/round';
 import type { Corner, Seat } from './document';
 import type { Finding } from './findings';
-import { CORNER_LABEL, SCHOOL_LABEL, SEAT_LABEL } from './labels';
+import { CORNER_LABEL, SCHOOL_LABEL, SEAT_LABEL, seatInSentence } from './labels';
 import { quantity, type QuantityId } from './quantities';
 
 /** What the sentences need besides the finding itself. */
@@ -58,7 +58,7 @@ export function sentence(f: Finding, w: Wording): string {
     case 'nut.bottom':
       if (short && f.why === 'style') return 'Nobody has said whether the nuts are open or closed. A closed nut can bottom on a longer stud.';
       if (short && f.why === 'bounded') return `The count${at} used the whole nut, so the room in the cap is not known. Look with a dab of grease in the cap.`;
-      if (short) return `Needs the nut’s blind depth${at}; unmeasured is not pass.`;
+      if (short) return `Needs the nut’s thread length and blind depth; unmeasured is not pass.`;
       if (f.why === 'backed-off') return `The spacer backs the nut off by ${len(f.value, 'down')}; the stud cannot reach the cap.`;
       return f.level === 'stop'
         ? `The stud comes within ${len(f.value, 'down')} of the cap${at}; ${len(f.limit, 'up')} is the least. The wrench clicks and the wheel is loose.${error}`
@@ -77,8 +77,8 @@ export function sentence(f: Finding, w: Wording): string {
       if (short) return `Seat of the ${f.why === 'wheel' ? 'wheel' : 'fastener'} is not known. Look before anything is torqued.`;
       const [own, wheel] = f.why.split('/') as [Seat, Seat];
       return f.level === 'pass'
-        ? `${SEAT_LABEL[own]} in ${SEAT_LABEL[wheel].toLowerCase()}.`
-        : `${SEAT_LABEL[own]} fastener in a ${SEAT_LABEL[wheel].toLowerCase()} wheel: it bears on a line and comes loose.`;
+        ? `${SEAT_LABEL[own]} in ${seatInSentence(wheel)}.`
+        : `${SEAT_LABEL[own]} fastener in a ${seatInSentence(wheel)} wheel: it bears on a line and comes loose.`;
     }
     case 'centring.spigot':
       if (short) return missing;
@@ -125,8 +125,8 @@ export function sentence(f: Finding, w: Wording): string {
   }
 }
 
-/** A line for what is still to measure: what, where, and what waits for it. */
-export function missingReading(id: QuantityId, corner: Corner | null): string {
+/** A line for what is still to measure: what, and which decision waits for it. */
+export function missingReading(id: QuantityId): string {
   const x = quantity(id);
-  return `${x.label}${corner ? `, ${CORNER_LABEL[corner]}` : ''}: ${x.blocks} waits for it.`;
+  return `${x.label}: ${x.blocks} waits for it.`;
 }

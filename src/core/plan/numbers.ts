@@ -178,12 +178,15 @@ function cornerNumbers(plan: Plan, c: PlanCorner, thread: Thread, minimum: numbe
 
   function studCorner(now: NonNullable<Measured>): StackNumbers {
     const Z0 = c.studProtrusion;
-    const Ln = hub.nutThread ? hub.nutThread.value : Number.POSITIVE_INFINITY;
     const isNew = fastener.kind === 'stud';
+    // A nut nobody measured holds at least what was counted in it, and is trusted with no more.
+    const Ln = hub.nutThread ? hub.nutThread.value : isNew ? now.value : Number.POSITIVE_INFINITY;
     // Only differences of protrusion enter, so the stock figure is needed once a new stud is chosen.
     if (isNew && Z0 === null) return NOTHING;
     const z0 = Z0 ? Z0.value : now.value + lead;
-    const grip = calibrateGrip(z0, lead, now.value, Ln, now.pm);
+    const grip = calibrateGrip(z0, lead, now.value, hub.nutThread ? Ln : Number.POSITIVE_INFINITY, now.pm);
+    // Without the nut's thread length nobody knows whether the count used it up, so the far end stays unknown.
+    const farKnown = hub.nutThread !== null && !grip.bounded;
     const tip = fastener.kind === 'stud' ? fastener.protrusion : z0;
     const nutStart = s + grip.q;
     const pm = now.pm + (s > 0 ? policy.spacerPm : 0) + (isNew ? (Z0?.pm ?? 0) + policy.fastenerPm : 0);
@@ -193,13 +196,13 @@ function cornerNumbers(plan: Plan, c: PlanCorner, thread: Thread, minimum: numbe
     return {
       engagement: { value: nutEngagement({ nutStart, studTip: tip, nose: lead, nutThread: Ln }), pm },
       gripBounded: grip.bounded,
-      tipBeyond: hub.nutThread && !grip.bounded ? { value: tip - nutStart - Ln, pm: pm + hub.nutThread.pm } : null,
-      bottomGap: closed && Dn && !grip.bounded ? { value: bottomGap(nutStart, Dn.value, tip), pm: pm + Dn.pm } : null,
+      tipBeyond: farKnown ? { value: tip - nutStart - Ln, pm: pm + (hub.nutThread?.pm ?? 0) } : null,
+      bottomGap: closed && Dn && farKnown ? { value: bottomGap(nutStart, Dn.value, tip), pm: pm + Dn.pm } : null,
       window: Z0 && {
         min: keep - (now.value - minimum),
         keep,
         max:
-          closed && Dn && !grip.bounded
+          closed && Dn && farKnown
             ? nutStart + Dn.value - minBottomGap(policy.closedNutGap, thread.pitch)
             : null,
       },

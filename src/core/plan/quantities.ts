@@ -45,7 +45,7 @@ export const QUANTITIES: readonly Quantity[] = [
   q('turns', 'Turns', 'corner', 'both', 0, 40, [COUNT], 'Full turns from first catch to seated. Never on the locking fastener: it engages less.', 'engagement'),
   q('stockBoltLength', 'Stock bolt length', 'axle', 'bolt', 10, 150, [CALIPER, TAPE], 'Under the seat: from the start of the cone or ball, or from the flat face, to the tip.', 'length of longer bolts'),
   q('studProtrusion', 'Stud protrusion', 'corner', 'stud', 5, 150, [CALIPER, TAPE], 'From the disc’s face to the tip of the stud, wheel off.', 'length of longer studs'),
-  q('nutThread', 'Nut thread', 'axle', 'stud', 5, 80, [CALIPER, TAPE], 'Length of full thread inside the nut.', 'engagement of longer studs', true),
+  q('nutThread', 'Nut thread', 'axle', 'stud', 5, 80, [CALIPER, TAPE], 'Length of full thread inside the nut.', 'length of longer studs'),
   q('nutBlindDepth', 'Nut blind depth', 'axle', 'stud', 5, 80, [CALIPER, TAPE], 'Closed nut: from its first full thread to the bottom of the cap.', 'closed nut bottoming'),
   q('tappedDepth', 'Tapped depth', 'corner', 'bolt', 4, 100, [CALIPER, TAPE], 'Depth of full thread in the hub, from its face.', 'longest bolt'),
   q('roomBehind', 'Room behind', 'corner', 'bolt', 0, 100, [CALIPER, TAPE], 'From the back of the thread to brake shoes, backing plate or sensor ring. Could not see it: leave it unmeasured.', 'longest bolt'),

@@ -1,4 +1,10 @@
 /** Coded values of the plan document, free of any schema library so that the browser can have them cheaply. */
+/**
+ * The plan document, `vectis-plan/1`: everything one axle's evaluation needs, and nothing else. Lengths in mm,
+ * torque in N·m, turns in full turns. `null` means unmeasured, which is never the same as zero or as a pass.
+ */
+export const FORMAT = 'vectis-plan/1';
+
 export const AXLES = ['front', 'rear'] as const;
 export const CORNERS = ['front-left', 'front-right', 'rear-left', 'rear-right'] as const;
 export const WISHES = ['clearance', 'stance'] as const;

@@ -4,7 +4,6 @@ import { SEAT_LABEL } from '@/core/plan/labels';
 import type { Seat } from '@/core/plan/vocabulary';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { roundTo } from '@/core/units/round';
-import { Button } from '@/ui/Button';
 import { optionsOf, SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
 import { LengthInput } from './LengthInput';
@@ -43,7 +42,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           value={length}
           range={LENGTH}
           onLength={(mm) => mm !== null && set(mm)}
-          className="w-[190px]"
+          className="w-[150px]"
         />
       ) : null}
       {choice.fastener.kind === 'bolt' ? (
@@ -52,7 +51,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           options={SEATS}
           value={choice.fastener.seat}
           onChange={(e) => choice.fastener.kind === 'bolt' && bench.setFastener({ ...choice.fastener, seat: e.target.value as Seat })}
-          className="w-[150px]"
+          className="w-[128px]"
         />
       ) : null}
       <div className="flex flex-col gap-1">
@@ -60,16 +59,16 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
         {w ? (
           <p className="figure flex min-h-[44px] items-center text-[15px]" data-testid="length-window">
             {windowText(w, units, bolt, plan.hub.nutStyle)}
+            {longer && length !== roundTo(w.keep, 2, 'nearest') ? (
+              <button type="button" className="touch ml-3 font-sans text-[14px] font-[560] text-accent underline underline-offset-4" onClick={() => set(w.keep)}>
+                Use {formatLength(w.keep, units)}, engages as now
+              </button>
+            ) : null}
           </p>
         ) : (
           <p className="flex min-h-[44px] items-center text-[14px]">needs the turn count and {bolt ? 'the stock bolt length' : 'the stud protrusion'}</p>
         )}
       </div>
-      {longer && w && length !== roundTo(w.keep, 2, 'nearest') ? (
-        <Button look="quiet" className="self-end" onClick={() => set(w.keep)}>
-          Use {formatLength(w.keep, units)}: engages as now
-        </Button>
-      ) : null}
     </div>
   );
 }
@@ -77,7 +76,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
 function windowText(w: { min: number; max: number | null }, units: UnitSystem, bolt: boolean, nuts: string): string {
   const from = formatLength(w.min, units, 'up');
   if (w.max !== null) {
-    return w.max < w.min ? `none: at least ${from}, at most ${formatLength(w.max, units, 'down')}` : `${from} to ${formatLength(w.max, units, 'down')}`;
+    return w.max < w.min ? `none: at least ${from}, at most ${formatLength(w.max, units, 'down')}` : `${from.replace(/ (mm|in)$/, '')} to ${formatLength(w.max, units, 'down')}`;
   }
   if (!bolt && nuts === 'open') return `${from} or longer (open nuts)`;
   return `${from} or longer; longest unmeasured`;

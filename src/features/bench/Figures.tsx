@@ -3,7 +3,7 @@ import type { Evaluation } from '@/core/plan/evaluate';
 import type { Level } from '@/core/plan/findings';
 import { SCHOOL_LABEL } from '@/core/plan/labels';
 import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
-import { largestAtOrBelow } from '@/core/units/round';
+import { largestAtOrBelow, roundTo } from '@/core/units/round';
 import { VerdictMark } from '@/ui/Verdict';
 import { sizesFor } from './sizes';
 
@@ -18,7 +18,7 @@ export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; p
   const size = safeLimit === null ? null : largestAtOrBelow(sizesFor(units), safeLimit);
   const least = n.corners.every((c) => c.engagement) ? [...n.corners].sort((a, b) => (a.engagement?.value ?? 0) - (b.engagement?.value ?? 0))[0] : undefined;
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-8 gap-y-3 max-md:grid-cols-1">
+    <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)] gap-x-6 gap-y-3 max-md:grid-cols-1">
       <dl className="grid grid-cols-[minmax(0,1fr)_auto] content-start border-t border-line text-[14px]">
         <Row label="Engagement left" value={least?.engagement ? `${formatLength(least.engagement.value, units, 'down')}` : null} more={least?.engagement ? `${formatTurns(least.engagement.value / pitch, 'down')}, ± ${formatLength(least.engagement.pm, units, 'up')}` : ''} />
         <Row
@@ -29,9 +29,9 @@ export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; p
         <Row label="Effective offset" value={n.effectiveOffset === null ? null : `ET ${Number(n.effectiveOffset.toFixed(2))}`} more={plan.wheel.offset === null ? '' : `was ET ${plan.wheel.offset}`} />
         <Row label="Track change" value={`+${formatLength(n.trackChange, units)}`} more="this axle" />
       </dl>
-      <table className="content-start self-start border-t border-line text-[14px]">
+      <table className="self-start border-t border-line text-[14px]">
         <caption className="sr-only">Minimum engagement by school</caption>
-        <thead className="sr-only">
+        <thead className="text-[12.5px] text-soft [&_th]:font-normal [&_th]:text-right [&_th:first-child]:text-left">
           <tr>
             <th scope="col">School</th>
             <th scope="col">Asks for</th>
@@ -50,8 +50,8 @@ export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; p
                     {SCHOOL_LABEL[s.school]}
                     {s.governs ? <span className="text-accent"> governs</span> : null}
                   </th>
-                  <td className="figure py-1 text-right">{formatLength(s.minimum, units, 'up')}</td>
-                  <td className="figure py-1 pl-3 text-right text-soft">{formatTurns(s.minimum / pitch, 'up')}</td>
+                  <td className="figure py-1 text-right whitespace-nowrap">{formatLength(s.minimum, units, 'up')}</td>
+                  <td className="figure py-1 pl-3 text-right text-soft">{roundTo(s.minimum / pitch, 2, 'up')}</td>
                   <td className="py-1 pl-3">
                     <span className="flex items-center justify-end gap-1.5">
                       <VerdictMark level={level} size={12} /> {WORD[level]}
@@ -69,8 +69,8 @@ export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; p
 function Row({ label, value, more }: { label: string; value: string | null; more: string }) {
   return (
     <>
-      <dt className="border-b border-line py-1">{label}</dt>
-      <dd className="border-b border-line py-1 text-right">
+      <dt className="pt-1">{label}</dt>
+      <dd className="pt-1 text-right">
         {value === null ? (
           <span className="inline-flex items-center gap-1.5">
             <VerdictMark level="unmeasured" size={12} /> unmeasured
@@ -78,8 +78,8 @@ function Row({ label, value, more }: { label: string; value: string | null; more
         ) : (
           <span className="figure text-[16px] font-[620]">{value}</span>
         )}
-        {more ? <span className="figure block text-[12.5px] text-soft">{more}</span> : null}
       </dd>
+      <dd className="figure col-span-2 border-b border-line pb-1 text-right text-[12.5px] text-soft">{more}</dd>
     </>
   );
 }

@@ -1,5 +1,5 @@
 import { formatDistanceStrict, isBefore } from 'date-fns';
-import Link from 'next/link';
+import { NavLink } from '@/ui/NavLink';
 import { AXLE_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
 import type { Use, Wish } from '@/core/plan/vocabulary';
 import type { JobLine } from '@/store/jobs';
@@ -65,7 +65,7 @@ function JobRow({ line, next, now }: { line: JobLine; next: string; now: Date })
   const overdue = due !== null && isBefore(due, now);
   return (
     <li>
-      <Link href={stagePath(job.id, job.stage)} className="touch grid grid-cols-[minmax(0,2.2fr)_minmax(0,1.6fr)_minmax(0,2fr)] items-center gap-4 px-2 hover:bg-accent-wash">
+      <NavLink href={stagePath(job.id, job.stage)} className="touch grid grid-cols-[minmax(0,2.2fr)_minmax(0,1.6fr)_minmax(0,2fr)] items-center gap-4 px-2 hover:bg-accent-wash">
         <span className="truncate">
           <span className="font-[600]">{line.vehicleName}</span> <span className="figure ml-1 text-[13px] text-soft">{line.plate}</span>
         </span>
@@ -84,7 +84,7 @@ function JobRow({ line, next, now }: { line: JobLine; next: string; now: Date })
             )
           ) : null}
         </span>
-      </Link>
+      </NavLink>
     </li>
   );
 }

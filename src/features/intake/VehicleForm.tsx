@@ -92,7 +92,7 @@ function HubFields({ form, axle, copy }: { form: Form; axle: 'front' | 'rear'; c
   const at = <K extends keyof VehicleTyped['front']>(name: K): FieldPath<VehicleTyped> => `${axle}.${name}` as FieldPath<VehicleTyped>;
   return (
     <fieldset className="grid grid-cols-2 content-start gap-3 border-t border-line pt-4">
-      <legend className="float-left col-span-2 mb-1 flex w-full items-center justify-between text-[15px] font-[640]">
+      <legend className="float-left col-span-2 touch mb-1 flex w-full items-center justify-between text-[15px] font-[640]">
         {axle === 'front' ? 'Front axle' : 'Rear axle'}
         {copy ? (
           <button type="button" onClick={copy} className="touch px-2 text-[14px] font-[560] text-accent underline underline-offset-4">

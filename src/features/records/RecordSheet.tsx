@@ -1,6 +1,6 @@
 import { format } from 'date-fns';
 import { evaluate } from '@/core/plan/evaluate';
-import { AXLE_LABEL, CORNER_LABEL, SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
+import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
 import { sentence } from '@/core/plan/messages';
 import { quantity, type QuantityId } from '@/core/plan/quantities';
 import type { Corner, Plan } from '@/core/plan/document';
@@ -26,7 +26,7 @@ export function RecordSheet({ whole, plan, units }: { whole: JobWhole; plan: Pla
     ['Axle', `${AXLE_LABEL[plan.axle]}, ${plan.hub.lugs} × ${formatLength(plan.hub.boltCircle, units)}`],
     ['Wheels', `${plan.wheel.name}, ${plan.wheel.tyre}`],
     ['Wish and use', `${WISH_LABEL[plan.wish]}, ${USE_LABEL[plan.use].toLowerCase()}`],
-    ['Thread, seat', `${formatThread(n.thread)}, ${SEAT_LABEL[plan.hub.seat].toLowerCase()}`],
+    ['Thread, seat', `${formatThread(n.thread)}, ${seatInSentence(plan.hub.seat)}`],
     ['Spacer', `${formatLength(plan.spacer.thickness, units)}, ${plan.spacer.kind}`],
     ['Fasteners', fastenerText(plan, units)],
     ['Torque', plan.hub.torque ? `${formatTorque(plan.hub.torque.value, units)}, ${plan.hub.torque.source}` : 'no figure'],
@@ -99,7 +99,7 @@ export function RecordSheet({ whole, plan, units }: { whole: JobWhole; plan: Pla
 
 function fastenerText(plan: Plan, units: UnitSystem): string {
   const { fastener, hub } = plan;
-  if (fastener.kind === 'bolt') return `bolts ${formatLength(fastener.length, units)} under the seat, ${SEAT_LABEL[fastener.seat].toLowerCase()}`;
+  if (fastener.kind === 'bolt') return `bolts ${formatLength(fastener.length, units)} under the seat, ${seatInSentence(fastener.seat)}`;
   if (fastener.kind === 'stud') return `studs ${formatLength(fastener.protrusion, units)} from the disc, ${hub.nutStyle} nuts`;
   return hub.fastening === 'bolt' ? 'stock bolts' : `stock studs, ${hub.nutStyle} nuts`;
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { Contrast } from 'lucide-react';
-import Link from 'next/link';
+import { NavLink } from '@/ui/NavLink';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState, useTransition } from 'react';
 import type { Session } from '@/usecases/session';
@@ -33,20 +33,20 @@ export function Header({ session }: { session: Session }) {
 
   return (
     <header className="no-print flex h-[52px] items-center gap-1 border-b border-line bg-sheet px-4">
-      <Link href="/" className="mr-4 flex items-center gap-2 text-[19px] font-[720] tracking-tight" style={{ fontStretch: '118%' }}>
+      <NavLink href="/" className="mr-4 flex items-center gap-2 text-[19px] font-[720] tracking-tight" style={{ fontStretch: '118%' }}>
         <Mark />
         Vectis
-      </Link>
+      </NavLink>
       <nav aria-label="Views" className="flex h-full">
         {VIEWS.map((v) => (
-          <Link
+          <NavLink
             key={v.href}
             href={v.href}
             aria-current={path === v.href ? 'page' : undefined}
             className="flex h-full items-center border-b-2 border-transparent px-3 text-[15px] aria-[current=page]:border-accent aria-[current=page]:font-[620]"
           >
             {v.label}
-          </Link>
+          </NavLink>
         ))}
       </nav>
       <div className="ml-auto flex items-center gap-2">

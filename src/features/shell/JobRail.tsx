@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { NavLink } from '@/ui/NavLink';
 import { AXLE_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
 import type { Use, Wish } from '@/core/plan/vocabulary';
 import type { JobWhole } from '@/store/jobs';
@@ -12,9 +12,9 @@ export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
   return (
     <aside className="no-print flex flex-col gap-4 border-r border-line p-4 max-md:border-r-0 max-md:border-b">
       <div>
-        <Link href={`/vehicles/${vehicle.id}`} className="text-[17px] leading-tight font-[640] underline-offset-4 hover:underline">
+        <NavLink href={`/vehicles/${vehicle.id}`} className="text-[17px] leading-tight font-[640] underline-offset-4 hover:underline">
           {vehicle.name}
-        </Link>
+        </NavLink>
         <p className="figure text-[13px] text-soft">{vehicle.plate}</p>
         <p className="mt-1 text-[13px] text-soft">
           {AXLE_LABEL[job.axle]} · {WISH_LABEL[job.wish as Wish].toLowerCase()} · {USE_LABEL[job.use as Use].toLowerCase()}
@@ -24,7 +24,7 @@ export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
         <ol className="flex flex-col max-md:flex-row max-md:flex-wrap">
           {STAGE_VIEWS.map((s, i) => (
             <li key={s.stage}>
-              <Link
+              <NavLink
                 href={`/jobs/${job.id}/${s.stage}`}
                 aria-current={s.stage === here ? 'page' : undefined}
                 className={cx(
@@ -34,14 +34,14 @@ export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
               >
                 <StageMark state={i < now ? 'done' : i === now ? 'now' : 'ahead'} />
                 {s.label}
-              </Link>
+              </NavLink>
             </li>
           ))}
         </ol>
       </nav>
-      <Link href={`/jobs/${job.id}/record`} aria-current={here === 'record' ? 'page' : undefined} className="touch flex items-center border-t border-line px-2 text-[15px] aria-[current=page]:font-[640]">
+      <NavLink href={`/jobs/${job.id}/record`} aria-current={here === 'record' ? 'page' : undefined} className="touch flex items-center border-t border-line px-2 text-[15px] aria-[current=page]:font-[640]">
         Record
-      </Link>
+      </NavLink>
     </aside>
   );
 }

@@ -49,13 +49,15 @@ export function TakenLine({ q, taken, units }: { q: Quantity; taken: readonly Ta
 }
 
 /** One quantity: what it is, the latest reading, a field for the next. Enter keeps it and moves on to the next field. */
-export function ReadingRow({ jobId, q, corner, taken, units, focused }: {
+export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked }: {
   jobId: string;
   q: Quantity;
   corner: Corner | null;
   taken: readonly TakenReading[];
   units: UnitSystem;
   focused: boolean;
+  /** In a narrow column: field under its words. */
+  stacked?: boolean;
 }) {
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
@@ -93,7 +95,10 @@ export function ReadingRow({ jobId, q, corner, taken, units, focused }: {
         e.preventDefault();
         keep();
       }}
-      className="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1.1fr)_minmax(190px,1fr)_auto] items-center gap-x-4 gap-y-1 py-2 max-md:grid-cols-2"
+      className={cx(
+        'grid items-center gap-x-4 gap-y-1 py-2 max-md:grid-cols-2',
+        stacked ? 'grid-cols-[minmax(0,1fr)_auto]' : 'grid-cols-[minmax(0,1.5fr)_minmax(0,1.1fr)_minmax(190px,1fr)_auto]',
+      )}
       data-quantity={q.id}
     >
       <div>
@@ -115,7 +120,7 @@ export function ReadingRow({ jobId, q, corner, taken, units, focused }: {
           }}
           inputMode="decimal"
           autoComplete="off"
-          placeholder="mm"
+          placeholder={q.kind === 'turns' ? 'turns' : 'mm'}
           aria-invalid={error !== null}
           aria-describedby={error ? `${id}-e` : undefined}
           className={cx('touch figure w-full min-w-0 rounded-l-[3px] border bg-sheet px-3 text-[17px] placeholder:text-soft', error ? 'border-stop bg-stop-wash' : 'border-strong')}

@@ -37,6 +37,7 @@ export function Survey({ jobId, corners, quantities, readings, missing, pitch, u
   const perCorner = all.filter((q) => q.scope === 'corner' && q.id !== 'turns');
   const turns = quantity('turns');
   const latest = (id: QuantityId, at: Corner | null) => readings.filter((r) => r.quantity === id && r.corner === at);
+  const grouped = [...new Set(missing.map((m) => m.quantity))].map((id) => [id, missing.filter((m) => m.quantity === id).map((m) => m.corner)] as const);
   const openAt = Object.fromEntries(corners.map((c) => [c, missing.filter((m) => m.corner === c).length]));
 
   const go = () =>
@@ -71,19 +72,27 @@ export function Survey({ jobId, corners, quantities, readings, missing, pitch, u
           <p className="text-[14px]">Everything that a decision waits for has been measured.</p>
         ) : (
           <ul className="divide-y divide-line border-y border-line">
-            {missing.map((m) => (
-              <li key={`${m.corner ?? ''}/${m.quantity}`}>
-                <button
-                  type="button"
-                  className="touch flex w-full items-center gap-2 py-1.5 text-left text-[14px] leading-snug"
-                  onClick={() => {
-                    if (m.corner) setCorner(m.corner);
-                    setFocus(m.quantity);
-                  }}
-                >
+            {grouped.map(([id, at]) => (
+              <li key={id} className="py-1.5 text-[14px] leading-snug">
+                <span className="flex items-center gap-2">
                   <VerdictMark level="unmeasured" size={13} />
-                  {missingReading(m.quantity, m.corner)}
-                </button>
+                  {missingReading(id)}
+                </span>
+                <span className="flex gap-1 pl-5">
+                  {at.map((c) => (
+                    <button
+                      key={c ?? 'axle'}
+                      type="button"
+                      className="touch px-1 text-left font-[560] text-accent underline underline-offset-4"
+                      onClick={() => {
+                        if (c) setCorner(c);
+                        setFocus(id);
+                      }}
+                    >
+                      {c ? CORNER_LABEL[c] : 'measure it'}
+                    </button>
+                  ))}
+                </span>
               </li>
             ))}
           </ul>

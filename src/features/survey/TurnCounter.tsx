@@ -1,12 +1,11 @@
 'use client';
 
 import { useEffect, useState, useTransition } from 'react';
-import { CORNER_LABEL } from '@/core/plan/labels';
 import { quantity } from '@/core/plan/quantities';
 import type { Corner } from '@/core/plan/vocabulary';
 import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
-import { keepReading, takeBack } from './actions';
+import { keepReading } from './actions';
 import { ReadingRow, type TakenReading } from './ReadingRow';
 
 const BUSY_TAGS = /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/;
@@ -65,7 +64,7 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how 
             {Number(turns.toFixed(2))}
           </output>
           <span className="figure text-[15px]">
-            turns = {formatLength(turns * pitch, units)} at {formatLength(pitch, units)} pitch
+            turns = {formatLength(turns * pitch, units)}
           </span>
         </button>
         <div className="flex flex-col gap-1.5">
@@ -80,16 +79,16 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how 
           </Button>
         </div>
       </div>
+      {last ? (
+        <p className="figure text-[15px]" data-testid="turns-both-ways">
+          Kept: {formatTurns(last.value)} = {formatLength(last.value * pitch, units)} engaged now
+        </p>
+      ) : null}
       <p className="text-[13px] text-soft">
         {how} Keys: space one turn, q a quarter, backspace undo.
       </p>
       {failure ? <p role="alert" className="text-[14px] font-[560] text-stop">{failure}</p> : null}
-      <ReadingRow jobId={jobId} q={{ ...quantity('turns'), how: `Or type the count. ${CORNER_LABEL[corner]}.` }} corner={corner} taken={taken} units={units} focused={false} />
-      {last ? (
-        <p className="figure text-[14px]" data-testid="turns-both-ways">
-          {formatTurns(last.value)} = {formatLength(last.value * pitch, units)} engaged now
-        </p>
-      ) : null}
+      <ReadingRow jobId={jobId} q={{ ...quantity('turns'), how: 'Or type the count.' }} corner={corner} taken={taken} units={units} focused={false} stacked />
     </section>
   );
 }

@@ -31,7 +31,7 @@ export function LogTable({ log, units, order, full }: { log: readonly LogLine[];
           <th scope="col" className="text-right font-normal">Lug</th>
           <th scope="col" className="text-right font-normal">Reading</th>
           <th scope="col" className="text-right font-normal">Moved</th>
-          <th scope="col" className="pl-3 font-normal">{full ? 'Who, when' : ''}</th>
+          <th scope="col" className="pl-3 font-normal">{full ? 'Who, when' : 'Result'}</th>
         </tr>
       </thead>
       <tbody>

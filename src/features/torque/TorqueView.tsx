@@ -28,12 +28,14 @@ export interface TorqueProps {
   readonly recheck: boolean;
   /** Torque may be entered at the job's present stage. */
   readonly active: boolean;
+  /** Who signed the job off and when, worded; null while it is open. */
+  readonly signed: string | null;
 }
 
 const PASS_LABEL: Readonly<Record<Pass, string>> = { snug: 'Snug', lower: 'Lower', final: 'Final', verify: 'Verify', recheck: 'Recheck' };
 
 /** The wheel face with the next lug lit, and one entry at a time; readable from two metres. */
-export function TorqueView({ jobId, wheels, lugs, locking, target, source, units, open, recheck, active }: TorqueProps) {
+export function TorqueView({ jobId, wheels, lugs, locking, target, source, units, open, recheck, active, signed }: TorqueProps) {
   const router = useRouter();
   const [corner, setCorner] = useState<Corner>(() => (wheels.find((w) => !finished(w.state, recheck)) ?? wheels[0])?.corner as Corner);
   const [failure, setFailure] = useState<string | null>(null);
@@ -56,7 +58,7 @@ export function TorqueView({ jobId, wheels, lugs, locking, target, source, units
     });
 
   return (
-    <div className="grid min-w-0 grid-cols-[minmax(0,1fr)_340px] max-lg:grid-cols-1">
+    <div className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)_340px] max-lg:grid-cols-1">
       <main className="flex min-w-0 flex-col gap-3 p-4">
         <div className="flex items-end justify-between gap-4">
           <h1 className="text-[28px]">
@@ -108,7 +110,9 @@ export function TorqueView({ jobId, wheels, lugs, locking, target, source, units
         {recheck ? null : (
           <section aria-labelledby="sign" className="flex flex-col gap-2 border-t border-line pt-3">
             <h2 id="sign">Sign off</h2>
-            {open.length > 0 ? (
+            {signed ? (
+              <p className="text-[14px]">Signed off by {signed}.</p>
+            ) : open.length > 0 ? (
               <ul className="list-disc pl-5 text-[14px]">
                 {open.map((o) => (
                   <li key={o}>{o}</li>
@@ -118,9 +122,11 @@ export function TorqueView({ jobId, wheels, lugs, locking, target, source, units
               <p className="text-[14px]">Nothing is open. Signing sets the recheck for tomorrow and keeps the record.</p>
             )}
             {failure ? <p role="alert" className="text-stop">{failure}</p> : null}
-            <Button look="main" disabled={busy || open.length > 0 || !active} onClick={signIt}>
-              Sign off
-            </Button>
+            {signed ? null : (
+              <Button look="main" disabled={busy || open.length > 0 || !active} onClick={signIt}>
+                Sign off
+              </Button>
+            )}
           </section>
         )}
         <LogTable log={wheel.log} units={units} order={state.order} />

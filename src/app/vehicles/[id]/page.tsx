@@ -1,6 +1,6 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { NavLink } from '@/ui/NavLink';
 import { SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
 import type { Seat, Use, Wish } from '@/core/plan/vocabulary';
 import { formatThread, parseThread } from '@/core/thread/designation';
@@ -61,14 +61,14 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           <ul className="divide-y divide-line border-y border-line">
             {jobs.map(({ job }) => (
               <li key={job.id}>
-                <Link href={stagePath(job.id, job.stage)} className="touch grid grid-cols-4 items-center gap-4 px-2 text-[14px] hover:bg-accent-wash">
+                <NavLink href={stagePath(job.id, job.stage)} className="touch grid grid-cols-4 items-center gap-4 px-2 text-[14px] hover:bg-accent-wash">
                   <span className="font-[600]">{job.axle === 'front' ? 'Front axle' : 'Rear axle'}</span>
                   <span>
                     {WISH_LABEL[job.wish as Wish]}, {USE_LABEL[job.use as Use].toLowerCase()}
                   </span>
                   <span>{STAGE_VIEWS.find((s) => s.stage === job.stage)?.label ?? 'Closed'}</span>
                   <span className="figure text-soft">{format(job.createdAt, 'd MMM yyyy')}</span>
-                </Link>
+                </NavLink>
               </li>
             ))}
           </ul>

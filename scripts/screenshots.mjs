@@ -1,0 +1,38 @@
+import { mkdirSync } from 'node:fs';
+import { chromium } from '@playwright/test';
+
+/** Refreshes docs/screenshots from a running demo: `node scripts/screenshots.mjs [http://127.0.0.1:4310]`. */
+const base = process.argv[2] ?? 'http://127.0.0.1:4310';
+const out = 'docs/screenshots';
+const views = [
+  ['day-board', null, ''],
+  ['vehicle', null, 'vehicle'],
+  ['take-in', null, '/vehicles/new'],
+  ['measure', 'Measure both', 'measure'],
+  ['choose', 'Choose the spacer', 'choose'],
+  ['choose-dark', 'Torque in star', 'choose', 'dark'],
+  ['stage', 'Stage the kit', 'stage'],
+  ['fit', 'Fit, corner', 'fit'],
+  ['torque', 'Torque in star', 'torque'],
+  ['recheck', 'Recheck the', 'recheck'],
+  ['record', 'Recheck the', 'record'],
+];
+mkdirSync(out, { recursive: true });
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+for (const [name, job, view, scheme] of views) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: scheme ?? 'light' });
+  await page.goto(base);
+  if (job) {
+    const href = await page.locator('a', { hasText: job }).first().getAttribute('href');
+    await page.goto(base + href.replace(/\/[^/]+$/, `/${view}`));
+  } else if (view === 'vehicle') {
+    await page.goto(`${base}/vehicles`);
+    await page.getByRole('link', { name: /Merrow Kite/ }).click();
+    await page.getByText('wets 15').first().waitFor();
+  } else await page.goto(base + view);
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${out}/${name}.png` });
+  await page.close();
+}
+await browser.close();

@@ -1,0 +1,47 @@
+import type { Plan, PlanCorner } from '@/core/plan/document';
+import { DEFAULT_POLICY } from '@/core/plan/policy';
+
+/** A measured value with no uncertainty, so that hand arithmetic can be followed to the digit. */
+export const exact = (value: number) => ({ value, pm: 0 });
+
+export const corner = (name: PlanCorner['corner'], change: Partial<PlanCorner> = {}): PlanCorner => ({
+  corner: name, turns: exact(10), studProtrusion: exact(40), rotorHat: null, tappedDepth: exact(18), roomBehind: exact(5),
+  spigotHeight: exact(12), chamferDepth: exact(1), gap: exact(30), loadedClearance: exact(40), ...change,
+});
+
+/** Tolerances of marked sizes at zero: tests that need them say so. */
+export const EXACT_POLICY = { ...DEFAULT_POLICY, spacerPm: 0, fastenerPm: 0 };
+
+const base = {
+  format: 'vectis-plan/1' as const, title: 'test', axle: 'front' as const, wish: 'stance' as const, use: 'street' as const, leadSignOff: null,
+  spacer: { kind: 'plain' as const, thickness: 5, centring: 'hub' as const, bore: null, lipDiameter: null, lipHeight: null, lipRoot: null, openThrough: false },
+  fastener: { kind: 'stock' as const },
+  policy: EXACT_POLICY,
+};
+
+/** A bolt car, M14 × 1.5: ten turns now, so 15 mm of engagement against one diameter of 14 mm. */
+export const boltPlan = (change: Partial<Plan> = {}, at: Partial<PlanCorner> = {}): Plan => ({
+  ...base,
+  hub: {
+    lugs: 5, boltCircle: 112, thread: 'M14x1.5', fastening: 'bolt', seat: 'ball13', threadMaterial: 'steel', nutStyle: 'unknown',
+    torque: { value: 120, source: 'handbook p. 174' }, lockingFastener: false, spigotDiameter: exact(57), stockBoltLength: exact(47),
+    nutThread: null, nutBlindDepth: null,
+  },
+  wheel: { name: 'winter', tyre: '205/55R16', offset: 46, seat: 'ball13', bore: exact(57.1) },
+  corners: [corner('front-left', at), corner('front-right', at)],
+  ...change,
+});
+
+/** A stud car, M12 × 1.5 with closed nuts: 15½ turns now, so 23.25 mm against one diameter of 12 mm. */
+export const studPlan = (change: Partial<Plan> = {}, at: Partial<PlanCorner> = {}): Plan => {
+  const plan = boltPlan(change);
+  return {
+    ...plan,
+    hub: {
+      ...plan.hub, thread: 'M12x1.5', fastening: 'stud', seat: 'cone60', nutStyle: 'closed', stockBoltLength: null, nutThread: exact(26),
+      nutBlindDepth: exact(32), ...change.hub,
+    },
+    wheel: { ...plan.wheel, seat: 'cone60', ...change.wheel },
+    corners: change.corners ?? [corner('front-left', { turns: exact(15.5), ...at }), corner('front-right', { turns: exact(15.5), ...at })],
+  };
+};

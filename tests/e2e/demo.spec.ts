@@ -1,0 +1,101 @@
+import { once } from 'node:events';
+import { networkInterfaces } from 'node:os';
+import { accessible, expect, test } from './guard';
+import { freePort, launch, Server } from './server';
+
+let server: Server;
+test.beforeAll(async () => {
+  server = await Server.start({ demo: true });
+});
+test.afterAll(() => server.stop());
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`every view of the demo workshop is accessible, ${colorScheme}`, async ({ watched: page }) => {
+    await page.emulateMedia({ colorScheme });
+    await page.goto(server.url);
+    await accessible(page);
+    const jobs = await page.locator('main ul a').evaluateAll((a) => a.map((x) => x.getAttribute('href') as string));
+    expect(jobs).toHaveLength(7);
+    for (const href of jobs) {
+      await page.goto(server.url + href);
+      await expect(page.locator('h1').first()).toBeAttached();
+      await accessible(page);
+    }
+    // Stages that are still ahead of a job say what comes first.
+    const early = jobs.find((h) => h.endsWith('/measure'))?.replace('/measure', '') as string;
+    for (const view of ['stage', 'fit', 'torque', 'recheck', 'record']) {
+      await page.goto(`${server.url}${early}/${view}`);
+      await expect(page.getByText('No plan has been taken forward yet.')).toBeVisible();
+      await accessible(page);
+    }
+    await page.goto(`${server.url}/vehicles`);
+    await accessible(page);
+    await page.getByRole('link', { name: /Merrow Kite GT/ }).click();
+    await expect(page.getByText('wets 15').first()).toBeVisible();
+    await accessible(page);
+  });
+}
+
+test('the camper’s 66 mm bolts and proud lip root stop it; the sentences say where', async ({ watched: page }) => {
+  await page.goto(server.url);
+  await page.getByRole('link', { name: /Corvane Tern/ }).click();
+  await expect(page.locator('[data-rule="bolt.behind"]')).toContainText('It would foul what is behind');
+  await expect(page.locator('[data-rule="centring.lip-root"]')).toContainText('at the rear right');
+  await expect(page.getByRole('button', { name: 'Take forward' })).toBeDisabled();
+  await page.locator('main').first().click({ position: { x: 4, y: 4 } });
+  await page.keyboard.press('u');
+  await expect(page.getByTestId('stack-section').locator('desc')).toContainText('Spacer 0.591 in.');
+  await page.reload();
+  await expect(page.getByTestId('stack-section').locator('desc')).toContainText('0.591 in');
+});
+
+test('two screens on one bench: the second saver is told and sees both values', async ({ watched: page, context }) => {
+  await page.goto(server.url);
+  const href = (await page.getByRole('link', { name: /Corvane Tern/ }).getAttribute('href')) as string;
+  const other = await context.newPage();
+  await page.goto(server.url + href);
+  await other.goto(server.url + href);
+  await page.getByRole('button', { name: 'Thinner' }).click();
+  await expect(page.getByText('Bench saved.')).toBeVisible();
+  await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('14');
+  await page.waitForTimeout(600);
+  await other.getByRole('button', { name: 'Thicker' }).click();
+  await expect(other.getByText(/changed meanwhile on another screen.*Yours: 18 mm/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('14');
+});
+
+test('who is at the bench, light or dark: kept by the browser', async ({ watched: page }) => {
+  await page.goto(server.url);
+  await page.getByLabel('At the bench').fill('Tamsin Oar');
+  await page.getByLabel('At the bench').blur();
+  await page.getByRole('button', { name: /Light or dark/ }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await page.reload();
+  await expect(page.getByLabel('At the bench')).toHaveValue('Tamsin Oar');
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+});
+
+test('a page that is not there says so', async ({ page }) => {
+  const response = await page.goto(`${server.url}/jobs/none/measure`);
+  expect(response?.status()).toBe(404);
+  await expect(page.getByRole('heading', { name: 'Not here' })).toBeVisible();
+});
+
+test('a second process on the same folder gets one clear sentence and a non-zero exit', async () => {
+  const second = launch(server.folder, await freePort(), false);
+  let said = '';
+  for (const stream of [second.stdout, second.stderr]) stream?.on('data', (chunk) => (said += chunk));
+  const [code] = await once(second, 'exit');
+  expect(code).not.toBe(0);
+  expect(said.match(/already open in another Vectis/g)).toHaveLength(1);
+  expect(said).not.toContain('    at ');
+});
+
+test('it listens on this machine only', async ({ request }) => {
+  const outside = Object.values(networkInterfaces()).flat().filter((a) => a && !a.internal && a.family === 'IPv4');
+  for (const a of outside) {
+    await expect(request.get(`http://${a?.address}:${server.port}/`, { timeout: 3000 })).rejects.toThrow(/ECONNREFUSED|refused/i);
+  }
+  expect((await request.get(server.url)).ok()).toBe(true);
+});

@@ -1,0 +1,70 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+/** A Vectis of the test's own: own folder, own port, started and killed by the test. */
+export class Server {
+  private child: ChildProcess | null = null;
+  private output = '';
+  readonly folder = mkdtempSync(join(tmpdir(), 'vectis-e2e-'));
+
+  private constructor(readonly port: number, private readonly demo: boolean) {}
+
+  static async start(options: { demo?: boolean } = {}): Promise<Server> {
+    const server = new Server(await freePort(), options.demo === true);
+    await server.up();
+    return server;
+  }
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  async up(): Promise<void> {
+    this.output = '';
+    this.child = launch(this.folder, this.port, this.demo);
+    for (const stream of [this.child.stdout, this.child.stderr]) {
+      stream?.on('data', (chunk) => {
+        this.output += chunk;
+      });
+    }
+    const started = Date.now();
+    while (!this.output.includes('Data folder open.')) {
+      if (this.child.exitCode !== null || Date.now() - started > 90_000) throw new Error(`server did not start: ${this.output}`);
+      await new Promise((r) => setTimeout(r, 50));
+    }
+  }
+
+  /** kill -9, as a power cut would. */
+  async kill(): Promise<void> {
+    if (this.child?.exitCode !== null) return;
+    const gone = once(this.child, 'exit');
+    this.child.kill('SIGKILL');
+    await gone;
+  }
+
+  async stop(): Promise<void> {
+    await this.kill();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+/** Starts the built server on a folder; the process is Next itself, so that killing it kills everything. */
+export function launch(folder: string, port: number, demo: boolean): ChildProcess {
+  return spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    env: { ...process.env, VECTIS_DATA: folder, VECTIS_DEMO: demo ? '1' : '0', NEXT_TELEMETRY_DISABLED: '1' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+}
+
+export async function freePort(): Promise<number> {
+  const probe = createServer();
+  probe.listen(0, '127.0.0.1');
+  await once(probe, 'listening');
+  const { port } = probe.address() as { port: number };
+  probe.close();
+  return port;
+}

@@ -1,0 +1,59 @@
+import { expect, type Page } from '@playwright/test';
+
+/** Steps of the trade as a fitter does them on the screen, shared by the flows. */
+
+export async function keep(page: Page, quantity: string, typed: string, method?: string): Promise<void> {
+  const row = page.locator(`form[data-quantity="${quantity}"]`);
+  await row.locator('input').fill(typed);
+  if (method) await row.locator('select').selectOption(method);
+  await row.getByRole('button', { name: /^Keep/ }).click();
+  await expect(row.locator('input')).toHaveValue('');
+}
+
+export async function pickCorner(page: Page, corner: string): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`^${corner} `) }).click();
+  await expect(page.getByRole('heading', { name: `Measure ${corner}` })).toBeVisible();
+}
+
+export async function tickAll(page: Page): Promise<void> {
+  const boxes = page.getByRole('checkbox');
+  await expect(boxes.first()).toBeVisible();
+  const count = await boxes.count();
+  for (let i = 0; i < count; i += 1) {
+    await boxes.nth(i).click();
+    await expect(boxes.nth(i)).toBeChecked();
+  }
+  await expect(page.getByText('All hold points ticked.')).toBeVisible();
+}
+
+const entries = (page: Page) => page.getByText(/Torque log, \d+ entr/);
+
+/** Enters one thing at the wheel and waits until it stands in the log as entry number `n`. */
+export async function enter(page: Page, n: number, entry: { reading?: string; angle?: string }): Promise<void> {
+  if (entry.reading !== undefined) await page.getByLabel('Reading', { exact: true }).fill(entry.reading);
+  if (entry.angle !== undefined) await page.getByLabel('Movement').fill(entry.angle);
+  await page.locator('aside form button[type=submit]').click();
+  await expect(entries(page)).toContainText(`Torque log, ${n} ${n === 1 ? 'entry' : 'entries'}`);
+}
+
+/** Snug in the air, then lowered: lugs + 1 entries. */
+export async function snugAndLower(page: Page, lugs: number, from = 0): Promise<number> {
+  let n = from;
+  for (let i = 0; i < lugs; i += 1) {
+    n += 1;
+    await enter(page, n, {});
+  }
+  await expect(page.getByText('Lower until the tyre just touches')).toBeVisible();
+  n += 1;
+  await enter(page, n, {});
+  return n;
+}
+
+export async function pass(page: Page, lugs: number, from: number, entry: { reading: string; angle?: string }): Promise<number> {
+  let n = from;
+  for (let i = 0; i < lugs; i += 1) {
+    n += 1;
+    await enter(page, n, entry);
+  }
+  return n;
+}

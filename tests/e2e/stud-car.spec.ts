@@ -1,0 +1,90 @@
+import { accessible, expect, test } from './guard';
+import { Server } from './server';
+import { keep, pass, pickCorner, snugAndLower, tickAll } from './steps';
+
+let server: Server;
+test.beforeAll(async () => {
+  server = await Server.start();
+});
+test.afterAll(() => server.stop());
+
+test('a stud car with closed nuts and a locking nut, imperial at the wheel', async ({ watched: page }) => {
+  await page.goto(`${server.url}/vehicles/new`);
+  await page.getByLabel('Vehicle', { exact: true }).fill('Halm Drover');
+  await page.getByLabel('Plate').fill('CR 02 HLM');
+  const front = page.getByRole('group', { name: 'Front axle' });
+  await front.getByLabel('Lugs').fill('6');
+  await front.getByLabel('Bolt circle').fill('139.7');
+  await front.getByLabel('Held by').selectOption('stud');
+  await front.getByLabel('Thread', { exact: true }).fill('M12-1.5');
+  await front.getByLabel('Seat of the nuts').selectOption('cone60');
+  await front.getByLabel('Nuts made of').selectOption('steel');
+  await front.getByLabel('Nuts', { exact: true }).selectOption('closed');
+  await front.getByLabel('Locking fastener').selectOption('yes');
+  await front.getByLabel('Torque', { exact: true }).fill('90 lbf·ft');
+  await front.getByLabel('Torque source').fill('door plate');
+  await page.getByRole('button', { name: 'Same as front' }).click();
+  await page.getByLabel('Wheel set', { exact: true }).fill('beach 15');
+  await page.getByLabel('Tyre').fill('235/75R15');
+  await page.getByLabel('Seat in the wheel').selectOption('cone60');
+  await page.getByRole('button', { name: 'Take in' }).click();
+  await expect(page.getByText('122 N·m, door plate').first()).toBeVisible();
+
+  await page.getByRole('radio', { name: 'Rear' }).click();
+  await page.getByRole('radio', { name: 'Clearance' }).click();
+  await page.getByRole('button', { name: 'Open job' }).click();
+  await page.getByRole('button', { name: 'Start measuring' }).click();
+  for (const corner of ['rear left', 'rear right']) {
+    await pickCorner(page, corner);
+    const at = { turns: '15.5', studProtrusion: '42', spigotHeight: '16', chamferDepth: '2', gap: '18', loadedClearance: '26' };
+    for (const [q, v] of Object.entries(at)) await keep(page, q, v);
+  }
+  for (const [q, v] of Object.entries({ nutThread: '26', nutBlindDepth: '32', spigotDiameter: '106', wheelBore: '106.1' })) await keep(page, q, v);
+  await page.getByRole('button', { name: 'Go to the bench' }).click();
+
+  await test.step('choose: 11.25 mm is the limit, so a 10 mm plate and never 12', async () => {
+    await expect(page.getByText('11.25 mm', { exact: true })).toBeVisible();
+    await expect(page.getByText('so a 10.0 mm plate')).toBeVisible();
+    await page.getByLabel('Spacer', { exact: true }).fill('12');
+    await expect(page.locator('[data-rule="engagement.minimum"]')).toHaveAttribute('data-level', 'stop');
+    // A stud that would nearly reach the cap is a stop: it clamps nothing.
+    await page.getByLabel('Spacer', { exact: true }).fill('8');
+    await page.getByRole('radio', { name: 'Longer' }).click();
+    await expect(page.getByLabel('Protrusion from the disc')).toHaveValue('50');
+    await page.getByLabel('Protrusion from the disc').fill('55');
+    await expect(page.locator('[data-rule="nut.bottom"]')).toHaveAttribute('data-level', 'stop');
+    await expect(page.getByRole('button', { name: 'Take forward' })).toBeDisabled();
+    await page.getByRole('radio', { name: 'Stock' }).click();
+    await expect(page.locator('[data-rule="nut.bottom"]')).toHaveAttribute('data-level', 'pass');
+    await expect(page.locator('[data-rule="engagement.cross-check"]')).toHaveCount(4);
+    await accessible(page);
+    await page.getByRole('button', { name: 'Take forward' }).click();
+  });
+
+  await expect(page.getByText('Locking key in hand')).toBeVisible();
+  await tickAll(page);
+  await page.getByRole('button', { name: 'Kit is complete' }).click();
+  await expect(page.getByRole('heading', { name: 'Fit', exact: true })).toBeVisible();
+  await tickAll(page);
+  await page.getByRole('button', { name: 'Go to torque' }).click();
+
+  await test.step('torque in lbf·ft, locking nut last', async () => {
+    await page.getByRole('button', { name: /Switch units/ }).click();
+    await expect(page.getByText('90 lbf·ft').first()).toBeVisible();
+    const order = await page.getByTestId('wheel-face').locator('[data-lug]').evaluateAll((g) => g.map((x) => x.getAttribute('data-lug')));
+    expect(order.at(-1)).toBe('1');
+    for (const [i, next] of ['Go to rear right', null].entries()) {
+      let n = await snugAndLower(page, 6);
+      n = await pass(page, 6, n, { reading: '90' });
+      n = await pass(page, 6, n, { reading: '90', angle: String(i) });
+      expect(n).toBe(19);
+      if (next) await page.getByRole('button', { name: next }).click();
+    }
+    await page.getByRole('button', { name: 'Sign off' }).click();
+  });
+
+  await expect(page.getByRole('heading', { name: 'Record: Halm Drover, rear axle' })).toBeVisible();
+  await expect(page.getByText('stock studs, closed nuts')).toBeVisible();
+  await expect(page.getByText('ET not read', { exact: false })).toBeVisible();
+  await accessible(page);
+});

@@ -1,0 +1,58 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+/** Arrows of the house point one way: app → features → (usecases, drawing, ui) → store → core. */
+const ALLOWED: Readonly<Record<string, readonly string[]>> = {
+  core: [],
+  store: ['core'],
+  drawing: ['core', 'ui'],
+  ui: ['core'],
+  usecases: ['core', 'store'],
+  demo: ['core', 'store', 'usecases'],
+  features: ['core', 'store', 'drawing', 'ui', 'usecases', 'features'],
+  app: ['core', 'store', 'drawing', 'ui', 'usecases', 'features', 'app'],
+};
+/** The shell (header, rail) and the torque log table are shared by features on purpose. */
+const SHARED_FEATURES = ['shell', 'torque/LogTable'];
+
+function* sources(folder: string): Generator<string> {
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) yield* sources(path);
+    else if (/\.tsx?$/.test(entry.name)) yield path;
+  }
+}
+
+const imports = (path: string): string[] => [...readFileSync(path, 'utf8').matchAll(/from '([^']+)'|import '([^']+)'/g)].map((m) => (m[1] ?? m[2]) as string);
+
+test.each(Object.keys(ALLOWED))('src/%s imports only what stands below it', (room) => {
+  const wrong: string[] = [];
+  for (const path of sources(join('src', room))) {
+    for (const name of imports(path)) {
+      const target = /^@\/([^/]+)\/(.*)$/.exec(name);
+      if (!target) continue;
+      const [, other, rest] = target as unknown as [string, string, string];
+      if (other !== room && !ALLOWED[room]?.includes(other)) wrong.push(`${path} imports ${name}`);
+      if (room === 'core') wrong.push(`${path} imports ${name}`);
+      if (room === 'features' && other === 'features') {
+        const own = path.split('/')[2];
+        if (!rest.startsWith(`${own}/`) && !SHARED_FEATURES.some((s) => rest.startsWith(s))) wrong.push(`${path} imports ${name}`);
+      }
+    }
+  }
+  expect(wrong).toEqual([]);
+});
+
+test('the core asks for no clock, no chance, no network, no document', () => {
+  const wrong: string[] = [];
+  for (const path of sources('src/core')) {
+    const text = readFileSync(path, 'utf8').replace(/\/\*[\s\S]*?\*\/|\/\/.*$/gm, '');
+    if (/Date\.now|new Date\(|Math\.random|\bfetch\(|\bdocument\b(?!\.)|\bwindow\.|process\.|from 'react'|from 'next/.test(text.replace(/document[:.'/]/g, ''))) wrong.push(path);
+  }
+  expect(wrong).toEqual([]);
+});
+
+test('no source file is too long to read in one sitting', () => {
+  const long = [...sources('src')].filter((p) => readFileSync(p, 'utf8').split('\n').length > 350);
+  expect(long).toEqual([]);
+});
