@@ -1,3 +1,4 @@
+import { lippedSpacer, plainSpacer } from '@/core/plan/blank';
 import type { QuantityId } from '@/core/plan/quantities';
 import type { ChoiceDraft, Stage } from '@/store/schema';
 import type { HubInput, VehicleInput } from '@/store/vehicles';
@@ -30,9 +31,6 @@ export interface DemoVehicle extends VehicleInput {
 const hub = (axle: 'front' | 'rear', h: Omit<HubInput, 'axle'>): HubInput => ({ axle, ...h });
 const both = (h: Omit<HubInput, 'axle'>): HubInput[] => [hub('front', h), hub('rear', h)];
 
-const plain = (thickness: number): ChoiceDraft['spacer'] => ({
-  kind: 'plain', thickness, centring: 'hub', bore: null, lipDiameter: null, lipHeight: null, lipRoot: null, openThrough: false,
-});
 
 export const FITTERS = ['Bram Pell', 'Tamsin Oar'] as const;
 
@@ -41,7 +39,7 @@ export const SCENARIO: readonly DemoVehicle[] = [
     name: 'Corvane Tern', plate: 'SW 14 TRN', notes: 'Camper van that tows a dinghy. Rides on commercial tyres.',
     hubs: both({
       lugs: 5, boltCircleMm: 118, thread: 'M14x1.5', fastening: 'bolt', seat: 'ball14', threadMaterial: 'steel', nutStyle: 'unknown',
-      torqueNm: 160, torqueSource: 'handbook p. 212', lockingFastener: true,
+      torqueNm: 160, torqueSource: 'handbook p. 212', lockingFastener: true, fastenerClass: '10.9', internalTensileMpa: 800,
     }),
     wheelSet: { name: 'camper 16', tyre: '215/65R16C', offsetMm: 50, seat: 'ball14' },
     jobs: [
@@ -53,8 +51,8 @@ export const SCENARIO: readonly DemoVehicle[] = [
         },
         // Too long on purpose: the tip would foul the parking-brake shoes.
         choice: {
-          spacer: { kind: 'lipped', thickness: 15, centring: 'hub', bore: 71.6, lipDiameter: 71.5, lipHeight: 8, lipRoot: 2, openThrough: false },
-          fastener: { kind: 'bolt', length: 66, seat: 'ball14' },
+          spacer: lippedSpacer(15, 71.6, 71.5, 2, 8),
+          fastener: { kind: 'bolt', length: 66, seat: 'ball14', class: '10.9' },
         },
       },
     ],
@@ -63,7 +61,7 @@ export const SCENARIO: readonly DemoVehicle[] = [
     name: 'Halm Drover', plate: 'CR 02 HLM', notes: 'Light coast-rescue 4×4. Launches from the slip, so hubs see salt.',
     hubs: both({
       lugs: 6, boltCircleMm: 139.7, thread: 'M12x1.5', fastening: 'stud', seat: 'cone60', threadMaterial: 'steel', nutStyle: 'closed',
-      torqueNm: 118, torqueSource: 'door plate', lockingFastener: false,
+      torqueNm: 118, torqueSource: 'door plate', lockingFastener: false, fastenerClass: '10.9', internalTensileMpa: 900,
     }),
     wheelSet: { name: 'beach 15', tyre: '235/75R15', offsetMm: 10, seat: 'cone60' },
     jobs: [
@@ -73,7 +71,7 @@ export const SCENARIO: readonly DemoVehicle[] = [
           turns: [15.5, 15.5], studProtrusion: [42, 42], nutThread: 26, nutBlindDepth: 32, gap: [18, 19], loadedClearance: [26, 27],
           spigotDiameter: 106, spigotHeight: [16, 16], wheelBore: 106.1, chamferDepth: [2, 2], rotorHat: [8, 8],
         },
-        choice: { spacer: plain(8), fastener: { kind: 'stock' } },
+        choice: { spacer: plainSpacer(8), fastener: { kind: 'stock' } },
       },
       { axle: 'rear', wish: 'clearance', use: 'street', until: 'take-in', daysAgo: 0, readings: {} },
     ],
@@ -82,7 +80,7 @@ export const SCENARIO: readonly DemoVehicle[] = [
     name: 'Merrow Kite GT', plate: 'HC 77 KIT', notes: 'Hill-climb coupé with three wheel sets.',
     hubs: both({
       lugs: 5, boltCircleMm: 108, thread: 'M12x1.5', fastening: 'stud', seat: 'cone60', threadMaterial: 'steel', nutStyle: 'open',
-      torqueNm: 105, torqueSource: 'competition handbook, sheet 4', lockingFastener: false,
+      torqueNm: 105, torqueSource: 'competition handbook, sheet 4', lockingFastener: false, fastenerClass: '10.9', internalTensileMpa: 900,
     }),
     wheelSet: { name: 'slicks 15', tyre: '200/580R15', offsetMm: 28, seat: 'cone60' },
     moreSets: [
@@ -96,7 +94,7 @@ export const SCENARIO: readonly DemoVehicle[] = [
           turns: [14, 14.25], studProtrusion: [38, 38], nutThread: 22, gap: [9, 9], loadedClearance: [17, 16], spigotDiameter: 63.4,
           spigotHeight: [12, 12], wheelBore: 63.5, chamferDepth: [2, 2],
         },
-        choice: { spacer: plain(5), fastener: { kind: 'stock' } },
+        choice: { spacer: plainSpacer(5), fastener: { kind: 'stock' } },
         lead: { by: 'Tamsin Oar', reason: 'Measured on both sides, inspected between runs.' },
       },
     ],
@@ -105,7 +103,7 @@ export const SCENARIO: readonly DemoVehicle[] = [
     name: 'Ilex Lumen', plate: 'EV 31 ILX', notes: 'Small electric hatchback. The owner wants the front flush.',
     hubs: both({
       lugs: 4, boltCircleMm: 100, thread: 'M12x1.5', fastening: 'bolt', seat: 'cone60', threadMaterial: 'steel', nutStyle: 'unknown',
-      torqueNm: 110, torqueSource: 'handbook p. 88', lockingFastener: true,
+      torqueNm: 110, torqueSource: 'handbook p. 88', lockingFastener: true, fastenerClass: '10.9', internalTensileMpa: 800,
     }),
     wheelSet: { name: 'summer 16', tyre: '195/55R16', offsetMm: 45, seat: 'cone60' },
     jobs: [
@@ -115,7 +113,7 @@ export const SCENARIO: readonly DemoVehicle[] = [
           turns: [10, 10], stockBoltLength: 36, rotorHat: [6, 6], tappedDepth: [17, 17], roomBehind: [6, 6], gap: [14, 13], loadedClearance: [19, 20],
           spigotDiameter: 60.1, spigotHeight: [10, 10], wheelBore: 60.2, chamferDepth: [1, 1],
         },
-        choice: { spacer: plain(5), fastener: { kind: 'bolt', length: 41, seat: 'cone60' } },
+        choice: { spacer: plainSpacer(5), fastener: { kind: 'bolt', length: 41, seat: 'cone60', class: '10.9' } },
       },
       {
         axle: 'rear', wish: 'stance', use: 'street', until: 'measure', daysAgo: 0,
@@ -127,7 +125,7 @@ export const SCENARIO: readonly DemoVehicle[] = [
     name: 'Anselm Heron', plate: 'DN 09 HRN', notes: 'District nurse’s estate. Night calls, so the recheck is by appointment.',
     hubs: both({
       lugs: 5, boltCircleMm: 112, thread: 'M14x1.5', fastening: 'bolt', seat: 'ball13', threadMaterial: 'steel', nutStyle: 'unknown',
-      torqueNm: 120, torqueSource: 'handbook p. 174', lockingFastener: false,
+      torqueNm: 120, torqueSource: 'handbook p. 174', lockingFastener: false, fastenerClass: '10.9', internalTensileMpa: 900,
     }),
     wheelSet: { name: 'winter 16', tyre: '205/55R16', offsetMm: 46, seat: 'ball13' },
     jobs: [
@@ -137,7 +135,7 @@ export const SCENARIO: readonly DemoVehicle[] = [
           turns: [11, 11], stockBoltLength: 40, rotorHat: [7, 7], tappedDepth: [20, 20], roomBehind: [8, 8], gap: [16, 17], loadedClearance: [22, 21],
           spigotDiameter: 57, spigotHeight: [10, 10], wheelBore: 57.1, chamferDepth: [1, 1],
         },
-        choice: { spacer: plain(5), fastener: { kind: 'bolt', length: 45, seat: 'ball13' } },
+        choice: { spacer: plainSpacer(5), fastener: { kind: 'bolt', length: 45, seat: 'ball13', class: '10.9' } },
       },
     ],
   },

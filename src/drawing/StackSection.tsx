@@ -1,10 +1,13 @@
 import { useId } from 'react';
-import type { SectionBlock, StackGeometry } from '@/core/plan/geometry';
+import type { SectionBlock, SectionNeed, StackGeometry } from '@/core/plan/geometry';
 import { CORNER_LABEL } from '@/core/plan/labels';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { blockPath, layoutStack } from './stackLayout';
 
-const NEEDS = { turns: 'a turn count', stockBoltLength: 'the stock bolt length', studProtrusion: 'the stud protrusion' } as const;
+const NEEDS: Readonly<Record<SectionNeed, string>> = {
+  turns: 'a turn count', stockBoltLength: 'the stock bolt length', studProtrusion: 'the stud protrusion', tappedDepth: 'the tapped depth',
+  rotorHat: 'the disc hat', nutGrip: 'the nut’s grip', nutThread: 'the nut’s thread length',
+};
 
 const FILL: Readonly<Record<SectionBlock['part'], string>> = {
   hub: 'var(--steel)', disc: 'var(--steel)', spacer: 'var(--accent-wash)', wheel: 'var(--alloy)',

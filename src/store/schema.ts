@@ -41,12 +41,15 @@ export const axleHub = pgTable(
     torqueNm: doublePrecision('torque_nm').notNull(),
     torqueSource: text('torque_source').notNull(),
     lockingFastener: boolean('locking_fastener').notNull(),
+    fastenerClass: text('fastener_class').notNull().default('unknown'),
+    internalTensileMpa: doublePrecision('internal_tensile_mpa'),
   },
   (t) => [
     uniqueIndex('axle_hub_once').on(t.vehicleId, t.axle),
     check('axle_hub_lugs', sql`${t.lugs} between 3 and 12`),
     check('axle_hub_bolt_circle', sql`${t.boltCircleMm} between 60 and 300`),
     check('axle_hub_torque', sql`${t.torqueNm} between 20 and 800`),
+    check('axle_hub_tensile', sql`${t.internalTensileMpa} is null or ${t.internalTensileMpa} between 100 and 1500`),
     check('axle_hub_torque_source', sql`length(trim(${t.torqueSource})) > 0`),
   ],
 );

@@ -3,20 +3,22 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import stringify from 'fast-json-stable-stringify';
 import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/plan/assemble';
 import type { Corner, Plan, Seat, Use, Wish } from '@/core/plan/document';
+import { plainSpacer, STOCK } from '@/core/plan/blank';
 import { assess } from '@/core/plan/evaluate';
 import { AXLE_LABEL } from '@/core/plan/labels';
 import { DEFAULT_POLICY } from '@/core/plan/policy';
 import { type Quantity, type QuantityId, quantitiesFor } from '@/core/plan/quantities';
 import { jobCard, kitList, type Step } from '@/core/procedure/steps';
 import { type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
+import type { BoltClass } from '@/core/thread/classes';
 import type { JobWhole } from '@/store/jobs';
 import type { AxleHubRow, ChoiceDraft, TorqueEntryRow } from '@/store/schema';
 import { asReading } from '@/store/torque';
 
 /** What stands on the bench before anybody chose: the thinnest common plate on stock fasteners. */
 export const FIRST_CHOICE: ChoiceDraft = {
-  spacer: { kind: 'plain', thickness: 3, centring: 'hub', bore: null, lipDiameter: null, lipHeight: null, lipRoot: null, openThrough: false },
-  fastener: { kind: 'stock' },
+  spacer: plainSpacer(3),
+  fastener: STOCK,
 };
 
 /** The hub of the job's axle. */
@@ -43,6 +45,8 @@ export function planParts(whole: JobWhole): Omit<PlanParts, 'spacer' | 'fastener
       nutStyle: hub.nutStyle as 'open' | 'closed' | 'unknown',
       torque: { value: hub.torqueNm, source: hub.torqueSource },
       lockingFastener: hub.lockingFastener,
+      fastenerClass: hub.fastenerClass as BoltClass,
+      internalTensile: hub.internalTensileMpa,
     },
     wheel: { name: wheel?.name ?? 'wheel set', tyre: wheel?.tyre ?? '', offset: wheel?.offsetMm ?? null, seat: (wheel?.seat ?? 'unknown') as Seat },
     readings: whole.readings.map((r): Reading => ({ quantity: r.quantity as QuantityId, corner: r.corner as Corner | null, value: r.value, pm: r.pm })),

@@ -1,4 +1,5 @@
 import type { Plan, PlanCorner } from '@/core/plan/document';
+import { plainSpacer, STOCK } from '@/core/plan/blank';
 import { DEFAULT_POLICY } from '@/core/plan/policy';
 
 /** A measured value with no uncertainty, so that hand arithmetic can be followed to the digit. */
@@ -6,16 +7,18 @@ export const exact = (value: number) => ({ value, pm: 0 });
 
 export const corner = (name: PlanCorner['corner'], change: Partial<PlanCorner> = {}): PlanCorner => ({
   corner: name, turns: exact(10), studProtrusion: exact(40), rotorHat: null, tappedDepth: exact(18), roomBehind: exact(5),
-  spigotHeight: exact(12), chamferDepth: exact(1), gap: exact(30), loadedClearance: exact(40), ...change,
+  spigotHeight: exact(12), chamferDepth: exact(1), gap: exact(30), loadedClearance: exact(40), clock: [], archHeight: null,
+  innerClearance: null, ...change,
 });
 
 /** Tolerances of marked sizes at zero: tests that need them say so. */
-export const EXACT_POLICY = { ...DEFAULT_POLICY, spacerPm: 0, fastenerPm: 0 };
+export const EXACT_POLICY = Object.freeze({ ...DEFAULT_POLICY, spacerPm: 0, fastenerPm: 0 });
 
 const base = {
   format: 'vectis-plan/1' as const, title: 'test', axle: 'front' as const, wish: 'stance' as const, use: 'street' as const, leadSignOff: null,
-  spacer: { kind: 'plain' as const, thickness: 5, centring: 'hub' as const, bore: null, lipDiameter: null, lipHeight: null, lipRoot: null, openThrough: false },
-  fastener: { kind: 'stock' as const },
+  camberChange: 0,
+  spacer: plainSpacer(5),
+  fastener: STOCK,
   policy: EXACT_POLICY,
 };
 
@@ -25,9 +28,10 @@ export const boltPlan = (change: Partial<Plan> = {}, at: Partial<PlanCorner> = {
   hub: {
     lugs: 5, boltCircle: 112, thread: 'M14x1.5', fastening: 'bolt', seat: 'ball13', threadMaterial: 'steel', nutStyle: 'unknown',
     torque: { value: 120, source: 'handbook p. 174' }, lockingFastener: false, spigotDiameter: exact(57), stockBoltLength: exact(47),
-    nutThread: null, nutBlindDepth: null,
+    nutThread: null, nutBlindDepth: null, nutGrip: null, fastenerClass: 'unknown', internalTensile: null, contactDiameter: null, condition: 'dry',
+    wheelLoad: null, socketOutside: null,
   },
-  wheel: { name: 'winter', tyre: '205/55R16', offset: 46, seat: 'ball13', bore: exact(57.1) },
+  wheel: { name: 'winter', tyre: '205/55R16', offset: 46, seat: 'ball13', bore: exact(57.1), boreRecess: null, padThickness: null, each: [] },
   corners: [corner('front-left', at), corner('front-right', at)],
   ...change,
 });

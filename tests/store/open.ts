@@ -19,7 +19,7 @@ export async function freshStore(): Promise<{ store: Store; folder: string; done
 
 export const HUB = {
   lugs: 5, boltCircleMm: 112, thread: 'M14x1.5', fastening: 'bolt' as const, seat: 'ball13', threadMaterial: 'steel', nutStyle: 'unknown',
-  torqueNm: 120, torqueSource: 'handbook p. 174', lockingFastener: false,
+  torqueNm: 120, torqueSource: 'handbook p. 174', lockingFastener: false, fastenerClass: 'unknown', internalTensileMpa: null,
 };
 
 export const VEHICLE = {

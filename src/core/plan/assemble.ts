@@ -16,7 +16,7 @@ export interface PlanParts {
   readonly axle: Plan['axle'];
   readonly wish: Plan['wish'];
   readonly use: Plan['use'];
-  readonly hub: Pick<Hub, 'lugs' | 'boltCircle' | 'thread' | 'fastening' | 'seat' | 'threadMaterial' | 'nutStyle' | 'torque' | 'lockingFastener'>;
+  readonly hub: Pick<Hub, 'lugs' | 'boltCircle' | 'thread' | 'fastening' | 'seat' | 'threadMaterial' | 'nutStyle' | 'torque' | 'lockingFastener' | 'fastenerClass' | 'internalTensile'>;
   readonly wheel: Pick<Plan['wheel'], 'name' | 'tyre' | 'offset' | 'seat'>;
   /** In the order they were taken; a later reading of the same thing replaces the earlier one. */
   readonly readings: readonly Reading[];
@@ -40,14 +40,21 @@ export function assemblePlan(parts: PlanParts): Plan {
     axle: parts.axle,
     wish: parts.wish,
     use: parts.use,
+    camberChange: 0,
     hub: {
       ...parts.hub,
+      // Job cards ask for clean dry threads; what is not asked for anywhere yet stays unknown.
+      condition: 'dry',
+      contactDiameter: null,
+      wheelLoad: null,
+      socketOutside: null,
+      nutGrip: null,
       spigotDiameter: axle('spigotDiameter'),
       stockBoltLength: axle('stockBoltLength'),
       nutThread: axle('nutThread'),
       nutBlindDepth: axle('nutBlindDepth'),
     },
-    wheel: { ...parts.wheel, bore: axle('wheelBore') },
+    wheel: { ...parts.wheel, bore: axle('wheelBore'), boreRecess: null, padThickness: null, each: [] },
     corners: cornersOf(parts.axle).map((corner): PlanCorner => {
       const at = (id: QuantityId): Measured => taken.get(`${corner}/${id}`) ?? null;
       return {
@@ -61,6 +68,9 @@ export function assemblePlan(parts: PlanParts): Plan {
         chamferDepth: at('chamferDepth'),
         gap: at('gap'),
         loadedClearance: at('loadedClearance'),
+        clock: [],
+        archHeight: null,
+        innerClearance: at('innerClearance'),
       };
     }),
     spacer: parts.spacer,

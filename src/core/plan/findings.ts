@@ -12,20 +12,37 @@ export const RULE_IDS = [
   'engagement.minimum',
   'engagement.never-drive',
   'engagement.cross-check',
+  'engagement.strength-known',
   'engagement.material',
+  'engagement.hub-end',
+  'thread.match',
+  'nut.shank',
   'nut.bottom',
   'nut.grip-bounded',
   'bolt.behind',
+  'stud.behind',
   'fastener.mix',
   'seat.match',
+  'seat.socket',
   'centring.spigot',
   'centring.seats',
   'centring.lip-bore',
   'centring.lip-root',
   'centring.over-spigot',
+  'centring.lip-height',
+  'adapter.nut-below',
+  'adapter.pocket',
+  'adapter.recess',
+  'adapter.torque',
   'clearance.loaded',
+  'clearance.inner',
   'stance.gap',
+  'stance.flush',
   'torque.source',
+  'joint.proof',
+  'joint.need',
+  'joint.condition',
+  'joint.bearing-moment',
   'use.competition',
 ] as const;
 export type RuleId = (typeof RULE_IDS)[number];
@@ -38,9 +55,10 @@ export interface Finding {
   readonly value: number | null;
   readonly limit: number | null;
   readonly margin: number | null;
-  /** Worst-case uncertainty of the margin. */
+  /** Uncertainty of the margin: worst case, and root-sum-square of independent errors. */
   readonly pm: number | null;
-  readonly unit: 'mm' | 'turns' | 'N·m' | '';
+  readonly rss: number | null;
+  readonly unit: 'mm' | 'turns' | 'N·m' | 'N' | '%' | '';
   /** Corner that decides, where corners differ. */
   readonly corner: Corner | null;
   readonly school: School | null;
@@ -55,6 +73,23 @@ export function byDanger(a: Finding, b: Finding): number {
   return RANK[a.level] - RANK[b.level] || (a.margin ?? 0) - (b.margin ?? 0);
 }
 
+/** Sorts in place by danger. A plain insertion sort on ranks taken once: lists are short and searches sort hundreds of thousands. */
+export function sortByDanger(findings: Finding[]): void {
+  for (let i = 1; i < findings.length; i += 1) {
+    const f = findings[i] as Finding;
+    const rank = RANK[f.level];
+    const margin = f.margin ?? 0;
+    let k = i - 1;
+    for (; k >= 0; k -= 1) {
+      const other = findings[k] as Finding;
+      const r = RANK[other.level];
+      if (r < rank || (r === rank && (other.margin ?? 0) <= margin)) break;
+      findings[k + 1] = other;
+    }
+    findings[k + 1] = f;
+  }
+}
+
 /** The worst level present; `pass` for none. */
 export function worst(findings: readonly Finding[]): Level {
   let found: Level = 'pass';
@@ -66,8 +101,12 @@ export function worst(findings: readonly Finding[]): Level {
  * Level of a margin with its uncertainty. Below zero is a stop. At or above zero, but not when the worst of
  * the measuring error is taken, is a caution: only a better measurement can make it a pass.
  */
-export function judge(margin: number, pm: number): { level: Level; uncertain: boolean } {
-  if (margin < -1e-9) return { level: 'stop', uncertain: margin + pm >= 0 };
-  if (margin - pm < -1e-9) return { level: 'caution', uncertain: true };
-  return { level: 'pass', uncertain: false };
+export function judge(margin: number, pm: number): { readonly level: Level; readonly uncertain: boolean } {
+  if (margin < -1e-9) return margin + pm >= 0 ? STOP_UNCERTAIN : STOP;
+  return margin - pm < -1e-9 ? CAUTION : PASS;
 }
+
+const STOP = { level: 'stop', uncertain: false } as const;
+const STOP_UNCERTAIN = { level: 'stop', uncertain: true } as const;
+const CAUTION = { level: 'caution', uncertain: true } as const;
+const PASS = { level: 'pass', uncertain: false } as const;

@@ -1,5 +1,7 @@
 import type { Corner, Plan } from './document';
+import { outerTip } from '../engagement/twoEnded';
 import type { CornerNumbers, Numbers } from './numbers';
+import { chosenNut } from './stack';
 
 /** A rectangle of the axial section, mm. x outward from the hub face, y from the fastener's axis. */
 export interface SectionBlock {
@@ -19,9 +21,11 @@ export interface SectionDimension {
   readonly x1: number;
 }
 
+export type SectionNeed = 'turns' | 'stockBoltLength' | 'studProtrusion' | 'tappedDepth' | 'rotorHat' | 'nutGrip' | 'nutThread';
+
 /** The joint cut along the axis, ready to lay out: either drawable, or what is missing. */
 export type StackGeometry =
-  | { readonly drawable: false; readonly needs: readonly ('turns' | 'stockBoltLength' | 'studProtrusion')[] }
+  | { readonly drawable: false; readonly needs: readonly SectionNeed[] }
   | {
       readonly drawable: true;
       readonly corner: Corner;
@@ -49,12 +53,20 @@ const DISC_DRAWN = 6;
  */
 export function stackGeometry(plan: Plan, numbers: Numbers): StackGeometry {
   const c = leastEngaged(numbers.corners);
-  const bolt = plan.hub.fastening === 'bolt';
+  const conversion = plan.fastener.kind === 'conversion';
+  const bolt = plan.hub.fastening === 'bolt' && !conversion;
   const corner = plan.corners.find((k) => k.corner === c?.corner);
-  const needs: ('turns' | 'stockBoltLength' | 'studProtrusion')[] = [];
-  if (!c?.present) needs.push('turns');
-  if (bolt && !plan.hub.stockBoltLength) needs.push('stockBoltLength');
-  if (!bolt && !corner?.studProtrusion) needs.push('studProtrusion');
+  const needs: SectionNeed[] = [];
+  if (conversion) {
+    if (!corner?.tappedDepth) needs.push('tappedDepth');
+    if (!corner?.rotorHat) needs.push('rotorHat');
+    if (!plan.hub.nutGrip) needs.push('nutGrip');
+    if (c && c.bearing !== null && !c.engagement) needs.push('nutThread');
+  } else {
+    if (!c?.present) needs.push('turns');
+    if (bolt && !plan.hub.stockBoltLength) needs.push('stockBoltLength');
+    if (!bolt && !corner?.studProtrusion) needs.push('studProtrusion');
+  }
   if (needs.length > 0 || !c || c.bearing === null || !c.engagement || !corner) return { drawable: false, needs };
   return bolt ? boltSection(plan, numbers, c, c.bearing, c.engagement.value) : studSection(plan, numbers, c, c.bearing, c.engagement.value);
 }
@@ -120,10 +132,16 @@ function studSection(plan: Plan, n: Numbers, c: CornerNumbers, fromDisc: number,
   const face = disc.x1;
   const corner = plan.corners.find((k) => k.corner === c.corner);
   // Protrusion and grip are measured from the disc's face.
-  const nutStart = face + fromDisc;
-  const tip = face + (plan.fastener.kind === 'stud' ? plan.fastener.protrusion : (corner?.studProtrusion?.value ?? 0));
-  const nutLength = plan.hub.nutThread?.value ?? Math.max(n.thread.d * 1.2, engagement);
-  const blind = plan.hub.nutStyle === 'closed' ? (plan.hub.nutBlindDepth?.value ?? nutLength + 6) : null;
+  // A conversion stud's grip is measured from the hub, every other from the disc's face.
+  const f = plan.fastener;
+  const a = plan.spacer.adapter;
+  const nutStart = f.kind === 'conversion' ? fromDisc : face + fromDisc;
+  const Z = corner?.studProtrusion?.value ?? 0;
+  const tip = f.kind === 'conversion' ? outerTip(f.length, f.shortEnd, corner?.tappedDepth?.value ?? 0, f.seatsAt) : face + (a ? s + a.studProtrusion : f.kind === 'stud' ? f.protrusion : Z);
+  const inside = f.kind === 'conversion' ? tip - f.length : a ? face : -HUB_DRAWN;
+  const nut = chosenNut(plan);
+  const nutLength = nut.threadLength ?? Math.max(n.thread.d * 1.2, engagement);
+  const blind = nut.style === 'closed' ? (nut.blindDepth ?? nutLength + 6) : null;
   const nutEnd = nutStart + (blind === null ? nutLength : blind + 3);
   const engaged = engagement > 0 ? { x0: nutStart, x1: nutStart + engagement } : null;
   const pad = Math.max(nutStart, face + s + 1);
@@ -137,8 +155,15 @@ function studSection(plan: Plan, n: Numbers, c: CornerNumbers, fromDisc: number,
       disc,
       { part: 'spacer', x0: face, x1: face + s, y0: r + 0.8, y1: HALF_HEIGHT },
       { part: 'wheel', x0: face + s, x1: pad, y0: r + 0.8, y1: HALF_HEIGHT - 3 },
-      { part: 'fastener-shank', x0: -HUB_DRAWN, x1: Math.min(2, tip), y0: 0, y1: r },
-      { part: 'fastener-thread', x0: Math.min(2, tip), x1: tip, y0: 0, y1: r },
+      ...(a
+        ? [
+            // The factory studs stand between the adapter's own; their nuts lie under its face.
+            { part: 'fastener-shank' as const, x0: -HUB_DRAWN, x1: face + Z, y0: r + 3, y1: Math.min(HALF_HEIGHT - 1, 3 * r + 1) },
+            { part: 'nut' as const, x0: face + a.web, x1: face + a.web + a.nutHeight, y0: r + 1.5, y1: Math.min(HALF_HEIGHT, 3 * r + 2.5) },
+          ]
+        : []),
+      { part: 'fastener-shank', x0: inside, x1: Math.min(Math.max(2, inside), tip), y0: 0, y1: r },
+      { part: 'fastener-thread', x0: Math.min(Math.max(2, inside), tip), x1: tip, y0: 0, y1: r },
       { part: 'nut', x0: nutStart, x1: nutStart + nutLength, y0: r, y1: nutHalf },
       ...(blind === null ? [] : [{ part: 'nut' as const, x0: nutStart + blind, x1: nutEnd, y0: 0, y1: nutHalf }]),
       ...(blind !== null && blind > nutLength

@@ -22,5 +22,5 @@ export const LEVEL_LABEL: Readonly<Record<Level, string>> = {
 };
 export const SCHOOL_LABEL: Readonly<Record<School, string>> = {
   'one-diameter': 'One diameter', 'turns-hand': 'Turns by hand', 'turns-hub': 'Turns in the hub',
-  'turns-policy': 'Turns, counted', visible: 'Visible thread',
+  'turns-policy': 'Turns, counted', visible: 'Visible thread', strength: 'Strength',
 };

@@ -1,7 +1,7 @@
-import { formatLength, formatTorque, formatTurns, type UnitSystem } from '../units/format';
-import type { Direction } from '../units/round';
+import { formatForce, formatLength, formatTorque, formatTurns, type UnitSystem } from '../units/format';
+import { type Direction, roundTo } from '../units/round';
 import type { Corner, Seat } from './document';
-import type { Finding } from './findings';
+import type { Finding, RuleId } from './findings';
 import { CORNER_LABEL, SCHOOL_LABEL, SEAT_LABEL, seatInSentence } from './labels';
 import { quantity, type QuantityId } from './quantities';
 
@@ -16,13 +16,205 @@ const NEEDS: Readonly<Record<string, string>> = {
   turns: 'the turn count',
   'turns-and-length': 'the turn count and the stock bolt length',
   'turns-and-protrusion': 'the turn count and the stud protrusion',
+  conversion: 'the tapped depth, the disc hat, the nut’s grip and its thread length',
+  protrusion: 'the stud protrusion',
+  tapped: 'the tapped depth',
   clearance: 'the loaded clearance',
+  inner: 'the clearance to strut or caliper',
   gap: 'the gap from arch to tyre',
+  'gap-and-height': 'the gap and the height of the arch edge, because the camber changes',
   spigot: 'the hub spigot height and the bore chamfer',
   chamfer: 'the bore chamfer',
   'spigot-height': 'the hub spigot height',
-  depth: 'the depth',
-  room: 'the room behind',
+  recess: 'the depth of the adapter’s recess',
+  pad: 'the depth of the lug hole from pad to seat',
+};
+
+/** A finding with its figures ready to be put into words; each figure is rounded the way that cannot hurt. */
+class Say {
+  readonly at: string;
+  readonly error: string;
+  readonly missing: string;
+  readonly short: boolean;
+  readonly stop: boolean;
+  constructor(
+    readonly f: Finding,
+    private readonly w: Wording,
+  ) {
+    this.at = f.corner ? ` at the ${CORNER_LABEL[f.corner as Corner]}` : '';
+    this.error = f.uncertain ? ` The measuring error of ±${this.len(f.pm, 'up')} alone decides this: measure better.` : '';
+    this.missing = `Needs ${NEEDS[f.why] ?? f.why}${this.at}; unmeasured is not pass.`;
+    this.short = f.level === 'unmeasured';
+    this.stop = f.level === 'stop';
+  }
+  len(mm: number | null, d: Direction): string {
+    return formatLength(mm ?? 0, this.w.units, d);
+  }
+  value(d: Direction): string {
+    return this.len(this.f.value, d);
+  }
+  limit(d: Direction): string {
+    return this.len(this.f.limit, d);
+  }
+  both(mm: number | null, d: Direction): string {
+    return `${this.len(mm, d)} (${formatTurns((mm ?? 0) / this.w.pitch, d)})`;
+  }
+  torque(nm: number | null): string {
+    return formatTorque(nm ?? 0, this.w.units);
+  }
+  force(n: number, d: Direction): string {
+    return formatForce(n, this.w.units, d);
+  }
+  get v(): number {
+    return this.f.value ?? 0;
+  }
+}
+
+const held = (s: Say, what: string): string => {
+  const text = `${s.both(s.f.value, 'down')} of thread${s.at}; ${what} asks for ${s.both(s.f.limit, 'up')}.`;
+  return (s.f.margin ?? 0) < -1e-9 ? `${text} Short by ${s.len(-(s.f.margin ?? 0), 'up')}.${s.error}` : `${text}${s.error}`;
+};
+
+const engagement = (s: Say): string => {
+  const school = s.f.school ? SCHOOL_LABEL[s.f.school].toLowerCase() : 'the minimum';
+  return s.short ? s.missing : held(s, school);
+};
+
+const behind = (what: string) => (s: Say): string => {
+  if (s.short && s.f.why === 'bounded') return `The count${s.at} used the whole tapped depth, so where the tip ends is not known. Measure the tip.`;
+  if (s.short && s.f.why === 'length') return `Needs the turn count and the stock bolt length${s.at}; unmeasured is not pass.`;
+  if (s.short) return s.f.why === 'depth' ? `Needs the tapped depth${s.at} before ${what} can pass.` : `Needs the room behind the thread${s.at}; if it cannot be seen, ${what} cannot pass.`;
+  if (s.v <= 0) return `The tip stays ${s.len(-s.v, 'down')} inside the thread${s.at}.${s.error}`;
+  const text = `The tip comes ${s.value('up')} out behind the thread${s.at}; there is room for ${s.limit('down')}.`;
+  return s.stop ? `${text} It would foul what is behind.${s.error}` : `${text}${s.error}`;
+};
+
+const SENTENCES: Readonly<Record<RuleId, (s: Say) => string>> = {
+  'spacer.kind': () => 'A slotted universal plate is centred by nothing. Use a plate bored for this hub.',
+  'engagement.minimum': engagement,
+  'engagement.cross-check': engagement,
+  'engagement.never-drive': (s) => `Only ${s.both(s.f.value, 'down')} of thread${s.at}: under three turns nobody drives.`,
+  'engagement.strength-known': () => 'The strength school cannot be computed: class of the fastener or strength of hub or nut is not known. The other schools govern alone.',
+  'engagement.material': () => 'Material of the internal thread is not known and is counted as steel. If it is aluminium, half as much again is needed.',
+  'engagement.hub-end': (s) => (s.short ? s.missing : held(s, s.f.why === 'adapter' ? 'the adapter’s nut on the factory stud' : 'the hub end')),
+  'thread.match': (s) => {
+    const [where, a, b] = s.f.why.split('/') as [string, string, string];
+    const what = where === 'hub' ? `Hub end ${a} in a ${b} hub` : `Nut ${a} on ${b}`;
+    return s.stop ? `${what}: these threads do not go together. Forcing them strips both.` : `${what}: the threads go together.`;
+  },
+  'nut.shank': (s) => {
+    if (s.short) return s.missing;
+    return s.stop
+      ? `The shank of ${s.limit('up')} is longer than the ${s.value('down')} hole: it bears on what is behind and clamps nothing.`
+      : `The shank of ${s.limit('up')} ends inside the ${s.value('down')} hole.${s.error}`;
+  },
+  'nut.grip-bounded': (s) =>
+    s.f.why === 'bolt'
+      ? `The count${s.at} used the whole tapped depth, so the bolt may already stand through. Measure its tip before ordering longer ones.`
+      : `The count${s.at} used the whole nut, so the stud may reach further than the count shows.`,
+  'nut.bottom': (s) => {
+    if (s.short && s.f.why === 'style') return 'Nobody has said whether the nuts are open or closed. A closed nut can bottom on a longer stud.';
+    if (s.short && s.f.why === 'bounded') return `The count${s.at} used the whole nut, so the room in the cap is not known. Look with a dab of grease in the cap.`;
+    if (s.short) return 'Needs the nut’s thread length and blind depth; unmeasured is not pass.';
+    if (s.f.why === 'backed-off') return `The spacer backs the nut off by ${s.value('down')}; the stud cannot reach the cap.`;
+    return s.stop
+      ? `The stud comes within ${s.value('down')} of the cap${s.at}; ${s.limit('up')} is the least. The wrench clicks and the wheel is loose.${s.error}`
+      : `${s.value('down')} between stud and cap${s.at}; ${s.limit('up')} is the least.${s.error}`;
+  },
+  'bolt.behind': behind('a longer bolt'),
+  'stud.behind': behind('a conversion stud'),
+  'fastener.mix': (s) => `These ${s.f.why}s belong to this ${s.value('nearest')} spacer: never without it, and never stock ${s.f.why}s with it.`,
+  'seat.match': (s) => {
+    if (s.short) return `Seat of the ${s.f.why === 'wheel' ? 'wheel' : 'fastener'} is not known. Look before anything is torqued.`;
+    const [own, wheel] = s.f.why.split('/') as [Seat, Seat];
+    return s.stop ? `${SEAT_LABEL[own]} fastener in a ${seatInSentence(wheel)} wheel: it bears on a line and comes loose.` : `${SEAT_LABEL[own]} in ${seatInSentence(wheel)}.`;
+  },
+  'seat.socket': (s) => {
+    if (s.short) return `Needs the lug hole of ${s.f.why}; unmeasured is not pass.`;
+    return s.stop
+      ? `Only ${s.value('down')} between socket and lug hole of ${s.f.why}; ${s.limit('up')} is the least. A slimmer socket, or a spline-drive key.`
+      : `${s.value('down')} between socket and lug hole of ${s.f.why}.${s.error}`;
+  },
+  'centring.spigot': (s) => {
+    if (s.short) return s.missing;
+    return s.stop
+      ? `Only ${s.len(Math.max(0, s.v), 'down')} of hub spigot is left to centre the wheel${s.at}; ${s.limit('up')} is the least. Thinner, or a lipped spacer.${s.error}`
+      : `${s.value('down')} of hub spigot is left to centre the wheel${s.at}.${s.f.level === 'caution' ? ' Hanger pin and star order matter.' : ''}${s.error}`;
+  },
+  'centring.seats': (s) => {
+    if (s.short) return 'Seat of the wheel is not known, so nothing is known to centre it.';
+    return s.stop
+      ? 'Flat seats do not centre a wheel. It needs the hub spigot or a lipped spacer.'
+      : 'Only the seats centre this wheel. Hanger pin, snug in star order in the air, and expect vibration to be felt.';
+  },
+  'centring.lip-bore': (s) => {
+    const what = s.f.why === 'hub' ? 'Spacer bore on the hub spigot' : 'Spacer lip in the wheel bore';
+    if (s.short) return s.f.why === 'hub' ? 'Needs the spacer’s bore and the hub spigot’s diameter.' : 'Needs the spacer’s lip diameter and the wheel’s bore.';
+    if (s.v < 0) return `${what}: too tight by ${s.len(-s.v, 'up')}. It will not go on.`;
+    return s.stop ? `${what}: ${s.value('up')} of play. That does not centre.` : `${what}: ${s.value('up')} of play.`;
+  },
+  'centring.lip-root': (s) => {
+    if (s.short) return s.f.why === 'lip' ? 'Needs the height of the spacer’s lip root.' : s.missing;
+    return s.stop
+      ? `The lip root of ${s.limit('up')} is taller than the ${s.value('down')} chamfer${s.at}: the wheel stands proud and rocks.${s.error}`
+      : `The chamfer of ${s.value('down')}${s.at} takes the spacer’s lip root of ${s.limit('up')}.${s.error}`;
+  },
+  'centring.lip-height': (s) =>
+    s.stop
+      ? `The lip is ${s.limit('up')} high and the wheel’s bore ${s.value('down')} deep: the wheel sits on the lip.`
+      : `The wheel’s bore of ${s.value('down')} takes the ${s.limit('up')} lip.${s.error}`,
+  'centring.over-spigot': (s) => {
+    if (s.short) return s.missing;
+    return s.stop
+      ? `The hub spigot is ${s.value('up')} tall${s.at} and the spacer ${s.limit('down')} thick: it would hold the wheel off.${s.error}`
+      : `The spacer covers the ${s.value('up')} hub spigot${s.at}.${s.error}`;
+  },
+  'adapter.nut-below': (s) => (s.stop ? `The adapter’s nuts stand ${s.len(-s.v, 'up')} proud of its face: the wheel would sit on them.` : `The adapter’s nuts end ${s.value('down')} below its face.`),
+  'adapter.pocket': (s) => {
+    if (s.f.why === 'none') return 'The factory studs end below the adapter’s face. No pocket is asked for.';
+    if (s.short) return s.f.why === 'protrusion' ? s.missing : `Needs the pocket depth of ${s.f.why === 'wheels' ? 'every wheel that can go on' : s.f.why}: no mark tells castings apart.`;
+    return s.stop
+      ? `The pocket of ${s.f.why} is ${s.value('down')} deep; the factory studs ask for ${s.limit('up')}. The wheel would sit on a stud. Thicker adapter, or a plain plate with shank nuts.`
+      : `The shallowest pocket, of ${s.f.why}, is ${s.value('down')} deep; the factory studs ask for ${s.limit('up')}.${s.error}`;
+  },
+  'adapter.recess': (s) => {
+    if (s.short) return s.missing;
+    return s.stop
+      ? `The hub spigot is ${s.value('up')} tall${s.at} and the adapter’s recess ${s.limit('down')} deep: the adapter stands off.`
+      : `The recess of ${s.limit('down')} takes the ${s.value('up')} hub spigot${s.at}.${s.error}`;
+  },
+  'adapter.torque': (s) => (s.short ? 'No torque figure with a source for the adapter’s nuts: the vehicle’s figure or the adapter’s leaflet.' : `Adapter nuts ${s.torque(s.f.value)}, from: ${s.f.why}. A torque job of its own, before the wheel’s.`),
+  'clearance.loaded': (s) => {
+    if (s.short) return s.missing;
+    const hour = s.f.why ? ` at ${s.f.why} o’clock` : '';
+    const text = `${s.value('down')} left between tyre and arch under load${s.at}${hour}; the reserve is ${s.limit('up')}.`;
+    return s.stop ? `${text} It can cut the tyre.${s.error}` : `${text}${s.error}`;
+  },
+  'clearance.inner': (s) => {
+    if (s.f.value === null) return 'Clearance to strut or caliper was not measured, so whether this spacer clears is not known.';
+    return s.stop
+      ? `${s.value('down')} to strut or caliper${s.at} with the spacer; the reserve is ${s.limit('up')}. A thicker one.${s.error}`
+      : `${s.value('down')} to strut or caliper${s.at} with the spacer.${s.error}`;
+  },
+  'stance.gap': (s) => {
+    if (s.short) return s.missing;
+    return s.v < 0
+      ? `The tyre stands ${s.len(-s.v, 'up')} outside the arch${s.at}. Tyres outside the body are regulated: check local rules.`
+      : `${s.value('down')} from arch to tyre${s.at} with the spacer on.${s.error}`;
+  },
+  'stance.flush': (s) => `${s.value('down')} would stand the tyre flush with the arch edge.`,
+  'torque.source': (s) => (s.short ? 'No torque figure with a source. Look it up in the handbook or on the door plate; Vectis does not guess.' : `${s.torque(s.f.value)}, from: ${s.f.why}.`),
+  'joint.proof': (s) => {
+    if (s.f.value === null) return s.f.why === 'class' ? 'Class of the fastener is not known, so its clamp is not held against a proof load.' : 'Clamp is not computed: it needs the torque figure and the diameter on which the seat bears.';
+    const [low, high] = s.f.why.split('/').map(Number) as [number, number];
+    const band = `Clamp ${s.force(low, 'down')} to ${s.force(high, 'up')}, at most ${roundTo(s.v, 0, 'up')} % of proof load`;
+    return s.stop ? `${band}: past it. The figure, the class or the condition of the thread is wrong.` : `${band}.`;
+  },
+  'joint.need': (s) => `An estimate: at least ${s.force(s.v, 'down')} of clamp against ${s.force(s.f.limit ?? 0, 'up')} needed, ${roundTo(s.v / (s.f.limit ?? 1), 1, 'down')} times.`,
+  'joint.condition': (s) =>
+    s.f.why === 'greased' ? 'Greased threads: the same torque clamps much harder. The figure is for dry threads and is not changed.' : 'Whether the threads are dry or greased is not known; the clamp band covers both.',
+  'joint.bearing-moment': (s) => `The wheel load bends the bearing by ${s.torque(s.f.value)} more. Some say bearings do not notice, others that they wear out sooner; vibration is felt more.`,
+  'use.competition': (s) => `${s.value('nearest')} slip-on for competition: many refuse more than ${s.limit('nearest')}. The lead decides and signs.`,
 };
 
 /**
@@ -30,99 +222,7 @@ const NEEDS: Readonly<Record<string, string>> = {
  * words from here. Figures are rounded so that they never look safer than they are.
  */
 export function sentence(f: Finding, w: Wording): string {
-  const len = (mm: number | null, d: Direction): string => formatLength(mm ?? 0, w.units, d);
-  const at = f.corner ? ` at the ${CORNER_LABEL[f.corner as Corner]}` : '';
-  const both = (mm: number | null, d: Direction): string => `${len(mm, d)} (${formatTurns((mm ?? 0) / w.pitch, d)})`;
-  const error = f.uncertain ? ` The measuring error of ±${len(f.pm, 'up')} alone decides this: measure better.` : '';
-  const missing = `Needs ${NEEDS[f.why] ?? f.why}${at}; unmeasured is not pass.`;
-  const short = f.level === 'unmeasured';
-  switch (f.rule) {
-    case 'spacer.kind':
-      return 'A slotted universal plate is centred by nothing. Use a plate bored for this hub.';
-    case 'engagement.minimum':
-    case 'engagement.cross-check': {
-      if (short) return missing;
-      const school = f.school ? SCHOOL_LABEL[f.school].toLowerCase() : '';
-      const held = `${both(f.value, 'down')} of thread left${at}; ${school} asks for ${both(f.limit, 'up')}.`;
-      if ((f.margin ?? 0) < -1e-9) return `${held} Short by ${len(-(f.margin ?? 0), 'up')}.${error}`;
-      return `${held}${error}`;
-    }
-    case 'engagement.never-drive':
-      return `Only ${both(f.value, 'down')} of thread${at}: under three turns nobody drives.`;
-    case 'engagement.material':
-      return 'Material of the internal thread is not known and is counted as steel. If it is aluminium, half as much again is needed.';
-    case 'nut.grip-bounded':
-      return f.why === 'bolt'
-        ? `The count${at} used the whole tapped depth, so the bolt may already stand through. Measure its tip before ordering longer ones.`
-        : `The count${at} used the whole nut, so the stud may reach further than the count shows.`;
-    case 'nut.bottom':
-      if (short && f.why === 'style') return 'Nobody has said whether the nuts are open or closed. A closed nut can bottom on a longer stud.';
-      if (short && f.why === 'bounded') return `The count${at} used the whole nut, so the room in the cap is not known. Look with a dab of grease in the cap.`;
-      if (short) return `Needs the nut’s thread length and blind depth; unmeasured is not pass.`;
-      if (f.why === 'backed-off') return `The spacer backs the nut off by ${len(f.value, 'down')}; the stud cannot reach the cap.`;
-      return f.level === 'stop'
-        ? `The stud comes within ${len(f.value, 'down')} of the cap${at}; ${len(f.limit, 'up')} is the least. The wrench clicks and the wheel is loose.${error}`
-        : `${len(f.value, 'down')} between stud and cap${at}; ${len(f.limit, 'up')} is the least.${error}`;
-    case 'bolt.behind':
-      if (short && f.why === 'bounded') return `The count${at} used the whole tapped depth, so where the tip ends is not known. Measure the tip.`;
-      if (short && f.why === 'length') return `Needs the turn count and the stock bolt length${at}; unmeasured is not pass.`;
-      if (short) return f.why === 'depth' ? `Needs the tapped depth${at} before a longer bolt can pass.` : `Needs the room behind the thread${at}; if it cannot be seen, a longer bolt cannot pass.`;
-      if ((f.value ?? 0) <= 0) return `The tip stays ${len(-(f.value ?? 0), 'down')} inside the thread${at}.${error}`;
-      return f.level === 'stop'
-        ? `The tip comes ${len(f.value, 'up')} out behind the thread${at}; there is room for ${len(f.limit, 'down')}. It would foul what is behind.${error}`
-        : `The tip comes ${len(f.value, 'up')} out behind the thread${at}; there is room for ${len(f.limit, 'down')}.${error}`;
-    case 'fastener.mix':
-      return `These ${f.why}s belong to this ${len(f.value, 'nearest')} spacer: never without it, and never stock ${f.why}s with it.`;
-    case 'seat.match': {
-      if (short) return `Seat of the ${f.why === 'wheel' ? 'wheel' : 'fastener'} is not known. Look before anything is torqued.`;
-      const [own, wheel] = f.why.split('/') as [Seat, Seat];
-      return f.level === 'pass'
-        ? `${SEAT_LABEL[own]} in ${seatInSentence(wheel)}.`
-        : `${SEAT_LABEL[own]} fastener in a ${seatInSentence(wheel)} wheel: it bears on a line and comes loose.`;
-    }
-    case 'centring.spigot':
-      if (short) return missing;
-      return f.level === 'stop'
-        ? `Only ${len(Math.max(0, f.value ?? 0), 'down')} of hub spigot is left to centre the wheel${at}; ${len(f.limit, 'up')} is the least. Thinner, or a lipped spacer.${error}`
-        : `${len(f.value, 'down')} of hub spigot is left to centre the wheel${at}.${f.level === 'caution' ? ' Hanger pin and star order matter.' : ''}${error}`;
-    case 'centring.seats':
-      if (short) return 'Seat of the wheel is not known, so nothing is known to centre it.';
-      return f.level === 'stop'
-        ? 'Flat seats do not centre a wheel. It needs the hub spigot or a lipped spacer.'
-        : 'Only the seats centre this wheel. Hanger pin, snug in star order in the air, and expect vibration to be felt.';
-    case 'centring.lip-bore': {
-      const what = f.why === 'hub' ? 'Spacer bore on the hub spigot' : 'Spacer lip in the wheel bore';
-      if (short) return f.why === 'hub' ? 'Needs the spacer’s bore and the hub spigot’s diameter.' : 'Needs the spacer’s lip diameter and the wheel’s bore.';
-      if ((f.value ?? 0) < 0) return `${what}: too tight by ${len(-(f.value ?? 0), 'up')}. It will not go on.`;
-      return f.level === 'stop' ? `${what}: ${len(f.value, 'up')} of play. That does not centre.` : `${what}: ${len(f.value, 'up')} of play.`;
-    }
-    case 'centring.lip-root':
-      if (short) return f.why === 'lip' ? 'Needs the height of the spacer’s lip root.' : missing;
-      return f.level === 'stop'
-        ? `The lip root of ${len(f.limit, 'up')} is taller than the ${len(f.value, 'down')} chamfer${at}: the wheel stands proud and rocks.${error}`
-        : `The chamfer of ${len(f.value, 'down')}${at} takes the spacer’s lip root of ${len(f.limit, 'up')}.${error}`;
-    case 'centring.over-spigot':
-      if (short) return missing;
-      return f.level === 'stop'
-        ? `The hub spigot is ${len(f.value, 'up')} tall${at} and the spacer ${len(f.limit, 'down')} thick: it would hold the wheel off.${error}`
-        : `The spacer covers the ${len(f.value, 'up')} hub spigot${at}.${error}`;
-    case 'clearance.loaded':
-      if (short) return missing;
-      return f.level === 'stop'
-        ? `${len(f.value, 'down')} left between tyre and arch under load${at}; the reserve is ${len(f.limit, 'up')}. It can cut the tyre.${error}`
-        : `${len(f.value, 'down')} left between tyre and arch under load${at}; the reserve is ${len(f.limit, 'up')}.${error}`;
-    case 'stance.gap':
-      if (short) return missing;
-      return (f.value ?? 0) < 0
-        ? `The tyre stands ${len(-(f.value ?? 0), 'up')} outside the arch${at}. Tyres outside the body are regulated: check local rules.`
-        : `${len(f.value, 'down')} from arch to tyre${at} with the spacer on.${error}`;
-    case 'torque.source':
-      return short
-        ? 'No torque figure with a source. Look it up in the handbook or on the door plate; Vectis does not guess.'
-        : `${formatTorque(f.value ?? 0, w.units)}, from: ${f.why}.`;
-    case 'use.competition':
-      return `${len(f.value, 'nearest')} slip-on for competition: many refuse more than ${len(f.limit, 'nearest')}. The lead decides and signs.`;
-  }
+  return SENTENCES[f.rule](new Say(f, w));
 }
 
 /** A line for what is still to measure: what, and which decision waits for it. */

@@ -12,9 +12,9 @@ export interface PolicyRule {
   readonly source: string;
 }
 
-export type School = 'one-diameter' | 'turns-hand' | 'turns-hub' | 'turns-policy' | 'visible';
+export type School = 'one-diameter' | 'turns-hand' | 'turns-hub' | 'turns-policy' | 'visible' | 'strength';
 
-export const SCHOOLS: readonly School[] = ['one-diameter', 'turns-hand', 'turns-hub', 'turns-policy', 'visible'];
+export const SCHOOLS: readonly School[] = ['one-diameter', 'strength', 'turns-hand', 'turns-hub', 'turns-policy', 'visible'];
 
 export interface Policy {
   readonly version: string;
@@ -33,6 +33,13 @@ export interface Policy {
   readonly clearanceReserveTrack: number;
   readonly spigotGood: number;
   readonly spigotLeast: number;
+  readonly pocketMargin: number;
+  readonly innerReserve: number;
+  readonly socketRoom: number;
+  readonly proofMost: number;
+  readonly roadFriction: number;
+  readonly loadFactor: number;
+  readonly jointFriction: number;
   readonly boreClearanceGood: number;
   readonly boreClearanceMost: number;
   readonly competitionSlipOn: number;
@@ -62,6 +69,13 @@ export const POLICY_RULES: readonly PolicyRule[] = [
   rule('clearanceReserveTrack', 8, 5, 25, 'mm', 'Reserve on the loaded clearance, track and competition.', COMMON),
   rule('spigotGood', 4, 3, 10, 'mm', 'Hub spigot that is left to centre the wheel: good at or above.', COMMON),
   rule('spigotLeast', 2, 1, 6, 'mm', 'Hub spigot that is left to centre the wheel: not hub-centric below.', COMMON),
+  rule('pocketMargin', 1.5, 0.5, 5, 'mm', 'Room between a factory stud’s tip and the bottom of the wheel’s pocket.', COMMON),
+  rule('innerReserve', 3, 1, 15, 'mm', 'Reserve between wheel and strut or caliper.', COMMON),
+  rule('socketRoom', 1, 0.5, 4, 'mm', 'Lug hole is larger than the socket by at least this.', COMMON),
+  rule('proofMost', 100, 50, 100, '%', 'Highest clamp of the band, as a share of the proof load.', 'ISO 898-1, stress under proof load (from memory)'),
+  rule('roadFriction', 1, 0.7, 1.4, '', 'Friction of tyre on road in the estimate of the needed clamp.', COMMON),
+  rule('loadFactor', 1.5, 1.2, 3, '×', 'Safety on the wheel load in the estimate of the needed clamp.', COMMON),
+  rule('jointFriction', 0.1, 0.05, 0.15, '', 'Friction between clean dry faces, taken at its lowest.', COMMON),
   rule('boreClearanceGood', 0.15, 0.05, 0.3, 'mm', 'Diametral clearance of a bore on a spigot: good up to.', COMMON),
   rule('boreClearanceMost', 0.4, 0.2, 0.6, 'mm', 'Diametral clearance of a bore on a spigot: not centred above.', COMMON),
   rule('competitionSlipOn', 5, 0, 30, 'mm', 'Slip-on spacers above this are questioned for competition.', COMMON),
@@ -75,6 +89,6 @@ const defaults = Object.fromEntries(POLICY_RULES.map((r) => [r.id, r.default])) 
 
 export const DEFAULT_POLICY: Policy = Object.freeze({
   version: '2026-11',
-  governing: Object.freeze(['one-diameter'] as School[]),
+  governing: Object.freeze(['one-diameter', 'strength'] as School[]),
   ...defaults,
 });

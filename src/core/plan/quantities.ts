@@ -20,7 +20,7 @@ export interface Quantity {
 
 export const QUANTITY_IDS = [
   'turns', 'stockBoltLength', 'studProtrusion', 'nutThread', 'nutBlindDepth', 'tappedDepth', 'roomBehind', 'rotorHat',
-  'spigotDiameter', 'spigotHeight', 'wheelBore', 'chamferDepth', 'gap', 'loadedClearance',
+  'spigotDiameter', 'spigotHeight', 'wheelBore', 'chamferDepth', 'gap', 'loadedClearance', 'innerClearance',
 ] as const;
 export type QuantityId = (typeof QUANTITY_IDS)[number];
 
@@ -56,6 +56,7 @@ export const QUANTITIES: readonly Quantity[] = [
   q('chamferDepth', 'Bore chamfer', 'corner', 'both', 0, 40, [CALIPER, TAPE], 'Depth of the chamfer at the mouth of the wheel’s bore.', 'centring'),
   q('gap', 'Gap, arch to tyre', 'corner', 'both', -100, 200, [TAPE, FINGER], 'Plumb from the arch’s outer edge to the tyre, car settled by rolling. Negative when the tyre stands out.', 'stance'),
   q('loadedClearance', 'Loaded clearance', 'corner', 'both', 0, 200, [TAPE, FINGER], 'Diagonal corner jacked, standing still: sidewall to steel lip at the tightest clock position.', 'clearance'),
+  q('innerClearance', 'Inner clearance', 'corner', 'both', -60, 200, [TAPE, FINGER], 'Wheel to strut or caliper as it stands. Negative: how much it touches by.', 'inner clearance', true),
 ];
 
 const BY_ID = new Map(QUANTITIES.map((x) => [x.id, x]));

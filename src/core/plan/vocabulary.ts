@@ -10,7 +10,9 @@ export const CORNERS = ['front-left', 'front-right', 'rear-left', 'rear-right'] 
 export const WISHES = ['clearance', 'stance'] as const;
 export const USES = ['street', 'towing', 'track', 'competition'] as const;
 export const SEATS = ['cone60', 'cone90', 'ball12', 'ball13', 'ball14', 'flat', 'flat-shank', 'unknown'] as const;
-export const SPACER_KINDS = ['plain', 'lipped', 'universal'] as const;
+export const SPACER_KINDS = ['plain', 'lipped', 'universal', 'adapter'] as const;
+export const NUT_STYLES = ['open', 'closed', 'unknown'] as const;
+export const THREAD_MATERIALS = ['steel', 'aluminium', 'unknown'] as const;
 
 export type Axle = (typeof AXLES)[number];
 export type Corner = (typeof CORNERS)[number];

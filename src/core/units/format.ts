@@ -1,4 +1,4 @@
-import { mmToInch, nmToLbfFt } from './factors';
+import { mmToInch, nmToLbfFt, nToLbf } from './factors';
 import { type Direction, roundTo } from './round';
 
 /** Which units people read first; the core always keeps mm and N·m. */
@@ -14,6 +14,11 @@ export function formatLength(mm: number, system: UnitSystem, direction: Directio
 /** Torque in N·m as text: `120 N·m` or `88.5 lbf·ft`. */
 export function formatTorque(nm: number, system: UnitSystem): string {
   return system === 'imperial' ? `${roundTo(nmToLbfFt(nm), 1, 'nearest')} lbf·ft` : `${roundTo(nm, 1, 'nearest')} N·m`;
+}
+
+/** Force in N as text: `42.1 kN` or `9470 lbf`. */
+export function formatForce(n: number, system: UnitSystem, direction: Direction = 'nearest'): string {
+  return system === 'imperial' ? `${roundTo(nToLbf(n), 0, direction)} lbf` : `${roundTo(n / 1000, 1, direction)} kN`;
 }
 
 /** Turns as text, to a hundredth. */

@@ -2,6 +2,7 @@
 
 import { SEAT_LABEL } from '@/core/plan/labels';
 import type { Seat } from '@/core/plan/vocabulary';
+import { BOLT_CLASSES, type BoltClass } from '@/core/thread/classes';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { roundTo } from '@/core/units/round';
 import { optionsOf, SelectField } from '@/ui/Field';
@@ -10,6 +11,7 @@ import { LengthInput } from './LengthInput';
 import type { Bench } from './useBench';
 
 const SEATS = optionsOf(SEAT_LABEL);
+const CLASSES = BOLT_CLASSES.map((c) => ({ value: c, label: c === 'unknown' ? 'Not known' : c }));
 const LENGTH = { min: 10, max: 150 };
 
 /** Stock fasteners or longer ones; the window of lengths that will do stands beside the field. */
@@ -20,10 +22,15 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
   const longer = choice.fastener.kind !== 'stock';
   const length = choice.fastener.kind === 'bolt' ? choice.fastener.length : choice.fastener.kind === 'stud' ? choice.fastener.protrusion : null;
   const suggested = w ? roundTo(w.keep, 0, 'up') : (plan.hub.stockBoltLength?.value ?? 40) + choice.spacer.thickness;
+  const chosenClass = choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud' ? choice.fastener.class : plan.hub.fastenerClass;
   const set = (mm: number) =>
     bench.setFastener(
-      bolt ? { kind: 'bolt', length: mm, seat: choice.fastener.kind === 'bolt' ? choice.fastener.seat : plan.wheel.seat } : { kind: 'stud', protrusion: mm },
+      bolt ? { kind: 'bolt', length: mm, seat: choice.fastener.kind === 'bolt' ? choice.fastener.seat : plan.wheel.seat, class: chosenClass } : { kind: 'stud', protrusion: mm, class: chosenClass, nut: null },
     );
+
+  const setClass = (c: BoltClass) => {
+    if (choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud') bench.setFastener({ ...choice.fastener, class: c });
+  };
 
   return (
     <div className="flex flex-wrap items-start gap-x-5 gap-y-3">
@@ -42,7 +49,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           value={length}
           range={LENGTH}
           onLength={(mm) => mm !== null && set(mm)}
-          className="w-[150px]"
+          className="w-[130px]"
         />
       ) : null}
       {choice.fastener.kind === 'bolt' ? (
@@ -52,6 +59,15 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           value={choice.fastener.seat}
           onChange={(e) => choice.fastener.kind === 'bolt' && bench.setFastener({ ...choice.fastener, seat: e.target.value as Seat })}
           className="w-[128px]"
+        />
+      ) : null}
+      {choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud' ? (
+        <SelectField
+          label="Class"
+          options={CLASSES}
+          value={choice.fastener.class}
+          onChange={(e) => setClass(e.target.value as BoltClass)}
+          className="w-[112px]"
         />
       ) : null}
       <div className="flex flex-col gap-1">

@@ -50,11 +50,11 @@ export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; p
                     {SCHOOL_LABEL[s.school]}
                     {s.governs ? <span className="text-accent"> governs</span> : null}
                   </th>
-                  <td className="figure py-1 text-right whitespace-nowrap">{formatLength(s.minimum, units, 'up')}</td>
-                  <td className="figure py-1 pl-3 text-right text-soft">{roundTo(s.minimum / pitch, 2, 'up')}</td>
+                  <td className="figure py-1 text-right whitespace-nowrap">{s.minimum === null ? '–' : formatLength(s.minimum, units, 'up')}</td>
+                  <td className="figure py-1 pl-3 text-right text-soft">{s.minimum === null ? '–' : roundTo(s.minimum / pitch, 2, 'up')}</td>
                   <td className="py-1 pl-3">
                     <span className="flex items-center justify-end gap-1.5">
-                      <VerdictMark level={level} size={12} /> {WORD[level]}
+                      <VerdictMark level={s.minimum === null ? 'unmeasured' : level} size={12} /> {s.minimum === null ? 'unknown' : WORD[level]}
                     </span>
                   </td>
                 </tr>

@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { type FieldPath, useForm, type UseFormReturn, useWatch } from 'react-hook-form';
 import { SEAT_LABEL } from '@/core/plan/labels';
+import { BOLT_CLASSES } from '@/core/thread/classes';
 import type { Result } from '@/usecases/result';
 import { Button } from '@/ui/Button';
 import { Field, optionsOf, SelectField } from '@/ui/Field';
@@ -25,6 +26,7 @@ const NUTS = [
   { value: 'open', label: 'Open' },
   { value: 'closed', label: 'Closed (capped)' },
 ];
+const CLASSES = BOLT_CLASSES.map((c) => ({ value: c, label: c === 'unknown' ? 'Not known' : c }));
 const YES_NO = [
   { value: 'no', label: 'No' },
   { value: 'yes', label: 'Yes, one' },
@@ -106,6 +108,8 @@ function HubFields({ form, axle, copy }: { form: Form; axle: 'front' | 'rear'; c
       <Field label="Thread" figure hint="Such as M14x1.5 or 1/2-20." error={errors?.thread?.message} {...register(at('thread'))} />
       <SelectField label={fastening === 'bolt' ? 'Seat of the bolts' : 'Seat of the nuts'} options={SEATS} {...register(at('seat'))} />
       <SelectField label={fastening === 'bolt' ? 'Hub thread cut in' : 'Nuts made of'} options={MATERIAL} {...register(at('threadMaterial'))} />
+      <SelectField label="Class stamped on it" options={CLASSES} {...register(at('fastenerClass'))} />
+      <Field label={fastening === 'bolt' ? 'Hub strength' : 'Nut strength'} figure unit="MPa" hint="Only if a leaflet says so." error={errors?.tensile?.message} {...register(at('tensile'))} />
       {fastening === 'stud' ? <SelectField label="Nuts" options={NUTS} {...register(at('nutStyle'))} /> : null}
       <SelectField label="Locking fastener" options={YES_NO} {...register(at('locking'))} />
       <Field label="Torque" figure unit="N·m" error={errors?.torque?.message} {...register(at('torque'))} className={fastening === 'stud' ? '' : 'col-start-1'} />

@@ -13,6 +13,7 @@ const hubInput = (axle: 'front' | 'rear', h: VehicleParsed['front']): HubInput =
   axle, lugs: h.lugs, boltCircleMm: h.boltCircle, thread: h.thread, fastening: h.fastening, seat: h.seat,
   threadMaterial: h.threadMaterial, nutStyle: h.fastening === 'bolt' ? 'unknown' : h.nutStyle,
   torqueNm: h.torque, torqueSource: h.torqueSource, lockingFastener: h.locking,
+  fastenerClass: h.fastenerClass, internalTensileMpa: h.tensile,
 });
 
 function vehicleInput(typed: unknown): VehicleInput {

@@ -8,7 +8,8 @@ const typedHub = (h: AxleHubRow | undefined): HubTyped =>
         lugs: String(h.lugs), boltCircle: String(h.boltCircleMm), thread: h.thread, fastening: h.fastening,
         seat: h.seat as HubTyped['seat'], threadMaterial: h.threadMaterial as HubTyped['threadMaterial'],
         nutStyle: h.nutStyle as HubTyped['nutStyle'], torque: String(h.torqueNm), torqueSource: h.torqueSource,
-        locking: h.lockingFastener ? 'yes' : 'no',
+        locking: h.lockingFastener ? 'yes' : 'no', fastenerClass: h.fastenerClass as HubTyped['fastenerClass'],
+        tensile: h.internalTensileMpa === null ? '' : String(h.internalTensileMpa),
       }
     : EMPTY_HUB;
 

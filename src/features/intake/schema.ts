@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { InputError } from '@/core/errors';
 import { SEATS, USES, WISHES } from '@/core/plan/vocabulary';
+import { BOLT_CLASSES } from '@/core/thread/classes';
 import { parseThread } from '@/core/thread/designation';
 import { parseNumber } from '@/core/units/number';
 import { parseLength, parseTorque } from '@/core/units/parse';
@@ -34,6 +35,14 @@ function offsetMm(text: string): number | null {
   return parseLength('Offset', text.replace(/^\s*et\s*/i, ''), { min: -150, max: 150 }).value;
 }
 
+/** Tensile strength of hub or nut where a leaflet states it; empty stays unknown. */
+function tensileMpa(text: string): number | null {
+  if (text.trim() === '') return null;
+  const n = parseNumber(text.replace(/\s*(mpa|n\/mm²?2?)$/i, ''));
+  if (n === null || n < 100 || n > 1500) throw new InputError('Tensile strength', text.trim(), 'is not a strength of steel or aluminium.', 'Leave it empty, or type 100 to 1500 MPa.');
+  return n;
+}
+
 export const hubForm = z.object({
   lugs: typed(wholeLugs),
   boltCircle: typed((t) => parseLength('Bolt circle', t, { min: 60, max: 300 }).value),
@@ -48,6 +57,8 @@ export const hubForm = z.object({
   torque: typed((t) => parseTorque('Torque', t, { min: 20, max: 800 }).value),
   torqueSource: words('Torque source', 'Say where the figure came from: handbook page, door plate, supplier’s leaflet.', 120),
   locking: z.enum(['yes', 'no']).transform((v) => v === 'yes'),
+  fastenerClass: z.enum(BOLT_CLASSES),
+  tensile: typed(tensileMpa),
 });
 
 export const wheelSetForm = z.object({
@@ -79,7 +90,7 @@ export type HubTyped = z.input<typeof hubForm>;
 
 export const EMPTY_HUB: HubTyped = {
   lugs: '', boltCircle: '', thread: '', fastening: 'bolt', seat: 'unknown', threadMaterial: 'unknown', nutStyle: 'unknown',
-  torque: '', torqueSource: '', locking: 'no',
+  torque: '', torqueSource: '', locking: 'no', fastenerClass: 'unknown', tensile: '',
 };
 
 export const EMPTY_VEHICLE: VehicleTyped = {

@@ -32,7 +32,7 @@ export interface TorqueProps {
   readonly signed: string | null;
 }
 
-const PASS_LABEL: Readonly<Record<Pass, string>> = { snug: 'Snug', lower: 'Lower', final: 'Final', verify: 'Verify', recheck: 'Recheck' };
+const PASS_LABEL: Readonly<Record<Pass, string>> = { snug: 'Snug', lower: 'Lower', middle: 'Middle', final: 'Final', verify: 'Verify', recheck: 'Recheck' };
 
 /** The wheel face with the next lug lit, and one entry at a time; readable from two metres. */
 export function TorqueView({ jobId, wheels, lugs, locking, target, source, units, open, recheck, active, signed }: TorqueProps) {

@@ -34,7 +34,7 @@ export async function enter(jobId: string, typed: EntryTyped): Promise<Result<nu
         lug: form.lug,
         tool: form.tool,
         reading: figures ? parseTorque('Reading', form.reading, { min: 1, max: 1000 }).value : null,
-        angle: figures && form.pass !== 'final' ? parseAngle('Movement', form.angle, { min: 0, max: 360 }).value : null,
+        angle: figures && (form.pass === 'verify' || form.pass === 'recheck') ? parseAngle('Movement', form.angle, { min: 0, max: 360 }).value : null,
       },
       who,
     );

@@ -85,6 +85,7 @@ function HubTable({ hub, session }: { hub: AxleHubRow; session: Session }) {
     ['Held by', hub.fastening === 'bolt' ? 'bolts' : hub.nutStyle === 'unknown' ? 'studs and nuts' : `studs and ${hub.nutStyle} nuts`],
     ['Seat', SEAT_LABEL[hub.seat as Seat]],
     [hub.fastening === 'bolt' ? 'Hub thread in' : 'Nuts of', hub.threadMaterial === 'unknown' ? 'not known' : hub.threadMaterial],
+    ['Class', hub.fastenerClass === 'unknown' ? 'not known' : hub.fastenerClass],
     ['Locking', hub.lockingFastener ? 'yes, one' : 'no'],
     ['Torque', `${formatTorque(hub.torqueNm, session.units)}, ${hub.torqueSource}`],
   ];

@@ -1,0 +1,42 @@
+/**
+ * Bolt-on adapter: two joints, adapter to hub on the factory studs, wheel to adapter on the adapter's own. mm.
+ *   Z factory stud protrusion from the disc · w web under the adapter nut · hn nut height · s thickness
+ * Source: the geometry itself.
+ */
+
+/** Engagement of the adapter's nut on the factory stud: E = min(Z − w − n, Ln), never below 0. */
+export function adapterEngagement(protrusion: number, web: number, nose: number, nutThread: number): number {
+  return Math.max(0, Math.min(protrusion - web - nose, nutThread));
+}
+
+/** Nut top below the adapter's face: s − (w + hn). Negative: the nut stands proud and the wheel sits on it. */
+export const nutBelowFace = (thickness: number, web: number, nutHeight: number): number => thickness - web - nutHeight;
+
+/**
+ * Factory stud beyond the adapter's face, Z − s, never below 0. Above 0 it needs a pocket in the wheel.
+ * Worked example: a 31 mm stud and a 15 mm adapter leave 16 mm.
+ */
+export const studBeyondFace = (protrusion: number, thickness: number): number => Math.max(0, protrusion - thickness);
+
+/** Least thickness that needs no pockets: s ≥ Z. */
+export const thicknessWithoutPockets = (protrusion: number): number => protrusion;
+
+export type Pocket = { readonly value: number; readonly pm: number } | null;
+
+/**
+ * The wheel whose pocket decides: the shallowest once its error is taken off. A wheel nobody measured decides
+ * before all others, for no mark tells castings apart.
+ * @returns index of the wheel, or null for an empty list
+ */
+export function decidingPocket(pockets: readonly Pocket[]): number | null {
+  let least: number | null = null;
+  for (const [i, p] of pockets.entries()) {
+    if (p === null) return i;
+    const best = least === null ? null : pockets[least];
+    if (!best || p.value - p.pm < best.value - best.pm) least = i;
+  }
+  return least;
+}
+
+/** Recess for the hub spigot: recess depth − spigot height. Negative: the adapter stands off. Not asked for when its bore goes through. */
+export const recessRoom = (recessDepth: number, spigotHeight: number): number => recessDepth - spigotHeight;

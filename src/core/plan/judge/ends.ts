@@ -1,0 +1,71 @@
+import { minBottomGap } from '../../engagement/nutStack';
+import type { Plan } from '../document';
+import type { Finding } from '../findings';
+import type { CornerNumbers, Numbers } from '../numbers';
+import type { Result } from '../result';
+import { chosenNut, newNut } from '../stack';
+import { judgeCorners, levelOf, make, withError } from './make';
+
+const behind = (c: CornerNumbers): Result => c.behind;
+
+/** Both far ends: what comes out behind the hub, and what a closed nut hides. */
+export function judgeEnds(plan: Plan, n: Numbers, out: Finding[]): void {
+  const { fastener, spacer } = plan;
+  if (fastener.kind === 'bolt') judgeBehind('bolt.behind', plan, n, out);
+  if (fastener.kind === 'conversion') judgeBehind('stud.behind', plan, n, out);
+  if (plan.hub.fastening === 'stud' || fastener.kind === 'conversion') judgeBottom(plan, n, out);
+  judgeShank(plan, out);
+  if ((fastener.kind === 'bolt' || fastener.kind === 'stud') && spacer.thickness > 0) {
+    out.push(make('fastener.mix', 'note', fastener.kind, spacer.thickness, null, null, 'mm'));
+  }
+}
+
+function judgeBehind(rule: 'bolt.behind' | 'stud.behind', plan: Plan, n: Numbers, out: Finding[]): void {
+  let limit = Number.POSITIVE_INFINITY;
+  for (const c of plan.corners) {
+    if (c.tappedDepth === null || (c.roomBehind === null && rule === 'bolt.behind')) {
+      out.push(make(rule, 'unmeasured', c.tappedDepth === null ? 'depth' : 'room', null, null, null, 'mm', c.corner));
+      return;
+    }
+    if (c.roomBehind !== null) limit = Math.min(limit, c.roomBehind.value - c.roomBehind.pm);
+  }
+  if (limit === Number.POSITIVE_INFINITY) {
+    // A stud whose short end stays inside the thread asks for no room behind it.
+    const worst = judgeCorners(rule, 0, 'depth', n.corners, behind, true);
+    out.push(worst.level === 'pass' ? worst : make(rule, 'unmeasured', 'room', null, null, null, 'mm', worst.corner));
+    return;
+  }
+  const missing = n.corners.some((c) => c.gripBounded) ? 'bounded' : 'length';
+  out.push(judgeCorners(rule, limit, missing, n.corners, behind, true));
+}
+
+function judgeBottom(plan: Plan, n: Numbers, out: Finding[]): void {
+  const { policy, spacer, fastener } = plan;
+  const nut = chosenNut(plan);
+  if (nut.style === 'open') return;
+  const limit = minBottomGap(policy.closedNutGap, n.thread.pitch);
+  if (nut.style === 'unknown') {
+    out.push(make('nut.bottom', 'unmeasured', 'style', null, limit, null, 'mm'));
+    return;
+  }
+  if (fastener.kind === 'stock' && spacer.kind !== 'adapter' && spacer.thickness - policy.spacerPm >= limit) {
+    // The spacer backs the nut off by its whole thickness, so that much room is there whatever it was before.
+    out.push(withError(make('nut.bottom', 'pass', 'backed-off', spacer.thickness, limit, spacer.thickness - limit, 'mm'), policy.spacerPm));
+    return;
+  }
+  const missing = n.corners.some((c) => c.gripBounded) ? 'bounded' : 'depth';
+  out.push(judgeCorners('nut.bottom', limit, missing, n.corners, (c) => c.bottomGap));
+}
+
+/** A shank must not be longer than the hole it enters: it would bear on the hub or spacer and clamp nothing. */
+function judgeShank(plan: Plan, out: Finding[]): void {
+  const nut = newNut(plan.fastener);
+  if (!nut || nut.shankLength === 0) return;
+  const pad = plan.wheel.padThickness;
+  if (pad === null) {
+    out.push(make('nut.shank', 'unmeasured', 'pad', null, nut.shankLength, null, 'mm'));
+    return;
+  }
+  const margin = pad.value - nut.shankLength;
+  out.push(withError(make('nut.shank', levelOf(margin, pad.pm), '', pad.value, nut.shankLength, margin, 'mm'), pad.pm));
+}

@@ -1,0 +1,60 @@
+import { compileThread } from '../compiled';
+import type { Plan } from '../document';
+import type { Finding } from '../findings';
+import { sameThread } from '../../thread/designation';
+import type { CornerNumbers, Numbers } from '../numbers';
+import type { Result } from '../result';
+import { newNut } from '../stack';
+import { judgeCorners, make } from './make';
+
+const engagement = (c: CornerNumbers): Result => c.engagement;
+const hubEngagement = (c: CornerNumbers): Result => c.hubEngagement;
+
+/** Thread: every school, three turns, both ends of a two-ended stud, threads that must equal each other. */
+export function judgeEngagement(plan: Plan, n: Numbers, out: Finding[]): void {
+  const missing = whatEngagementNeeds(plan);
+  for (const s of n.schools) {
+    if (s.school === 'visible' && plan.hub.fastening === 'bolt' && plan.fastener.kind !== 'conversion') continue;
+    if (s.minimum === null) {
+      if (s.governs) out.push(make('engagement.strength-known', 'caution', '', null, null, null, '', null, s.school));
+      continue;
+    }
+    out.push(judgeCorners(s.governs ? 'engagement.minimum' : 'engagement.cross-check', s.minimum, missing, n.corners, engagement, false, s.governs ? null : 'note', s.school));
+  }
+  const never = judgeCorners('engagement.never-drive', plan.policy.turnsNeverDrive * n.thread.pitch, missing, n.corners, engagement);
+  if (never.level === 'stop') out.push(never);
+  if (n.hubMinimum !== null) {
+    out.push(judgeCorners('engagement.hub-end', n.hubMinimum, plan.spacer.adapter ? 'protrusion' : 'tapped', n.corners, hubEngagement, false, null, null, plan.spacer.adapter ? 'adapter' : 'conversion'));
+  }
+  const material = newNut(plan.fastener)?.material ?? plan.hub.threadMaterial;
+  if (material === 'unknown') out.push(make('engagement.material', 'note'));
+  for (const c of n.corners) {
+    if (!c.gripBounded) continue;
+    out.push(make('nut.grip-bounded', 'note', plan.hub.fastening, null, null, null, '', c.corner));
+    break;
+  }
+  judgeThreads(plan, out);
+}
+
+function whatEngagementNeeds(plan: Plan): string {
+  if (plan.fastener.kind === 'conversion') return 'conversion';
+  if (plan.spacer.adapter !== null) return 'turns-and-protrusion';
+  if (plan.fastener.kind === 'stock' || plan.fastener.kind === 'nuts') return 'turns';
+  return plan.hub.fastening === 'bolt' ? 'turns-and-length' : 'turns-and-protrusion';
+}
+
+function judgeThreads(plan: Plan, out: Finding[]): void {
+  const { fastener, hub, spacer } = plan;
+  const same = (a: string, b: string): boolean => sameThread(compileThread(a).thread, compileThread(b).thread);
+  const pair = (where: string, a: string, b: string): void => {
+    out.push(make('thread.match', same(a, b) ? 'pass' : 'stop', `${where}/${a}/${b}`));
+  };
+  if (fastener.kind === 'conversion') {
+    pair('hub', fastener.hubThread, hub.thread);
+    pair('nut', fastener.nut.thread, fastener.outerThread);
+  } else {
+    const nut = newNut(fastener);
+    if (nut) pair('nut', nut.thread, hub.thread);
+  }
+  if (spacer.adapter !== null) pair('nut', hub.thread, spacer.adapter.studThread);
+}

@@ -1,0 +1,55 @@
+import type { Corner } from '../document';
+import { type Finding, judge, type Level, type RuleId } from '../findings';
+import type { CornerNumbers } from '../numbers';
+import type { School } from '../policy';
+import type { Result } from '../result';
+
+/** Builds findings; written out in one place and one shape, because a search judges hundreds of thousands of plans. */
+export function make(
+  rule: RuleId, level: Level, why = '', value: number | null = null, limit: number | null = null, margin: number | null = null,
+  unit: Finding['unit'] = '', corner: Corner | null = null, school: School | null = null,
+): Finding {
+  return { rule, level, value, limit, margin, pm: null, rss: null, unit, corner, school, uncertain: false, why };
+}
+
+/**
+ * Judges one figure at every corner; the corner with the least margin, errors taken off, decides. One unmeasured
+ * corner decides before all. Positional, because this is the inner loop of a search.
+ * @param missing what is missing when a corner's value is
+ * @param upper the value is held below the limit instead of above it
+ * @param soft what a failed limit counts as, where it is no stop
+ */
+export function judgeCorners(
+  rule: RuleId, limit: number, missing: string, corners: readonly CornerNumbers[], pick: (c: CornerNumbers) => Result,
+  upper = false, soft: Level | null = null, school: School | null = null, why = '',
+): Finding {
+  let best: CornerNumbers | null = null;
+  let found: NonNullable<Result> | null = null;
+  let margin = 0;
+  for (const c of corners) {
+    const m = pick(c);
+    if (m === null) return make(rule, 'unmeasured', missing, null, limit, null, 'mm', c.corner, school);
+    const here = upper ? limit - m.value : m.value - limit;
+    if (found !== null && here - m.pm >= margin - found.pm) continue;
+    best = c;
+    found = m;
+    margin = here;
+  }
+  if (found === null || best === null) return make(rule, 'unmeasured', missing, null, limit, null, 'mm', null, school);
+  const { level, uncertain } = judge(margin, found.pm);
+  return {
+    rule, level: level === 'stop' && soft !== null ? soft : level, value: found.value, limit, margin, pm: found.pm, rss: found.rss, unit: 'mm',
+    corner: best.corner, school, uncertain, why,
+  };
+}
+
+/** A finding of `make` with the uncertainty of its margin; `uncertain` when the error alone makes it a caution. */
+export function withError(f: Finding, pm: number, rss = pm): Finding {
+  return {
+    rule: f.rule, level: f.level, value: f.value, limit: f.limit, margin: f.margin, pm, rss, unit: f.unit, corner: f.corner, school: f.school,
+    uncertain: f.level === 'caution', why: f.why,
+  };
+}
+
+/** Level of a margin that its own error may eat. */
+export const levelOf = (margin: number, pm: number): Level => judge(margin, pm).level;

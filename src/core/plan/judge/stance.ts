@@ -1,0 +1,35 @@
+import type { Plan } from '../document';
+import type { Finding } from '../findings';
+import { clearanceReserve, type Numbers } from '../numbers';
+import { judgeCorners, make } from './make';
+
+/** Outside, inside, and how near to flush. */
+export function judgeStance(plan: Plan, n: Numbers, out: Finding[]): void {
+  const { policy, wish, use, spacer } = plan;
+  out.push(judgeCorners('clearance.loaded', clearanceReserve(plan), 'clearance', n.corners, (c) => c.clearanceAfter, false, null, null, hourOf(n)));
+  out.push(judgeCorners('stance.gap', 0, plan.camberChange === 0 ? 'gap' : 'gap-and-height', n.corners, (c) => c.gapAfter, false, 'caution'));
+  const inner = judgeCorners('clearance.inner', policy.innerReserve, 'inner', n.corners, (c) => c.innerAfter);
+  // Nobody has to measure the inside of a wheel that only moves outward, unless the inside is the very wish.
+  if (inner.level !== 'unmeasured') out.push(inner);
+  else if (wish === 'clearance') out.push({ ...inner, level: 'note' });
+  if (wish === 'stance') {
+    const flush = n.corners.map((c) => c.flush);
+    const least = flush.every((f) => f !== null) ? Math.min(...flush.map((f) => f?.value ?? 0)) : null;
+    if (least !== null) out.push(make('stance.flush', 'note', '', least, spacer.thickness, null, 'mm'));
+  }
+  if (use === 'competition' && spacer.kind !== 'adapter' && spacer.thickness > policy.competitionSlipOn) {
+    out.push(make('use.competition', 'caution', '', spacer.thickness, policy.competitionSlipOn, policy.competitionSlipOn - spacer.thickness, 'mm'));
+  }
+}
+
+/** The clock position that decides, as text for the message; empty where only the tightest was taken. */
+function hourOf(n: Numbers): string {
+  let hour = '';
+  let best = Number.POSITIVE_INFINITY;
+  for (const c of n.corners) {
+    if (c.clearanceAfter === null || c.clearanceAfter.value - c.clearanceAfter.pm >= best) continue;
+    best = c.clearanceAfter.value - c.clearanceAfter.pm;
+    hour = c.clearanceHour === null ? '' : String(c.clearanceHour);
+  }
+  return hour;
+}

@@ -1,0 +1,17 @@
+/** A computed figure with its worst-case and root-sum-square uncertainty; null where a reading is missing. */
+export type Result = { readonly value: number; readonly pm: number; readonly rss: number } | null;
+
+/** A result whose independent errors are the given ±. */
+export function result(value: number, a = 0, b = 0, c = 0, d = 0): NonNullable<Result> {
+  return { value, pm: a + b + c + d, rss: Math.sqrt(a * a + b * b + c * c + d * d) };
+}
+
+/** The smallest once its worst error is taken off; null as soon as one is unmeasured. */
+export function least(values: readonly Result[]): Result {
+  let best: Result = null;
+  for (const v of values) {
+    if (v === null) return null;
+    if (best === null || v.value - v.pm < best.value - best.pm) best = v;
+  }
+  return best;
+}
