@@ -1,11 +1,15 @@
 import { benchCore } from './core';
+import { benchRub, benchSearch } from './search';
 import { benchPages } from './pages';
 
-/** `npm run bench`: figures as ratios in one run; `-- core` or `-- pages` for one half. */
+/** `npm run bench`: figures as ratios in one run; `-- core`, `search`, `rub` or `pages` for one part. */
 async function main(): Promise<void> {
   const only = process.argv[2];
-  if (only !== 'pages') benchCore();
-  if (only !== 'core') await benchPages();
+  const wants = (half: string) => only === undefined || only === half;
+  if (wants('core')) benchCore();
+  if (wants('search')) benchSearch();
+  if (wants('rub')) benchRub();
+  if (wants('pages')) await benchPages();
 }
 
 main().catch((error) => {

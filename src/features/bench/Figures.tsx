@@ -43,7 +43,9 @@ export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; p
           {n.schools
             .filter((s) => s.school !== 'visible' || plan.hub.fastening === 'stud')
             .map((s) => {
-              const level = evaluation.findings.find((f) => f.school === s.school)?.level ?? 'unmeasured';
+              const finding = evaluation.findings.find((f) => f.school === s.school);
+              const level = finding?.level ?? 'unmeasured';
+              const word = level === 'note' && (finding?.margin ?? -1) >= 0 ? 'just' : WORD[level];
               return (
                 <tr key={s.school} className="border-b border-line">
                   <th scope="row" className="py-1 text-left font-normal">
@@ -54,7 +56,7 @@ export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; p
                   <td className="figure py-1 pl-3 text-right text-soft">{s.minimum === null ? '–' : roundTo(s.minimum / pitch, 2, 'up')}</td>
                   <td className="py-1 pl-3">
                     <span className="flex items-center justify-end gap-1.5">
-                      <VerdictMark level={s.minimum === null ? 'unmeasured' : level} size={12} /> {s.minimum === null ? 'unknown' : WORD[level]}
+                      <VerdictMark level={s.minimum === null ? 'unmeasured' : level} size={12} /> {s.minimum === null ? 'unknown' : word}
                     </span>
                   </td>
                 </tr>

@@ -37,8 +37,10 @@ export function judgeCorners(
   }
   if (found === null || best === null) return make(rule, 'unmeasured', missing, null, limit, null, 'mm', null, school);
   const { level, uncertain } = judge(margin, found.pm);
+  // A cross-check never weighs more than a note, whether it is short or only the error makes it so.
+  const softened = soft !== null && (level === 'stop' || (level === 'caution' && soft === 'note')) ? soft : level;
   return {
-    rule, level: level === 'stop' && soft !== null ? soft : level, value: found.value, limit, margin, pm: found.pm, rss: found.rss, unit: 'mm',
+    rule, level: softened, value: found.value, limit, margin, pm: found.pm, rss: found.rss, unit: 'mm',
     corner: best.corner, school, uncertain, why,
   };
 }

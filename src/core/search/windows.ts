@@ -1,0 +1,110 @@
+import { calibrateSeat } from '../engagement/boltStack';
+import { calibrateGrip, minBottomGap } from '../engagement/nutStack';
+import { outerTip } from '../engagement/twoEnded';
+import type { CompiledThread } from '../plan/compiled';
+import type { Nut, Plan, PlanCorner } from '../plan/document';
+import type { LooseStud } from './types';
+
+/**
+ * Lengths that pass at one corner, in closed form: the same sums as the stacks of `plan/stack.ts`, solved for the
+ * length. A fastener passes when low ≤ length ≤ high and the thread it meets is long enough (`enough`). `cap` is
+ * the engagement that no length exceeds; engagement at a length is min(cap, length − zero).
+ */
+export interface Window {
+  readonly low: number;
+  readonly high: number;
+  readonly enough: boolean;
+  readonly zero: number;
+  readonly cap: number;
+}
+
+export const NO_WINDOW: Window = { low: Number.POSITIVE_INFINITY, high: Number.NEGATIVE_INFINITY, enough: false, zero: 0, cap: 0 };
+
+/** The same slack as `judge` in findings: a margin of minus a femtometre is not a stop. */
+const SLACK = 1e-9;
+
+export interface Demand {
+  /** Governing minimum, mm, and three turns. */
+  readonly minimum: number;
+  readonly never: number;
+  /** Cautions block (competition without the lead's signature): the error is taken off every margin. */
+  readonly strict: boolean;
+}
+
+/** Longer bolts under the seat. `behindLimit` is the least room of the axle with its error taken off. */
+export function boltLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand, behindLimit: number): Window {
+  const { hub, policy, spacer } = plan;
+  if (c.turns === null || c.tappedDepth === null || hub.stockBoltLength === null) return NO_WINDOW;
+  const lead = policy.leadPitches * pitch;
+  const present = c.turns.value * pitch;
+  const presentPm = c.turns.pm * pitch;
+  const Dt = c.tappedDepth.value;
+  const { seat, bounded } = calibrateSeat(hub.stockBoltLength.value, lead, present, Dt, presentPm);
+  if (bounded) return NO_WINDOW;
+  const pm = presentPm + hub.stockBoltLength.pm + policy.fastenerPm + (spacer.thickness > 0 ? policy.spacerPm : 0);
+  const off = d.strict ? pm : 0;
+  const need = Math.max(d.minimum + off, d.never);
+  const zero = seat + spacer.thickness + lead;
+  return {
+    low: zero + need - SLACK,
+    high: seat + spacer.thickness + Dt + behindLimit - (d.strict ? pm + c.tappedDepth.pm : 0) + SLACK,
+    enough: Dt >= need - SLACK,
+    zero,
+    cap: Dt,
+  };
+}
+
+/** Pressed studs of another protrusion, with the stock nut (null) or another. */
+export function studLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand, nut: Nut | null, longer: boolean): Window {
+  const { hub, policy, spacer } = plan;
+  const s = spacer.thickness;
+  if (c.turns === null || (longer && c.studProtrusion === null)) return NO_WINDOW;
+  const lead = policy.leadPitches * pitch;
+  const present = c.turns.value * pitch;
+  const presentPm = c.turns.pm * pitch;
+  const z0 = c.studProtrusion === null ? present + lead : c.studProtrusion.value;
+  const grip = calibrateGrip(z0, lead, present, hub.nutThread === null ? Number.POSITIVE_INFINITY : hub.nutThread.value, presentPm);
+  const own = hub.nutThread === null ? null : hub.nutThread.value;
+  const Ln = (nut === null ? own : nut.threadLength) ?? present;
+  const nutStart = s + grip.q - (nut === null ? 0 : nut.shankReach);
+  const lengthPm = longer ? (c.studProtrusion === null ? 0 : c.studProtrusion.pm) + policy.fastenerPm : 0;
+  const pm = presentPm + (s > 0 ? policy.spacerPm : 0) + lengthPm;
+  const need = Math.max(d.minimum + (d.strict ? pm : 0), d.never);
+  const zero = nutStart + lead;
+  const known = hub.nutThread !== null && !grip.bounded;
+  const ownPm = Math.max(hub.nutThread === null ? 0 : hub.nutThread.pm, hub.nutBlindDepth === null ? 0 : hub.nutBlindDepth.pm);
+  const high = closedEnd(plan, nut, nutStart, known, pitch, d.strict ? pm + (nut === null ? ownPm : policy.fastenerPm) : 0);
+  return { low: zero + need - SLACK, high, enough: Ln >= need - SLACK, zero, cap: Ln };
+}
+
+/** Where a closed nut's cap ends the stud; infinite for an open nut, minus infinite where nobody can tell. */
+function closedEnd(plan: Plan, nut: Nut | null, nutStart: number, known: boolean, pitch: number, off: number): number {
+  const style = nut === null ? plan.hub.nutStyle : nut.style;
+  if (style === 'open') return Number.POSITIVE_INFINITY;
+  const blind = nut === null ? (plan.hub.nutBlindDepth?.value ?? null) : nut.blindDepth;
+  if (style === 'unknown' || blind === null || !known) return Number.NEGATIVE_INFINITY;
+  return nutStart + blind - minBottomGap(plan.policy.closedNutGap, pitch) - off + SLACK;
+}
+
+/** Overall lengths of conversion studs of one make with one nut. */
+export function conversionLengths(plan: Plan, c: PlanCorner, stud: Extract<LooseStud, { kind: 'conversion' }>, nut: Nut, outer: CompiledThread, d: Demand, hubMinimum: number): Window {
+  const { hub, policy, spacer } = plan;
+  if (c.tappedDepth === null || c.rotorHat === null || hub.nutGrip === null || nut.threadLength === null) return NO_WINDOW;
+  const Dt = c.tappedDepth.value;
+  const inside = stud.length - outerTip(stud.length, stud.shortEnd, Dt, stud.seatsAt);
+  const runOut = stud.seatsAt === 'run-out' ? c.tappedDepth.pm : 0;
+  const pm = c.rotorHat.pm + hub.nutGrip.pm + policy.spacerPm + policy.fastenerPm + runOut;
+  const hubPm = c.tappedDepth.pm + policy.fastenerPm;
+  const hubEnd = Math.min(stud.shortEnd, Dt) >= hubMinimum + (d.strict ? hubPm : 0) - SLACK;
+  const lead = policy.leadPitches * outer.thread.pitch;
+  const nutStart = c.rotorHat.value + spacer.thickness + hub.nutGrip.value - nut.shankReach;
+  const need = Math.max(d.minimum + (d.strict ? pm : 0), d.never);
+  const zero = inside + nutStart + lead;
+  const high = closedEnd(plan, nut, inside + nutStart, true, outer.thread.pitch, d.strict ? pm + policy.fastenerPm : 0);
+  return { low: zero + need - SLACK, high, enough: hubEnd && nut.threadLength >= need - SLACK, zero, cap: nut.threadLength };
+}
+
+/** Both corners at once: the tighter end of each. */
+export function meet(a: Window, b: Window): Window {
+  return { low: Math.max(a.low, b.low), high: Math.min(a.high, b.high), enough: a.enough && b.enough, zero: Math.max(a.zero, b.zero), cap: Math.min(a.cap, b.cap) };
+}

@@ -1,0 +1,124 @@
+import fc from 'fast-check';
+import { addedBearingMoment, leverRatio } from '@/core/joint/bearingMoment';
+import { type Bearing, bearingLever, clampBand, clampForce, proofShare, torqueFor, torquePerForce } from '@/core/joint/clamp';
+import { FRICTION, FRICTION_CLASSES, THREAD_CONDITIONS, TOOL_SCATTER } from '@/core/joint/friction';
+import { neededClamp } from '@/core/joint/need';
+import { compliance, settlingAmount, settlingLoss } from '@/core/joint/settling';
+import { bearingOf, matchSeats, seatCentres, socketRoom } from '@/core/seat/seats';
+import { stressArea } from '@/core/thread/profile';
+import { parseThread } from '@/core/thread/designation';
+
+const M12 = parseThread('Thread', 'M12x1.75');
+const flat = (meanDiameter: number): Bearing => ({ kind: 'flat', meanDiameter });
+
+describe('torque and clamp', () => {
+  // rule: joint.proof — VDI 2230 table A1, assembly preload and tightening torque of class 8.8 bolts (from memory).
+  // Bearing diameter of a hexagon head: mean of washer face and medium hole.
+  test.each([
+    ['M12x1.75', 0.1, 44100, 73, (16.6 + 13.5) / 2],
+    ['M12x1.75', 0.12, 43000, 84, (16.6 + 13.5) / 2],
+    ['M12x1.75', 0.14, 41900, 93, (16.6 + 13.5) / 2],
+    ['M10x1.5', 0.12, 29600, 48, (14.6 + 11) / 2],
+    ['M16x2', 0.12, 80900, 206, (22.5 + 17.5) / 2],
+  ])('%s at friction %d: %d N takes %d N·m within 3 %%', (t, mu, force, torque, meanDiameter) => {
+    const found = torqueFor(force, parseThread('Thread', t), flat(meanDiameter), mu, mu);
+    expect(Math.abs(found - torque) / torque).toBeLessThan(0.03);
+  });
+
+  test('T = K·d·F with the nut factor of a plated bolt near 0.2 at µ 0.15 (handbook rule, from memory)', () => {
+    const K = torquePerForce(M12, flat(15.6), 0.15, 0.15) / 12;
+    expect(K).toBeGreaterThan(0.18);
+    expect(K).toBeLessThan(0.22);
+  });
+
+  test('without friction all torque lifts the screw: 2π·T = F·P (energy)', () => {
+    expect(torquePerForce(M12, flat(16), 0, 0) * 2 * Math.PI).toBeCloseTo(1.75, 12);
+  });
+
+  test('torque and clamp are each other’s inverse, and clamp falls as friction rises', () => {
+    const mu = fc.double({ min: 0.04, max: 0.3, noNaN: true });
+    fc.assert(
+      fc.property(fc.double({ min: 20, max: 400, noNaN: true }), mu, mu, (t, a, b) => {
+        expect(torqueFor(clampForce(t, M12, flat(16), a, b), M12, flat(16), a, b)).toBeCloseTo(t, 8);
+        expect(clampForce(t, M12, flat(16), a + 0.01, b)).toBeLessThan(clampForce(t, M12, flat(16), a, b));
+      }),
+    );
+  });
+
+  test('a 60° cone takes twice the bearing friction of a flat seat; a flat cone is a flat seat', () => {
+    expect(bearingLever({ kind: 'cone', includedAngle: 60, meanDiameter: 18 })).toBeCloseTo(2 * bearingLever(flat(18)), 12);
+    expect(bearingLever({ kind: 'cone', includedAngle: 180, meanDiameter: 18 })).toBeCloseTo(bearingLever(flat(18)), 12);
+  });
+
+  test('a ball bears as the cone that touches it on the same circle', () => {
+    // Half angle of the tangent cone: its sine is the cosine of asin(Dc/2R).
+    const [R, Dc] = [13, 18];
+    const half = Math.PI / 2 - Math.asin(Dc / (2 * R));
+    const cone = bearingLever({ kind: 'cone', includedAngle: (2 * half * 180) / Math.PI, meanDiameter: Dc });
+    expect(bearingLever({ kind: 'ball', radius: R, contactDiameter: Dc })).toBeCloseTo(cone, 10);
+    expect(() => bearingLever({ kind: 'ball', radius: 8, contactDiameter: 18 })).toThrow(RangeError);
+  });
+
+  test('bands: tool and friction at both ends; greased clamps harder than dry; unknown spans both', () => {
+    const at = (c: 'dry' | 'greased' | 'unknown', tool: 'click' | 'impact' = 'click') => clampBand(120, M12, flat(16), c, tool);
+    expect(at('dry').low).toBeCloseTo(clampForce(120 * 0.96, M12, flat(16), 0.18, 0.18), 6);
+    expect(at('greased').low).toBeGreaterThanOrEqual(at('dry').high * 0.9);
+    expect([at('unknown').low, at('unknown').high]).toEqual([at('dry').low, at('greased').high]);
+    expect(at('dry', 'impact').high).toBeGreaterThan(at('dry').high);
+    expect(proofShare(580 * stressArea(M12), M12, 580)).toBeCloseTo(1, 12);
+  });
+
+  test('friction tables are whole and each band rises', () => {
+    for (const b of [...Object.values(FRICTION_CLASSES), ...THREAD_CONDITIONS.map((c) => FRICTION[c])]) expect(b.low).toBeLessThan(b.high);
+    expect(TOOL_SCATTER.click).toBeLessThan(TOOL_SCATTER.impact);
+  });
+});
+
+describe('need, settling, bearing', () => {
+  test('need: 4000 N wheel, five lugs, worked by hand', () => {
+    // (1.0 × 4000 × 1.5) / (0.1 × 5) = 12 000 N
+    expect(neededClamp(4000, 1, 1.5, 0.1, 5)).toBeCloseTo(12000, 9);
+    expect(() => neededClamp(0, 1, 1.5, 0.1, 5)).toThrow(/Wheel load/);
+  });
+
+  test('settling: 3 + 3 + 2 µm an interface (VDI 2230, from memory)', () => {
+    expect(settlingAmount(2)).toBeCloseTo(0.01, 12);
+  });
+
+  test('a spacer settles more but costs each micrometre less: both effects', () => {
+    const base = { grip: 25, fastenerArea: 125, clampedArea: 600, wheelModulus: 70000, spacerModulus: 70000, interfaces: 2 };
+    const without = settlingLoss({ ...base, spacer: 0 });
+    const withIt = settlingLoss({ ...base, spacer: 20 });
+    expect(withIt.settling).toBeGreaterThan(without.settling);
+    expect(withIt.compliance).toBeGreaterThan(without.compliance);
+    expect(withIt.loss).toBeLessThan(without.loss);
+    // By hand: 0.010 / (25/(205000·125) + 25/(70000·600)) = 6365 N.
+    expect(without.loss).toBeCloseTo(0.01 / (25 / (205000 * 125) + 25 / (70000 * 600)), 6);
+    expect(compliance(100, 205000, 100)).toBeCloseTo(100 / 20500000, 15);
+    expect(() => compliance(0, 1, 1)).toThrow(/Length/);
+  });
+
+  test('moment on the bearing: 4 kN on 15 mm is 60 N·m (statics)', () => {
+    expect(addedBearingMoment(4000, 15)).toBe(60);
+    expect(leverRatio(40, 20)).toBe(1.5);
+  });
+});
+
+describe('seats', () => {
+  test('equal seats match, different ones do not, unknown is neither', () => {
+    expect(matchSeats('cone60', 'cone60')).toBe('match');
+    expect(matchSeats('cone60', 'ball13')).toBe('mismatch');
+    expect(matchSeats('unknown', 'unknown')).toBe('unknown');
+  });
+  test('bearing geometry of each seat', () => {
+    expect(bearingOf('cone90', 20)).toEqual({ kind: 'cone', includedAngle: 90, meanDiameter: 20 });
+    expect(bearingOf('ball14', 20)).toEqual({ kind: 'ball', radius: 14, contactDiameter: 20 });
+    expect(bearingOf('flat-shank', 20)).toEqual({ kind: 'flat', meanDiameter: 20 });
+    expect(bearingOf('unknown', 20)).toBeNull();
+    expect([seatCentres('flat'), seatCentres('ball12'), seatCentres('cone60')]).toEqual([false, true, true]);
+  });
+  test('a 21 mm nut’s socket of 28 mm does not enter a 26 mm lug hole (common practice, no source)', () => {
+    expect(socketRoom(26, 28)).toBeLessThan(1);
+    expect(socketRoom(30, 28)).toBe(2);
+  });
+});

@@ -1,0 +1,135 @@
+import fc from 'fast-check';
+import { plainSpacer } from '@/core/plan/blank';
+import type { Nut, Plan, PlanCorner, Spacer } from '@/core/plan/document';
+import { assess } from '@/core/plan/evaluate';
+import { DEFAULT_POLICY } from '@/core/plan/policy';
+import { joined, search } from '@/core/search/search';
+import { type Candidate, type LooseFastener, type Part, rank, type SearchInput } from '@/core/search/types';
+import { boltPlan, corner, studPlan } from './fixtures';
+
+/** The oracle: every combination is built and judged one by one, with no window and no short cut. */
+function brute(input: SearchInput): { total: number; ranked: Candidate[]; rejected: string[] } {
+  const all: Candidate[] = [];
+  const rejected: string[] = [];
+  const short = (p: Part<unknown> | null, need: number) => (p === null ? 0 : Math.max(0, need - p.count));
+  for (const wheel of input.wheels) {
+    for (const spacer of input.spacers) {
+      let any = false;
+      for (const [f, nut] of pairs(input, spacer.part)) {
+        const plan: Plan = { ...input.base, wheel: wheel.wheel, corners: [...wheel.corners], spacer: spacer.part, fastener: joined(f?.part ?? null, nut?.part ?? null) };
+        const a = assess(plan);
+        if (a.blocking.length > 0) continue;
+        any = true;
+        all.push({
+          wheel: wheel.id, spacer: spacer.id, fastener: f?.id ?? null, nut: nut?.id ?? null,
+          off: Math.abs(Math.min(...a.numbers.corners.map((c) => c.gapAfter?.value ?? Number.NaN)) - input.wantedGap),
+          margin: Math.min(...a.numbers.corners.map((c) => (c.engagement?.value ?? 0) - a.numbers.minimum)),
+          toBuy: short(spacer, 2) + short(f, input.base.hub.lugs * 2) + short(nut, input.base.hub.lugs * 2),
+        });
+      }
+      if (!any) rejected.push(`${wheel.id}/${spacer.id}`);
+    }
+  }
+  return { total: all.length, ranked: all.sort(rank).slice(0, input.limit), rejected };
+}
+
+function* pairs(input: SearchInput, spacer: Spacer): Generator<[Part<LooseFastener> | null, Part<Nut> | null]> {
+  yield [null, null];
+  if (spacer.kind === 'adapter') return;
+  const stud = input.base.hub.fastening === 'stud';
+  if (stud) for (const nut of input.nuts) yield [null, nut];
+  for (const f of input.fasteners) {
+    if ((f.part.kind === 'stud') !== stud) continue;
+    if (f.part.kind === 'bolt') yield [f, null];
+    else {
+      if (f.part.kind === 'stud') yield [f, null];
+      for (const nut of input.nuts) yield [f, nut];
+    }
+  }
+}
+
+const mm = (min: number, max: number) => fc.integer({ min: min * 4, max: max * 4 }).map((n) => n / 4);
+const measured = (min: number, max: number) => fc.option(fc.record({ value: mm(min, max), pm: fc.constantFrom(0, 0.25, 1) }), { nil: null, freq: 40 });
+const seat = fc.constantFrom('cone60' as const, 'ball13' as const, 'ball13' as const);
+const boltClass = fc.constantFrom('8.8' as const, '10.9' as const, 'unknown' as const);
+const thread = fc.constantFrom('M12x1.5', 'M12x1.5', 'M14x1.5', 'M14x1.5', 'M14x1.25');
+const count = fc.integer({ min: 0, max: 12 });
+const numbered = <T>(prefix: string, parts: { part: T; count: number }[]): Part<T>[] => parts.map((p, i) => ({ ...p, id: `${prefix}${i}` }));
+const list = <T>(prefix: string, arb: fc.Arbitrary<T>, maxLength: number) => fc.array(fc.record({ part: arb, count }), { maxLength }).map((ps) => numbered(prefix, ps));
+
+const nut: fc.Arbitrary<Nut> = fc.record({
+  thread, seat, style: fc.constantFrom('open' as const, 'closed' as const, 'unknown' as const), threadLength: fc.option(mm(8, 26), { nil: null }), blindDepth: fc.option(mm(12, 40), { nil: null }),
+  shankReach: fc.constantFrom(0, 6), shankLength: fc.constantFrom(0, 10), material: fc.constantFrom('steel' as const, 'aluminium' as const), tensile: fc.constantFrom(null, 600, 900),
+});
+const bolt = fc.record({ kind: fc.constant('bolt' as const), length: mm(35, 75), seat, class: boltClass });
+const stud = fc.record({ kind: fc.constant('stud' as const), protrusion: mm(35, 75), class: boltClass });
+const conversion = fc.record({
+  kind: fc.constant('conversion' as const), length: mm(55, 100), shortEnd: mm(10, 22), hubThread: thread, outerThread: thread, seatsAt: fc.constantFrom('shoulder' as const, 'run-out' as const), class: boltClass,
+});
+const spacer: fc.Arbitrary<Spacer> = fc.record({ t: mm(0, 25), centring: fc.constantFrom('hub' as const, 'seats' as const), kind: fc.constantFrom('plain' as const, 'plain' as const, 'universal' as const) }).map(({ t, centring, kind }) => ({ ...plainSpacer(t), centring, kind }));
+const corners = fc
+  .record({ turns: measured(6, 18), studProtrusion: measured(36, 46), tappedDepth: measured(12, 24), roomBehind: measured(0, 8), rotorHat: measured(5, 9), spigotHeight: measured(8, 40), gap: measured(10, 40), loadedClearance: measured(15, 60) })
+  .chain((left) => fc.record({ left: fc.constant(left), right: fc.oneof(fc.constant(left), fc.record({ turns: measured(6, 18), studProtrusion: measured(36, 46) }).map((r) => ({ ...left, ...r }))) }))
+  .map(({ left, right }): PlanCorner[] => [corner('front-left', left), corner('front-right', right)]);
+
+const input: fc.Arbitrary<SearchInput> = fc
+  .record({
+    isStud: fc.boolean(), use: fc.constantFrom('street' as const, 'street' as const, 'competition' as const), wantedGap: mm(0, 20), wheels: fc.array(fc.record({ corners, seat, own: fc.integer({ min: 0, max: 3 }).map((n) => n > 0), pad: measured(8, 16) }), { minLength: 1, maxLength: 2 }),
+    spacers: list('s', spacer, 5), bolts: list('b', bolt, 5), studs: list('t', stud, 5), conversions: list('c', conversion, 4), nuts: list('n', nut, 4), limit: fc.constantFrom(3, 1000),
+    nutThread: measured(12, 30), blind: measured(15, 40), grip: measured(4, 14), stock: measured(38, 50), style: fc.constantFrom('open' as const, 'closed' as const), internal: fc.constantFrom(null, 500, 900), hubClass: boltClass,
+  })
+  .map((r): SearchInput => {
+    const make = r.isStud ? studPlan : boltPlan;
+    const base = make({ use: r.use, policy: DEFAULT_POLICY });
+    return {
+      base: { ...base, hub: { ...base.hub, nutThread: r.nutThread, nutBlindDepth: r.blind, nutGrip: r.grip, stockBoltLength: r.stock, nutStyle: r.style, internalTensile: r.internal, fastenerClass: r.hubClass } },
+      wantedGap: r.wantedGap, spacers: r.spacers, fasteners: [...r.bolts, ...r.studs, ...r.conversions], nuts: r.nuts, limit: r.limit,
+      wheels: r.wheels.map((w, i) => ({ id: `w${i}`, wheel: { ...base.wheel, seat: w.own ? base.wheel.seat : w.seat, padThickness: w.pad }, corners: w.corners })),
+    };
+  });
+
+describe('search', () => {
+  test('equals brute force: count, order, names, figures and rejected sizes', () => {
+    let allowed = 0;
+    fc.assert(
+      fc.property(input, (i) => {
+        const fast = search(i);
+        const slow = brute(i);
+        allowed += slow.total;
+        expect(fast.total).toBe(slow.total);
+        expect(fast.rejected.map((r) => `${r.wheel}/${r.spacer}`)).toEqual(slow.rejected);
+        const names = (c: Candidate) => [c.wheel, c.spacer, c.fastener, c.nut, c.toBuy];
+        expect(fast.ranked.map(names)).toEqual(slow.ranked.map(names));
+        fast.ranked.forEach((c, k) => {
+          expect(c.off).toBeCloseTo(slow.ranked[k]?.off as number, 6);
+          expect(c.margin).toBeCloseTo(slow.ranked[k]?.margin as number, 6);
+        });
+      }),
+      { numRuns: 1500, seed: 20261124 },
+    );
+    // The inputs must reach the allowed side often enough to mean something.
+    expect(allowed).toBeGreaterThan(1000);
+  });
+
+  test('15½ turns of M12 × 1.5: of 8, 10, 12 and 15 mm plates the wish for flush takes 10, and 12 says why not', () => {
+    const base = studPlan({ policy: DEFAULT_POLICY });
+    const tall = base.corners.map((c) => ({ ...c, spigotHeight: { value: 20, pm: 0 }, gap: { value: 14, pm: 1 } }));
+    const found = search({
+      base, wantedGap: 2, limit: 5, fasteners: [], nuts: [], wheels: [{ id: 'own', wheel: base.wheel, corners: tall }],
+      spacers: [8, 10, 12, 15].map((t) => ({ id: String(t), part: plainSpacer(t), count: 2 })),
+    });
+    expect(found.ranked.map((c) => c.spacer)).toEqual(['10', '8']);
+    expect(found.rejected.map((r) => [r.spacer, r.reason.rule])).toEqual([['12', 'engagement.minimum'], ['15', 'engagement.minimum']]);
+  });
+
+  test('it can be stopped and tells how far it is', () => {
+    const base = studPlan();
+    const seen: number[] = [];
+    const one = { base, wantedGap: 0, limit: 5, fasteners: [], nuts: [], wheels: [{ id: 'own', wheel: base.wheel, corners: base.corners }], spacers: [3, 5].map((t) => ({ id: String(t), part: plainSpacer(t), count: 2 })) };
+    search(one, (done) => {
+      seen.push(done);
+      return false;
+    });
+    expect(seen).toEqual([0.5]);
+  });
+});
