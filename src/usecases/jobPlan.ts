@@ -8,9 +8,11 @@ import { assess } from '@/core/plan/evaluate';
 import { AXLE_LABEL } from '@/core/plan/labels';
 import { DEFAULT_POLICY } from '@/core/plan/policy';
 import { type Quantity, type QuantityId, quantitiesFor } from '@/core/plan/quantities';
+import { torqueJobs } from '@/core/procedure/procedure';
 import { jobCard, kitList, type Step } from '@/core/procedure/steps';
 import { type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
 import type { BoltClass } from '@/core/thread/classes';
+import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
 import type { AxleHubRow, ChoiceDraft, TorqueEntryRow } from '@/store/schema';
 import { asReading } from '@/store/torque';
@@ -90,13 +92,9 @@ export function missingReadings(whole: JobWhole): Missing[] {
 
 /** What the torque passes are held to, from the frozen plan. */
 export function torqueSpec(plan: Plan): TorqueSpec {
-  return {
-    lugs: plan.hub.lugs,
-    target: plan.hub.torque?.value ?? 0,
-    locking: plan.hub.lockingFastener ? 0 : null,
-    band: plan.policy.torqueBand,
-    verifyAngle: plan.policy.verifyAngle,
-  };
+  const wheel = torqueJobs(plan).find((j) => j.joint === 'wheel');
+  if (!wheel) throw new RefusedError('There is no torque figure with a source for this axle.');
+  return wheel.spec;
 }
 
 /** State of both wheels. */

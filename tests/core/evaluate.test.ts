@@ -14,6 +14,7 @@ const thickness = (plan: Plan, s: number): Plan => ({ ...plan, spacer: { ...plan
 const longer = (length: number): Plan['fastener'] => ({ kind: 'bolt', length, seat: 'ball13', class: 'unknown' });
 
 describe('engagement', () => {
+  // rule: engagement.minimum — one turn moves a nut by one pitch, and one diameter at least (common practice, no source).
   test('stock bolts lose exactly the spacer: 15 mm less 5 leaves 10 mm, short of one diameter', () => {
     const f = find(boltPlan(), 'engagement.minimum');
     expect(f).toMatchObject({ level: 'stop', value: 10, limit: 14, margin: -4, school: 'one-diameter' });
@@ -37,17 +38,20 @@ describe('engagement', () => {
     expect(find(thickness(plan, 0), 'engagement.minimum')).toMatchObject({ corner: 'front-right', value: 13.5, level: 'stop' });
   });
 
+  // rule: engagement.never-drive — common practice, no source.
   test('under three turns nobody drives (common practice, no source)', () => {
     expect(level(thickness(boltPlan(), 12), 'engagement.never-drive')).toBe('stop');
     expect(find(thickness(boltPlan(), 5), 'engagement.never-drive')).toBeUndefined();
   });
 
+  // rule: engagement.material — common practice, no source.
   test('an aluminium hub asks for one and a half diameters; an unknown one is noted', () => {
     const hub = boltPlan().hub;
     expect(assess(boltPlan({ hub: { ...hub, threadMaterial: 'aluminium' } })).numbers.minimum).toBe(21);
     expect(level(boltPlan({ hub: { ...hub, threadMaterial: 'unknown' } }), 'engagement.material')).toBe('note');
   });
 
+  // rule: engagement.cross-check — five, seven and eight turns, half an inch (common practice, no source).
   test('schools that do not govern are notes when short, and visible thread is for studs only', () => {
     const cross = (plan: Plan) => assess(plan).findings.filter((f) => f.rule === 'engagement.cross-check');
     expect(cross(boltPlan()).map((f) => f.school).sort()).toEqual(['turns-hand', 'turns-hub', 'turns-policy']);
@@ -65,6 +69,7 @@ describe('longer bolts', () => {
     expect(find(plan(62), 'bolt.behind')).toMatchObject({ value: 0, level: 'pass' });
   });
 
+  // rule: bolt.behind — geometry, worked by hand: 18 mm of depth and 5 of room.
   test('too long fouls what is behind: 5 mm of room takes 67 mm, not 68', () => {
     expect(level(plan(67), 'bolt.behind')).toBe('pass');
     expect(find(plan(68), 'bolt.behind')).toMatchObject({ level: 'stop', value: 6, limit: 5 });
@@ -77,12 +82,14 @@ describe('longer bolts', () => {
     expect(find(thickness(boltPlan({}, { roomBehind: null }), 1), 'bolt.behind')).toBeUndefined();
   });
 
+  // rule: nut.grip-bounded — geometry: a thread fully used up shows no more.
   test('a count that used the whole tapped depth cannot say where the tip is', () => {
     const deep = plan(62, { turns: exact(12) });
     expect(level(deep, 'bolt.behind')).toBe('unmeasured');
     expect(level(deep, 'nut.grip-bounded')).toBe('note');
   });
 
+  // rule: fastener.mix — common practice, no source.
   test('they come with the warning never to mix', () => {
     expect(level(plan(62), 'fastener.mix')).toBe('note');
   });
@@ -93,6 +100,7 @@ describe('closed nuts', () => {
     expect(find(thickness(studPlan(), 8), 'nut.bottom')).toMatchObject({ level: 'pass', why: 'backed-off' });
   });
 
+  // rule: nut.bottom — geometry, worked by hand.
   test('a longer stud that comes too near the cap is a stop: it clamps nothing', () => {
     // Nose 3, grip 40 − 3 − 23.25 = 13.75; tip 50: gap = 8 + 13.75 + 32 − 50 = 3.75 mm.
     const stud = (protrusion: number) => thickness(studPlan({ fastener: { kind: 'stud', protrusion, class: 'unknown', nut: null } }), 8);
@@ -120,6 +128,7 @@ describe('nuts nobody measured', () => {
 });
 
 describe('seats, centring, stance, torque', () => {
+  // rule: seat.match — common practice, no source.
   test('seats must be equal and known', () => {
     const wheel = boltPlan().wheel;
     expect(level(boltPlan(), 'seat.match')).toBe('pass');
@@ -127,43 +136,53 @@ describe('seats, centring, stance, torque', () => {
     expect(level(boltPlan({ wheel: { ...wheel, seat: 'unknown' } }), 'seat.match')).toBe('unmeasured');
   });
 
+  // rule: centring.spigot — common practice, no source.
   test('an 8 mm plate that leaves 4 mm of spigot is still good; less is a caution, under 2 a stop (common practice, no source)', () => {
     const plate = (s: number) => level(thickness(boltPlan({}, { spigotHeight: exact(13), chamferDepth: exact(1) }), s), 'centring.spigot');
     expect([plate(8), plate(9), plate(10), plate(11)]).toEqual(['pass', 'caution', 'caution', 'stop']);
   });
 
+  // rules: centring.lip-root, centring.over-spigot — geometry; a 10 mm plate rocked where a 12.5 mm one sat flat (common practice, no source).
   test('a 10 mm plate’s lip root stands proud of a shallow chamfer; a deeper chamfer takes it', () => {
     const lipped = (chamfer: number) =>
       boltPlan({ spacer: { ...boltPlan().spacer, kind: 'lipped', thickness: 12, bore: 57.1, lipDiameter: 57, lipRoot: 2 } }, { chamferDepth: exact(chamfer) });
     expect(level(lipped(1.5), 'centring.lip-root')).toBe('stop');
     expect(level(lipped(2), 'centring.lip-root')).toBe('pass');
+    const over = (spigot: number) => level(boltPlan({ spacer: lipped(2).spacer }, { spigotHeight: exact(spigot), chamferDepth: exact(2) }), 'centring.over-spigot');
+    expect([over(12), over(12.5)]).toEqual(['pass', 'stop']);
     expect(assess(lipped(2)).findings.filter((f) => f.rule === 'centring.lip-bore').map((f) => f.level)).toEqual(['pass', 'pass']);
   });
 
+  // rule: centring.lip-bore — common practice, no source.
   test('bores: too tight will not go on, too loose does not centre', () => {
     const bore = (b: number) =>
       assess(boltPlan({ spacer: { ...boltPlan().spacer, kind: 'lipped', thickness: 12, bore: b, lipDiameter: 57, lipRoot: 1 } })).findings.find((f) => f.rule === 'centring.lip-bore' && f.why === 'hub')?.level;
     expect([bore(56.9), bore(57.1), bore(57.3), bore(57.5)]).toEqual(['stop', 'pass', 'caution', 'stop']);
   });
 
+  // rule: centring.seats — common practice, no source.
   test('seats alone centre only where they are cones or balls', () => {
     const seats = (seat: Plan['wheel']['seat']) => level(boltPlan({ spacer: { ...boltPlan().spacer, centring: 'seats' }, wheel: { ...boltPlan().wheel, seat } }), 'centring.seats');
     expect([seats('ball13'), seats('flat'), seats('unknown')]).toEqual(['caution', 'stop', 'unmeasured']);
   });
 
+  // rule: clearance.loaded — common practice, no source.
   test('loaded clearance keeps 5 mm on the street and 8 mm on the track (common practice, no source)', () => {
     const clear = (use: Plan['use'], s: number) => level(thickness(boltPlan({ use }, { loadedClearance: exact(15) }), s), 'clearance.loaded');
     expect([clear('street', 10), clear('street', 11), clear('track', 7), clear('track', 8)]).toEqual(['pass', 'stop', 'pass', 'stop']);
   });
 
+  // rule: stance.gap — geometry.
   test('a tyre that would stand outside the arch is a caution with its poke', () => {
     expect(find(boltPlan({}, { gap: exact(4) }), 'stance.gap')).toMatchObject({ level: 'caution', value: -1 });
   });
 
+  // rule: spacer.kind — common practice, no source.
   test('a slotted universal plate is refused outright', () => {
     expect(level(boltPlan({ spacer: { ...boltPlan().spacer, kind: 'universal' } }), 'spacer.kind')).toBe('stop');
   });
 
+  // rule: torque.source — the vehicle maker’s figure, never guessed (common practice, no source).
   test('no torque figure is unmeasured, never a guess', () => {
     expect(level(boltPlan({ hub: { ...boltPlan().hub, torque: null } }), 'torque.source')).toBe('unmeasured');
   });
@@ -180,6 +199,12 @@ describe('taking forward', () => {
     expect(assess(sound).blocking).toEqual([]);
     expect(assess(boltPlan()).blocking.length).toBeGreaterThan(0);
     expect(assess({ ...sound, corners: [corner('front-left', { gap: null }), corner('front-right')] }).blocking[0]).toMatchObject({ level: 'unmeasured' });
+  });
+
+  // rule: use.competition — common practice, no source.
+  test('a slip-on above 5 mm is questioned for competition only', () => {
+    const at = (use: Plan['use'], s: number) => level(thickness(boltPlan({ use }), s), 'use.competition');
+    expect([at('competition', 5), at('competition', 6), at('street', 6)]).toEqual([undefined, 'caution', undefined]);
   });
 
   test('competition turns a caution into a block until the lead signs it off', () => {

@@ -85,7 +85,10 @@ describe('clock of loaded clearance', () => {
 
 const line = fc.array(fc.record({ y: fc.integer({ min: -40, max: 40 }), dz: fc.integer({ min: 1, max: 30 }) }), { minLength: 2, maxLength: 6 }).map((ps) => {
   let z = 0;
-  return ps.map((p): SectionPoint => ({ y: p.y, z: (z += p.dz) }));
+  return ps.map((p): SectionPoint => {
+    z += p.dz;
+    return { y: p.y, z };
+  });
 });
 const segments = (l: readonly SectionPoint[]) => l.slice(1).map((p, i) => new Segment(new Point((l[i] as SectionPoint).y, (l[i] as SectionPoint).z), new Point(p.y, p.z)));
 

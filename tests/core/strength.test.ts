@@ -86,7 +86,7 @@ function steppedShear(pitch: number, pitchDiameter: number, at: number, outward:
 }
 
 describe('stripping', () => {
-  // rule: engagement.strength — FED-STD-H28 and Machinery's Handbook (from memory), the arithmetic stepped a second way.
+  // rule: engagement.strength-known — FED-STD-H28 and Machinery's Handbook (from memory), the arithmetic stepped a second way.
   test.each(['M12x1.5', 'M12x1.25', 'M14x1.5', '1/2-20', '9/16-18'])('%s: shear areas agree with stepping down the flank', (t) => {
     const thread = of(t);
     const l = threadLimits(thread);

@@ -149,8 +149,8 @@ describe('nuts of another kind', () => {
 
 describe('fits and rings', () => {
   test('fits at their thresholds (common practice, no source)', () => {
-    const fit = (c: number) => judgeFit(c, 0.15, 0.4);
-    expect([fit(-0.01), fit(0), fit(0.15), fit(0.16), fit(0.4), fit(0.41)]).toEqual(['too-tight', 'good', 'good', 'loose', 'loose', 'not-centred']);
+    const at = (c: number) => judgeFit(c, 0.15, 0.4);
+    expect([at(-0.01), at(0), at(0.15), at(0.16), at(0.4), at(0.41)]).toEqual(['too-tight', 'good', 'good', 'loose', 'loose', 'not-centred']);
     expect(diametralClearance(57.1, 57)).toBeCloseTo(0.1, 9);
     expect(remainingSpigot(13, 8, 1)).toBe(4);
     expect([standsProud(2, 1.5), standsProud(1, 1.5)]).toEqual([0.5, 0]);

@@ -1,4 +1,5 @@
 import { once } from 'node:events';
+import { readFileSync } from 'node:fs';
 import { networkInterfaces } from 'node:os';
 import { accessible, expect, test } from './guard';
 import { freePort, launch, Server } from './server';
@@ -80,6 +81,20 @@ test('a page that is not there says so', async ({ page }) => {
   const response = await page.goto(`${server.url}/jobs/none/measure`);
   expect(response?.status()).toBe(404);
   await expect(page.getByRole('heading', { name: 'Not here' })).toBeVisible();
+});
+
+test('plans are evaluated over HTTP, and a wrong one gets paths and messages', async ({ request }) => {
+  const plan = JSON.parse(readFileSync('docs/examples/adapter.json', 'utf8'));
+  const good = await request.post(`${server.url}/api/evaluate`, { data: plan });
+  expect(good.status()).toBe(200);
+  expect(await good.json()).toMatchObject({ format: 'vectis-evaluation/1', verdict: 'stop', blocking: ['adapter.pocket'] });
+  const bad = await request.post(`${server.url}/api/evaluate`, { data: { ...plan, hub: { ...plan.hub, thread: '14mm' } } });
+  expect(bad.status()).toBe(422);
+  expect((await bad.json()).issues).toEqual([{ path: 'hub.thread', message: expect.stringContaining('has no pitch') }]);
+  const junk = await request.post(`${server.url}/api/evaluate`, { data: Buffer.from('{'), headers: { 'content-type': 'application/json' } });
+  expect(junk.status()).toBe(400);
+  const schema = await request.get(`${server.url}/api/plan-schema`);
+  expect(await schema.json()).toEqual(JSON.parse(readFileSync('docs/plan-format.schema.json', 'utf8')));
 });
 
 test('a second process on the same folder gets one clear sentence and a non-zero exit', async () => {

@@ -1,4 +1,5 @@
 import type { RuleId } from './findings';
+import type { PolicyRule } from './policy';
 
 /** What each rule says, by what formula, and where it comes from. Read by the interface and the rulebook. */
 export interface Rule {
@@ -7,10 +8,46 @@ export interface Rule {
   readonly statement: string;
   readonly formula: string;
   readonly source: string;
+  /** Policy values that it judges by. */
+  readonly policy: readonly PolicyRule['id'][];
+  /** Schools of installers that differ on it, and the default with its reason. Empty where they agree. */
+  readonly schools: string;
 }
 
+const POLICY_OF: Readonly<Partial<Record<RuleId, readonly PolicyRule['id'][]>>> = {
+  'engagement.minimum': ['diameterFactorSteel', 'diameterFactorAluminium', 'leadPitches', 'spacerPm', 'fastenerPm'],
+  'engagement.cross-check': ['turnsByHand', 'turnsInHub', 'turnsPolicy', 'visibleThreadInch'],
+  'engagement.never-drive': ['turnsNeverDrive'],
+  'engagement.material': ['diameterFactorSteel', 'diameterFactorAluminium'],
+  'engagement.hub-end': ['diameterFactorSteel', 'leadPitches'],
+  'nut.bottom': ['closedNutGap', 'leadPitches'],
+  'bolt.behind': ['leadPitches', 'fastenerPm'],
+  'stud.behind': ['fastenerPm'],
+  'seat.socket': ['socketRoom'],
+  'centring.spigot': ['spigotGood', 'spigotLeast'],
+  'centring.lip-bore': ['boreClearanceGood', 'boreClearanceMost'],
+  'adapter.pocket': ['pocketMargin'],
+  'clearance.loaded': ['clearanceReserveStreet', 'clearanceReserveTrack'],
+  'clearance.inner': ['innerReserve'],
+  'torque.source': ['torqueBand', 'verifyAngle'],
+  'joint.proof': ['proofMost'],
+  'joint.need': ['roadFriction', 'loadFactor', 'jointFriction'],
+  'use.competition': ['competitionSlipOn'],
+};
+
+const SCHOOLS_OF: Readonly<Partial<Record<RuleId, string>>> = {
+  'engagement.minimum': 'One diameter; strength (neither thread strips before the stud breaks). Default: the more demanding of the two, because one is custom and the other arithmetic, and neither alone catches a soft hub and a coarse thread.',
+  'engagement.cross-check': 'Five turns by hand; seven in the hub; eight counted; half an inch visible. Shown beside the governing one, not governing by default: turns forget the diameter.',
+  'centring.seats': 'Some hold that seats centre as well as a spigot, others want both. Default: seats alone are a caution.',
+  'use.competition': 'Many refuse slip-on plates above a few millimetres in competition; others run them with inspection between sessions. Default: a caution, which in competition blocks until the lead signs.',
+  'joint.condition': 'One school uses a little grease on bolts, one forbids it. Default dry; greased is shown, and the torque is not changed by itself.',
+  'joint.bearing-moment': 'Some say bearings do not notice a few millimetres, others that they wear out sooner. Informational.',
+};
+
 const COMMON = 'Common practice, no source.';
-const r = (id: RuleId, title: string, statement: string, formula: string, source = COMMON): Rule => ({ id, title, statement, formula, source });
+const r = (id: RuleId, title: string, statement: string, formula: string, source = COMMON): Rule => ({
+  id, title, statement, formula, source, policy: POLICY_OF[id] ?? [], schools: SCHOOLS_OF[id] ?? '',
+});
 
 export const RULES: readonly Rule[] = [
   r('spacer.kind', 'Kind of spacer', 'A slotted universal plate is refused: neither hub nor lugs centre it.', 'kind ≠ universal'),

@@ -11,47 +11,103 @@ export interface Step {
   readonly caution: string | null;
 }
 
-const step = (key: string, text: string, hold = false, caution: string | null = null): Step => ({ key, text, hold, caution });
+export const step = (key: string, text: string, hold = false, caution: string | null = null): Step => ({ key, text, hold, caution });
 
-/** Kit to have on the trolley before the car is lifted. Every line is a hold point: a wheel off with the wrong nuts on the trolley is a wheel refitted twice. */
+export type JobKind = 'slip-on' | 'nuts' | 'conversion' | 'adapter';
+
+/** What kind of job a plan is; decides kit, card and tools. */
+export function jobKind(plan: Plan): JobKind {
+  if (plan.spacer.kind === 'adapter') return 'adapter';
+  if (plan.fastener.kind === 'conversion') return 'conversion';
+  return plan.fastener.kind === 'nuts' ? 'nuts' : 'slip-on';
+}
+
+const threadName = (text: string): string => formatThread(parseThread('Thread', text));
+
+/** What the wrench turns at the wheel: bolts, or nuts. */
+export const looseName = (plan: Plan): 'bolt' | 'nut' => (plan.hub.fastening === 'bolt' && plan.fastener.kind !== 'conversion' ? 'bolt' : 'nut');
+
+/**
+ * Kit to have on the trolley before the car is lifted. Every line is a hold point: a wheel off with the wrong nuts on
+ * the trolley is a wheel refitted twice. Common practice, no source.
+ */
 export function kitList(plan: Plan): Step[] {
   const { hub, spacer, fastener } = plan;
-  const thread = formatThread(parseThread('Thread', hub.thread));
   const count = hub.lugs * 2;
-  const loose = hub.fastening === 'bolt' ? 'bolts' : 'nuts';
-  const kit = [step('kit.spacers', `2 × spacer ${spacer.thickness} mm, ${spacer.kind}. Same make, both measured.`, true)];
-  if (fastener.kind === 'bolt') kit.push(step('kit.bolts', `${count} × bolt ${thread}, ${fastener.length} mm under the seat. Count them, measure one of each bag.`, true));
-  if (fastener.kind === 'stud') kit.push(step('kit.studs', `${count} × stud ${thread}, ${fastener.protrusion} mm protrusion. Count them, measure one of each bag.`, true));
-  if (fastener.kind === 'stock') kit.push(step('kit.stock', `The ${count} stock ${loose}, all present, threads clean.`, true));
+  const loose = looseName(plan);
+  const plate = spacer.kind === 'adapter' ? 'adapter' : 'spacer';
+  const kit = [step('kit.spacers', `2 × ${plate} ${spacer.thickness} mm${spacer.kind === 'adapter' ? '' : `, ${spacer.kind}`}. Same make, both measured.`, true)];
+  switch (fastener.kind) {
+    case 'bolt':
+      kit.push(step('kit.bolts', `${count} × bolt ${threadName(hub.thread)}, ${fastener.length} mm under the seat. Count them, measure one of each bag.`, true));
+      break;
+    case 'stud':
+      kit.push(step('kit.studs', `${count} × stud ${threadName(hub.thread)}, ${fastener.protrusion} mm protrusion. Count them, measure one of each bag.`, true));
+      break;
+    case 'conversion':
+      kit.push(
+        step('kit.studs', `${count} × conversion stud ${threadName(fastener.hubThread)} to ${threadName(fastener.outerThread)}, ${fastener.length} mm overall, short end ${fastener.shortEnd} mm. Count them, read both threads.`, true),
+        step('kit.locker', 'Thread locker, medium strength: high strength needs heat next to bearings and seals to come off again.', true),
+      );
+      break;
+    case 'stock':
+      kit.push(step('kit.stock', `The ${count} stock ${loose}s, all present, threads clean.`, true));
+      break;
+  }
+  const nut = fastener.kind === 'nuts' || fastener.kind === 'conversion' || fastener.kind === 'stud' ? fastener.nut : null;
+  if (nut) kit.push(step('kit.nuts', `${count} × ${nut.style} nut ${threadName(nut.thread)}${nut.shankLength > 0 ? `, shank ${nut.shankLength} mm` : ''}. Count them; right finish.`, true));
+  if (spacer.adapter) kit.push(step('kit.adapter-nuts', `${count} × nut for the adapter, from its own leaflet, and their thin-wall socket.`, true));
   if (hub.lockingFastener) kit.push(step('kit.key', 'Locking key in hand, and it fits the locking fastener.', true));
   kit.push(
-    step('kit.sockets', `Socket for these ${loose}, tried in the wheel’s lug hole. Never scrape past it.`, true),
+    step('kit.sockets', `Socket for these ${loose}s${hub.socketOutside === null ? '' : `, ${hub.socketOutside} mm outside`}, tried in the wheel’s lug hole. Never scrape past it.`, true),
     step('kit.wrench', `Torque wrench set to ${hub.torque ? `${hub.torque.value} N·m (${hub.torque.source})` : 'the figure, once it has a source'}.`, true),
-    step('kit.clean', 'Wire brush, brake cleaner, gloves and eye protection.', true, 'Brake cleaner and dust: gloves, eyes, no airline.'),
   );
+  if (spacer.adapter?.torque) kit.push(step('kit.adapter-wrench', `Second setting for the adapter: ${spacer.adapter.torque.value} N·m (${spacer.adapter.torque.source}).`, true));
+  kit.push(step('kit.clean', 'Wire brush, brake cleaner, gloves and eye protection.', true, 'Brake cleaner and dust: gloves, eyes, no airline.'));
   return kit;
 }
 
-/** Job card for a slip-on spacer on one axle, in the order the work is done. */
+/** Job card of one axle, in the order the work is done. Common practice, no source. */
 export function jobCard(plan: Plan): Step[] {
-  const { hub, spacer } = plan;
-  const loose = hub.fastening === 'bolt' ? 'bolt' : 'nut';
+  const { hub, spacer, fastener } = plan;
+  const stockLoose = hub.fastening === 'bolt' ? 'bolt' : 'nut';
+  const loose = looseName(plan);
+  const plate = spacer.adapter ? 'Adapter' : 'Spacer';
   const card = [
-    step('fit.ground', `Level ground, chocks, brake on. Crack every ${loose} loose on the ground.`),
+    step('fit.ground', `Level ground, chocks, brake on. Crack every ${stockLoose} loose on the ground.`),
     step('fit.stand', 'Jack at the maker’s point and put a stand under the car.', true, 'Stand under the car before hands go in.'),
     step('fit.hanger', hub.fastening === 'bolt' ? 'Hanger pin in one hole before the last bolt comes out.' : 'Hold the wheel as the last nut comes off; never let it fall on the brake.', false, 'Brakes burn.'),
     step('fit.clean', 'Hub face and wheel back to bare metal, dry. No paint, no grease on the faces.', true),
     step('fit.spigot', 'A thin film of anti-seize on the spigot only.'),
-    step('fit.flat', 'Spacer on: it slides snug, knocks metal on metal, does not rock. A slip of paper finds no gap.', true),
   ];
-  if (plan.fastener.kind === 'stud') card.push(step('fit.studs', 'Longer studs drawn in square and fully home, each tried by hand first.', true));
-  if (plan.fastener.kind === 'bolt') card.push(step('fit.turn', 'Longer bolts in by hand, wheel off: turn the hub a full turn and listen. Nothing touches behind it.', true));
+  if (fastener.kind === 'conversion') card.push(...conversionSteps());
+  card.push(step('fit.flat', `${plate} on: it slides snug, knocks metal on metal, does not rock. A slip of paper finds no gap.`, true));
+  if (fastener.kind === 'stud') card.push(step('fit.studs', 'Longer studs drawn in square and fully home, each tried by hand first.', true));
+  if (fastener.kind === 'bolt') card.push(step('fit.turn', 'Longer bolts in by hand, wheel off: turn the hub a full turn and listen. Nothing touches behind it.', true));
+  if (spacer.adapter) {
+    card.push(
+      step('fit.adapter-snug', 'Adapter nuts snug in star order, hub held from turning.', true),
+      step('fit.adapter-torque', `Adapter nuts to ${spacer.adapter.torque ? `${spacer.adapter.torque.value} N·m (${spacer.adapter.torque.source})` : 'their figure'}, then once round again to verify. This is a torque job of its own.`, true),
+      step('fit.adapter-pocket', 'Wheel offered up: its back sits on the adapter all round, the factory studs stand in their pockets. Each wheel, not one of four.', true),
+    );
+  }
   card.push(
-    step('fit.wheel', 'Wheel on. It sits flat on the spacer all round.', true),
+    step('fit.wheel', `Wheel on. It sits flat on the ${plate.toLowerCase()} all round.`, true),
     step('fit.hand', `Every ${loose} started by hand, two turns at least, before any tool.`, true, 'A fastener started with an impact wrench crosses its thread.'),
   );
   if (spacer.thickness > 0) card.push(step('fit.chalk', 'Chalk on the arch lip, loaded and bounced to the bump stop: no chalk on the tyre.', true));
   return card;
+}
+
+/** Studs into a hub that took bolts: dry by hand first, then locker on the hub end, low torque, cure. */
+function conversionSteps(): Step[] {
+  return [
+    step('fit.hub-threads', 'Hub threads cleaned and dry.', true),
+    step('fit.dry-stud', 'One stud tried dry, by hand, all the way in each hole: that proves the thread.', true),
+    step('fit.locker', 'One drop of thread locker on the hub end only. Short end in, all studs of one hub within a few minutes.', true),
+    step('fit.stud-torque', 'Studs by hex key or two nuts jammed together, to the low figure of their leaflet; go round again.', true),
+    step('fit.cure', 'Locker cured for the time on its bottle before a wheel is tightened on it.', true),
+  ];
 }
 
 /** Cautions that a record of this plan must carry. */
@@ -61,11 +117,11 @@ export function cautions(plan: Plan): string[] {
     'Spacers, longer fasteners and tyres outside the body are regulated: check local codes, approval and insurance, and have the work inspected by a licensed professional where required.',
     'Recheck the torque next day, and again after 50–100 km: alloy wheels settle.',
   ];
-  if (plan.use === 'track' || plan.use === 'competition') {
-    list.push('Recheck before each session, hub cool. Take off plastic centre caps for the track.');
-  }
-  if (plan.fastener.kind !== 'stock') {
+  if (plan.use === 'track' || plan.use === 'competition') list.push('Recheck before each session, hub cool. Take off plastic centre caps for the track.');
+  if (plan.fastener.kind === 'bolt' || plan.fastener.kind === 'stud') {
     list.push(`The longer ${plan.fastener.kind}s never go on without the spacer, and stock ones never with it.`);
   }
+  if (plan.fastener.kind === 'conversion') list.push('Stock bolts do not go back in while the studs are in the hub; keep them with the car.');
+  if (plan.spacer.kind === 'adapter') list.push('Only wheels whose pockets were measured go on this adapter.');
   return list;
 }

@@ -127,8 +127,8 @@ function allowedPairs(input: SearchInput, wheel: WheelOption, groups: readonly G
       const wheelSide = nut === null ? stock : minimumsFor(outer, nut.part.material, boltClass, nut.part.tensile, base.policy);
       const demand = { minimum: wheelSide.minimum, never: base.policy.turnsNeverDrive * outer.thread.pitch, strict };
       const pair = { group, nut, outer, hubMinimum: stock.minimum, demand };
-      const window = shifted(windowOf({ ...plan, spacer: plainSpacer(1) }, pair), -1);
-      if (window.enough) pairs.push({ ...pair, base: window });
+      const atNought = shifted(windowOf({ ...plan, spacer: plainSpacer(1) }, pair), -1);
+      if (atNought.enough) pairs.push({ ...pair, base: atNought });
     }
   }
   return pairs;

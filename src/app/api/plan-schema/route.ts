@@ -1,0 +1,6 @@
+import { planJsonSchema } from '@/core/plan/schema';
+
+/** The JSON Schema of the plan document. */
+export function GET(): Response {
+  return Response.json(planJsonSchema(), { headers: { 'content-type': 'application/schema+json' } });
+}

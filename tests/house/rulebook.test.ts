@@ -1,0 +1,38 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { RULE_IDS } from '@/core/plan/findings';
+import { POLICY_RULES } from '@/core/plan/policy';
+import { RULES } from '@/core/plan/rules';
+import { generatedDocs } from '../../scripts/docs';
+
+/** Rules that a test names as checked against the outside: `rule: id` or `rules: id, id` in tests/core. */
+function checkedRules(): Set<string> {
+  const found = new Set<string>();
+  for (const file of readdirSync('tests/core').filter((f) => f.endsWith('.test.ts'))) {
+    for (const m of readFileSync(join('tests/core', file), 'utf8').matchAll(/\/\/ rules?: ([a-z., -]+?)(?: —|$)/gm)) {
+      for (const id of (m[1] as string).split(',')) found.add(id.trim());
+    }
+  }
+  return found;
+}
+
+test('every rule is described once, with statement, formula and source', () => {
+  expect(RULES.map((r) => r.id).sort()).toEqual([...RULE_IDS].sort());
+  for (const r of RULES) for (const field of [r.title, r.statement, r.formula, r.source]) expect(field.length).toBeGreaterThan(0);
+});
+
+test('every rule has a check against something outside the project', () => {
+  const checked = checkedRules();
+  expect(RULE_IDS.filter((id) => !checked.has(id))).toEqual([]);
+  const known = new Set<string>(RULE_IDS);
+  expect([...checked].filter((id) => !known.has(id) && id !== 'engagement.strength')).toEqual([]);
+});
+
+test('every policy value is named by a rule, or is a tolerance of marked sizes', () => {
+  const named = new Set(RULES.flatMap((r) => r.policy));
+  expect(POLICY_RULES.map((p) => p.id).filter((id) => !named.has(id))).toEqual([]);
+});
+
+test.each(Object.entries(generatedDocs()))('%s is current; `npm run docs` makes it', (path, text) => {
+  expect(readFileSync(path, 'utf8')).toBe(text);
+});
