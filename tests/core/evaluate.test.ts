@@ -82,6 +82,17 @@ describe('longer bolts', () => {
     expect(find(thickness(boltPlan({}, { roomBehind: null }), 1), 'bolt.behind')).toBeUndefined();
   });
 
+  // rule: reading.contradiction — geometry: no thread shows more turns than it has.
+  test('a count longer than its mate is a contradiction, and neither is trusted', () => {
+    expect(level(plan(62, { turns: exact(13) }), 'reading.contradiction')).toBe('unmeasured');
+    expect(find(plan(62, { turns: { value: 12.25, pm: 0.25 } }), 'reading.contradiction')).toBeUndefined();
+    expect(level(studPlan({ hub: { ...studPlan().hub, nutThread: exact(20) } }), 'reading.contradiction')).toBe('unmeasured');
+  });
+
+  test('a longer bolt in an unmeasured depth is trusted with no more than was counted in it', () => {
+    expect(find(plan(70, { tappedDepth: null }), 'engagement.minimum')).toMatchObject({ value: 15 });
+  });
+
   // rule: nut.grip-bounded — geometry: a thread fully used up shows no more.
   test('a count that used the whole tapped depth cannot say where the tip is', () => {
     const deep = plan(62, { turns: exact(12) });
@@ -262,14 +273,27 @@ describe('laws of evaluate', () => {
   });
 
   test('taking a reading away never lets a blocked plan through', () => {
-    const names = ['turns', 'gap', 'loadedClearance', 'spigotHeight', 'chamferDepth', 'tappedDepth', 'roomBehind', 'studProtrusion'] as const;
+    const atCorner = ['turns', 'gap', 'loadedClearance', 'spigotHeight', 'chamferDepth', 'tappedDepth', 'roomBehind', 'studProtrusion', 'innerClearance'];
+    const atHub = ['stockBoltLength', 'nutThread', 'nutBlindDepth', 'spigotDiameter', 'torque'];
     fc.assert(
-      fc.property(anyPlan, fc.constantFrom(...names), (plan, name) => {
-        if (assess(plan).blocking.length === 0) return;
-        const less = { ...plan, corners: plan.corners.map((c) => ({ ...c, [name]: null })) };
-        expect(assess(less).blocking.length).toBeGreaterThan(0);
+      fc.property(anyPlan, fc.constantFrom(...atCorner, ...atHub, 'bore'), (plan, name) => {
+        const before = assess(plan);
+        // Readings that contradict each other are outside this law: taking the wrong one away is right.
+        if (before.findings.some((f) => f.rule === 'reading.contradiction')) return;
+        const less: Plan = {
+          ...plan,
+          corners: atCorner.includes(name) ? plan.corners.map((c) => ({ ...c, [name]: null })) : plan.corners,
+          hub: atHub.includes(name) ? { ...plan.hub, [name]: null } : plan.hub,
+          wheel: name === 'bore' ? { ...plan.wheel, bore: null } : plan.wheel,
+        };
+        const after = assess(less);
+        if (before.blocking.length > 0) expect(after.blocking.length).toBeGreaterThan(0);
+        for (const f of before.findings.filter((k) => k.level === 'stop')) {
+          const same = after.findings.find((k) => k.rule === f.rule && k.school === f.school && (k.why === f.why || f.why === ''));
+          expect([f.rule, name, same?.level]).not.toEqual([f.rule, name, 'pass']);
+        }
       }),
-      { numRuns: 500 },
+      { numRuns: 3000 },
     );
   });
 

@@ -68,15 +68,15 @@ const conversion = fc.record({
 });
 const spacer: fc.Arbitrary<Spacer> = fc.record({ t: mm(0, 25), centring: fc.constantFrom('hub' as const, 'seats' as const), kind: fc.constantFrom('plain' as const, 'plain' as const, 'universal' as const) }).map(({ t, centring, kind }) => ({ ...plainSpacer(t), centring, kind }));
 const corners = fc
-  .record({ turns: measured(6, 18), studProtrusion: measured(36, 46), tappedDepth: measured(12, 24), roomBehind: measured(0, 8), rotorHat: measured(5, 9), spigotHeight: measured(8, 40), gap: measured(10, 40), loadedClearance: measured(15, 60) })
-  .chain((left) => fc.record({ left: fc.constant(left), right: fc.oneof(fc.constant(left), fc.record({ turns: measured(6, 18), studProtrusion: measured(36, 46) }).map((r) => ({ ...left, ...r }))) }))
+  .record({ turns: measured(7, 13), studProtrusion: measured(36, 46), tappedDepth: measured(16, 26), roomBehind: measured(0, 8), rotorHat: measured(5, 9), spigotHeight: measured(8, 40), gap: measured(10, 40), loadedClearance: measured(15, 60) })
+  .chain((left) => fc.record({ left: fc.constant(left), right: fc.oneof(fc.constant(left), fc.record({ turns: measured(7, 13), studProtrusion: measured(36, 46) }).map((r) => ({ ...left, ...r }))) }))
   .map(({ left, right }): PlanCorner[] => [corner('front-left', left), corner('front-right', right)]);
 
 const input: fc.Arbitrary<SearchInput> = fc
   .record({
     isStud: fc.boolean(), use: fc.constantFrom('street' as const, 'street' as const, 'competition' as const), wantedGap: mm(0, 20), wheels: fc.array(fc.record({ corners, seat, own: fc.integer({ min: 0, max: 3 }).map((n) => n > 0), pad: measured(8, 16) }), { minLength: 1, maxLength: 2 }),
     spacers: list('s', spacer, 5), bolts: list('b', bolt, 5), studs: list('t', stud, 5), conversions: list('c', conversion, 4), nuts: list('n', nut, 4), limit: fc.constantFrom(3, 1000),
-    nutThread: measured(12, 30), blind: measured(15, 40), grip: measured(4, 14), stock: measured(38, 50), style: fc.constantFrom('open' as const, 'closed' as const), internal: fc.constantFrom(null, 500, 900), hubClass: boltClass,
+    nutThread: measured(16, 30), blind: measured(15, 40), grip: measured(4, 14), stock: measured(38, 50), style: fc.constantFrom('open' as const, 'closed' as const), internal: fc.constantFrom(null, 500, 900), hubClass: boltClass,
   })
   .map((r): SearchInput => {
     const make = r.isStud ? studPlan : boltPlan;

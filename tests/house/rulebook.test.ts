@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { RULE_IDS } from '@/core/plan/findings';
 import { POLICY_RULES } from '@/core/plan/policy';
 import { RULES } from '@/core/plan/rules';
+import { SOURCES } from '@/core/plan/sources';
 import { generatedDocs } from '../../scripts/docs';
 
 /** Rules that a test names as checked against the outside: `rule: id` or `rules: id, id` in tests/core. */
@@ -18,7 +19,12 @@ function checkedRules(): Set<string> {
 
 test('every rule is described once, with statement, formula and source', () => {
   expect(RULES.map((r) => r.id).sort()).toEqual([...RULE_IDS].sort());
-  for (const r of RULES) for (const field of [r.title, r.statement, r.formula, r.source]) expect(field.length).toBeGreaterThan(0);
+  for (const r of RULES) {
+    for (const field of [r.title, r.statement, r.formula, r.source]) expect(field.length).toBeGreaterThan(0);
+    expect(r.sources.length).toBeGreaterThan(0);
+  }
+  const used = new Set(RULES.flatMap((r) => r.sources));
+  expect(Object.keys(SOURCES).filter((s) => !used.has(s as keyof typeof SOURCES))).toEqual([]);
 });
 
 test('every rule has a check against something outside the project', () => {

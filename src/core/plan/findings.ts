@@ -14,6 +14,7 @@ export const RULE_IDS = [
   'engagement.cross-check',
   'engagement.strength-known',
   'engagement.material',
+  'reading.contradiction',
   'engagement.hub-end',
   'thread.match',
   'nut.shank',

@@ -96,6 +96,7 @@ const SENTENCES: Readonly<Record<RuleId, (s: Say) => string>> = {
   'engagement.never-drive': (s) => `Only ${s.both(s.f.value, 'down')} of thread${s.at}: under three turns nobody drives.`,
   'engagement.strength-known': () => 'The strength school cannot be computed: class of the fastener or strength of hub or nut is not known. The other schools govern alone.',
   'engagement.material': () => 'Material of the internal thread is not known and is counted as steel. If it is aluminium, half as much again is needed.',
+  'reading.contradiction': (s) => `The count${s.at} says ${s.value('nearest')} of thread, but the ${s.f.why === 'bolt' ? 'hub' : 'nut'} has only ${s.limit('nearest')}. One of the two is wrong: measure both again.`,
   'engagement.hub-end': (s) => (s.short ? s.missing : held(s, s.f.why === 'adapter' ? 'the adapter’s nut on the factory stud' : 'the hub end')),
   'thread.match': (s) => {
     const [where, a, b] = s.f.why.split('/') as [string, string, string];

@@ -9,6 +9,7 @@ export interface ReportedFinding extends Finding {
   readonly title: string;
   readonly sentence: string;
   readonly source: string;
+  readonly sourceIds: readonly string[];
 }
 
 export interface Report extends Omit<Evaluation, 'findings' | 'blocking'> {
@@ -30,7 +31,7 @@ export function report(input: unknown, units: UnitSystem): Report | { readonly i
     verdict: e.verdict,
     mayGoForward: e.blocking.length === 0,
     blocking: e.blocking.map((f) => f.rule),
-    findings: e.findings.map((f) => ({ ...f, title: ruleOf(f.rule).title, sentence: sentence(f, wording), source: ruleOf(f.rule).source })),
+    findings: e.findings.map((f) => ({ ...f, title: ruleOf(f.rule).title, sentence: sentence(f, wording), source: ruleOf(f.rule).source, sourceIds: ruleOf(f.rule).sources })),
     numbers: e.numbers,
     geometry: e.geometry,
   };

@@ -79,12 +79,14 @@ export function boltStack(plan: Plan, c: PlanCorner, present: Result, pitch: num
     };
   }
   if (stock === null) return { ...NO_STACK, gripBounded: bounded };
+  // A depth nobody measured holds at least what was counted in it, and is trusted with no more.
+  const holds = depth === null ? present.value : Dt;
   const lengths = Math.hypot(stock.pm, policy.fastenerPm);
   const worst = present.pm + stock.pm + policy.fastenerPm + sPm;
   const rss = Math.hypot(present.pm, lengths, sPm);
   return {
     ...NO_STACK,
-    engagement: { value: boltEngagement(fastener.length, seat + s, lead, Dt), pm: worst, rss },
+    engagement: { value: boltEngagement(fastener.length, seat + s, lead, holds), pm: worst, rss },
     gripBounded: bounded,
     behind: known ? { value: boltProtrusion(fastener.length, seat + s, Dt), pm: worst + depthPm, rss: Math.hypot(rss, depthPm) } : null,
     window,

@@ -108,7 +108,7 @@ function HubFields({ form, axle, copy }: { form: Form; axle: 'front' | 'rear'; c
       <Field label="Thread" figure hint="Such as M14x1.5 or 1/2-20." error={errors?.thread?.message} {...register(at('thread'))} />
       <SelectField label={fastening === 'bolt' ? 'Seat of the bolts' : 'Seat of the nuts'} options={SEATS} {...register(at('seat'))} />
       <SelectField label={fastening === 'bolt' ? 'Hub thread cut in' : 'Nuts made of'} options={MATERIAL} {...register(at('threadMaterial'))} />
-      <SelectField label="Class stamped on it" options={CLASSES} {...register(at('fastenerClass'))} />
+      <SelectField label={fastening === 'bolt' ? 'Class on the bolts' : 'Class on the studs'} options={CLASSES} {...register(at('fastenerClass'))} />
       <Field label={fastening === 'bolt' ? 'Hub strength' : 'Nut strength'} figure unit="MPa" hint="Only if a leaflet says so." error={errors?.tensile?.message} {...register(at('tensile'))} />
       {fastening === 'stud' ? <SelectField label="Nuts" options={NUTS} {...register(at('nutStyle'))} /> : null}
       <SelectField label="Locking fastener" options={YES_NO} {...register(at('locking'))} />

@@ -33,7 +33,21 @@ export function judgeEngagement(plan: Plan, n: Numbers, out: Finding[]): void {
     out.push(make('nut.grip-bounded', 'note', plan.hub.fastening, null, null, null, '', c.corner));
     break;
   }
+  judgeContradiction(plan, n, out);
   judgeThreads(plan, out);
+}
+
+/** More thread counted than there is, errors taken off: neither reading is trusted. */
+function judgeContradiction(plan: Plan, n: Numbers, out: Finding[]): void {
+  const bolt = plan.hub.fastening === 'bolt';
+  for (let i = 0; i < n.corners.length; i += 1) {
+    const present = n.corners[i]?.present ?? null;
+    const mate = bolt ? (plan.corners[i]?.tappedDepth ?? null) : plan.hub.nutThread;
+    if (present === null || mate === null || present.value - present.pm <= mate.value + mate.pm + 1e-9) continue;
+    const corner = n.corners[i]?.corner ?? null;
+    out.push(make('reading.contradiction', 'unmeasured', plan.hub.fastening, present.value, mate.value, mate.value - present.value, 'mm', corner));
+    return;
+  }
 }
 
 function whatEngagementNeeds(plan: Plan): string {
