@@ -38,6 +38,11 @@ describe('engagement', () => {
     expect(find(thickness(plan, 0), 'engagement.minimum')).toMatchObject({ corner: 'front-right', value: 13.5, level: 'stop' });
   });
 
+  test('a stop at one corner never hides behind a corner that was measured worse', () => {
+    const plan = boltPlan({ corners: [corner('front-left', { turns: { value: 9, pm: 0 } }), corner('front-right', { turns: { value: 10, pm: 2 } })] });
+    expect(find(thickness(plan, 0), 'engagement.minimum')).toMatchObject({ corner: 'front-left', level: 'stop' });
+  });
+
   // rule: engagement.never-drive — common practice, no source.
   test('under three turns nobody drives (common practice, no source)', () => {
     expect(level(thickness(boltPlan(), 12), 'engagement.never-drive')).toBe('stop');

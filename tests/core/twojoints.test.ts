@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { chooseRings } from '@/core/centring/rings';
 import { diametralClearance, judgeFit, remainingSpigot, standsProud } from '@/core/centring/fits';
-import { adapterEngagement, decidingPocket, nutBelowFace, recessRoom, studBeyondFace, thicknessWithoutPockets } from '@/core/engagement/adapter';
+import { adapterEngagement, nutBelowFace, recessRoom, studBeyondFace, thicknessWithoutPockets } from '@/core/engagement/adapter';
 import { hubEndEngagement, hubEndProtrusion, outerTip, studLengthWindow } from '@/core/engagement/twoEnded';
 import { plainSpacer, STOCK } from '@/core/plan/blank';
 import type { Nut, Plan, Spacer } from '@/core/plan/document';
@@ -88,13 +88,6 @@ describe('bolt-on adapter', () => {
     expect(nutBelowFace(25, 10, 16)).toBe(-1);
     expect(recessRoom(12, 10)).toBe(2);
   });
-  test('the shallowest pocket decides, and an unmeasured one before all', () => {
-    expect(decidingPocket([exact(18), exact(16), exact(18), exact(18)])).toBe(1);
-    expect(decidingPocket([exact(18), { value: 17, pm: 2 }, exact(16)])).toBe(1);
-    expect(decidingPocket([exact(18), null, exact(10)])).toBe(1);
-    expect(decidingPocket([])).toBeNull();
-  });
-
   const adapter: Spacer = {
     ...plainSpacer(25), kind: 'adapter', bore: 57.1, lipDiameter: 57, lipRoot: 1,
     adapter: { web: 10, nutHeight: 14, nutThread: 14, studThread: 'M12x1.5', studProtrusion: 42, boltCircle: 112, recess: 13, torque: { value: 110, source: 'leaflet' } },
@@ -113,6 +106,10 @@ describe('bolt-on adapter', () => {
     expect(level(on([9, null, 9, 9]), 'adapter.pocket')).toBe('unmeasured');
     expect(level(on([]), 'adapter.pocket')).toBe('unmeasured');
     expect(level(on([], {}, 25), 'adapter.pocket')).toBe('pass');
+    // A pocket measured worse decides among equals, never before one that is plainly too shallow.
+    const unsure = on([9, 7, 9]);
+    const each = unsure.wheel.each.map((w, i) => (i === 0 ? { ...w, pocketDepth: { value: 9, pm: 5 } } : w));
+    expect(find({ ...unsure, wheel: { ...unsure.wheel, each } }, 'adapter.pocket')).toMatchObject({ level: 'stop', why: 'wheel 2' });
   });
   // rules: adapter.nut-below, adapter.recess, adapter.torque, engagement.hub-end — geometry; supplier's leaflet.
   test('nuts, recess, torque and the factory stud’s thread', () => {

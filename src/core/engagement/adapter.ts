@@ -21,22 +21,5 @@ export const studBeyondFace = (protrusion: number, thickness: number): number =>
 /** Least thickness that needs no pockets: s ≥ Z. */
 export const thicknessWithoutPockets = (protrusion: number): number => protrusion;
 
-export type Pocket = { readonly value: number; readonly pm: number } | null;
-
-/**
- * The wheel whose pocket decides: the shallowest once its error is taken off. A wheel nobody measured decides
- * before all others, for no mark tells castings apart.
- * @returns index of the wheel, or null for an empty list
- */
-export function decidingPocket(pockets: readonly Pocket[]): number | null {
-  let least: number | null = null;
-  for (const [i, p] of pockets.entries()) {
-    if (p === null) return i;
-    const best = least === null ? null : pockets[least];
-    if (!best || p.value - p.pm < best.value - best.pm) least = i;
-  }
-  return least;
-}
-
 /** Recess for the hub spigot: recess depth − spigot height. Negative: the adapter stands off. Not asked for when its bore goes through. */
 export const recessRoom = (recessDepth: number, spigotHeight: number): number => recessDepth - spigotHeight;

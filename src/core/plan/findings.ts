@@ -5,7 +5,8 @@ import type { School } from './policy';
 export const LEVELS = ['stop', 'unmeasured', 'caution', 'note', 'pass'] as const;
 export type Level = (typeof LEVELS)[number];
 
-const RANK: Readonly<Record<Level, number>> = { stop: 0, unmeasured: 1, caution: 2, note: 3, pass: 4 };
+/** Place of a level from worst to best. */
+export const RANK: Readonly<Record<Level, number>> = { stop: 0, unmeasured: 1, caution: 2, note: 3, pass: 4 };
 
 export const RULE_IDS = [
   'spacer.kind',

@@ -1,7 +1,7 @@
-import { decidingPocket, nutBelowFace, recessRoom, studBeyondFace } from '../../engagement/adapter';
+import { nutBelowFace, recessRoom, studBeyondFace } from '../../engagement/adapter';
 import type { Plan } from '../document';
 import type { Finding } from '../findings';
-import { levelOf, make, withError } from './make';
+import { levelOf, make, withError, worse } from './make';
 
 /** What only a bolt-on adapter has: its nut under the face, pockets in every wheel, a recess, a torque job of its own. */
 export function judgeAdapter(plan: Plan, out: Finding[]): void {
@@ -35,16 +35,19 @@ function judgePockets(plan: Plan, s: number, out: Finding[]): void {
     return;
   }
   const limit = beyond + plan.policy.pocketMargin;
-  const which = decidingPocket(plan.wheel.each.map((w) => w.pocketDepth));
-  const wheel = which === null ? null : plan.wheel.each[which];
-  if (!wheel || wheel.pocketDepth === null) {
-    out.push(make('adapter.pocket', 'unmeasured', wheel ? wheel.name : 'wheels', null, limit, null, 'mm'));
+  const unseen = plan.wheel.each.find((w) => w.pocketDepth === null);
+  if (unseen || plan.wheel.each.length === 0) {
+    out.push(make('adapter.pocket', 'unmeasured', unseen ? unseen.name : 'wheels', null, limit, null, 'mm'));
     return;
   }
-  const pocket = wheel.pocketDepth;
-  const margin = pocket.value - limit;
   // The stud's own error already stands in the limit.
-  out.push(withError(make('adapter.pocket', levelOf(margin, pocket.pm), wheel.name, pocket.value, limit, margin, 'mm'), pocket.pm + pm, Math.hypot(pocket.pm, pm)));
+  let worst: Finding | null = null;
+  for (const w of plan.wheel.each) {
+    const pocket = w.pocketDepth ?? { value: 0, pm: 0 };
+    const margin = pocket.value - limit;
+    worst = worse(withError(make('adapter.pocket', levelOf(margin, pocket.pm), w.name, pocket.value, limit, margin, 'mm'), pocket.pm + pm, Math.hypot(pocket.pm, pm)), worst);
+  }
+  if (worst) out.push(worst);
 }
 
 function judgeRecess(plan: Plan, recess: number | null, out: Finding[]): void {
@@ -59,8 +62,7 @@ function judgeRecess(plan: Plan, recess: number | null, out: Finding[]): void {
   for (const c of plan.corners) {
     const height = c.spigotHeight ?? { value: 0, pm: 0 };
     const room = recessRoom(recess ?? 0, height.value);
-    if (worst !== null && room >= (worst.margin ?? 0)) continue;
-    worst = withError(make('adapter.recess', levelOf(room, height.pm), '', height.value, recess, room, 'mm', c.corner), height.pm);
+    worst = worse(withError(make('adapter.recess', levelOf(room, height.pm), '', height.value, recess, room, 'mm', c.corner), height.pm), worst);
   }
   if (worst) out.push(worst);
 }

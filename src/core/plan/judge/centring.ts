@@ -4,7 +4,7 @@ import type { Measured, Plan } from '../document';
 import type { Finding } from '../findings';
 import { fastenerSeat, type Numbers } from '../numbers';
 import { result } from '../result';
-import { judgeCorners, levelOf, make, withError } from './make';
+import { judgeCorners, levelOf, make, withError, worse } from './make';
 
 /** Seats equal, sockets enter, something centres the wheel. */
 export function judgeCentring(plan: Plan, n: Numbers, out: Finding[]): void {
@@ -45,8 +45,7 @@ function judgeSeats(plan: Plan, out: Finding[]): void {
     }
     const room = socketRoom(w.lugHole.value, socket);
     const margin = room - plan.policy.socketRoom;
-    if (tight !== null && margin >= (tight.margin ?? 0)) continue;
-    tight = withError(make('seat.socket', levelOf(margin, w.lugHole.pm), w.name, room, plan.policy.socketRoom, margin, 'mm'), w.lugHole.pm);
+    tight = worse(withError(make('seat.socket', levelOf(margin, w.lugHole.pm), w.name, room, plan.policy.socketRoom, margin, 'mm'), w.lugHole.pm), tight);
   }
   if (tight) out.push(tight);
 }

@@ -1,5 +1,5 @@
 import type { Corner } from '../document';
-import { type Finding, judge, type Level, type RuleId } from '../findings';
+import { byDanger, type Finding, judge, type Level, RANK, type RuleId } from '../findings';
 import type { CornerNumbers } from '../numbers';
 import type { School } from '../policy';
 import type { Result } from '../result';
@@ -13,8 +13,8 @@ export function make(
 }
 
 /**
- * Judges one figure at every corner; the corner with the least margin, errors taken off, decides. One unmeasured
- * corner decides before all. Positional, because this is the inner loop of a search.
+ * Judges one figure at every corner; the corner with the worst level decides, among equals the one with the least
+ * margin, errors taken off. One unmeasured corner decides before all. Positional, because this is the inner loop of a search.
  * @param missing what is missing when a corner's value is
  * @param upper the value is held below the limit instead of above it
  * @param soft what a failed limit counts as, where it is no stop
@@ -30,7 +30,11 @@ export function judgeCorners(
     const m = pick(c);
     if (m === null) return make(rule, 'unmeasured', missing, null, limit, null, 'mm', c.corner, school);
     const here = upper ? limit - m.value : m.value - limit;
-    if (found !== null && here - m.pm >= margin - found.pm) continue;
+    if (found !== null) {
+      // A stop never hides behind a corner that was only measured worse.
+      const order = RANK[judge(here, m.pm).level] - RANK[judge(margin, found.pm).level];
+      if (order > 0 || (order === 0 && here - m.pm >= margin - found.pm)) continue;
+    }
     best = c;
     found = m;
     margin = here;
@@ -52,6 +56,9 @@ export function withError(f: Finding, pm: number, rss = pm): Finding {
     uncertain: f.level === 'caution', why: f.why,
   };
 }
+
+/** The worse of two findings of one rule: by level, then by margin. */
+export const worse = (a: Finding, b: Finding | null): Finding => (b === null || byDanger(a, b) < 0 ? a : b);
 
 /** Level of a margin that its own error may eat. */
 export const levelOf = (margin: number, pm: number): Level => judge(margin, pm).level;
