@@ -27,3 +27,47 @@ export function propagate(terms: readonly (readonly [coefficient: number, input:
   }
   return { value, worst, rss: Math.sqrt(square) };
 }
+
+export interface Repeats {
+  /** Mean of the readings. */
+  readonly value: number;
+  /** The larger of the method's own ± and half the spread: repeating never makes a reading look worse than it is. */
+  readonly pm: number;
+  /** Largest less smallest. */
+  readonly spread: number;
+  /** Index of a reading that stands apart and should be asked about; never dropped by itself. Null for none. */
+  readonly apart: number | null;
+}
+
+/** A reading stands apart when it is further from the others' median than this many times the method's ±. */
+const APART = 3;
+
+/**
+ * Several readings of one thing. They are averaged with their spread; one that stands apart is pointed at, not
+ * dropped. With two that differ, the later one is asked about. Common practice, no source.
+ * @throws RangeError for no readings
+ */
+export function combineRepeats(readings: readonly Uncertain[]): Repeats {
+  if (readings.length === 0) throw new RangeError('There is nothing to average.');
+  const values = readings.map((r) => r.value);
+  const spread = Math.max(...values) - Math.min(...values);
+  const pm = Math.max(spread / 2, ...readings.map((r) => r.pm));
+  let apart: number | null = null;
+  let furthest = 0;
+  readings.forEach((r, i) => {
+    const others = values.filter((_, k) => k !== i);
+    if (others.length === 0) return;
+    const off = Math.abs(r.value - median(others));
+    if (off > APART * Math.max(r.pm, 1e-9) && off >= furthest) {
+      furthest = off;
+      apart = i;
+    }
+  });
+  return { value: values.reduce((a, b) => a + b, 0) / values.length, pm, spread, apart };
+}
+
+function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const mid = sorted.length >> 1;
+  return sorted.length % 2 === 1 ? (sorted[mid] as number) : ((sorted[mid - 1] as number) + (sorted[mid] as number)) / 2;
+}

@@ -1,7 +1,8 @@
 import { useId } from 'react';
-import type { SectionBlock, SectionNeed, StackGeometry } from '@/core/plan/geometry';
+import type { SectionBlock, SectionDimension, SectionNeed, StackGeometry } from '@/core/plan/geometry';
 import { CORNER_LABEL } from '@/core/plan/labels';
 import { formatLength, type UnitSystem } from '@/core/units/format';
+import { FaceHandle } from './FaceHandle';
 import { blockPath, layoutStack } from './stackLayout';
 
 const NEEDS: Readonly<Record<SectionNeed, string>> = {
@@ -15,13 +16,19 @@ const FILL: Readonly<Record<SectionBlock['part'], string>> = {
 };
 
 /** The joint cut along its axis, hub at the left, air at the right, drawn to scale from the evaluation's geometry. */
-export function StackSection({ geometry, units, minimum, engagement, ok }: {
+export function StackSection({ geometry, units, minimum, engagement, pm = 0, ok, onThickness, onPick }: {
   geometry: StackGeometry;
   units: UnitSystem;
   /** Governing minimum and engagement left, mm. */
   minimum: number;
   engagement: number | null;
+  /** Worst-case error of the engagement, mm; drawn as a band at its end. */
+  pm?: number;
   ok: boolean;
+  /** Drag the spacer's outer face; without it the section is a picture. */
+  onThickness?: (mm: number) => void;
+  /** A dimension was chosen to be edited. */
+  onPick?: (id: SectionDimension['id']) => void;
 }) {
   const id = useId().replace(/:/g, '');
   if (!geometry.drawable) {
@@ -39,7 +46,7 @@ export function StackSection({ geometry, units, minimum, engagement, ok }: {
   const far = g.fastening === 'bolt' ? g.engaged?.x0 : g.engaged?.x1;
   const bar = far === undefined ? null : { x: Math.min(g.minimumAt, far), width: Math.abs(far - g.minimumAt) };
   return (
-    <svg viewBox={l.viewBox} role="img" aria-labelledby={`${id}-t ${id}-d`} className="max-h-[370px] w-full" data-testid="stack-section">
+    <svg viewBox={l.viewBox} role={onThickness ? 'group' : 'img'} aria-labelledby={`${id}-t ${id}-d`} className="max-h-[370px] w-full" data-testid="stack-section">
       <title id={`${id}-t`}>{`Stack section, ${CORNER_LABEL[g.corner]}`}</title>
       <desc id={`${id}-d`}>
         {`Spacer ${formatLength(text, units)}. ${engagement === null ? 'Engagement unmeasured' : `${formatLength(engagement, units, 'down')} of thread engaged`}, minimum ${formatLength(minimum, units, 'up')}.`}
@@ -63,6 +70,7 @@ export function StackSection({ geometry, units, minimum, engagement, ok }: {
       {g.engaged && l.teeth ? (
         <>
           <rect x={g.engaged.x0} y={-threadRadius(g)} width={g.engaged.x1 - g.engaged.x0} height={2 * threadRadius(g)} fill={ok ? 'var(--accent)' : 'var(--stop)'} opacity="0.28" />
+          {far !== undefined && pm > 0 ? <rect x={far - pm} y={-threadRadius(g)} width={2 * pm} height={2 * threadRadius(g)} fill="var(--ink)" opacity="0.22" data-part="error-band" /> : null}
           <path d={l.teeth.upper + l.teeth.lower} fill="none" stroke={ok ? 'var(--accent)' : 'var(--stop)'} strokeWidth="1.8" vectorEffect="non-scaling-stroke" />
         </>
       ) : null}
@@ -74,8 +82,9 @@ export function StackSection({ geometry, units, minimum, engagement, ok }: {
         min {formatLength(minimum, units, 'up')}
       </text>
       {l.dimensions.map((d) => (
-        <Dimension key={d.id} {...d} text={dimensionText(d.id, d.x1 - d.x0, units)} half={l.half} />
+        <Dimension key={d.id} {...d} text={dimensionText(d.id, d.x1 - d.x0, units)} half={l.half} onPick={onPick && d.id !== 'engagement' ? () => onPick(d.id) : undefined} />
       ))}
+      {onThickness ? <FaceHandle blocks={g.blocks} half={l.half} onThickness={onThickness} /> : null}
       <PartLabels blocks={g.blocks} half={l.half} hubOpen={g.hubOpen} />
     </svg>
   );
@@ -91,12 +100,16 @@ function dimensionText(id: string, length: number, units: UnitSystem): string {
 }
 
 /** A dimension line with its witness lines and its figure above the middle. */
-export function Dimension({ x0, x1, y, text, half }: { x0: number; x1: number; y: number; text: string; half: number }) {
+export function Dimension({ x0, x1, y, text, half, onPick }: { x0: number; x1: number; y: number; text: string; half: number; onPick?: (() => void) | undefined }) {
   const out = Math.sign(y);
   const wide = x1 - x0 > text.length * 1.45;
   const head = Math.min(1.6, (x1 - x0) / 3);
+  const press = onPick
+    ? { role: 'button', tabIndex: 0, 'aria-label': `Edit ${text}`, onClick: onPick, onKeyDown: (e: React.KeyboardEvent) => e.key === 'Enter' && onPick(), className: 'cursor-pointer' }
+    : {};
   return (
-    <g stroke="var(--ink)" strokeWidth="0.9" fill="var(--ink)">
+    <g stroke="var(--ink)" strokeWidth="0.9" fill="var(--ink)" {...press}>
+      {onPick ? <rect x={Math.min(x0, x1) - 2} y={y - 4} width={Math.max(x1 - x0, text.length * 1.6) + 4} height={6} fill="transparent" stroke="none" /> : null}
       <path d={`M${x0} ${out * (half + 0.5)}V${y + out * 1.2}M${x1} ${out * (half + 0.5)}V${y + out * 1.2}`} vectorEffect="non-scaling-stroke" opacity="0.6" />
       <path d={`M${x0} ${y}H${x1}`} vectorEffect="non-scaling-stroke" />
       <path d={`M${x0} ${y}l${head} -0.55v1.1ZM${x1} ${y}l${-head} -0.55v1.1Z`} stroke="none" />

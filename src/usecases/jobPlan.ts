@@ -6,6 +6,8 @@ import type { Corner, Plan, Seat, Use, Wish } from '@/core/plan/document';
 import { plainSpacer, STOCK } from '@/core/plan/blank';
 import { assess } from '@/core/plan/evaluate';
 import { AXLE_LABEL } from '@/core/plan/labels';
+import { planChanges } from '@/core/plan/diff';
+import type { UnitSystem } from '@/core/units/format';
 import { DEFAULT_POLICY } from '@/core/plan/policy';
 import { type Quantity, type QuantityId, quantitiesFor } from '@/core/plan/quantities';
 import { torqueJobs } from '@/core/procedure/procedure';
@@ -64,11 +66,20 @@ export function planWith(whole: JobWhole, choice: ChoiceDraft, leadSignOff: Plan
 /** Fingerprint of a plan document: SHA-256 over its JSON with sorted keys. */
 export const digestOf = (plan: Plan): string => bytesToHex(sha256(utf8ToBytes(stringify(plan))));
 
+/** The frozen choice as it would come out on today's readings and vehicle data. */
+function asOfNow(frozen: Plan, whole: JobWhole): Plan {
+  const { spacer, fastener, leadSignOff } = frozen;
+  return planWith(whole, { spacer, fastener }, leadSignOff);
+}
+
 /** A frozen plan no longer matches what was taken in and measured. */
 export function isStale(whole: JobWhole): boolean {
-  if (!whole.plan) return false;
-  const { spacer, fastener, leadSignOff } = whole.plan.document;
-  return digestOf(planWith(whole, { spacer, fastener }, leadSignOff)) !== whole.plan.digest;
+  return whole.plan !== null && digestOf(asOfNow(whole.plan.document, whole)) !== whole.plan.digest;
+}
+
+/** What changed since the plan was frozen, a line each; empty while it stands. */
+export function staleBecause(whole: JobWhole, units: UnitSystem): string[] {
+  return whole.plan && isStale(whole) ? planChanges(whole.plan.document, asOfNow(whole.plan.document, whole), units) : [];
 }
 
 export interface Missing {

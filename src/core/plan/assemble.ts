@@ -1,4 +1,5 @@
 import type { Corner, Fastener, Hub, Measured, Plan, PlanCorner, Spacer } from './document';
+import { combineRepeats } from '../uncertainty';
 import type { Policy } from './policy';
 import type { QuantityId } from './quantities';
 import { FORMAT } from './vocabulary';
@@ -18,7 +19,7 @@ export interface PlanParts {
   readonly use: Plan['use'];
   readonly hub: Pick<Hub, 'lugs' | 'boltCircle' | 'thread' | 'fastening' | 'seat' | 'threadMaterial' | 'nutStyle' | 'torque' | 'lockingFastener' | 'fastenerClass' | 'internalTensile'>;
   readonly wheel: Pick<Plan['wheel'], 'name' | 'tyre' | 'offset' | 'seat'>;
-  /** In the order they were taken; a later reading of the same thing replaces the earlier one. */
+  /** In the order they were taken; repeats of the same thing are averaged with their spread. */
   readonly readings: readonly Reading[];
   readonly spacer: Spacer;
   readonly fastener: Fastener;
@@ -31,9 +32,18 @@ export const cornersOf = (axle: Plan['axle']): [Corner, Corner] => [`${axle}-lef
 
 /** Builds the plan document of one axle from what was taken in, measured and chosen. Missing stays null. */
 export function assemblePlan(parts: PlanParts): Plan {
-  const taken = new Map<string, Measured>();
-  for (const r of parts.readings) taken.set(`${r.corner ?? ''}/${r.quantity}`, { value: r.value, pm: r.pm });
-  const axle = (id: QuantityId): Measured => taken.get(`/${id}`) ?? null;
+  const taken = new Map<string, Reading[]>();
+  for (const r of parts.readings) {
+    const key = `${r.corner ?? ''}/${r.quantity}`;
+    taken.set(key, [...(taken.get(key) ?? []), r]);
+  }
+  const averaged = (key: string): Measured => {
+    const readings = taken.get(key);
+    if (!readings) return null;
+    const { value, pm } = combineRepeats(readings);
+    return { value, pm };
+  };
+  const axle = (id: QuantityId): Measured => averaged(`/${id}`);
   return {
     format: FORMAT,
     title: parts.title,
@@ -56,7 +66,7 @@ export function assemblePlan(parts: PlanParts): Plan {
     },
     wheel: { ...parts.wheel, bore: axle('wheelBore'), boreRecess: null, padThickness: null, each: [] },
     corners: cornersOf(parts.axle).map((corner): PlanCorner => {
-      const at = (id: QuantityId): Measured => taken.get(`${corner}/${id}`) ?? null;
+      const at = (id: QuantityId): Measured => averaged(`${corner}/${id}`);
       return {
         corner,
         turns: at('turns'),

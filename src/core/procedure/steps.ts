@@ -95,7 +95,7 @@ export function jobCard(plan: Plan): Step[] {
     step('fit.wheel', `Wheel on. It sits flat on the ${plate.toLowerCase()} all round.`, true),
     step('fit.hand', `Every ${loose} started by hand, two turns at least, before any tool.`, true, 'A fastener started with an impact wrench crosses its thread.'),
   );
-  if (spacer.thickness > 0) card.push(step('fit.chalk', 'Chalk on the arch lip, loaded and bounced to the bump stop: no chalk on the tyre.', true));
+  if (spacer.thickness > 0) card.push(step('fit.chalk', 'Trial: wheel down and torqued once, then chalk on the arch lip, loaded and bounced to the bump stop. No chalk on the tyre. Up again for the snug pass.', true));
   return card;
 }
 

@@ -7,14 +7,16 @@ import type { UnitSystem } from '@/core/units/format';
 import { StackSection } from '@/drawing/StackSection';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
+import { cx } from '@/ui/cx';
 import { FindingList } from '@/ui/FindingList';
 import { Verdict } from '@/ui/Verdict';
 import { freezeChoice } from './actions';
 import { FastenerChoice } from './FastenerChoice';
-import { Figures } from './Figures';
+import { BenchTabs } from './BenchTabs';
 import { SpacerChoice } from './SpacerChoice';
 import { sizesFor, stepSize } from './sizes';
 import { type Choice, useBench } from './useBench';
+import { WaysOut } from './WaysOut';
 
 export interface BenchProps {
   readonly jobId: string;
@@ -24,12 +26,14 @@ export interface BenchProps {
   readonly units: UnitSystem;
   /** Sentence about a plan that is already frozen, or null. */
   readonly frozen: string | null;
+  /** What changed since it was frozen, a line each. */
+  readonly changes: readonly string[];
 }
 
 const TAKES_ARROWS = /^(INPUT|TEXTAREA|SELECT)$/;
 
 /** Choosing: section in the middle, choice under it, findings at the right in order of danger. */
-export function BenchView({ jobId, version, parts, start, units, frozen }: BenchProps) {
+export function BenchView({ jobId, version, parts, start, units, frozen, changes }: BenchProps) {
   const router = useRouter();
   const bench = useBench(jobId, version, parts, start);
   const { evaluation, plan, choice, setSpacer } = bench;
@@ -65,11 +69,35 @@ export function BenchView({ jobId, version, parts, start, units, frozen }: Bench
     <div className="grid min-w-0 grid-cols-[minmax(0,1fr)_340px] max-lg:grid-cols-1">
       <main className="flex min-w-0 flex-col gap-3 p-4">
         <h1 className="sr-only">Choose</h1>
-        {frozen ? <p className="border-l-2 border-accent pl-3 text-[14px]">{frozen}</p> : null}
-        <StackSection geometry={evaluation.geometry} units={units} minimum={numbers.minimum} engagement={least} ok={least !== null && least >= numbers.minimum} />
-        <SpacerChoice bench={bench} units={units} />
-        <FastenerChoice bench={bench} units={units} />
-        <Figures evaluation={evaluation} plan={plan} units={units} />
+        {frozen ? (
+          <div className={cx('border-l-2 pl-3 text-[14px]', changes.length > 0 ? 'border-stop' : 'border-accent')}>
+            <p>{frozen}</p>
+            {changes.length > 0 ? (
+              <ul className="list-disc pl-5" aria-label="Changed since">
+                {changes.map((c) => (
+                  <li key={c}>{c}</li>
+                ))}
+              </ul>
+            ) : null}
+          </div>
+        ) : null}
+        <StackSection
+          geometry={evaluation.geometry}
+          units={units}
+          minimum={numbers.minimum}
+          engagement={least}
+          pm={Math.max(0, ...numbers.corners.map((c) => c.engagement?.pm ?? 0))}
+          ok={least !== null && least >= numbers.minimum}
+          onThickness={(thickness) => setSpacer({ thickness })}
+          onPick={(id) => document.querySelector<HTMLInputElement>(`[data-dimension="${id}"] input`)?.focus()}
+        />
+        <div data-dimension="thickness">
+          <SpacerChoice bench={bench} units={units} />
+        </div>
+        <div data-dimension="length">
+          <FastenerChoice bench={bench} units={units} />
+        </div>
+        <BenchTabs bench={bench} units={units} />
       </main>
       <aside aria-labelledby="findings" className="flex min-w-0 flex-col gap-3 border-l border-line p-4 max-lg:border-t max-lg:border-l-0">
         <div className="flex items-center justify-between">
@@ -94,6 +122,7 @@ export function BenchView({ jobId, version, parts, start, units, frozen }: Bench
           ) : null}
           {failure ? <p role="alert" className="text-[14px] text-stop">{failure}</p> : null}
         </div>
+        <WaysOut plan={plan} units={units} />
         <FindingList findings={findings} wording={{ units, pitch: numbers.thread.pitch }} />
       </aside>
     </div>

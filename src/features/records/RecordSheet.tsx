@@ -2,7 +2,7 @@ import { format } from 'date-fns';
 import { evaluate } from '@/core/plan/evaluate';
 import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
 import { sentence } from '@/core/plan/messages';
-import { quantity, type QuantityId } from '@/core/plan/quantities';
+import { QUANTITY_IDS, quantity, type QuantityId } from '@/core/plan/quantities';
 import type { Corner, Plan } from '@/core/plan/document';
 import { cautions } from '@/core/procedure/steps';
 import { formatThread } from '@/core/thread/designation';
@@ -106,9 +106,8 @@ function fastenerText(plan: Plan, units: UnitSystem): string {
 
 /** Every reading that counts, with its ±, method, person and time. */
 export function ReadingsTable({ whole, units }: { whole: JobWhole; units: UnitSystem }) {
-  const latest = new Map<string, JobWhole['readings'][number]>();
-  for (const r of whole.readings) latest.set(`${r.corner ?? ''}/${r.quantity}`, r);
-  const rows = [...latest.values()];
+  const order = (r: JobWhole['readings'][number]) => `${r.corner ?? '~'}/${QUANTITY_IDS.indexOf(r.quantity as QuantityId) + 10}/${r.id}`;
+  const rows = [...whole.readings].sort((a, b) => (order(a) < order(b) ? -1 : 1));
   if (rows.length === 0) return <p className="text-soft">No readings were taken.</p>;
   return (
     <table className="w-full text-[14px]">

@@ -5,6 +5,7 @@ import { InputError } from '@/core/errors';
 import { CORNER_LABEL } from '@/core/plan/labels';
 import type { Quantity, QuantityId } from '@/core/plan/quantities';
 import type { Corner } from '@/core/plan/vocabulary';
+import { combineRepeats } from '@/core/uncertainty';
 import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
@@ -25,7 +26,7 @@ export interface TakenReading {
   readonly at: string;
 }
 
-/** Latest reading of a quantity in words: value, ±, method, who and when. */
+/** Readings of a quantity in words: mean, ±, how often, method, who and when. */
 export function TakenLine({ q, taken, units }: { q: Quantity; taken: readonly TakenReading[]; units: UnitSystem }) {
   const last = taken[taken.length - 1];
   if (!last) {
@@ -35,16 +36,34 @@ export function TakenLine({ q, taken, units }: { q: Quantity; taken: readonly Ta
       </span>
     );
   }
-  const value = q.kind === 'turns' ? formatTurns(last.value) : formatLength(last.value, units);
+  const show = (x: number) => (q.kind === 'turns' ? formatTurns(x) : formatLength(x, units));
+  const all = combineRepeats(taken);
   return (
     <span className="text-[14px]">
-      <span className="figure text-[17px] font-[600]">{value}</span>{' '}
-      <span className="figure text-[13px] text-soft">± {q.kind === 'turns' ? last.pm : formatLength(last.pm, units)}</span>
+      <span className="figure text-[17px] font-[600]">{show(all.value)}</span>{' '}
+      <span className="figure text-[13px] text-soft">± {q.kind === 'turns' ? Number(all.pm.toFixed(2)) : formatLength(all.pm, units, 'up')}</span>
       <span className="block text-[12.5px] text-soft">
+        {taken.length > 1 ? `${taken.length} readings, spread ${show(all.spread)}; last ` : ''}
         {q.methods.find((m) => m.id === last.method)?.label ?? last.method}, {last.by}, {last.at}
-        {taken.length > 1 ? `, ${taken.length} readings` : ''}
       </span>
     </span>
+  );
+}
+
+/** A reading that stands apart is asked about, never dropped by itself. */
+function Apart({ q, taken, units, onTakeBack }: { q: Quantity; taken: readonly TakenReading[]; units: UnitSystem; onTakeBack: (id: string) => void }) {
+  const apart = taken.length > 1 ? combineRepeats(taken).apart : null;
+  const reading = apart === null ? undefined : taken[apart];
+  if (!reading) return null;
+  const value = q.kind === 'turns' ? formatTurns(reading.value) : formatLength(reading.value, units);
+  return (
+    <p className="col-span-full flex flex-wrap items-center gap-3 text-[14px] text-caution">
+      <VerdictMark level="caution" size={13} />
+      {value} stands apart from the rest. Was it read right? Measure once more, or take it back.
+      <button type="button" className="touch px-1 font-[560] text-accent underline underline-offset-4" onClick={() => onTakeBack(reading.id)}>
+        Take {value} back
+      </button>
+    </p>
   );
 }
 
@@ -143,6 +162,7 @@ export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked }:
           </Button>
         ) : null}
       </div>
+      <Apart q={q} taken={taken} units={units} onTakeBack={(reading) => start(async () => void (await takeBack(jobId, reading)))} />
       {error ? (
         <p id={`${id}-e`} role="alert" className="col-span-full text-[14px] font-[560] text-stop">
           {error}

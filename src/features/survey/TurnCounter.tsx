@@ -3,6 +3,7 @@
 import { useEffect, useState, useTransition } from 'react';
 import { quantity } from '@/core/plan/quantities';
 import type { Corner } from '@/core/plan/vocabulary';
+import { combineRepeats } from '@/core/uncertainty';
 import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { keepReading } from './actions';
@@ -25,6 +26,7 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how 
   const [busy, start] = useTransition();
   const turns = steps.reduce((a, b) => a + b, 0);
   const last = taken[taken.length - 1];
+  const kept = taken.length > 0 ? combineRepeats(taken).value : 0;
   const add = (n: number) => setSteps((s) => [...s, n]);
 
   useEffect(() => {
@@ -81,7 +83,7 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how 
       </div>
       {last ? (
         <p className="figure text-[15px]" data-testid="turns-both-ways">
-          Kept: {formatTurns(last.value)} = {formatLength(last.value * pitch, units)} engaged now
+          Kept: {formatTurns(kept)} = {formatLength(kept * pitch, units)} engaged now
         </p>
       ) : null}
       <p className="text-[13px] text-soft">

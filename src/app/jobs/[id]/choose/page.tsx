@@ -2,7 +2,7 @@ import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { BenchView } from '@/features/bench/BenchView';
 import { JobFrame } from '@/features/shell/JobRail';
-import { FIRST_CHOICE, isStale, planParts } from '@/usecases/jobPlan';
+import { FIRST_CHOICE, isStale, planParts, staleBecause } from '@/usecases/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
 
@@ -13,12 +13,12 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const { units } = await readSession();
   const frozen = whole.plan
     ? `A ${whole.plan.document.spacer.thickness} mm plan was taken forward on ${format(whole.plan.frozenAt, 'd MMM, HH:mm')} by ${whole.plan.frozenBy}${
-        isStale(whole) ? '; readings or vehicle data changed since, so it is stale. Take forward again.' : '. Taking another forward starts kit list, job card and torque again.'
+        isStale(whole) ? '. It is stale: take forward again.' : '. Taking another forward starts kit list, job card and torque again.'
       }`
     : null;
   return (
     <JobFrame whole={whole} here="choose">
-      <BenchView jobId={whole.job.id} version={whole.job.version} parts={planParts(whole)} start={whole.job.draft ?? FIRST_CHOICE} units={units} frozen={frozen} />
+      <BenchView jobId={whole.job.id} version={whole.job.version} parts={planParts(whole)} start={whole.job.draft ?? FIRST_CHOICE} units={units} frozen={frozen} changes={staleBecause(whole, units)} />
     </JobFrame>
   );
 }

@@ -3,7 +3,7 @@ import { PrintButton } from '@/features/records/PrintButton';
 import { ReadingsTable, RecordSheet } from '@/features/records/RecordSheet';
 import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
-import { isStale } from '@/usecases/jobPlan';
+import { isStale, staleBecause } from '@/usecases/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
 
@@ -19,7 +19,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         {whole.plan ? (
           <>
             <div className="no-print flex items-center justify-end gap-4">
-              {isStale(whole) ? <p className="text-stop">Readings or vehicle data changed since this plan was chosen.</p> : null}
+              {isStale(whole) ? <p className="text-stop">Changed since this plan was chosen: {staleBecause(whole, units).join(' ')}</p> : null}
               <PrintButton />
             </div>
             <RecordSheet whole={whole} plan={whole.plan.document} units={units} />

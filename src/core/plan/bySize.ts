@@ -1,0 +1,86 @@
+import type { LengthWindow } from '../engagement/boltStack';
+import { roundTo } from '../units/round';
+import type { Fastener, Plan } from './document';
+import { assess } from './evaluate';
+import type { Finding } from './findings';
+
+/** How one thickness can go on: as it is, with longer fasteners, or not, with the first reason. */
+export interface SizeFit {
+  readonly thickness: number;
+  readonly how: 'stock' | 'longer' | 'no';
+  /** Length that engages as now, rounded up to the whole mm, where longer fasteners do it. */
+  readonly length: number | null;
+  readonly window: LengthWindow | null;
+  /** What stands first in the way; null where it fits. */
+  readonly reason: Finding | null;
+  /** Least gap from arch to tyre with it on, mm; null where a gap is unmeasured. */
+  readonly gap: number | null;
+}
+
+/**
+ * "Why not 15?" for every size: the plan with that thickness on stock fasteners, else with longer ones of the length
+ * that engages as the car does now. Judged by `assess` alone; nothing is judged a second way here.
+ */
+export function fitBySize(plan: Plan, sizes: readonly number[]): SizeFit[] {
+  return sizes.map((thickness) => {
+    const at: Plan = { ...plan, spacer: { ...plan.spacer, thickness } };
+    const stock = assess({ ...at, fastener: { kind: 'stock' } });
+    const gaps = stock.numbers.corners.map((c) => c.gapAfter?.value ?? null);
+    const gap = gaps.some((g) => g === null) ? null : Math.min(...(gaps as number[]));
+    if (stock.blocking.length === 0) return { thickness, how: 'stock', length: null, window: null, reason: null, gap };
+    const lengths = stock.numbers.window;
+    const first = stock.blocking[0] ?? null;
+    if (lengths === null || plan.spacer.kind === 'adapter') return { thickness, how: 'no', length: null, window: lengths, reason: first, gap };
+    const length = roundTo(lengths.keep, 0, 'up');
+    const longer = assess({ ...at, fastener: longerFastener(plan, length) });
+    if (longer.blocking.length === 0) return { thickness, how: 'longer', length, window: lengths, reason: null, gap };
+    return { thickness, how: 'no', length: null, window: lengths, reason: longer.blocking[0] ?? first, gap };
+  });
+}
+
+/** A longer bolt or stud of the plan's own kind and class. */
+export function longerFastener(plan: Plan, length: number): Fastener {
+  const f = plan.fastener;
+  const boltClass = f.kind === 'bolt' || f.kind === 'stud' ? f.class : plan.hub.fastenerClass;
+  return plan.hub.fastening === 'bolt'
+    ? { kind: 'bolt', length, seat: f.kind === 'bolt' ? f.seat : plan.wheel.seat, class: boltClass }
+    : { kind: 'stud', protrusion: length, class: boltClass, nut: null };
+}
+
+export interface ThicknessPoint {
+  readonly thickness: number;
+  /** Least over the corners, mm; null where unmeasured. */
+  readonly engagement: number | null;
+  readonly clearance: number | null;
+  readonly gap: number | null;
+  readonly allowed: boolean;
+}
+
+/** Figures against thickness with the plan's own fasteners, from 0 to `to` in steps, for a plot. mm. */
+export function sweepThickness(plan: Plan, to: number, stepMm: number): ThicknessPoint[] {
+  const points: ThicknessPoint[] = [];
+  for (let i = 0; i * stepMm <= to + 1e-9; i += 1) {
+    const thickness = i * stepMm;
+    const { numbers, blocking } = assess({ ...plan, spacer: { ...plan.spacer, thickness } });
+    const least = (pick: (c: (typeof numbers.corners)[number]) => { value: number } | null): number | null => {
+      const values = numbers.corners.map(pick);
+      return values.some((v) => v === null) ? null : Math.min(...values.map((v) => v?.value ?? 0));
+    };
+    points.push({
+      thickness, engagement: least((c) => c.engagement), clearance: least((c) => c.clearanceAfter), gap: least((c) => c.gapAfter), allowed: blocking.length === 0,
+    });
+  }
+  return points;
+}
+
+/** Runs of neighbouring allowed thicknesses, as [from, to]. */
+export function allowedSpans(points: readonly ThicknessPoint[]): [number, number][] {
+  const spans: [number, number][] = [];
+  for (const [i, p] of points.entries()) {
+    if (!p.allowed) continue;
+    const last = spans[spans.length - 1];
+    if (last && points[i - 1]?.allowed) last[1] = p.thickness;
+    else spans.push([p.thickness, p.thickness]);
+  }
+  return spans;
+}

@@ -1,0 +1,80 @@
+import { thicknessWithoutPockets } from '../engagement/adapter';
+import { formatLength, type UnitSystem } from '../units/format';
+import { roundTo } from '../units/round';
+import { fitBySize } from './bySize';
+import type { Plan } from './document';
+import { assess } from './evaluate';
+import { clearanceReserve } from './numbers';
+
+/** Ways out of a thickness that does not go, in the order of the trade. */
+export const WAYS = ['thinner', 'shank', 'adapter', 'camber', 'trim', 'flare'] as const;
+export type Way = (typeof WAYS)[number];
+
+export interface WayOut {
+  readonly way: Way;
+  /** mm or degrees it takes; null where a reading that it needs is missing, named by `needs`. */
+  readonly amount: number | null;
+  readonly needs: string | null;
+  /** Gap from arch to tyre afterwards, mm. */
+  readonly gapAfter: number | null;
+}
+
+/**
+ * What would help, each with its consequence computed: a thinner plate; a shank nut that wins back the missing thread;
+ * a bolt-on adapter that asks for no pockets; more negative camber, or a trimmed lip, or a flare for the outside. Only
+ * ways that answer what is wrong are listed. Nothing here is a verdict: each is a plan to be judged like any other.
+ */
+export function waysOut(plan: Plan, sizes: readonly number[]): WayOut[] {
+  const { numbers, blocking, findings } = assess(plan);
+  const s = plan.spacer.thickness;
+  const out: WayOut[] = [];
+  const gap = least(numbers.corners.map((c) => c.gapAfter));
+  if (blocking.length > 0) {
+    const thinner = fitBySize(plan, sizes.filter((t) => t < s)).filter((f) => f.how !== 'no').at(-1);
+    if (thinner) out.push({ way: 'thinner', amount: thinner.thickness, needs: null, gapAfter: thinner.gap });
+  }
+  const thread = findings.find((f) => f.rule === 'engagement.minimum' && f.level === 'stop');
+  if (thread && plan.hub.fastening === 'stud') {
+    out.push({ way: 'shank', amount: (thread.pm ?? 0) - (thread.margin ?? 0), needs: null, gapAfter: gap });
+    const studs = plan.corners.map((c) => c.studProtrusion);
+    const longest = studs.some((z) => z === null) ? null : Math.max(...studs.map((z) => (z?.value ?? 0) + (z?.pm ?? 0)));
+    const amount = longest === null ? null : thicknessWithoutPockets(longest);
+    out.push({ way: 'adapter', amount, needs: amount === null ? 'the stud protrusion' : null, gapAfter: gap === null || amount === null ? null : gap + s - amount });
+  }
+  if (gap !== null && gap < 0) {
+    const heights = plan.corners.map((c) => c.archHeight);
+    const height = heights.some((h) => h === null) ? null : Math.min(...heights.map((h) => (h?.value ?? 0) - (h?.pm ?? 0)));
+    const sine = height === null ? 2 : -gap / height;
+    out.push({ way: 'camber', amount: sine <= 1 ? (Math.asin(sine) * 180) / Math.PI : null, needs: height === null ? 'the height of the arch edge above the hub' : null, gapAfter: 0 });
+  }
+  const clearances = numbers.corners.map((c) => c.clearanceAfter);
+  const room = clearances.some((c) => c === null) ? null : Math.min(...clearances.map((c) => (c?.value ?? 0) - (c?.pm ?? 0)));
+  if (room !== null && room < clearanceReserve(plan)) out.push({ way: 'trim', amount: clearanceReserve(plan) - room, needs: null, gapAfter: gap });
+  if (gap !== null && gap < 0) out.push({ way: 'flare', amount: -gap, needs: null, gapAfter: 0 });
+  return out;
+}
+
+function least(values: readonly ({ readonly value: number } | null)[]): number | null {
+  return values.some((v) => v === null) ? null : Math.min(...values.map((v) => v?.value ?? 0));
+}
+
+/** One sentence for one way out; what it takes is rounded up, what it leaves down. */
+export function waySentence(w: WayOut, units: UnitSystem): string {
+  const needs = w.needs ? `Needs ${w.needs} to say how much.` : '';
+  const mm = formatLength(w.amount ?? 0, units, 'up');
+  const left = w.gapAfter === null ? '' : ` Leaves ${formatLength(w.gapAfter, units, 'down')} from arch to tyre.`;
+  switch (w.way) {
+    case 'thinner':
+      return `Thinner: ${formatLength(w.amount ?? 0, units)} goes.${left}`;
+    case 'shank':
+      return `Shank nuts that reach ${mm} deeper into the wheel win the thread back. The shank must end inside its hole.`;
+    case 'adapter':
+      return needs ? `Bolt-on adapter. ${needs}` : `Bolt-on adapter of ${mm} or more asks for no pockets.${left}`;
+    case 'camber':
+      return w.amount === null ? `More negative camber. ${needs || 'No camber brings it in.'}` : `More negative camber by ${roundTo(w.amount, 1, 'up')}° tucks the tyre in. It is measured again afterwards.`;
+    case 'trim':
+      return `Trim the lip by ${mm}: body work, with the customer’s agreement in writing, and chalk again.`;
+    case 'flare':
+      return `Flare the arch by ${mm}: work for a panel beater; local rules on wheel cover come first.`;
+  }
+}

@@ -1,0 +1,39 @@
+import dynamic from 'next/dynamic';
+import { Tabs } from 'radix-ui';
+import type { UnitSystem } from '@/core/units/format';
+import { Figures } from './Figures';
+import { SizeTable } from './SizeTable';
+import type { Bench } from './useBench';
+
+/** The plot brings a chart library along, so it is fetched only once it is looked at. */
+const ThicknessPlot = dynamic(() => import('./ThicknessPlot'), { ssr: false, loading: () => <p className="text-soft">Drawing the plot …</p> });
+
+const TABS = [
+  { value: 'figures', label: 'Figures' },
+  { value: 'sizes', label: 'Why not another size' },
+  { value: 'plot', label: 'Against thickness' },
+];
+
+/** What stands under the drawing: figures of this choice, every size with its first reason, the plot. */
+export function BenchTabs({ bench, units }: { bench: Bench; units: UnitSystem }) {
+  return (
+    <Tabs.Root defaultValue="figures">
+      <Tabs.List aria-label="More on this choice" className="flex gap-1 border-b border-line">
+        {TABS.map((t) => (
+          <Tabs.Trigger key={t.value} value={t.value} className="touch border-b-2 border-transparent px-3 text-[14px] data-[state=active]:border-accent data-[state=active]:font-[620]">
+            {t.label}
+          </Tabs.Trigger>
+        ))}
+      </Tabs.List>
+      <Tabs.Content value="figures" className="pt-2">
+        <Figures evaluation={bench.evaluation} plan={bench.plan} units={units} />
+      </Tabs.Content>
+      <Tabs.Content value="sizes" className="pt-2">
+        <SizeTable bench={bench} units={units} />
+      </Tabs.Content>
+      <Tabs.Content value="plot" className="pt-2">
+        <ThicknessPlot plan={bench.plan} minimum={bench.evaluation.numbers.minimum} units={units} />
+      </Tabs.Content>
+    </Tabs.Root>
+  );
+}

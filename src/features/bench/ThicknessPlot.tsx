@@ -1,0 +1,45 @@
+import { useMemo } from 'react';
+import { CartesianGrid, Line, LineChart, ReferenceArea, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import { allowedSpans, sweepThickness } from '@/core/plan/bySize';
+import type { Plan } from '@/core/plan/document';
+import { mmToInch } from '@/core/units/factors';
+import type { UnitSystem } from '@/core/units/format';
+
+const TO_MM = 30;
+const STEP_MM = 0.5;
+
+/** Engagement and clearance against thickness with the fasteners on the bench; the allowed span is shaded. */
+export default function ThicknessPlot({ plan, minimum, units }: { plan: Plan; minimum: number; units: UnitSystem }) {
+  const { fastener } = plan;
+  const points = useMemo(() => sweepThickness({ ...plan, fastener }, TO_MM, STEP_MM), [plan, fastener]);
+  const spans = allowedSpans(points);
+  const show = (mm: number | null): number | null => (mm === null ? null : Number((units === 'imperial' ? mmToInch(mm) : mm).toFixed(units === 'imperial' ? 3 : 2)));
+  const unit = units === 'imperial' ? 'in' : 'mm';
+  const data = points.map((p) => ({ t: show(p.thickness), engagement: show(p.engagement), clearance: show(p.clearance), gap: show(p.gap) }));
+  const text = spans.length === 0 ? 'No thickness is allowed with these fasteners.' : `Allowed: ${spans.map(([a, b]) => `${show(a)} to ${show(b)} ${unit}`).join(', ')}.`;
+  return (
+    <figure>
+      <figcaption className="pb-1 text-[14px]">
+        {text} <span className="text-soft">Solid: thread engaged. Dashed: loaded clearance. Dotted: gap to the arch.</span>
+      </figcaption>
+      <div className="h-[260px]" role="img" aria-label={`Engagement, clearance and gap against thickness. ${text}`}>
+        <ResponsiveContainer width="100%" height="100%">
+          <LineChart data={data} margin={{ top: 8, right: 12, bottom: 18, left: 0 }} accessibilityLayer={false}>
+            <CartesianGrid stroke="var(--line)" vertical={false} />
+            {spans.map(([a, b]) => (
+              <ReferenceArea key={a} x1={show(a) ?? 0} x2={show(b) ?? 0} fill="var(--pass)" fillOpacity={0.18} />
+            ))}
+            <XAxis dataKey="t" type="number" domain={[0, show(TO_MM) ?? TO_MM]} stroke="var(--ink-soft)" fontSize={12} label={{ value: `thickness, ${unit}`, position: 'insideBottom', offset: -8, fill: 'var(--ink-soft)', fontSize: 12 }} />
+            <YAxis stroke="var(--ink-soft)" fontSize={12} width={44} />
+            <ReferenceLine y={show(minimum) ?? 0} stroke="var(--ink)" strokeDasharray="6 3" label={{ value: 'minimum thread', position: 'insideTopRight', fill: 'var(--ink)', fontSize: 12 }} />
+            <ReferenceLine x={show(plan.spacer.thickness) ?? 0} stroke="var(--accent)" strokeWidth={2} />
+            <Line dataKey="engagement" name="engaged" stroke="var(--accent)" strokeWidth={2.5} dot={false} isAnimationActive={false} />
+            <Line dataKey="clearance" name="clearance" stroke="var(--note)" strokeWidth={2} strokeDasharray="7 4" dot={false} isAnimationActive={false} />
+            <Line dataKey="gap" name="gap" stroke="var(--ink-soft)" strokeWidth={2} strokeDasharray="2 4" dot={false} isAnimationActive={false} />
+            <Tooltip contentStyle={{ background: 'var(--sheet)', border: '1px solid var(--line)', color: 'var(--ink)' }} labelFormatter={(t) => `${t} ${unit}`} />
+          </LineChart>
+        </ResponsiveContainer>
+      </div>
+    </figure>
+  );
+}

@@ -1,0 +1,122 @@
+import fc from 'fast-check';
+import { mean } from 'simple-statistics';
+import { assemblePlan, type Reading } from '@/core/plan/assemble';
+import { plainSpacer, STOCK } from '@/core/plan/blank';
+import { allowedSpans, fitBySize, sweepThickness } from '@/core/plan/bySize';
+import { planChanges } from '@/core/plan/diff';
+import type { Plan } from '@/core/plan/document';
+import { assess } from '@/core/plan/evaluate';
+import { DEFAULT_POLICY } from '@/core/plan/policy';
+import { METRIC_SIZES_MM } from '@/core/plan/sizes';
+import { waySentence, waysOut } from '@/core/plan/waysOut';
+import { combineRepeats } from '@/core/uncertainty';
+import { boltPlan, corner, exact, studPlan } from './fixtures';
+
+const tall = { spigotHeight: exact(40), gap: exact(20) };
+const stud = (change: Partial<Plan> = {}): Plan => studPlan({ corners: [corner('front-left', { turns: exact(15.5), ...tall }), corner('front-right', { turns: exact(15.5), ...tall })], ...change });
+
+describe('why not another size', () => {
+  test('15½ turns of M12 × 1.5: to 10 mm on stock studs, 12 with longer ones (common practice, no source)', () => {
+    const fits = fitBySize(stud(), [8, 10, 12]);
+    expect(fits.map((f) => f.how)).toEqual(['stock', 'stock', 'longer']);
+    // Engages as now: protrusion longer by the spacer.
+    expect(fits[2]).toMatchObject({ length: 52, gap: 8 });
+  });
+
+  test('what the clearance forbids no bolt can mend: the first reason says so', () => {
+    const [f] = fitBySize(boltPlan({}, { loadedClearance: exact(16) }), [12]);
+    expect(f).toMatchObject({ how: 'no', length: null });
+    expect(f?.reason?.rule).toMatch(/clearance.loaded|centring.spigot/);
+  });
+
+  test('each verdict is assess’s own', () => {
+    for (const f of fitBySize(stud(), METRIC_SIZES_MM)) {
+      const stock = assess({ ...stud(), spacer: plainSpacer(f.thickness), fastener: STOCK });
+      expect(f.how === 'stock').toBe(stock.blocking.length === 0);
+      if (f.how === 'no') expect(f.reason).not.toBeNull();
+      else expect(f.reason).toBeNull();
+    }
+  });
+
+  test('the sweep falls millimetre for millimetre, and its spans are where assess allows', () => {
+    const points = sweepThickness(stud(), 20, 0.5);
+    expect(points).toHaveLength(41);
+    for (let i = 1; i < points.length; i += 1) {
+      expect((points[i - 1]?.clearance ?? 0) - (points[i]?.clearance ?? 0)).toBeCloseTo(0.5, 9);
+    }
+    // 23.25 − 12 = 11.25 mm; the last half millimetre at or below is 11. A stock closed nut is only known to be clear from 1.5 mm on.
+    expect(allowedSpans(points).at(-1)?.[1]).toBe(11);
+    const allowed = points.filter((p) => allowedSpans(points).some(([a, b]) => p.thickness >= a && p.thickness <= b));
+    expect(allowed.every((p) => p.allowed)).toBe(true);
+    expect(allowed).toHaveLength(points.filter((p) => p.allowed).length);
+  });
+});
+
+describe('ways out', () => {
+  test('short of thread on studs: thinner, shank nuts, adapter, in the order of the trade', () => {
+    const ways = waysOut({ ...stud(), spacer: plainSpacer(15) }, METRIC_SIZES_MM);
+    expect(ways.map((w) => w.way)).toEqual(['thinner', 'shank', 'adapter']);
+    // 23.25 − 15 = 8.25 mm against 12: 3.75 mm short. A 40 mm stud asks for a 40 mm adapter without pockets.
+    expect(ways.find((w) => w.way === 'shank')?.amount).toBeCloseTo(3.75, 9);
+    expect(ways.find((w) => w.way === 'adapter')).toMatchObject({ amount: 40, gapAfter: -20 });
+  });
+
+  test('outside the arch: camber by the arch’s height, or a flare by the poke', () => {
+    const ways = waysOut(boltPlan({}, { gap: exact(1), archHeight: exact(320) }), METRIC_SIZES_MM);
+    const camber = ways.find((w) => w.way === 'camber');
+    // 4 mm outside at 320 mm: asin(4/320).
+    expect(camber?.amount).toBeCloseTo((Math.asin(4 / 320) * 180) / Math.PI, 9);
+    const after = assess(boltPlan({ camberChange: camber?.amount ?? 0 }, { gap: exact(1), archHeight: exact(320) }));
+    expect(after.numbers.corners[0]?.gapAfter?.value).toBeCloseTo(0, 9);
+    expect(ways.find((w) => w.way === 'flare')?.amount).toBe(4);
+    expect(waysOut(boltPlan({}, { gap: exact(1) }), METRIC_SIZES_MM).find((w) => w.way === 'camber')).toMatchObject({ amount: null });
+  });
+
+  test('too little clearance: the trim that it names makes it do', () => {
+    const trim = waysOut(boltPlan({}, { loadedClearance: exact(8) }), METRIC_SIZES_MM).find((w) => w.way === 'trim');
+    expect(trim?.amount).toBeCloseTo(2, 9);
+    const trimmed = assess(boltPlan({}, { clock: [{ hour: 12, clearance: exact(8), trim: trim?.amount ?? 0 }] }));
+    expect(trimmed.findings.find((f) => f.rule === 'clearance.loaded')?.level).toBe('pass');
+  });
+
+  test('nothing wrong, nothing to do; every way has its sentence in both units', () => {
+    expect(waysOut({ ...stud(), spacer: plainSpacer(8) }, METRIC_SIZES_MM)).toEqual([]);
+    for (const w of waysOut({ ...stud(), spacer: plainSpacer(30) }, METRIC_SIZES_MM)) {
+      for (const units of ['metric', 'imperial'] as const) expect(waySentence(w, units)).toMatch(/^[A-Z].*\.$/);
+    }
+  });
+});
+
+describe('repeated readings', () => {
+  const at = (...values: number[]) => values.map((value) => ({ value, pm: 0.1 }));
+  test('averaged, with half the spread or the method’s own ±, whichever is larger', () => {
+    expect(combineRepeats(at(10, 10.4))).toMatchObject({ value: 10.2, apart: 1 });
+    expect(combineRepeats(at(10, 10.4)).pm).toBeCloseTo(0.2, 9);
+    expect(combineRepeats(at(10))).toEqual({ value: 10, pm: 0.1, spread: 0, apart: null });
+    expect(() => combineRepeats([])).toThrow(RangeError);
+  });
+  test('mean against a general statistics library; one that stands apart is pointed at and still counts', () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 100, noNaN: true }), { minLength: 1 }), (values) => {
+        expect(combineRepeats(at(...values)).value).toBeCloseTo(mean(values), 9);
+      }),
+    );
+    const far = combineRepeats(at(12, 12.1, 15, 12));
+    expect(far.apart).toBe(2);
+    expect(far.value).toBeCloseTo(51.1 / 4, 9);
+    expect(combineRepeats(at(12, 12.1, 12.2)).apart).toBeNull();
+  });
+
+  const plan = boltPlan();
+  const assembled = (readings: Reading[]) => assemblePlan({ ...plan, readings, policy: DEFAULT_POLICY });
+  const gap = (value: number): Reading => ({ quantity: 'gap', corner: 'front-left', value, pm: 1 });
+
+  test('a plan is built on the average, and what changed since is named with both values', () => {
+    expect(assembled([gap(10), gap(14)]).corners[0]?.gap).toEqual({ value: 12, pm: 2 });
+    expect(planChanges(assembled([gap(10)]), assembled([gap(10), gap(14)]), 'metric')).toEqual(['Gap, arch to tyre, front left: 10.0 mm then, 12.0 mm now.']);
+    expect(planChanges(assembled([gap(10)]), assembled([]), 'metric')[0]).toContain('10.0 mm then, unmeasured now');
+    const other = { ...assembled([]), hub: { ...assembled([]).hub, torque: { value: 130, source: 'new page' } } };
+    expect(planChanges(assembled([]), other, 'metric')).toEqual(['Torque figure changed.']);
+    expect(planChanges(assembled([gap(10)]), assembled([gap(10)]), 'metric')).toEqual([]);
+  });
+});
