@@ -1,3 +1,5 @@
+'use client';
+
 import { useRef } from 'react';
 import type { SectionBlock } from '@/core/plan/geometry';
 

@@ -12,6 +12,8 @@ const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' 
 export interface ChoiceDraft {
   readonly spacer: Spacer;
   readonly fastener: Fastener;
+  /** Choices set aside to be compared, four at most. */
+  readonly candidates?: readonly { readonly spacer: Spacer; readonly fastener: Fastener }[];
 }
 
 export const vehicle = pgTable('vehicle', {

@@ -28,7 +28,7 @@ function FindingLine({ finding, wording }: { finding: Finding; wording: Wording 
             <span className="flex items-baseline justify-between gap-2">
               <span className="text-[14px] font-[600]">
                 {rule.title}
-                {finding.school && finding.rule === 'engagement.cross-check' ? `: ${SCHOOL_LABEL[finding.school].toLowerCase()}` : ''}
+                {finding.school && finding.rule !== 'engagement.strength-known' ? `: ${SCHOOL_LABEL[finding.school].toLowerCase()}` : ''}
               </span>
               <Verdict level={finding.level} />
             </span>

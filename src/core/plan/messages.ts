@@ -139,8 +139,8 @@ const SENTENCES: Readonly<Record<RuleId, (s: Say) => string>> = {
   'centring.spigot': (s) => {
     if (s.short) return s.missing;
     return s.stop
-      ? `Only ${s.len(Math.max(0, s.v), 'down')} of hub spigot is left to centre the wheel${s.at}; ${s.limit('up')} is the least. Thinner, or a lipped spacer.${s.error}`
-      : `${s.value('down')} of hub spigot is left to centre the wheel${s.at}.${s.f.level === 'caution' ? ' Hanger pin and star order matter.' : ''}${s.error}`;
+      ? `${s.v > 0 ? `Only ${s.value('down')}` : 'Nothing'} of the hub spigot is left to centre the wheel${s.at}; ${s.limit('up')} is the least. Thinner, or a lipped spacer.${s.error}`
+      : `${s.value('down')} of the hub spigot is left to centre the wheel${s.at}.${s.f.level === 'caution' ? ' Hanger pin and star order matter.' : ''}${s.error}`;
   },
   'centring.seats': (s) => {
     if (s.short) return 'Seat of the wheel is not known, so nothing is known to centre it.';

@@ -62,7 +62,12 @@ function least(values: readonly ({ readonly value: number } | null)[]): number |
 export function waySentence(w: WayOut, units: UnitSystem): string {
   const needs = w.needs ? `Needs ${w.needs} to say how much.` : '';
   const mm = formatLength(w.amount ?? 0, units, 'up');
-  const left = w.gapAfter === null ? '' : ` Leaves ${formatLength(w.gapAfter, units, 'down')} from arch to tyre.`;
+  const left =
+    w.gapAfter === null
+      ? ''
+      : w.gapAfter < 0
+        ? ` Stands the tyre ${formatLength(-w.gapAfter, units, 'up')} outside the arch.`
+        : ` Leaves ${formatLength(w.gapAfter, units, 'down')} from arch to tyre.`;
   switch (w.way) {
     case 'thinner':
       return `Thinner: ${formatLength(w.amount ?? 0, units)} goes.${left}`;

@@ -1,6 +1,7 @@
 import dynamic from 'next/dynamic';
 import { Tabs } from 'radix-ui';
 import type { UnitSystem } from '@/core/units/format';
+import { Candidates } from './Candidates';
 import { Figures } from './Figures';
 import { SizeTable } from './SizeTable';
 import type { Bench } from './useBench';
@@ -12,16 +13,20 @@ const TABS = [
   { value: 'figures', label: 'Figures' },
   { value: 'sizes', label: 'Why not another size' },
   { value: 'plot', label: 'Against thickness' },
-];
+  { value: 'candidates', label: 'Candidates' },
+] as const;
+export type BenchTab = (typeof TABS)[number]['value'];
 
 /** What stands under the drawing: figures of this choice, every size with its first reason, the plot. */
-export function BenchTabs({ bench, units }: { bench: Bench; units: UnitSystem }) {
+export function BenchTabs({ bench, units, tab, onTab }: { bench: Bench; units: UnitSystem; tab: BenchTab; onTab: (tab: BenchTab) => void }) {
+  const aside = bench.choice.candidates?.length ?? 0;
   return (
-    <Tabs.Root defaultValue="figures">
+    <Tabs.Root value={tab} onValueChange={(v) => onTab(v as BenchTab)}>
       <Tabs.List aria-label="More on this choice" className="flex gap-1 border-b border-line">
         {TABS.map((t) => (
           <Tabs.Trigger key={t.value} value={t.value} className="touch border-b-2 border-transparent px-3 text-[14px] data-[state=active]:border-accent data-[state=active]:font-[620]">
             {t.label}
+            {t.value === 'candidates' && aside > 0 ? <span className="figure"> {aside}</span> : null}
           </Tabs.Trigger>
         ))}
       </Tabs.List>
@@ -33,6 +38,9 @@ export function BenchTabs({ bench, units }: { bench: Bench; units: UnitSystem })
       </Tabs.Content>
       <Tabs.Content value="plot" className="pt-2">
         <ThicknessPlot plan={bench.plan} minimum={bench.evaluation.numbers.minimum} units={units} />
+      </Tabs.Content>
+      <Tabs.Content value="candidates" className="pt-2">
+        <Candidates bench={bench} units={units} />
       </Tabs.Content>
     </Tabs.Root>
   );

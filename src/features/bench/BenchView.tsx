@@ -12,7 +12,8 @@ import { FindingList } from '@/ui/FindingList';
 import { Verdict } from '@/ui/Verdict';
 import { freezeChoice } from './actions';
 import { FastenerChoice } from './FastenerChoice';
-import { BenchTabs } from './BenchTabs';
+import { type BenchTab, BenchTabs } from './BenchTabs';
+import { Shortcuts } from './Shortcuts';
 import { SpacerChoice } from './SpacerChoice';
 import { sizesFor, stepSize } from './sizes';
 import { type Choice, useBench } from './useBench';
@@ -36,16 +37,25 @@ const TAKES_ARROWS = /^(INPUT|TEXTAREA|SELECT)$/;
 export function BenchView({ jobId, version, parts, start, units, frozen, changes }: BenchProps) {
   const router = useRouter();
   const bench = useBench(jobId, version, parts, start);
-  const { evaluation, plan, choice, setSpacer } = bench;
+  const { evaluation, plan, choice, setSpacer, setAside } = bench;
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, begin] = useTransition();
+  const [tab, setTab] = useState<BenchTab>('figures');
+  const [keys, setKeys] = useState(false);
   const { numbers, findings, blocking, verdict } = evaluation;
   const least = numbers.corners.reduce<number | null>((a, c) => (c.engagement ? Math.min(a ?? Infinity, c.engagement.value) : a), null);
 
   useEffect(() => {
     const key = (e: KeyboardEvent) => {
       const target = e.target as HTMLElement;
-      if (TAKES_ARROWS.test(target.tagName) || target.getAttribute('role') === 'radio' || e.ctrlKey || e.metaKey || e.altKey) return;
+      if (TAKES_ARROWS.test(target.tagName) || /^(radio|tab|slider)$/.test(target.getAttribute('role') ?? '') || e.ctrlKey || e.metaKey || e.altKey) return;
+      if (e.key === 'c') {
+        setAside();
+        setTab('candidates');
+      } else if (e.key === '/') {
+        e.preventDefault();
+        setTab('sizes');
+      } else if (e.key === '?') setKeys(true);
       const direction = e.key === 'ArrowUp' || e.key === 'ArrowRight' ? 1 : e.key === 'ArrowDown' || e.key === 'ArrowLeft' ? -1 : null;
       if (direction === null) return;
       e.preventDefault();
@@ -53,7 +63,7 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
     };
     window.addEventListener('keydown', key);
     return () => window.removeEventListener('keydown', key);
-  }, [choice.spacer.thickness, setSpacer, units]);
+  }, [choice.spacer.thickness, setSpacer, setAside, units]);
 
   const forward = () =>
     begin(async () => {
@@ -97,7 +107,8 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
         <div data-dimension="length">
           <FastenerChoice bench={bench} units={units} />
         </div>
-        <BenchTabs bench={bench} units={units} />
+        <BenchTabs bench={bench} units={units} tab={tab} onTab={setTab} />
+        <Shortcuts open={keys} onOpen={setKeys} />
       </main>
       <aside aria-labelledby="findings" className="flex min-w-0 flex-col gap-3 border-l border-line p-4 max-lg:border-t max-lg:border-l-0">
         <div className="flex items-center justify-between">

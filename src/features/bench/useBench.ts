@@ -9,7 +9,11 @@ import { keepChoice } from './actions';
 export interface Choice {
   readonly spacer: Spacer;
   readonly fastener: Fastener;
+  readonly candidates?: readonly Pick<Choice, 'spacer' | 'fastener'>[];
 }
+
+/** As many as stand side by side on the screen. */
+export const MOST_CANDIDATES = 4;
 
 export interface Bench {
   readonly choice: Choice;
@@ -20,6 +24,11 @@ export interface Bench {
   setSpacer(change: Partial<Spacer>): void;
   setFastener(fastener: Fastener): void;
   setLead(lead: Plan['leadSignOff']): void;
+  /** Sets the choice on the bench aside to be compared; the oldest goes when there are four. */
+  setAside(): void;
+  /** Puts a candidate on the bench. */
+  take(candidate: Pick<Choice, 'spacer' | 'fastener'>): void;
+  drop(index: number): void;
 }
 
 const SAVE_AFTER_MS = 350;
@@ -57,5 +66,8 @@ export function useBench(jobId: string, startVersion: number, parts: Omit<PlanPa
     choice, plan, evaluation, lead, saved, setLead,
     setSpacer: (change) => setChoice((c) => ({ ...c, spacer: { ...c.spacer, ...change } })),
     setFastener: (fastener) => setChoice((c) => ({ ...c, fastener })),
+    setAside: () => setChoice((c) => ({ ...c, candidates: [...(c.candidates ?? []), { spacer: c.spacer, fastener: c.fastener }].slice(-MOST_CANDIDATES) })),
+    take: ({ spacer, fastener }) => setChoice((c) => ({ ...c, spacer, fastener })),
+    drop: (index) => setChoice((c) => ({ ...c, candidates: (c.candidates ?? []).filter((_, i) => i !== index) })),
   };
 }

@@ -68,7 +68,7 @@ function Apart({ q, taken, units, onTakeBack }: { q: Quantity; taken: readonly T
 }
 
 /** One quantity: what it is, the latest reading, a field for the next. Enter keeps it and moves on to the next field. */
-export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked }: {
+export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked, blocked }: {
   jobId: string;
   q: Quantity;
   corner: Corner | null;
@@ -77,6 +77,8 @@ export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked }:
   focused: boolean;
   /** In a narrow column: field under its words. */
   stacked?: boolean;
+  /** May not be kept now; the reason stands beside it. */
+  blocked?: boolean;
 }) {
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
@@ -153,7 +155,7 @@ export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked }:
         </select>
       </div>
       <div className="flex gap-1">
-        <Button type="submit" disabled={busy} aria-label={`Keep ${q.label}${place}`}>
+        <Button type="submit" disabled={busy || blocked} aria-label={`Keep ${q.label}${place}`}>
           Keep
         </Button>
         {last ? (

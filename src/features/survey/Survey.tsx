@@ -23,10 +23,11 @@ export interface SurveyProps {
   readonly pitch: number;
   readonly units: UnitSystem;
   readonly fastener: 'bolt' | 'nut';
+  readonly locking: boolean;
 }
 
 /** Measuring a corner at a time: plan view to move, a row for each reading, what is still open at the right. */
-export function Survey({ jobId, corners, quantities, readings, missing, pitch, units, fastener }: SurveyProps) {
+export function Survey({ jobId, corners, quantities, readings, missing, pitch, units, fastener, locking }: SurveyProps) {
   const router = useRouter();
   const [corner, setCorner] = useState<Corner>(corners[0] as Corner);
   const [focus, setFocus] = useState<QuantityId | null>(null);
@@ -53,7 +54,7 @@ export function Survey({ jobId, corners, quantities, readings, missing, pitch, u
         <h1>Measure {CORNER_LABEL[corner]}</h1>
         <div className="grid grid-cols-[300px_minmax(0,1fr)] gap-6 max-md:grid-cols-1">
           <PlanView corners={corners} active={corner} open={openAt} onPick={setCorner} />
-          <TurnCounter key={corner} jobId={jobId} corner={corner} pitch={pitch} units={units} fastener={fastener} taken={latest('turns', corner)} how={turns.how} />
+          <TurnCounter key={corner} jobId={jobId} corner={corner} pitch={pitch} units={units} fastener={fastener} taken={latest('turns', corner)} how={turns.how} locking={locking} />
         </div>
         <Rows title={`At the ${CORNER_LABEL[corner]}`}>
           {perCorner.map((q) => (

@@ -6,13 +6,14 @@ import type { Corner } from '@/core/plan/vocabulary';
 import { combineRepeats } from '@/core/uncertainty';
 import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
+import { Segments } from '@/ui/Segments';
 import { keepReading } from './actions';
 import { ReadingRow, type TakenReading } from './ReadingRow';
 
 const BUSY_TAGS = /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/;
 
 /** Counts turns by thumb or space bar, quarter turns by key, undo by key; turns and millimetres side by side. */
-export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how }: {
+export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how, locking }: {
   jobId: string;
   corner: Corner;
   pitch: number;
@@ -20,6 +21,8 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how 
   fastener: 'bolt' | 'nut';
   taken: readonly TakenReading[];
   how: string;
+  /** The axle has a locking fastener, so it has to be said which one is counted. */
+  locking: boolean;
 }) {
   const [steps, setSteps] = useState<readonly number[]>([]);
   const [failure, setFailure] = useState<string | null>(null);
@@ -44,6 +47,9 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how 
     return () => window.removeEventListener('keydown', key);
   }, []);
 
+  const [onLocking, setOnLocking] = useState(false);
+  const refused = onLocking ? `A locking ${fastener} engages less than the others, so its count says nothing of them. Count an ordinary one.` : null;
+
   const keep = () =>
     start(async () => {
       const result = await keepReading(jobId, { quantity: 'turns', corner, typed: String(turns), method: 'count' });
@@ -54,6 +60,18 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how 
 
   return (
     <section aria-label="Count turns" className="flex min-w-0 flex-col gap-3">
+      {locking ? (
+        <Segments
+          label={`Which ${fastener} is counted`}
+          value={onLocking ? 'locking' : 'ordinary'}
+          options={[
+            { value: 'ordinary', label: 'An ordinary one' },
+            { value: 'locking', label: 'The locking one' },
+          ]}
+          onChange={(v) => setOnLocking(v === 'locking')}
+        />
+      ) : null}
+      {refused ? <p role="alert" className="text-[14px] font-[560] text-stop">{refused}</p> : null}
       <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-3">
         <button
           type="button"
@@ -76,7 +94,7 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how 
           <Button data-counter look="quiet" disabled={steps.length === 0} onClick={() => setSteps((s) => s.slice(0, -1))}>
             Undo tap
           </Button>
-          <Button look="main" disabled={busy || steps.length === 0} onClick={keep}>
+          <Button look="main" disabled={busy || steps.length === 0 || onLocking} onClick={keep}>
             Keep count
           </Button>
         </div>
@@ -90,7 +108,7 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how 
         {how} Keys: space one turn, q a quarter, backspace undo.
       </p>
       {failure ? <p role="alert" className="text-[14px] font-[560] text-stop">{failure}</p> : null}
-      <ReadingRow jobId={jobId} q={{ ...quantity('turns'), how: 'Or type the count.' }} corner={corner} taken={taken} units={units} focused={false} stacked />
+      <ReadingRow jobId={jobId} q={{ ...quantity('turns'), how: 'Or type the count.' }} corner={corner} taken={taken} units={units} focused={false} stacked blocked={onLocking} />
     </section>
   );
 }

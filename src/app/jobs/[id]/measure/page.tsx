@@ -30,6 +30,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         pitch={parseThread('Thread', hub.thread).pitch}
         units={units}
         fastener={hub.fastening === 'bolt' ? 'bolt' : 'nut'}
+        locking={hub.lockingFastener}
       />
     </JobFrame>
   );

@@ -1,0 +1,105 @@
+import type { Page } from '@playwright/test';
+import { accessible, expect, test } from './guard';
+import { Server } from './server';
+import { keep } from './steps';
+
+let server: Server;
+test.beforeAll(async () => {
+  server = await Server.start({ demo: true });
+});
+test.afterAll(() => server.stop());
+
+const open = async (page: Page, vehicle: RegExp, view: string): Promise<void> => {
+  await page.goto(server.url);
+  const href = (await page.getByRole('link', { name: vehicle }).getAttribute('href')) as string;
+  await page.goto(server.url + href.replace(/\/[^/]+$/, `/${view}`));
+};
+
+test('why not another size: the first reason in a sentence, and a size that goes is one press away', async ({ watched: page }) => {
+  await open(page, /Halm Drover.*Torque/, 'choose');
+  await page.getByLabel('Spacer', { exact: true }).fill('15');
+  await expect(page.getByRole('heading', { name: 'Ways out' })).toBeVisible();
+  await expect(page.getByText(/Shank nuts that reach 4\.23 mm deeper/)).toBeVisible();
+  await page.locator('main').first().click({ position: { x: 4, y: 4 } });
+  await page.keyboard.press('/');
+  await expect(page.locator('[data-size="15"]')).toContainText('of the hub spigot is left');
+  await expect(page.locator('[data-size="12"]')).toContainText('Goes with studs of 54.0 mm');
+  await accessible(page);
+  await page.locator('[data-size="12"]').getByRole('button').click();
+  await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('12');
+  await expect(page.getByLabel('Protrusion from the disc')).toHaveValue('54');
+  await expect(page.getByRole('heading', { name: 'Ways out' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Take forward' })).toBeEnabled();
+});
+
+test('the face is dragged, a dimension is pressed, the plot shades what is allowed', async ({ watched: page }) => {
+  await open(page, /Halm Drover.*Torque/, 'choose');
+  await page.getByRole('radio', { name: 'Stock' }).click();
+  await page.getByLabel('Spacer', { exact: true }).fill('8');
+  const face = page.getByRole('slider', { name: 'Spacer face' });
+  const box = await face.boundingBox();
+  if (!box) throw new Error('no face');
+  await page.mouse.move(box.x + box.width / 2, box.y + 30);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 20, box.y + 30, { steps: 6 });
+  await page.mouse.up();
+  const dragged = Number(await page.getByLabel('Spacer', { exact: true }).inputValue());
+  expect(dragged).toBeGreaterThan(8);
+  expect(dragged * 2).toBe(Math.round(dragged * 2));
+  await page.getByRole('button', { name: /^Edit spacer/ }).click();
+  await expect(page.getByLabel('Spacer', { exact: true })).toBeFocused();
+  await page.getByRole('tab', { name: 'Against thickness' }).click();
+  await expect(page.getByText('Allowed: 0 to 11 mm.')).toBeVisible();
+  await expect(page.locator('.recharts-line-curve')).toHaveCount(3);
+  await accessible(page);
+});
+
+test('candidates stand side by side, stay after a reload, and come back to the bench', async ({ watched: page }) => {
+  await open(page, /Corvane Tern/, 'choose');
+  await page.getByLabel('Length under the seat').fill('63');
+  await page.locator('main').first().click({ position: { x: 4, y: 4 } });
+  await page.keyboard.press('c');
+  await page.getByLabel('Length under the seat').fill('61');
+  await expect(page.getByRole('cell', { name: /bolts 63.0 mm.*differs from the bench/ })).toBeVisible();
+  await accessible(page);
+  await expect(page.getByText('Bench saved.')).toBeVisible();
+  await page.reload();
+  await page.getByRole('tab', { name: 'Candidates 1' }).click();
+  await page.getByRole('button', { name: 'Put candidate 1 on the bench' }).click();
+  await expect(page.getByLabel('Length under the seat')).toHaveValue('63');
+  await page.getByRole('button', { name: 'Drop candidate 1' }).click();
+  await expect(page.getByText('Nothing set aside yet.')).toBeVisible();
+  await page.locator('main').first().click({ position: { x: 4, y: 4 } });
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys of the bench' })).toBeVisible();
+  await accessible(page);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
+test('a reading after the choice makes the plan stale and says what changed; one that stands apart is asked about', async ({ watched: page }) => {
+  await open(page, /Merrow Kite GT/, 'measure');
+  const gap = page.locator('form[data-quantity="gap"]');
+  await keep(page, 'gap', '9');
+  await keep(page, 'gap', '19');
+  await expect(gap.getByText('19.0 mm stands apart from the rest.')).toBeVisible();
+  await expect(gap.getByText('3 readings, spread 10.0 mm')).toBeVisible();
+  await accessible(page);
+  await page.goto(page.url().replace('/measure', '/choose'));
+  await expect(page.getByRole('list', { name: 'Changed since' })).toContainText(/Gap, arch to tyre, rear left: 9\.0 mm then, 12\.3\d mm now\./);
+  await page.goto(page.url().replace('/choose', '/measure'));
+  await gap.getByRole('button', { name: 'Take 19.0 mm back' }).click();
+  await expect(gap.getByText('stands apart')).toHaveCount(0);
+  await page.goto(page.url().replace('/measure', '/choose'));
+  await expect(page.getByRole('list', { name: 'Changed since' })).toHaveCount(0);
+});
+
+test('the locking bolt is not counted', async ({ watched: page }) => {
+  await open(page, /Ilex Lumen.*Measure/, 'measure');
+  await page.getByRole('radio', { name: 'The locking one' }).click();
+  await page.getByRole('button', { name: /Tap once a turn/ }).click();
+  await expect(page.getByText('A locking bolt engages less than the others')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep count' })).toBeDisabled();
+  await page.getByRole('radio', { name: 'An ordinary one' }).click();
+  await expect(page.getByRole('button', { name: 'Keep count' })).toBeEnabled();
+});
