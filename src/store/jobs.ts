@@ -11,7 +11,7 @@ import {
 import { loadVehicle, type VehicleWhole } from './vehicles';
 
 export type JobInput = Pick<JobRow, 'vehicleId' | 'wheelSetId' | 'axle' | 'wish' | 'use'>;
-export type ReadingInput = Pick<ReadingRow, 'quantity' | 'corner' | 'value' | 'unit' | 'typed' | 'pm' | 'method'>;
+export type ReadingInput = Pick<ReadingRow, 'quantity' | 'corner' | 'value' | 'unit' | 'typed' | 'pm' | 'method'> & Partial<Pick<ReadingRow, 'hour'>>;
 
 export interface JobWhole extends VehicleWhole {
   readonly job: JobRow;

@@ -98,6 +98,8 @@ export const reading = pgTable(
     jobId: text('job_id').notNull().references(() => job.id),
     quantity: text('quantity').notNull(),
     corner: text('corner'),
+    /** Clock position of a loaded clearance. */
+    hour: integer('hour'),
     value: doublePrecision('value').notNull(),
     unit: text('unit').notNull(),
     typed: text('typed').notNull(),
@@ -107,7 +109,7 @@ export const reading = pgTable(
     at: at('at').notNull(),
     withdrawnAt: at('withdrawn_at'),
   },
-  (t) => [index('reading_job').on(t.jobId), check('reading_pm', sql`${t.pm} >= 0`)],
+  (t) => [index('reading_job').on(t.jobId), check('reading_pm', sql`${t.pm} >= 0`), check('reading_hour', sql`${t.hour} is null or ${t.hour} between 1 and 12`)],
 );
 
 export const plan = pgTable('plan', {

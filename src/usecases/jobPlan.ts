@@ -53,7 +53,7 @@ export function planParts(whole: JobWhole): Omit<PlanParts, 'spacer' | 'fastener
       internalTensile: hub.internalTensileMpa,
     },
     wheel: { name: wheel?.name ?? 'wheel set', tyre: wheel?.tyre ?? '', offset: wheel?.offsetMm ?? null, seat: (wheel?.seat ?? 'unknown') as Seat },
-    readings: whole.readings.map((r): Reading => ({ quantity: r.quantity as QuantityId, corner: r.corner as Corner | null, value: r.value, pm: r.pm })),
+    readings: whole.readings.map((r): Reading => ({ quantity: r.quantity as QuantityId, corner: r.corner as Corner | null, hour: r.hour, value: r.value, pm: r.pm })),
     policy: DEFAULT_POLICY,
   };
 }

@@ -111,6 +111,16 @@ describe('repeated readings', () => {
   const assembled = (readings: Reading[]) => assemblePlan({ ...plan, readings, policy: DEFAULT_POLICY });
   const gap = (value: number): Reading => ({ quantity: 'gap', corner: 'front-left', value, pm: 1 });
 
+  test('clearances with an hour make the clock; one without an hour still counts when it is tighter', () => {
+    const clear = (value: number, hour: number | null): Reading => ({ quantity: 'loadedClearance', corner: 'front-left', hour, value, pm: 1 });
+    const p = assembled([clear(20, 12), clear(16, 1), clear(18, 1)]);
+    expect(p.corners[0]?.clock).toEqual([{ hour: 1, clearance: { value: 17, pm: 1 }, trim: 0 }, { hour: 12, clearance: { value: 20, pm: 1 }, trim: 0 }]);
+    const left = (readings: Reading[]) => assess(assembled(readings)).numbers.corners[0];
+    expect(left([clear(20, 12), clear(16, 1)])).toMatchObject({ clearanceHour: 1, clearanceAfter: { value: 11 } });
+    expect(left([clear(20, 12), clear(9, null)])).toMatchObject({ clearanceHour: null, clearanceAfter: { value: 4 } });
+    expect(planChanges(assembled([clear(20, 12)]), assembled([clear(20, 12), clear(16, 1)]), 'metric')).toEqual(['Loaded clearance by the clock, front left, changed.']);
+  });
+
   test('a plan is built on the average, and what changed since is named with both values', () => {
     expect(assembled([gap(10), gap(14)]).corners[0]?.gap).toEqual({ value: 12, pm: 2 });
     expect(planChanges(assembled([gap(10)]), assembled([gap(10), gap(14)]), 'metric')).toEqual(['Gap, arch to tyre, front left: 10.0 mm then, 12.0 mm now.']);

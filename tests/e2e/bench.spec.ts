@@ -94,6 +94,22 @@ test('a reading after the choice makes the plan stale and says what changed; one
   await expect(page.getByRole('list', { name: 'Changed since' })).toHaveCount(0);
 });
 
+test('loaded clearance by the clock: the tightest hour is marked and decides', async ({ watched: page }) => {
+  await open(page, /Ilex Lumen.*Measure/, 'measure');
+  const clock = page.getByTestId('arch-clock');
+  for (const [hour, value] of [['12', '24'], ['1', '19'], ['11', '22']] as const) {
+    await page.getByRole('radio', { name: hour, exact: true }).click();
+    await keep(page, 'loadedClearance', value);
+  }
+  await expect(clock.locator('[data-measured="yes"]')).toHaveCount(3);
+  await expect(clock.locator('[data-hour="1"]')).toContainText('19.0 mm');
+  await accessible(page);
+  await page.reload();
+  await expect(clock.locator('[data-measured="yes"]')).toHaveCount(3);
+  await page.goto(page.url().replace('/measure', '/record'));
+  await expect(page.getByText('Loaded clearance, 1 o’clock')).toBeVisible();
+});
+
 test('the locking bolt is not counted', async ({ watched: page }) => {
   await open(page, /Ilex Lumen.*Measure/, 'measure');
   await page.getByRole('radio', { name: 'The locking one' }).click();

@@ -8,6 +8,8 @@ import { FORMAT } from './vocabulary';
 export interface Reading {
   readonly quantity: QuantityId;
   readonly corner: Corner | null;
+  /** Clock position of a loaded clearance, 1 to 12; left out or null where none was noted. */
+  readonly hour?: number | null;
   readonly value: number;
   readonly pm: number;
 }
@@ -27,6 +29,8 @@ export interface PlanParts {
   readonly policy: Policy;
 }
 
+const HOURS = Array.from({ length: 12 }, (_, i) => i + 1);
+
 /** The two corners of an axle, left first. */
 export const cornersOf = (axle: Plan['axle']): [Corner, Corner] => [`${axle}-left`, `${axle}-right`];
 
@@ -34,7 +38,7 @@ export const cornersOf = (axle: Plan['axle']): [Corner, Corner] => [`${axle}-lef
 export function assemblePlan(parts: PlanParts): Plan {
   const taken = new Map<string, Reading[]>();
   for (const r of parts.readings) {
-    const key = `${r.corner ?? ''}/${r.quantity}`;
+    const key = `${r.corner ?? ''}/${r.quantity}${r.hour ? `/${r.hour}` : ''}`;
     taken.set(key, [...(taken.get(key) ?? []), r]);
   }
   const averaged = (key: string): Measured => {
@@ -78,7 +82,10 @@ export function assemblePlan(parts: PlanParts): Plan {
         chamferDepth: at('chamferDepth'),
         gap: at('gap'),
         loadedClearance: at('loadedClearance'),
-        clock: [],
+        clock: HOURS.flatMap((hour) => {
+          const clearance = averaged(`${corner}/loadedClearance/${hour}`);
+          return clearance ? [{ hour, clearance, trim: 0 }] : [];
+        }),
         archHeight: null,
         innerClearance: at('innerClearance'),
       };

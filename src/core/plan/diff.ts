@@ -22,6 +22,10 @@ export function planChanges(frozen: Plan, now: Plan, units: UnitSystem): string[
       }
     }
   }
+  for (const c of frozen.corners) {
+    const other = now.corners.find((k) => k.corner === c.corner);
+    if (JSON.stringify(c.clock) !== JSON.stringify(other?.clock)) changes.push(`Loaded clearance by the clock, ${CORNER_LABEL[c.corner]}, changed.`);
+  }
   const plain = (label: string, a: unknown, b: unknown): void => {
     if (JSON.stringify(a) !== JSON.stringify(b)) changes.push(`${label} changed.`);
   };

@@ -92,7 +92,7 @@ export const cornerSchema = z.strictObject({
   clock: z
     .array(z.strictObject({ hour: z.int().min(1).max(12), clearance: measured(200), trim: mm(40) }))
     .max(12)
-    .describe('loaded clearance by clock position; when given it replaces loadedClearance'),
+    .describe('loaded clearance by clock position; with loadedClearance the tighter of the two decides'),
   archHeight: measured(800).describe('arch edge above the hub’s axis'),
   innerClearance: measured(200, -60).describe('wheel to strut or caliper now; negative touches'),
 });

@@ -6,7 +6,7 @@ import { type Bearing, clampBand, proofShare } from '../joint/clamp';
 import type { Band } from '../joint/friction';
 import { neededClamp } from '../joint/need';
 import { bearingOf } from '../seat/seats';
-import { tightest } from '../stance/clock';
+import { type TightestClock, tightest } from '../stance/clock';
 import { clearanceLimit, effectiveOffset, gapAfter, trackChange } from '../stance/offset';
 import { camberShift, flushSpacer, innerClearanceAfter } from '../stance/position';
 import { type BoltClass, boltStrength } from '../thread/classes';
@@ -107,7 +107,7 @@ function cornerNumbers(plan: Plan, c: PlanCorner, own: CompiledThread, outer: Co
   const pitch = own.thread.pitch;
   const present = c.turns === null ? null : result(turnsToLength(c.turns.value, pitch), c.turns.pm * pitch);
   const stack = chooseStack(plan, c, present, own, outer, wheel);
-  const hours = c.clock.length > 0 ? tightest(c.clock) : c.loadedClearance;
+  const hours = tightestOf(c);
   const gap = c.gap;
   const flush = gap !== null && (plan.camberChange === 0 || c.archHeight !== null);
   const height = c.archHeight === null ? 0 : c.archHeight.value;
@@ -134,6 +134,14 @@ function cornerNumbers(plan: Plan, c: PlanCorner, own: CompiledThread, outer: Co
         ? result(remainingSpigot(c.spigotHeight.value, s, c.chamferDepth.value), c.spigotHeight.pm, c.chamferDepth.pm, policy.spacerPm)
         : null,
   };
+}
+
+/** Tightest loaded clearance: by the clock, or as taken without an hour, whichever is less once its error is off. */
+function tightestOf(c: PlanCorner): TightestClock | PlanCorner['loadedClearance'] {
+  if (c.clock.length === 0) return c.loadedClearance;
+  const clock = tightest(c.clock);
+  const loose = c.loadedClearance;
+  return clock !== null && loose !== null && loose.value - loose.pm < clock.value - clock.pm ? loose : clock;
 }
 
 function chooseStack(plan: Plan, c: PlanCorner, present: Result, own: CompiledThread, outer: CompiledThread, wheel: Minimums): StackNumbers {

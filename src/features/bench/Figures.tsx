@@ -50,9 +50,9 @@ export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; p
                 <tr key={s.school} className="border-b border-line">
                   <th scope="row" className="py-1 text-left font-normal">
                     {SCHOOL_LABEL[s.school]}
-                    {s.governs ? <span className="text-accent"> governs</span> : null}
+                    {s.governs ? <span className="block text-[12.5px] leading-none text-accent">governs</span> : null}
                   </th>
-                  <td className="figure py-1 text-right whitespace-nowrap">{s.minimum === null ? '–' : formatLength(s.minimum, units, 'up')}</td>
+                  <td className="figure py-1 pl-2 text-right whitespace-nowrap">{s.minimum === null ? '–' : formatLength(s.minimum, units, 'up')}</td>
                   <td className="figure py-1 pl-3 text-right text-soft">{s.minimum === null ? '–' : roundTo(s.minimum / pitch, 2, 'up')}</td>
                   <td className="py-1 pl-3">
                     <span className="flex items-center justify-end gap-1.5">

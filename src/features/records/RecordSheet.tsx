@@ -126,7 +126,7 @@ export function ReadingsTable({ whole, units }: { whole: JobWhole; units: UnitSy
           const show = (x: number) => (q.kind === 'turns' ? formatTurns(x) : formatLength(x, units));
           return (
             <tr key={r.id} className="border-b border-line">
-              <td className="py-0.5">{q.label}</td>
+              <td className="py-0.5">{r.hour ? `${q.label}, ${r.hour} o’clock` : q.label}</td>
               <td>{r.corner ? CORNER_LABEL[r.corner as Corner] : 'axle'}</td>
               <td className="figure text-right">{show(r.value)}</td>
               <td className="figure pl-3 text-right">{q.kind === 'turns' ? r.pm : show(r.pm)}</td>

@@ -17,6 +17,7 @@ export interface TakenReading {
   readonly id: string;
   readonly quantity: QuantityId;
   readonly corner: Corner | null;
+  readonly hour: number | null;
   readonly value: number;
   readonly typed: string;
   readonly pm: number;
@@ -68,7 +69,7 @@ function Apart({ q, taken, units, onTakeBack }: { q: Quantity; taken: readonly T
 }
 
 /** One quantity: what it is, the latest reading, a field for the next. Enter keeps it and moves on to the next field. */
-export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked, blocked }: {
+export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked, blocked, hour = null }: {
   jobId: string;
   q: Quantity;
   corner: Corner | null;
@@ -79,6 +80,8 @@ export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked, b
   stacked?: boolean;
   /** May not be kept now; the reason stands beside it. */
   blocked?: boolean;
+  /** Clock position that the next reading belongs to. */
+  hour?: number | null;
 }) {
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
@@ -101,7 +104,7 @@ export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked, b
       return;
     }
     start(async () => {
-      const result = await keepReading(jobId, { quantity: q.id, corner, typed, method });
+      const result = await keepReading(jobId, { quantity: q.id, corner, hour, typed, method });
       if (!result.ok) return setError(result.message);
       setTyped('');
       setError(null);
@@ -118,7 +121,7 @@ export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked, b
       }}
       className={cx(
         'grid items-center gap-x-4 gap-y-1 py-2 max-md:grid-cols-2',
-        stacked ? 'grid-cols-[minmax(0,1fr)_auto]' : 'grid-cols-[minmax(0,1.5fr)_minmax(0,1.1fr)_minmax(190px,1fr)_auto]',
+        stacked ? 'grid-cols-1' : 'grid-cols-[minmax(0,1.5fr)_minmax(0,1.1fr)_minmax(190px,1fr)_auto]',
       )}
       data-quantity={q.id}
     >

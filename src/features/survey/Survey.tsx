@@ -11,6 +11,7 @@ import { PlanView } from '@/drawing/PlanView';
 import { Button } from '@/ui/Button';
 import { VerdictMark } from '@/ui/Verdict';
 import { goChoose } from './actions';
+import { ClearanceClock } from './ClearanceClock';
 import { ReadingRow, type TakenReading } from './ReadingRow';
 import { TurnCounter } from './TurnCounter';
 
@@ -35,7 +36,7 @@ export function Survey({ jobId, corners, quantities, readings, missing, pitch, u
   const [busy, start] = useTransition();
   const all = quantities.map(quantity);
   const axleWide = all.filter((q) => q.scope === 'axle');
-  const perCorner = all.filter((q) => q.scope === 'corner' && q.id !== 'turns');
+  const perCorner = all.filter((q) => q.scope === 'corner' && q.id !== 'turns' && q.id !== 'loadedClearance');
   const turns = quantity('turns');
   const latest = (id: QuantityId, at: Corner | null) => readings.filter((r) => r.quantity === id && r.corner === at);
   const grouped = [...new Set(missing.map((m) => m.quantity))].map((id) => [id, missing.filter((m) => m.quantity === id).map((m) => m.corner)] as const);
@@ -61,6 +62,7 @@ export function Survey({ jobId, corners, quantities, readings, missing, pitch, u
             <ReadingRow key={`${corner}/${q.id}`} jobId={jobId} q={q} corner={corner} taken={latest(q.id, corner)} units={units} focused={focus === q.id} />
           ))}
         </Rows>
+        <ClearanceClock key={`${corner}/clock`} jobId={jobId} corner={corner} taken={latest('loadedClearance', corner)} units={units} focused={focus === 'loadedClearance'} />
         <Rows title="Once for the axle">
           {axleWide.map((q) => (
             <ReadingRow key={q.id} jobId={jobId} q={q} corner={null} taken={latest(q.id, null)} units={units} focused={focus === q.id} />

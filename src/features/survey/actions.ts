@@ -16,6 +16,7 @@ import { parseReading } from './parse';
 const readingForm = z.object({
   quantity: z.enum(QUANTITY_IDS),
   corner: z.enum(CORNERS).nullable(),
+  hour: z.int().min(1).max(12).nullable().optional(),
   typed: z.string().max(40),
   method: z.string(),
 });
@@ -35,7 +36,7 @@ export async function keepReading(jobId: string, input: z.input<typeof readingFo
     const method = q.methods.find((m) => m.id === form.method);
     if (!method) throw new InputError(q.label, form.method, 'is not a way to measure this.', `${q.methods.map((m) => m.label).join(' or ')} will do.`);
     const value = parseReading(q, form.typed);
-    await addReading(db, jobId, { quantity: q.id, corner, value: value.value, unit: value.unit, typed: form.typed.trim(), pm: method.pm, method: method.id }, who, new Date());
+    await addReading(db, jobId, { quantity: q.id, corner, hour: q.id === 'loadedClearance' ? (form.hour ?? null) : null, value: value.value, unit: value.unit, typed: form.typed.trim(), pm: method.pm, method: method.id }, who, new Date());
     revalidatePath(`/jobs/${jobId}`, 'layout');
     return null;
   });

@@ -23,7 +23,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         corners={cornersOf(whole.job.axle)}
         quantities={quantitiesFor({ fastening: hub.fastening, nutStyle: hub.nutStyle as 'open' }).map((q) => q.id)}
         readings={whole.readings.map((r) => ({
-          id: r.id, quantity: r.quantity as QuantityId, corner: r.corner as Corner | null, value: r.value, typed: r.typed,
+          id: r.id, quantity: r.quantity as QuantityId, corner: r.corner as Corner | null, hour: r.hour, value: r.value, typed: r.typed,
           pm: r.pm, method: r.method, by: r.by, at: format(r.at, 'd MMM HH:mm'),
         }))}
         missing={missingReadings(whole).map((m) => ({ quantity: m.quantity.id, corner: m.corner }))}
