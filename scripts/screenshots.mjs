@@ -8,6 +8,7 @@ const views = [
   ['day-board', null, ''],
   ['vehicle', null, 'vehicle'],
   ['take-in', null, '/vehicles/new'],
+  ['shelf', null, '/shelf'],
   ['measure', 'Measure both', 'measure'],
   ['choose', 'Choose the spacer', 'choose'],
   ['choose-dark', 'Torque in star', 'choose', 'dark'],

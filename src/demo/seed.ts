@@ -7,14 +7,17 @@ import type { Db } from '@/store/connection';
 import { addJob, addReading, freezePlan, type JobWhole, loadJob, moveJob, saveDraft, tickStep } from '@/store/jobs';
 import { STAGES, type Stage } from '@/store/schema';
 import { appendEntry } from '@/store/torque';
+import { addParts } from '@/store/parts';
 import { addVehicle, addWheelSet, listVehicles, loadVehicle } from '@/store/vehicles';
 import { digestOf, planWith, torqueSpec } from '@/usecases/jobPlan';
 import { type DemoJob, FITTERS, SCENARIO } from './scenario';
+import { SHELF } from './shelf';
 
 /** Fills an empty store with the demo scenario through the same repositories that the interface uses. */
 export async function seedIfEmpty(db: Db, say: (line: string) => void = () => {}, now = new Date()): Promise<boolean> {
   if ((await listVehicles(db)).length > 0) return false;
   say('Adding the demo workshop: five vehicles, a job in every stage …');
+  await addParts(db, SHELF, FITTERS[1], subDays(now, 30));
   for (const vehicle of SCENARIO) {
     const id = await addVehicle(db, vehicle, FITTERS[1], subDays(now, 20));
     for (const set of vehicle.moreSets ?? []) await addWheelSet(db, id, set, FITTERS[1], subDays(now, 20));

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { boolean, check, doublePrecision, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
 import type { Fastener, Plan, Spacer } from '@/core/plan/document';
+import type { CatalogueItem } from '@/core/search/catalogue';
 
 /**
  * The tables. Units stand in the column names; named CHECKs mirror the core's limits; nothing is deleted, only
@@ -162,6 +163,21 @@ export const torqueEntry = pgTable(
   ],
 );
 
+export const part = pgTable(
+  'part',
+  {
+    id: id(),
+    kind: text('kind', { enum: ['spacer', 'bolt', 'stud', 'nut'] }).notNull(),
+    name: text('name').notNull(),
+    count: integer('count').notNull(),
+    bin: text('bin').notNull().default(''),
+    item: jsonb('item').$type<CatalogueItem>().notNull(),
+    createdAt: at('created_at').notNull(),
+    archivedAt: at('archived_at'),
+  },
+  (t) => [check('part_count', sql`${t.count} between 0 and 100000`)],
+);
+
 export const event = pgTable('event', {
   id: id(),
   jobId: text('job_id'),
@@ -176,6 +192,7 @@ export type VehicleRow = typeof vehicle.$inferSelect;
 export type AxleHubRow = typeof axleHub.$inferSelect;
 export type WheelSetRow = typeof wheelSet.$inferSelect;
 export type JobRow = typeof job.$inferSelect;
+export type PartRow = typeof part.$inferSelect;
 export type ReadingRow = typeof reading.$inferSelect;
 export type PlanRow = typeof plan.$inferSelect;
 export type TorqueEntryRow = typeof torqueEntry.$inferSelect;

@@ -3,7 +3,9 @@ import { plainSpacer } from '@/core/plan/blank';
 import type { Nut, Plan, PlanCorner, Spacer } from '@/core/plan/document';
 import { assess } from '@/core/plan/evaluate';
 import { DEFAULT_POLICY } from '@/core/plan/policy';
+import { type CatalogueItem, catalogueRow, readCatalogue, shelfFor } from '@/core/search/catalogue';
 import { joined, search } from '@/core/search/search';
+import { parseCatalogue, writeCatalogue } from '@/features/shelf/csv';
 import { type Candidate, type LooseFastener, type Part, rank, type SearchInput } from '@/core/search/types';
 import { boltPlan, corner, studPlan } from './fixtures';
 
@@ -131,5 +133,47 @@ describe('search', () => {
       return false;
     });
     expect(seen).toEqual([0.5]);
+  });
+});
+
+describe('catalogue rows', () => {
+  const text = (max: number) => fc.string({ minLength: 1, maxLength: max }).filter((s) => s.trim() === s && s.trim() !== '');
+  const common = { name: text(20), count, bin: fc.constantFrom('', 'A1') };
+  const item: fc.Arbitrary<CatalogueItem> = fc.oneof(
+    fc.record({ ...common, kind: fc.constant('spacer' as const), lugs: fc.integer({ min: 3, max: 12 }), boltCircle: mm(60, 300), spacer: mm(0, 60).map(plainSpacer) }),
+    fc.record({ ...common, kind: fc.constant('bolt' as const), thread, fastener: bolt }),
+    fc.record({ ...common, kind: fc.constant('stud' as const), thread, fastener: stud }),
+    fc.record({ ...common, kind: fc.constant('nut' as const), nut }),
+  );
+
+  test('a part written as a row reads back the same, through a CSV library too', () => {
+    fc.assert(
+      fc.property(fc.array(item), (items) => {
+        expect(readCatalogue(items.map(catalogueRow))).toEqual({ items, issues: [] });
+        expect(parseCatalogue(writeCatalogue(items)).items).toEqual(items);
+      }),
+    );
+  });
+
+  test('a wrong line names line, column, value and what would do, and becomes no part', () => {
+    const { items, issues } = readCatalogue([
+      { kind: 'spacer', name: 'x', count: '2', lugs: '5', bolt_circle: '112', thickness: '3/8"', spacer_kind: 'plain' },
+      { kind: 'washer', name: 'x', count: '2' },
+      { kind: 'nut', name: '', count: '2', thread: 'M12x1.5' },
+      { kind: 'bolt', name: 'b', count: '-1', thread: 'M14x1.5', length: '60', seat: 'ball13' },
+      { kind: 'nut', name: 'n', count: '1', thread: 'M12x1.5', seat: 'cone60', style: 'open', tensile: 'hard' },
+    ]);
+    expect(items).toHaveLength(1);
+    expect(items[0]?.kind === 'spacer' ? items[0].spacer.thickness : 0).toBeCloseTo(9.525, 9);
+    expect(issues.map((i) => i.line)).toEqual([3, 4, 5, 6]);
+    expect(issues[0]?.message).toBe('kind “washer” is not known. One of spacer, bolt, stud, nut will do.');
+    expect(parseCatalogue('colour\nred\n').issues[0]?.message).toContain('no column “kind”');
+  });
+
+  test('only what belongs on the hub is offered: lugs, bolt circle, thread', () => {
+    const spacer = (boltCircle: number): CatalogueItem => ({ kind: 'spacer', name: 'p', count: 1, bin: '', lugs: 5, boltCircle, spacer: plainSpacer(5) });
+    const b = (t: string): CatalogueItem => ({ kind: 'bolt', name: 'b', count: 1, bin: '', thread: t, fastener: { kind: 'bolt', length: 50, seat: 'ball13', class: '8.8' } });
+    const shelf = shelfFor(boltPlan().hub, [spacer(112), spacer(114.3), b('M14x1.5'), b('M14x1.25')].map((i, k) => ({ id: String(k), item: i })));
+    expect([shelf.spacers.map((s) => s.id), shelf.fasteners.map((f) => f.id), shelf.nuts]).toEqual([['0'], ['2'], []]);
   });
 });

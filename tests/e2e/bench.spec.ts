@@ -21,7 +21,7 @@ test('why not another size: the first reason in a sentence, and a size that goes
   await expect(page.getByRole('heading', { name: 'Ways out' })).toBeVisible();
   await expect(page.getByText(/Shank nuts that reach 4\.23 mm deeper/)).toBeVisible();
   await page.locator('main').first().click({ position: { x: 4, y: 4 } });
-  await page.keyboard.press('/');
+  await page.getByRole('tab', { name: 'Why not another size' }).click();
   await expect(page.locator('[data-size="15"]')).toContainText('of the hub spigot is left');
   await expect(page.locator('[data-size="12"]')).toContainText('Goes with studs of 54.0 mm');
   await accessible(page);
@@ -108,6 +108,41 @@ test('loaded clearance by the clock: the tightest hour is marked and decides', a
   await expect(clock.locator('[data-measured="yes"]')).toHaveCount(3);
   await page.goto(page.url().replace('/measure', '/record'));
   await expect(page.getByText('Loaded clearance, 1 o’clock')).toBeVisible();
+});
+
+test('what fits: a catalogue goes on the shelf line by line, the worker searches it, a find goes on the bench', async ({ watched: page }) => {
+  await page.goto(`${server.url}/shelf`);
+  await expect(page.getByRole('heading', { name: /Spacers/ })).toBeVisible();
+  await accessible(page);
+  const csv = ['kind,name,count,lugs,bolt_circle,thickness,spacer_kind,bore,lip_diameter,lip_root,thread,length,seat,class', 'spacer,harbour plate,2,5,118,14,lipped,71.6,71.5,1.2,,,,', 'bolt,harbour bolt,10,,,,,,,,M14x1.5,61,ball14,10.9', 'bolt,wrong,10,,,,,,,,M14x15,61,ball14,10.9', 'spacer,thin,2,5,118,-3,plain,,,,,,,'].join('\n');
+  await page.getByLabel('Catalogue file').setInputFiles({ name: 'harbour.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  await expect(page.getByText('2 parts were put on the shelf. 2 lines were left out:')).toBeVisible();
+  await expect(page.getByText(/Line 4: thread “M14x15”.*did you mean M14x1\.5/)).toBeVisible();
+  await expect(page.getByText(/Line 5: thickness “-3” is below 0 mm/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('rowheader', { name: 'harbour plate' })).toBeVisible();
+  const exported = await page.request.get(`${server.url}/api/shelf`);
+  expect(await exported.text()).toContain('spacer,harbour plate,2,,5,118,14,lipped,71.6,71.5,,1.2,no');
+
+  await open(page, /Corvane Tern/, 'choose');
+  await page.locator('main').first().click({ position: { x: 4, y: 4 } });
+  await page.keyboard.press('/');
+  await page.getByLabel('Wished gap, arch to tyre').fill('soon');
+  await page.getByRole('button', { name: 'Search the shelf' }).click();
+  await expect(page.getByText('Wished gap “soon” is not a figure.')).toBeVisible();
+  await page.getByLabel('Wished gap, arch to tyre').fill('8');
+  await page.getByRole('button', { name: 'Search the shelf' }).click();
+  await expect(page.getByRole('button', { name: /Put harbour plate with .* on the bench/ }).first()).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Does not go on' })).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'lipped 5 × 118, 15 mm' })).toContainText('chamfer');
+  await accessible(page);
+  await page.getByRole('button', { name: 'Put harbour plate with harbour bolt on the bench' }).click();
+  await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('14');
+  await expect(page.getByLabel('Length under the seat')).toHaveValue('61');
+  await expect(page.getByRole('button', { name: 'Take forward' })).toBeEnabled();
+  await page.goto(`${server.url}/shelf`);
+  await page.getByRole('button', { name: 'Archive harbour bolt' }).click();
+  await expect(page.getByRole('rowheader', { name: 'harbour bolt' })).toHaveCount(0);
 });
 
 test('the locking bolt is not counted', async ({ watched: page }) => {

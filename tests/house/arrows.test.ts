@@ -9,7 +9,8 @@ const ALLOWED: Readonly<Record<string, readonly string[]>> = {
   ui: ['core'],
   usecases: ['core', 'store'],
   demo: ['core', 'store', 'usecases'],
-  features: ['core', 'store', 'drawing', 'ui', 'usecases', 'features'],
+  workers: ['core'],
+  features: ['core', 'store', 'drawing', 'ui', 'usecases', 'workers', 'features'],
   app: ['core', 'store', 'drawing', 'ui', 'usecases', 'features', 'app'],
 };
 /** The shell (header, rail) and the torque log table are shared by features on purpose. */

@@ -144,7 +144,8 @@ function fitSpacer(input: SearchInput, wheel: WheelOption, spacer: SearchInput['
   const gap = Math.min(...stock.numbers.corners.map((c) => c.gapAfter?.value ?? Number.NaN));
   const runs: Run[] = [];
   let count = first === undefined ? 1 : 0;
-  const spacerItself = stock.blocking.some((f) => !BY_LENGTH.has(f.rule) && !BY_FASTENER.has(f.rule));
+  // What no other fastener mends: it forbids the spacer, and is the reason worth telling.
+  const spacerItself = stock.blocking.find((f) => !BY_LENGTH.has(f.rule) && !BY_FASTENER.has(f.rule));
   if (!spacerItself && spacer.part.kind !== 'adapter') {
     const s = spacer.part.thickness;
     for (const pair of pairs) {
@@ -162,7 +163,7 @@ function fitSpacer(input: SearchInput, wheel: WheelOption, spacer: SearchInput['
       count += to - from;
     }
   }
-  if (count === 0) return { reason: first as Finding };
+  if (count === 0) return { reason: spacerItself ?? (first as Finding) };
   return { wheel, spacer, off: Math.abs(gap - input.wantedGap), count, runs, stock: first === undefined ? leastMargin(stock.numbers) : null };
 }
 

@@ -49,7 +49,7 @@ export interface Candidate {
 export interface Rejected {
   readonly wheel: string;
   readonly spacer: string;
-  /** What stands first in the way of it on the fasteners the car has. */
+  /** What stands first in the way: of the spacer whatever the fastener, else of it on the fasteners the car has. */
   readonly reason: Finding;
 }
 

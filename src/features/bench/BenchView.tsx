@@ -18,6 +18,7 @@ import { SpacerChoice } from './SpacerChoice';
 import { sizesFor, stepSize } from './sizes';
 import { type Choice, useBench } from './useBench';
 import { WaysOut } from './WaysOut';
+import type { ShelfPart } from './WhatFits';
 
 export interface BenchProps {
   readonly jobId: string;
@@ -29,12 +30,14 @@ export interface BenchProps {
   readonly frozen: string | null;
   /** What changed since it was frozen, a line each. */
   readonly changes: readonly string[];
+  /** Parts that the search may use. */
+  readonly shelf: readonly ShelfPart[];
 }
 
 const TAKES_ARROWS = /^(INPUT|TEXTAREA|SELECT)$/;
 
 /** Choosing: section in the middle, choice under it, findings at the right in order of danger. */
-export function BenchView({ jobId, version, parts, start, units, frozen, changes }: BenchProps) {
+export function BenchView({ jobId, version, parts, start, units, frozen, changes, shelf }: BenchProps) {
   const router = useRouter();
   const bench = useBench(jobId, version, parts, start);
   const { evaluation, plan, choice, setSpacer, setAside } = bench;
@@ -54,7 +57,7 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
         setTab('candidates');
       } else if (e.key === '/') {
         e.preventDefault();
-        setTab('sizes');
+        setTab('fits');
       } else if (e.key === '?') setKeys(true);
       const direction = e.key === 'ArrowUp' || e.key === 'ArrowRight' ? 1 : e.key === 'ArrowDown' || e.key === 'ArrowLeft' ? -1 : null;
       if (direction === null) return;
@@ -107,7 +110,7 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
         <div data-dimension="length">
           <FastenerChoice bench={bench} units={units} />
         </div>
-        <BenchTabs bench={bench} units={units} tab={tab} onTab={setTab} />
+        <BenchTabs bench={bench} units={units} tab={tab} onTab={setTab} shelf={shelf} />
         <Shortcuts open={keys} onOpen={setKeys} />
       </main>
       <aside aria-labelledby="findings" className="flex min-w-0 flex-col gap-3 border-l border-line p-4 max-lg:border-t max-lg:border-l-0">

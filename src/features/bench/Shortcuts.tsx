@@ -5,7 +5,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['↑ →', 'next thicker common size'],
   ['↓ ←', 'next thinner common size'],
   ['c', 'set aside and compare'],
-  ['/', 'why not another size'],
+  ['/', 'search the shelf: what fits'],
   ['u', 'millimetres or inches'],
   ['?', 'this list'],
 ];

@@ -12,6 +12,7 @@ const NEXT_THEME = { auto: 'dark', dark: 'light', light: 'auto' } as const;
 const VIEWS = [
   { href: '/', label: 'Day board' },
   { href: '/vehicles', label: 'Vehicles' },
+  { href: '/shelf', label: 'Shelf' },
 ];
 
 /** The top line of every page: where to go, who is at the bench, units, light or dark. */

@@ -29,7 +29,7 @@ export function ClearanceClock({ jobId, corner, taken, units, focused }: { jobId
         <div className="flex flex-col gap-3">
           <ol className="list-decimal pl-5 text-[14px] text-soft">
             <li>Load the boot or seat someone.</li>
-            <li>Jack the diagonally opposite corner, so that this one compresses. Standing still, stand under the car.</li>
+            <li>Jack the diagonally opposite corner, so that this one compresses. The car stands still, with a stand under it.</li>
             <li>Sidewall to steel lip at several hours. The rear upper part is usually the tightest. A finger passes?</li>
           </ol>
           <Segments label="Clock position, seen from outside" value={hour} options={OPTIONS} onChange={setHour} />

@@ -1,0 +1,41 @@
+import { lippedSpacer, plainSpacer } from '@/core/plan/blank';
+import type { CatalogueItem } from '@/core/search/catalogue';
+
+/** The invented shelf of the demo workshop: plates and fasteners for its five vehicles. */
+const plate = (lugs: number, boltCircle: number, thickness: number, count: number): CatalogueItem => ({
+  kind: 'spacer', name: `plate ${lugs} × ${boltCircle}, ${thickness} mm`, count, bin: `P${lugs}`, lugs, boltCircle, spacer: plainSpacer(thickness),
+});
+
+const lipped = (thickness: number, root: number): CatalogueItem => ({
+  kind: 'spacer', name: `lipped 5 × 118, ${thickness} mm`, count: 2, bin: 'L5', lugs: 5, boltCircle: 118, spacer: lippedSpacer(thickness, 71.6, 71.5, root, 8),
+});
+
+const bolt = (length: number, seat: 'ball13' | 'ball14', count: number): CatalogueItem => ({
+  kind: 'bolt', name: `bolt M14 × 1.5, ${length} mm, ${seat === 'ball13' ? 'R13' : 'R14'}`, count, bin: `B${length}`, thread: 'M14x1.5', fastener: { kind: 'bolt', length, seat, class: '10.9' },
+});
+
+const stud = (protrusion: number, count: number): CatalogueItem => ({
+  kind: 'stud', name: `stud M12 × 1.5, ${protrusion} mm`, count, bin: `S${protrusion}`, thread: 'M12x1.5', fastener: { kind: 'stud', protrusion, class: '10.9' },
+});
+
+const nut = (name: string, style: 'open' | 'closed', shankReach: number): CatalogueItem => ({
+  kind: 'nut', name, count: 24, bin: 'N1',
+  nut: { thread: 'M12x1.5', style, seat: 'cone60', threadLength: 24, blindDepth: style === 'closed' ? 34 : null, shankReach, shankLength: shankReach > 0 ? 11 : 0, material: 'steel', tensile: 900 },
+});
+
+export const SHELF: readonly CatalogueItem[] = [
+  ...[3, 5, 8].map((t) => plate(5, 112, t, 2)),
+  ...[3, 5, 8, 10, 15].map((t) => plate(6, 139.7, t, t === 15 ? 0 : 2)),
+  ...[3, 5].map((t) => plate(5, 108, t, 2)),
+  ...[3, 5, 8].map((t) => plate(4, 100, t, 2)),
+  ...[3, 5].map((t) => plate(5, 118, t, 2)),
+  lipped(12, 1.2),
+  lipped(15, 2),
+  lipped(20, 1.2),
+  ...[43, 45, 48].map((l) => bolt(l, 'ball13', 20)),
+  ...[57, 60, 62, 64, 66, 68].map((l) => bolt(l, 'ball14', l === 64 ? 6 : 10)),
+  ...[46, 50, 54].map((l) => stud(l, 12)),
+  nut('open nut M12 × 1.5', 'open', 0),
+  nut('closed nut M12 × 1.5', 'closed', 0),
+  nut('shank nut M12 × 1.5', 'open', 6),
+];
