@@ -13,6 +13,8 @@ const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' 
 export interface ChoiceDraft {
   readonly spacer: Spacer;
   readonly fastener: Fastener;
+  /** Degrees of camber that will be set more negative than measured. */
+  readonly camberChange?: number | undefined;
   /** Choices set aside to be compared, four at most. */
   readonly candidates?: readonly { readonly spacer: Spacer; readonly fastener: Fastener }[];
 }

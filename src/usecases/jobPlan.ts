@@ -31,7 +31,7 @@ export function hubOf(whole: JobWhole): AxleHubRow {
 }
 
 /** Everything of a plan but the choice; the browser adds the choice and evaluates live. */
-export function planParts(whole: JobWhole): Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff'> {
+export function planParts(whole: JobWhole): Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff' | 'camberChange'> {
   const hub = hubOf(whole);
   const wheel = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
   return {
@@ -68,8 +68,8 @@ export const digestOf = (plan: Plan): string => bytesToHex(sha256(utf8ToBytes(st
 
 /** The frozen choice as it would come out on today's readings and vehicle data. */
 function asOfNow(frozen: Plan, whole: JobWhole): Plan {
-  const { spacer, fastener, leadSignOff } = frozen;
-  return planWith(whole, { spacer, fastener }, leadSignOff);
+  const { spacer, fastener, camberChange, leadSignOff } = frozen;
+  return planWith(whole, { spacer, fastener, camberChange }, leadSignOff);
 }
 
 /** A frozen plan no longer matches what was taken in and measured. */

@@ -145,6 +145,28 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
   await expect(page.getByRole('rowheader', { name: 'harbour bolt' })).toHaveCount(0);
 });
 
+test('a stance that camber changes: the height of the arch is asked for, then the tyre tucks in', async ({ watched: page }) => {
+  await open(page, /Ilex Lumen.*Fit/, 'choose');
+  await page.getByRole('radio', { name: 'Seats only' }).click();
+  await page.getByLabel('Spacer', { exact: true }).fill('14.5');
+  const gap = page.locator('[data-rule="stance.gap"]');
+  await expect(gap).toContainText('The tyre stands 1.5 mm outside the arch at the front right');
+  await expect(page.getByText(/More negative camber. Needs the height of the arch edge/)).toBeVisible();
+  await page.getByLabel('Camber, more negative by').fill('1');
+  await expect(gap).toHaveAttribute('data-level', 'unmeasured');
+  await expect(page.getByText('Bench saved.')).toBeVisible();
+  await page.goto(page.url().replace('/choose', '/measure'));
+  for (const corner of ['front left', 'front right']) {
+    await page.getByRole('button', { name: new RegExp(`^${corner} `) }).click();
+    await keep(page, 'archHeight', '310');
+  }
+  await page.goto(page.url().replace('/measure', '/choose'));
+  await expect(page.getByLabel('Camber, more negative by')).toHaveValue('1');
+  // 13 − 14.5 + 310·sin 1° = 3.9 mm inside.
+  await expect(gap).toContainText('3.91 mm from arch to tyre at the front right');
+  await accessible(page);
+});
+
 test('the locking bolt is not counted', async ({ watched: page }) => {
   await open(page, /Ilex Lumen.*Measure/, 'measure');
   await page.getByRole('radio', { name: 'The locking one' }).click();

@@ -25,6 +25,8 @@ export interface PlanParts {
   readonly readings: readonly Reading[];
   readonly spacer: Spacer;
   readonly fastener: Fastener;
+  /** Degrees more negative than when it was measured; 0 where nobody changes it. */
+  readonly camberChange?: number | undefined;
   readonly leadSignOff: Plan['leadSignOff'];
   readonly policy: Policy;
 }
@@ -54,7 +56,7 @@ export function assemblePlan(parts: PlanParts): Plan {
     axle: parts.axle,
     wish: parts.wish,
     use: parts.use,
-    camberChange: 0,
+    camberChange: parts.camberChange ?? 0,
     hub: {
       ...parts.hub,
       // Job cards ask for clean dry threads; what is not asked for anywhere yet stays unknown.
@@ -86,7 +88,7 @@ export function assemblePlan(parts: PlanParts): Plan {
           const clearance = averaged(`${corner}/loadedClearance/${hour}`);
           return clearance ? [{ hour, clearance, trim: 0 }] : [];
         }),
-        archHeight: null,
+        archHeight: at('archHeight'),
         innerClearance: at('innerClearance'),
       };
     }),

@@ -20,7 +20,7 @@ export interface Quantity {
 
 export const QUANTITY_IDS = [
   'turns', 'stockBoltLength', 'studProtrusion', 'nutThread', 'nutBlindDepth', 'tappedDepth', 'roomBehind', 'rotorHat',
-  'spigotDiameter', 'spigotHeight', 'wheelBore', 'chamferDepth', 'gap', 'loadedClearance', 'innerClearance',
+  'spigotDiameter', 'spigotHeight', 'wheelBore', 'chamferDepth', 'gap', 'loadedClearance', 'innerClearance', 'archHeight',
 ] as const;
 export type QuantityId = (typeof QUANTITY_IDS)[number];
 
@@ -57,6 +57,7 @@ export const QUANTITIES: readonly Quantity[] = [
   q('gap', 'Gap, arch to tyre', 'corner', 'both', -100, 200, [TAPE, FINGER], 'Plumb from the arch’s outer edge to the tyre, car settled by rolling. Negative when the tyre stands out.', 'stance'),
   q('loadedClearance', 'Loaded clearance', 'corner', 'both', 0, 200, [TAPE, FINGER], 'Diagonal corner jacked, standing still: sidewall to steel lip at the tightest clock position.', 'clearance'),
   q('innerClearance', 'Inner clearance', 'corner', 'both', -60, 200, [TAPE, FINGER], 'Wheel to strut or caliper as it stands. Negative: how much it touches by.', 'inner clearance', true),
+  q('archHeight', 'Height of the arch edge', 'corner', 'both', 100, 800, [TAPE, FINGER], 'From the middle of the hub straight up to the arch edge. Needed where the camber will change.', 'a camber change', true),
 ];
 
 const BY_ID = new Map(QUANTITIES.map((x) => [x.id, x]));

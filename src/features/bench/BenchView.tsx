@@ -23,7 +23,7 @@ import type { ShelfPart } from './WhatFits';
 export interface BenchProps {
   readonly jobId: string;
   readonly version: number;
-  readonly parts: Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff'>;
+  readonly parts: Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff' | 'camberChange'>;
   readonly start: Choice;
   readonly units: UnitSystem;
   /** Sentence about a plan that is already frozen, or null. */

@@ -1,6 +1,10 @@
 'use client';
 
 import { Minus, Plus } from 'lucide-react';
+import { useState } from 'react';
+import { InputError } from '@/core/errors';
+import { parseAngle } from '@/core/units/parse';
+import { Field } from '@/ui/Field';
 import type { UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
@@ -22,6 +26,23 @@ const OPEN = [
   { value: 'yes' as const, label: 'Yes' },
 ];
 
+/** Camber that will be set more negative than it was measured: the tyre's top tucks in. */
+function CamberField({ value, onDegrees }: { value: number; onDegrees: (degrees: number) => void }) {
+  const [typed, setTyped] = useState(String(value));
+  const [error, setError] = useState<string>();
+  const change = (text: string) => {
+    setTyped(text);
+    try {
+      onDegrees(parseAngle('Camber change', text, { min: -5, max: 5 }).value);
+      setError(undefined);
+    } catch (e) {
+      if (!(e instanceof InputError)) throw e;
+      setError(e.message);
+    }
+  };
+  return <Field label="Camber, more negative by" figure unit="°" inputMode="decimal" value={typed} error={error} onChange={(e) => change(e.target.value)} className="w-[150px]" />;
+}
+
 /** The spacer: kind, thickness by stepper, and what a lipped one has to be told. */
 export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem }) {
   const { spacer } = bench.choice;
@@ -39,6 +60,7 @@ export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem
       </div>
       <Segments label="Kind" value={spacer.kind} options={KINDS} onChange={(kind) => bench.setSpacer({ kind })} />
       <Segments label="Centred by" value={spacer.centring} options={CENTRING} onChange={(centring) => bench.setSpacer({ centring })} />
+      <CamberField value={bench.choice.camberChange ?? 0} onDegrees={bench.setCamberChange} />
       {spacer.kind === 'lipped' && spacer.centring === 'hub' ? (
         <div className="flex flex-wrap gap-3">
           <LengthInput label="Spacer bore" optional value={spacer.bore} range={{ min: 30, max: 200 }} onLength={(bore) => bench.setSpacer({ bore })} className="w-[130px]" />

@@ -11,7 +11,7 @@ import { attempt, type Result } from '@/usecases/result';
 import { readSession } from '@/usecases/session';
 
 const pair = { spacer: spacerSchema, fastener: fastenerSchema };
-const choiceSchema = z.strictObject({ ...pair, candidates: z.array(z.strictObject(pair)).max(4).optional() });
+const choiceSchema = z.strictObject({ ...pair, camberChange: z.number().min(-5).max(5).optional(), candidates: z.array(z.strictObject(pair)).max(4).optional() });
 const leadSchema = z.strictObject({ by: z.string().trim().min(1), reason: z.string().trim().min(1) }).nullable();
 
 /** Keeps what stands on the bench. @returns the job's new version */

@@ -9,6 +9,7 @@ import { keepChoice } from './actions';
 export interface Choice {
   readonly spacer: Spacer;
   readonly fastener: Fastener;
+  readonly camberChange?: number | undefined;
   readonly candidates?: readonly Pick<Choice, 'spacer' | 'fastener'>[];
 }
 
@@ -23,6 +24,7 @@ export interface Bench {
   readonly saved: 'saved' | 'saving' | { failed: string };
   setSpacer(change: Partial<Spacer>): void;
   setFastener(fastener: Fastener): void;
+  setCamberChange(degrees: number): void;
   setLead(lead: Plan['leadSignOff']): void;
   /** Sets the choice on the bench aside to be compared; the oldest goes when there are four. */
   setAside(): void;
@@ -34,7 +36,7 @@ export interface Bench {
 const SAVE_AFTER_MS = 350;
 
 /** State of the bench: the choice, its live evaluation, and its saving in the background. */
-export function useBench(jobId: string, startVersion: number, parts: Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff'>, start: Choice): Bench {
+export function useBench(jobId: string, startVersion: number, parts: Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff' | 'camberChange'>, start: Choice): Bench {
   const [choice, setChoice] = useState(start);
   const [lead, setLead] = useState<Plan['leadSignOff']>(null);
   const [saved, setSaved] = useState<Bench['saved']>('saved');
@@ -66,6 +68,7 @@ export function useBench(jobId: string, startVersion: number, parts: Omit<PlanPa
     choice, plan, evaluation, lead, saved, setLead,
     setSpacer: (change) => setChoice((c) => ({ ...c, spacer: { ...c.spacer, ...change } })),
     setFastener: (fastener) => setChoice((c) => ({ ...c, fastener })),
+    setCamberChange: (camberChange) => setChoice((c) => ({ ...c, camberChange })),
     setAside: () => setChoice((c) => ({ ...c, candidates: [...(c.candidates ?? []), { spacer: c.spacer, fastener: c.fastener }].slice(-MOST_CANDIDATES) })),
     take: ({ spacer, fastener }) => setChoice((c) => ({ ...c, spacer, fastener })),
     drop: (index) => setChoice((c) => ({ ...c, candidates: (c.candidates ?? []).filter((_, i) => i !== index) })),

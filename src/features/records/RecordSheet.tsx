@@ -31,6 +31,7 @@ export function RecordSheet({ whole, plan, units }: { whole: JobWhole; plan: Pla
     ['Fasteners', fastenerText(plan, units)],
     ['Torque', plan.hub.torque ? `${formatTorque(plan.hub.torque.value, units)}, ${plan.hub.torque.source}` : 'no figure'],
     ['Offset, track', `${n.effectiveOffset === null ? 'ET not read' : `ET ${plan.wheel.offset} → ${Number(n.effectiveOffset.toFixed(2))}`}, track +${formatLength(n.trackChange, units)}`],
+    ['Camber', plan.camberChange === 0 ? 'as measured' : `${plan.camberChange}° more negative`],
     ['Plan', `${plan.format}, policy ${plan.policy.version}, ${format(whole.plan?.frozenAt ?? job.createdAt, 'd MMM yyyy HH:mm')} by ${whole.plan?.frozenBy ?? ''}`],
     ['Signed off', job.signedAt ? `${job.signedBy}, ${format(job.signedAt, 'd MMM yyyy HH:mm')}` : 'not yet'],
     ['Recheck', job.recheckDueAt ? `due ${format(job.recheckDueAt, 'd MMM yyyy HH:mm')} and after 50–100 km` : 'set at sign-off'],
