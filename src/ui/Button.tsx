@@ -12,7 +12,7 @@ const LOOK: Readonly<Record<Look, string>> = {
 
 const shape =
   'touch inline-flex items-center justify-center gap-2 rounded-[3px] border px-4 text-[15px] font-[580] whitespace-nowrap no-underline ' +
-  'disabled:opacity-100 disabled:bg-sunk disabled:text-soft disabled:border-line disabled:cursor-not-allowed';
+  'disabled:opacity-100 disabled:bg-sunk disabled:text-soft disabled:border-line disabled:cursor-not-allowed disabled:hover:brightness-100';
 
 export function Button({ look = 'plain', className, ...rest }: ComponentProps<'button'> & { look?: Look }) {
   return <button type="button" className={cx(shape, LOOK[look], className)} {...rest} />;

@@ -55,7 +55,10 @@ export function WhatFits({ bench, units, shelf }: { bench: Bench; units: UnitSys
     worker.current = own;
     setDone(0);
     const input: SearchInput = { base: plan, wantedGap, ...parts, limit: SHOWN, wheels: [{ id: 'own', wheel: plan.wheel, corners: plan.corners }] };
-    const found = await wrap<SearchWorker>(own).run(input, proxy((share: number) => setDone(share)));
+    const found = await wrap<SearchWorker>(own).run(input, proxy((share: number) => {
+      // The last word of progress may come in after the result.
+      if (worker.current === own) setDone(share);
+    }));
     if (worker.current !== own) return;
     setResult(found);
     stop();
@@ -92,7 +95,7 @@ export function WhatFits({ bench, units, shelf }: { bench: Bench; units: UnitSys
         </Button>
         {done === null ? null : (
           <>
-            <progress value={done} max={1} aria-label="Search" className="mb-4" />
+            <progress value={done} max={1} aria-label="Search" className="mb-4 [accent-color:var(--accent)]" />
             <Button look="quiet" onClick={stop}>
               Stop
             </Button>
