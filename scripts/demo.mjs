@@ -1,5 +1,6 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { lockFree } from './lock-free.mjs';
 import { buildIfNeeded, HOST, installIfNeeded, root, say, serve } from './run.mjs';
 
 const port = Number(process.env.PORT ?? 4310);
@@ -8,10 +9,9 @@ say('Vectis demo: Saltmarsh Wheelworks.');
 installIfNeeded('1/3');
 buildIfNeeded('2/3');
 if (process.argv.includes('--reset')) {
-  const { lockFree } = await import('./lock-free.mjs');
   lockFree(data);
   say('Starting over: the demo data is removed.');
   rmSync(data, { recursive: true, force: true });
 }
 say(`3/3 Starting on http://${HOST}:${port} …`);
-serve({ port, data, demo: true });
+await serve({ port, data, demo: true });

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-/** Refuses to go on when a living process holds the folder, so that a reset cannot pull it from under a server. */
+/** Refuses to go on when a living process holds the folder, so that nothing is started on it or pulled from under it. */
 export function lockFree(folder) {
   let pid;
   try {

@@ -1,7 +1,9 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
 import { join, resolve } from 'node:path';
+import { lockFree } from './lock-free.mjs';
 
 /** Shared by the demo, start and test commands: what must be there, made only when it is not. */
 export const root = resolve(import.meta.dirname, '..');
@@ -52,8 +54,23 @@ function newestIn(folder) {
   return newest;
 }
 
+/** Whether the port can be listened on; a taken one is said in a sentence. */
+async function portFree(port) {
+  const probe = createServer();
+  const problem = await new Promise((resolve) => {
+    probe.once('error', (error) => resolve(error.code));
+    probe.listen(port, HOST, () => resolve(null));
+  });
+  await new Promise((resolve) => probe.close(resolve));
+  if (problem === null) return;
+  console.error(`Port ${port} is ${problem === 'EADDRINUSE' ? 'taken by another program' : `not to be had (${problem})`}; stop that one, or set PORT to another.`);
+  process.exit(1);
+}
+
 /** Serves the built pages on this machine only, until stopped. The child's exit code becomes ours. */
-export function serve({ port, data, demo }) {
+export async function serve({ port, data, demo }) {
+  lockFree(data);
+  await portFree(port);
   mkdirSync(data, { recursive: true });
   const env = { ...process.env, VECTIS_DATA: data, NEXT_TELEMETRY_DISABLED: '1', ...(demo ? { VECTIS_DEMO: '1' } : {}) };
   const child = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', HOST, '-p', String(port)], { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] });

@@ -6,4 +6,4 @@ const data = process.env.VECTIS_DATA ?? join(root, 'data');
 installIfNeeded('1/3');
 buildIfNeeded('2/3');
 say(`3/3 Starting on http://${HOST}:${port}, data in ${data} …`);
-serve({ port, data, demo: false });
+await serve({ port, data, demo: false });
