@@ -1,0 +1,2 @@
+/** Stands in for Next's marker of server code, which throws anywhere else. */
+export {};
