@@ -134,7 +134,7 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
   await page.getByRole('button', { name: 'Search the shelf' }).click();
   await expect(page.getByRole('button', { name: /Put harbour plate with .* on the bench/ }).first()).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Does not go on' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Stop' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toHaveCount(0);
   await expect(page.getByRole('listitem').filter({ hasText: 'lipped 5 × 118, 15 mm' })).toContainText('chamfer');
   await accessible(page);
   await page.getByRole('button', { name: 'Put harbour plate with harbour bolt on the bench' }).click();

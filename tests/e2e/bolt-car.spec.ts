@@ -1,4 +1,4 @@
-import { accessible, expect, test } from './guard';
+import { accessible, expect, serverWillBeKilled, test } from './guard';
 import { Server } from './server';
 import { enter, keep, pass, pickCorner, snugAndLower, tickAll } from './steps';
 
@@ -169,6 +169,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     n = await pass(page, 2, n, { reading: '120' });
     await accessible(page);
 
+    serverWillBeKilled(page);
     await server.kill();
     await server.up();
     await page.reload();
