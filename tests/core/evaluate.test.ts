@@ -50,10 +50,10 @@ describe('engagement', () => {
   });
 
   // rule: engagement.material — common practice, no source.
-  test('an aluminium hub asks for one and a half diameters; an unknown one is noted', () => {
+  test('an aluminium hub asks for one and a half diameters; an unknown one is a caution', () => {
     const hub = boltPlan().hub;
     expect(assess(boltPlan({ hub: { ...hub, threadMaterial: 'aluminium' } })).numbers.minimum).toBe(21);
-    expect(level(boltPlan({ hub: { ...hub, threadMaterial: 'unknown' } }), 'engagement.material')).toBe('note');
+    expect(level(boltPlan({ hub: { ...hub, threadMaterial: 'unknown' } }), 'engagement.material')).toBe('caution');
   });
 
   // rule: engagement.cross-check — five, seven and eight turns, half an inch (common practice, no source).
@@ -174,6 +174,9 @@ describe('seats, centring, stance, torque', () => {
     const bore = (b: number) =>
       assess(boltPlan({ spacer: { ...boltPlan().spacer, kind: 'lipped', thickness: 12, bore: b, lipDiameter: 57, lipRoot: 1 } })).findings.find((f) => f.rule === 'centring.lip-bore' && f.why === 'hub')?.level;
     expect([bore(56.9), bore(57.1), bore(57.3), bore(57.5)]).toEqual(['stop', 'pass', 'caution', 'stop']);
+    // Measured by tape, ±1 mm, the same good fit is not known to be one.
+    const tape = boltPlan({ hub: { ...boltPlan().hub, spigotDiameter: { value: 57, pm: 1 } }, spacer: { ...boltPlan().spacer, kind: 'lipped', thickness: 12, bore: 57.1, lipDiameter: 57, lipRoot: 1 } });
+    expect(assess(tape).findings.find((f) => f.rule === 'centring.lip-bore' && f.why === 'hub')).toMatchObject({ level: 'caution', uncertain: true });
   });
 
   // rule: centring.seats — common practice, no source.

@@ -8,8 +8,8 @@ export type ThreadMaterial = 'steel' | 'aluminium' | 'unknown';
 
 /**
  * School 1, one diameter: E ≥ k·d with k = 1.0 for steel in steel and 1.5 for an aluminium nut or hub.
- * An unknown material is treated as steel in steel: the trade counts hubs and nuts as steel unless seen
- * otherwise, and the evaluation says so in a note.
+ * An unknown material is counted as steel in steel, as the trade does; that leans toward danger, so the evaluation
+ * makes it a caution.
  */
 export function oneDiameter(d: number, material: ThreadMaterial, steelFactor: number, aluminiumFactor: number): number {
   return d * (material === 'aluminium' ? aluminiumFactor : steelFactor);

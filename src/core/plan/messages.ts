@@ -152,7 +152,7 @@ const SENTENCES: Readonly<Record<RuleId, (s: Say) => string>> = {
     const what = s.f.why === 'hub' ? 'Spacer bore on the hub spigot' : 'Spacer lip in the wheel bore';
     if (s.short) return s.f.why === 'hub' ? 'Needs the spacer’s bore and the hub spigot’s diameter.' : 'Needs the spacer’s lip diameter and the wheel’s bore.';
     if (s.v < 0) return `${what}: too tight by ${s.len(-s.v, 'up')}. It will not go on.`;
-    return s.stop ? `${what}: ${s.value('up')} of play. That does not centre.` : `${what}: ${s.value('up')} of play.`;
+    return s.stop ? `${what}: ${s.value('up')} of play. That does not centre.` : `${what}: ${s.value('up')} of play.${s.error}`;
   },
   'centring.lip-root': (s) => {
     if (s.short) return s.f.why === 'lip' ? 'Needs the height of the spacer’s lip root.' : s.missing;

@@ -59,7 +59,7 @@ export const RULES: readonly Rule[] = [
   r('engagement.never-drive', 'Never driven under three turns', 'Under three full turns the car is not driven.', 'E ≥ 3·P'),
   r('engagement.cross-check', 'Other school', 'Each school that does not govern is a cross-check.', 'E ≥ minimum of that school'),
   r('engagement.strength-known', 'Strength school', 'The strength school governs with the others, so what it needs should be known.', 'class and Rm of hub or nut stated', 'stripping', 'iso-898'),
-  r('engagement.material', 'Thread material', 'Material of the internal thread is not known: counted as steel; aluminium needs half as much again.', 'k = 1.0 steel, 1.5 aluminium'),
+  r('engagement.material', 'Thread material', 'Material of the internal thread is known. Unknown is counted as steel, which leans toward danger: aluminium needs half as much again.', 'k = 1.0 steel, 1.5 aluminium'),
   r('reading.contradiction', 'Readings that contradict', 'A count cannot exceed the thread that it was counted in. One of the two readings is wrong; neither is trusted.', 'N·P ≤ Ln (nut) · N·P ≤ Dt (hub)', 'geometry'),
   r('engagement.hub-end', 'Thread in the hub', 'The hub end of a conversion stud, or the adapter’s nut on the factory stud, engages the minimum for that thread.', 'Eh = min(short end, Dt) ≥ E_min · E = min(Z − w − n, Ln) ≥ E_min', 'geometry', 'common', 'stripping'),
   r('thread.match', 'Threads go together', 'Hub end equals hub, nut equals outer end: diameter and pitch both.', 'd = d, P = P', 'iso-724', 'asme-b1.1'),

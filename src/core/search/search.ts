@@ -9,7 +9,7 @@ import { boltLengths, conversionLengths, type Demand, meet, NO_WINDOW, studLengt
 /** Rules that a length decides; the windows answer them. Every other rule is asked of `assess` itself. */
 const BY_LENGTH: ReadonlySet<RuleId> = new Set(['engagement.minimum', 'engagement.cross-check', 'engagement.never-drive', 'engagement.hub-end', 'nut.bottom', 'bolt.behind', 'stud.behind']);
 /** Rules that the fastener or the nut decides, whatever the spacer. */
-const BY_FASTENER: ReadonlySet<RuleId> = new Set(['thread.match', 'seat.match', 'seat.socket', 'nut.shank', 'joint.proof', 'joint.need', 'joint.condition', 'torque.source', 'engagement.strength-known', 'fastener.mix']);
+const BY_FASTENER: ReadonlySet<RuleId> = new Set(['thread.match', 'seat.match', 'seat.socket', 'nut.shank', 'joint.proof', 'joint.need', 'joint.condition', 'torque.source', 'engagement.strength-known', 'engagement.material', 'fastener.mix']);
 
 /** Fasteners alike in everything but length, sorted by length. */
 interface Group {

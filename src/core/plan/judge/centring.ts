@@ -82,7 +82,9 @@ function closeFit(plan: Plan, where: string, own: number | null, other: Measured
   const value = sign > 0 ? diametralClearance(own, other.value) : diametralClearance(other.value, own);
   const fit = judgeFit(value, good, most);
   const [limit, margin] = fit === 'too-tight' ? [0, value] : fit === 'not-centred' ? [most, most - value] : [good, good - value];
-  const level = fit === 'good' ? 'pass' : fit === 'loose' ? 'caution' : 'stop';
+  // A fit that the measuring error could turn into no centring at all is not passed.
+  const unsure = fit === 'good' && value + other.pm > most + 1e-9;
+  const level = fit === 'good' && !unsure ? 'pass' : fit === 'good' || fit === 'loose' ? 'caution' : 'stop';
   const found = make('centring.lip-bore', level, where, value, limit, margin, 'mm');
-  return { ...found, pm: other.pm, rss: other.pm };
+  return { ...found, pm: other.pm, rss: other.pm, uncertain: unsure };
 }

@@ -27,7 +27,8 @@ export function judgeEngagement(plan: Plan, n: Numbers, out: Finding[]): void {
     out.push(judgeCorners('engagement.hub-end', n.hubMinimum, plan.spacer.adapter ? 'protrusion' : 'tapped', n.corners, hubEngagement, false, null, null, plan.spacer.adapter ? 'adapter' : 'conversion'));
   }
   const material = newNut(plan.fastener)?.material ?? plan.hub.threadMaterial;
-  if (material === 'unknown') out.push(make('engagement.material', 'note'));
+  // Counting it as steel leans toward danger, so it is never less than a caution.
+  if (material === 'unknown') out.push(make('engagement.material', 'caution'));
   for (const c of n.corners) {
     if (!c.gripBounded) continue;
     out.push(make('nut.grip-bounded', 'note', plan.hub.fastening, null, null, null, '', c.corner));
