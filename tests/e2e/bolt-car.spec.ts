@@ -210,6 +210,8 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await page.emulateMedia({ media: 'print' });
     await expect(page.getByRole('navigation', { name: 'Stages of this job' })).toBeHidden();
     await expect(page.getByRole('heading', { name: 'Record: Anselm Heron, front axle' })).toBeVisible();
+    // The sheet takes the paper's whole width once the rail is gone.
+    expect((await page.locator('article').boundingBox())?.width).toBeGreaterThan(900);
     await page.emulateMedia({ media: 'screen' });
     await page.goto(server.url);
     await expect(page.getByRole('link', { name: /Anselm Heron.*Recheck the torque.*due in/ })).toBeVisible();

@@ -60,7 +60,7 @@ function StageMark({ state }: { state: 'done' | 'now' | 'ahead' }) {
 /** Frame of every job page: rail, work, and a right-hand column where the page has one. */
 export function JobFrame({ whole, here, children }: { whole: JobWhole; here: string; children: React.ReactNode }) {
   return (
-    <div className="grid flex-1 grid-cols-[196px_minmax(0,1fr)] max-md:grid-cols-1">
+    <div className="grid flex-1 grid-cols-[196px_minmax(0,1fr)] max-md:grid-cols-1 print:block">
       <JobRail whole={whole} here={here} />
       {children}
     </div>

@@ -28,9 +28,9 @@ export function LogTable({ log, units, order, full }: { log: readonly LogLine[];
       <thead>
         <tr className="border-b border-line text-left text-soft">
           <th scope="col" className="font-normal">Pass</th>
-          <th scope="col" className="text-right font-normal">Lug</th>
-          <th scope="col" className="text-right font-normal">Reading</th>
-          <th scope="col" className="text-right font-normal">Moved</th>
+          <th scope="col" className="pl-3 text-right font-normal">Lug</th>
+          <th scope="col" className="pl-3 text-right font-normal">Reading</th>
+          <th scope="col" className="pl-3 text-right font-normal">Moved</th>
           <th scope="col" className="pl-3 font-normal">{full ? 'Who, when' : 'Result'}</th>
         </tr>
       </thead>
@@ -38,9 +38,9 @@ export function LogTable({ log, units, order, full }: { log: readonly LogLine[];
         {rows.map((r) => (
           <tr key={r.seq} className="border-b border-line">
             <td className="py-0.5">{r.pass}</td>
-            <td className="text-right">{r.lug < 0 ? '–' : order.indexOf(r.lug) + 1}</td>
-            <td className="text-right">{r.reading === null ? '–' : formatTorque(r.reading, units)}</td>
-            <td className="text-right">{r.angle === null ? '–' : `${r.angle}°`}</td>
+            <td className="pl-3 text-right">{r.lug < 0 ? '–' : order.indexOf(r.lug) + 1}</td>
+            <td className="pl-3 text-right whitespace-nowrap">{r.reading === null ? '–' : formatTorque(r.reading, units)}</td>
+            <td className="pl-3 text-right">{r.angle === null ? '–' : `${r.angle}°`}</td>
             <td className="pl-3">
               {r.outcome === 'done' ? '' : <strong className="text-stop">{WORD[r.outcome]} </strong>}
               {full ? `${r.by}, ${r.at}` : ''}

@@ -15,7 +15,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const { units } = await readSession();
   return (
     <JobFrame whole={whole} here="record">
-      <main className="flex max-w-[980px] flex-col gap-4 p-5 print:p-0">
+      <main className="flex max-w-[980px] flex-col gap-4 p-5 print:max-w-none print:p-0">
         {whole.plan ? (
           <>
             <div className="no-print flex items-center justify-end gap-4">
