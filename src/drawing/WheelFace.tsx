@@ -1,5 +1,4 @@
 import { useId } from 'react';
-import { cx } from '@/ui/cx';
 
 export interface WheelFaceProps {
   readonly lugs: number;
@@ -53,7 +52,7 @@ export function WheelFace({ lugs, order, done, next, locking, title, wrong = nul
             </text>
             {isDone ? <path d={`M${size * 0.45} ${-size * 0.85}l2 2 3.6 -4.4`} fill="none" stroke="var(--pass)" strokeWidth="2.6" vectorEffect="non-scaling-stroke" /> : null}
             {position === locking ? (
-              <text y={size + 5} textAnchor="middle" fontSize="4" fill="var(--ink)" className={cx('narrow')}>
+              <text y={size + 5} textAnchor="middle" fontSize="4" fill="var(--ink)" className="narrow">
                 locking
               </text>
             ) : null}

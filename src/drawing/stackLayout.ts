@@ -28,7 +28,7 @@ export function layoutStack(g: Drawable): StackLayout {
   const x1 = Math.max(x0 + SHEET_MM, Math.ceil(g.extent.x1 / 10) * 10);
   const half = g.extent.y;
   const row: Readonly<Record<SectionDimension['id'], number>> = {
-    thickness: -(half + 6), limit: -(half + 6), engagement: half + 5, minimum: half + 5, length: half + 12, behind: half + 12, 'bottom-gap': half + 12,
+    thickness: -(half + 6), engagement: half + 5, length: half + 12,
   };
   return {
     viewBox: `${x0} ${-(half + MARGIN_TOP)} ${x1 - x0} ${2 * half + MARGIN_TOP + MARGIN_BOTTOM}`,

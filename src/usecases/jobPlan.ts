@@ -117,7 +117,14 @@ export function wheelStates(plan: Plan, log: readonly TorqueEntryRow[]): { corne
   }));
 }
 
-const openHolds = (steps: readonly Step[], whole: JobWhole): Step[] => steps.filter((s) => s.hold && !whole.ticked.has(s.key));
+/** Stages that are a list of steps to tick. */
+export type StepStage = 'stage' | 'fit';
+
+/** Kit list or job card of a plan. */
+export const stepsOf = (plan: Plan, from: StepStage): Step[] => (from === 'stage' ? kitList(plan) : jobCard(plan));
+
+/** Hold points of a list that nobody has ticked. */
+export const openHolds = (steps: readonly Step[], whole: JobWhole): Step[] => steps.filter((s) => s.hold && !whole.ticked.has(s.key));
 
 /** Sentences for everything that stands between this job and its sign-off; empty when it may be signed. */
 export function openPoints(whole: JobWhole): string[] {
@@ -127,9 +134,9 @@ export function openPoints(whole: JobWhole): string[] {
   if (isStale(whole)) open.push('Readings or vehicle data changed since the plan was chosen. Choose again.');
   const blocking = assess(plan).blocking.length;
   if (blocking > 0) open.push(`The plan has ${blocking} open ${blocking === 1 ? 'finding' : 'findings'}.`);
-  const kit = openHolds(kitList(plan), whole).length;
+  const kit = openHolds(stepsOf(plan, 'stage'), whole).length;
   if (kit > 0) open.push(`Kit list: ${kit} not ticked.`);
-  const fit = openHolds(jobCard(plan), whole).length;
+  const fit = openHolds(stepsOf(plan, 'fit'), whole).length;
   if (fit > 0) open.push(`Job card: ${fit} hold ${fit === 1 ? 'point' : 'points'} open.`);
   for (const { corner, state } of wheelStates(plan, whole.torque)) {
     if (!state.complete) open.push(`The ${corner.replace('-', ' ')} wheel is not through its verify pass.`);

@@ -1,17 +1,15 @@
 import 'server-only';
 import { addDays } from 'date-fns';
-import { formatTorque } from '@/core/units/format';
 import { assess } from '@/core/plan/evaluate';
 import { cornersOf } from '@/core/plan/assemble';
 import { readPlan } from '@/core/plan/document';
 import type { Plan } from '@/core/plan/document';
-import { kitList, jobCard } from '@/core/procedure/steps';
 import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { freezePlan, type JobWhole, loadJob, moveJob } from '@/store/jobs';
 import type { ChoiceDraft } from '@/store/schema';
 import { appendEntry, type EntryInput } from '@/store/torque';
-import { digestOf, openPoints, planWith, torqueSpec, wheelStates } from './jobPlan';
+import { digestOf, openHolds, openPoints, planWith, type StepStage, stepsOf, torqueSpec, wheelStates } from './jobPlan';
 
 /** Loads a job from the running store. @throws NotFoundError */
 export async function jobById(id: string): Promise<JobWhole> {
@@ -39,12 +37,11 @@ export async function takeForward(jobId: string, choice: ChoiceDraft, lead: Plan
 }
 
 /** Moves a job from staging to fitting or from fitting to torque once every hold point is ticked. @throws RefusedError */
-export async function finishSteps(jobId: string, from: 'stage' | 'fit', by: string): Promise<void> {
+export async function finishSteps(jobId: string, from: StepStage, by: string): Promise<void> {
   const { db } = await theStore();
   const whole = await loadJob(db, jobId);
   if (!whole.plan) throw new RefusedError('No plan has been chosen yet.');
-  const steps = from === 'stage' ? kitList(whole.plan.document) : jobCard(whole.plan.document);
-  const open = steps.filter((s) => s.hold && !whole.ticked.has(s.key));
+  const open = openHolds(stepsOf(whole.plan.document, from), whole);
   if (open.length > 0) throw new RefusedError(`${open.length} hold ${open.length === 1 ? 'point is' : 'points are'} still open: ${open[0]?.text}`);
   await moveJob(db, jobId, from === 'stage' ? 'fit' : 'torque', by, new Date());
 }
@@ -74,9 +71,4 @@ export async function signOff(jobId: string, by: string): Promise<void> {
   if (open.length > 0) throw new RefusedError(`Not yet: ${open[0]}`);
   const at = new Date();
   await moveJob(db, jobId, 'recheck', by, at, { signedAt: at, signedBy: by, recheckDueAt: addDays(at, 1) });
-}
-
-/** The torque figure with its source, for headings. */
-export function torqueFigure(plan: Plan, units: 'metric' | 'imperial'): string {
-  return plan.hub.torque ? `${formatTorque(plan.hub.torque.value, units)} · ${plan.hub.torque.source}` : 'no figure';
 }

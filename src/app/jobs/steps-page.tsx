@@ -1,14 +1,14 @@
 import { format } from 'date-fns';
-import { jobCard, kitList } from '@/core/procedure/steps';
 import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { Checklist } from '@/features/staging/Checklist';
+import { type StepStage, stepsOf } from '@/usecases/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
 
 /** The kit list and the job card are the same kind of page: steps of the frozen plan, ticked one by one. */
-export async function StepsPage({ id, from, title, lead }: { id: string; from: 'stage' | 'fit'; title: string; lead: string }) {
+export async function StepsPage({ id, from, title, lead }: { id: string; from: StepStage; title: string; lead: string }) {
   const whole = await jobOr404(id);
-  const steps = whole.plan ? (from === 'stage' ? kitList(whole.plan.document) : jobCard(whole.plan.document)) : [];
+  const steps = whole.plan ? stepsOf(whole.plan.document, from) : [];
   return (
     <JobFrame whole={whole} here={from}>
       <main className="flex max-w-[960px] flex-col gap-5 p-5">

@@ -3,6 +3,7 @@ import { roundTo } from '../units/round';
 import type { Fastener, Plan } from './document';
 import { assess } from './evaluate';
 import type { Finding } from './findings';
+import { leastValue } from './result';
 
 /** How one thickness can go on: as it is, with longer fasteners, or not, with the first reason. */
 export interface SizeFit {
@@ -25,8 +26,7 @@ export function fitBySize(plan: Plan, sizes: readonly number[]): SizeFit[] {
   return sizes.map((thickness) => {
     const at: Plan = { ...plan, spacer: { ...plan.spacer, thickness } };
     const stock = assess({ ...at, fastener: { kind: 'stock' } });
-    const gaps = stock.numbers.corners.map((c) => c.gapAfter?.value ?? null);
-    const gap = gaps.some((g) => g === null) ? null : Math.min(...(gaps as number[]));
+    const gap = leastValue(stock.numbers.corners.map((c) => c.gapAfter));
     if (stock.blocking.length === 0) return { thickness, how: 'stock', length: null, window: null, reason: null, gap };
     const lengths = stock.numbers.window;
     const first = stock.blocking[0] ?? null;
@@ -62,12 +62,10 @@ export function sweepThickness(plan: Plan, to: number, stepMm: number): Thicknes
   for (let i = 0; i * stepMm <= to + 1e-9; i += 1) {
     const thickness = i * stepMm;
     const { numbers, blocking } = assess({ ...plan, spacer: { ...plan.spacer, thickness } });
-    const least = (pick: (c: (typeof numbers.corners)[number]) => { value: number } | null): number | null => {
-      const values = numbers.corners.map(pick);
-      return values.some((v) => v === null) ? null : Math.min(...values.map((v) => v?.value ?? 0));
-    };
+    const { corners } = numbers;
     points.push({
-      thickness, engagement: least((c) => c.engagement), clearance: least((c) => c.clearanceAfter), gap: least((c) => c.gapAfter), allowed: blocking.length === 0,
+      thickness, engagement: leastValue(corners.map((c) => c.engagement)), clearance: leastValue(corners.map((c) => c.clearanceAfter)),
+      gap: leastValue(corners.map((c) => c.gapAfter)), allowed: blocking.length === 0,
     });
   }
   return points;

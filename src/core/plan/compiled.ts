@@ -1,4 +1,4 @@
-import { externalShearPerMm, internalShearPerMm, SHEAR_RATIO } from '../engagement/strength';
+import { externalShearPerMm, internalShearPerMm, strengthFrom } from '../engagement/strength';
 import { countedTurns, oneDiameter, type ThreadMaterial, visibleThread } from '../engagement/schools';
 import { type BoltClass, boltStrength } from '../thread/classes';
 import { parseThread, type Thread } from '../thread/designation';
@@ -79,9 +79,7 @@ function ask(school: School, t: CompiledThread, material: ThreadMaterial, boltCl
     case 'strength': {
       const strength = boltStrength(boltClass, t.thread.d);
       if (strength === null || internalTensile === null) return null;
-      // The same sum as `strengthMinimum`, on the areas kept with the thread.
-      const load = strength.tensile * t.stressArea;
-      return Math.max(load / (SHEAR_RATIO * internalTensile * t.internalPerMm), load / (SHEAR_RATIO * strength.tensile * t.externalPerMm));
+      return strengthFrom(t.stressArea, t.internalPerMm, t.externalPerMm, strength.tensile, internalTensile);
     }
     case 'turns-hand':
       return countedTurns(p.turnsByHand, t.thread.pitch);

@@ -16,7 +16,7 @@ export interface SectionBlock {
 }
 
 export interface SectionDimension {
-  readonly id: 'thickness' | 'engagement' | 'minimum' | 'length' | 'behind' | 'bottom-gap' | 'limit';
+  readonly id: 'thickness' | 'engagement' | 'length';
   readonly x0: number;
   readonly x1: number;
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { POLICY_RULES, SCHOOLS, type Policy } from './policy';
+import { POLICY_RULES, type Policy, SCHOOLS, type School } from './policy';
 
 /** Zod mirror of the policy data: each value inside its allowed range, at least one governing school. */
 const values = Object.fromEntries(POLICY_RULES.map((r) => [r.id, z.number().min(r.min).max(r.max)])) as Record<
@@ -12,5 +12,3 @@ export const policySchema: z.ZodType<Policy> = z.strictObject({
   governing: z.array(z.enum(SCHOOLS as [School, ...School[]])).min(1),
   ...values,
 });
-
-type School = Policy['governing'][number];

@@ -1,3 +1,4 @@
+import { TURN_RESOLUTION } from '../engagement/turns';
 import type { Hub } from './document';
 
 /** What is measured on a car, as data: where it belongs, what it may be, how it is read. */
@@ -31,7 +32,7 @@ export interface Method {
   readonly pm: number;
 }
 
-const COUNT: Method = { id: 'count', label: 'counted', pm: 0.25 };
+const COUNT: Method = { id: 'count', label: 'counted', pm: TURN_RESOLUTION };
 const CALIPER: Method = { id: 'caliper', label: 'caliper', pm: 0.1 };
 const TAPE: Method = { id: 'tape', label: 'tape', pm: 1 };
 const FINGER: Method = { id: 'finger', label: 'finger', pm: 3 };

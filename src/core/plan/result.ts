@@ -15,3 +15,18 @@ export function least(values: readonly Result[]): Result {
   }
   return best;
 }
+
+/** The smallest value as it stands, errors left on; null as soon as one is unmeasured. */
+export function leastValue(values: readonly ({ readonly value: number } | null)[]): number | null {
+  let best: number | null = null;
+  for (const v of values) {
+    if (v === null) return null;
+    if (best === null || v.value < best) best = v.value;
+  }
+  return best;
+}
+
+/** The least engagement of the corners that were measured, as the section draws it; null while none was. */
+export function drawnEngagement(corners: readonly { readonly engagement: Result }[]): number | null {
+  return leastValue(corners.map((c) => c.engagement).filter((e) => e !== null));
+}

@@ -2,9 +2,10 @@ import { thicknessWithoutPockets } from '../engagement/adapter';
 import { formatLength, type UnitSystem } from '../units/format';
 import { roundTo } from '../units/round';
 import { fitBySize } from './bySize';
-import type { Plan } from './document';
+import type { Measured, Plan } from './document';
 import { assess } from './evaluate';
 import { clearanceReserve } from './numbers';
+import { leastValue } from './result';
 
 /** Ways out of a thickness that does not go, in the order of the trade. */
 export const WAYS = ['thinner', 'shank', 'adapter', 'camber', 'trim', 'flare'] as const;
@@ -28,7 +29,7 @@ export function waysOut(plan: Plan, sizes: readonly number[]): WayOut[] {
   const { numbers, blocking, findings } = assess(plan);
   const s = plan.spacer.thickness;
   const out: WayOut[] = [];
-  const gap = least(numbers.corners.map((c) => c.gapAfter));
+  const gap = leastValue(numbers.corners.map((c) => c.gapAfter));
   if (blocking.length > 0) {
     const thinner = fitBySize(plan, sizes.filter((t) => t < s)).filter((f) => f.how !== 'no').at(-1);
     if (thinner) out.push({ way: 'thinner', amount: thinner.thickness, needs: null, gapAfter: thinner.gap });
@@ -42,21 +43,18 @@ export function waysOut(plan: Plan, sizes: readonly number[]): WayOut[] {
     out.push({ way: 'adapter', amount, needs: amount === null ? 'the stud protrusion' : null, gapAfter: gap === null || amount === null ? null : gap + s - amount });
   }
   if (gap !== null && gap < 0) {
-    const heights = plan.corners.map((c) => c.archHeight);
-    const height = heights.some((h) => h === null) ? null : Math.min(...heights.map((h) => (h?.value ?? 0) - (h?.pm ?? 0)));
+    const height = leastValue(plan.corners.map((c) => lowEnd(c.archHeight)));
     const sine = height === null ? 2 : -gap / height;
     out.push({ way: 'camber', amount: sine <= 1 ? (Math.asin(sine) * 180) / Math.PI : null, needs: height === null ? 'the height of the arch edge above the hub' : null, gapAfter: 0 });
   }
-  const clearances = numbers.corners.map((c) => c.clearanceAfter);
-  const room = clearances.some((c) => c === null) ? null : Math.min(...clearances.map((c) => (c?.value ?? 0) - (c?.pm ?? 0)));
+  const room = leastValue(numbers.corners.map((c) => lowEnd(c.clearanceAfter)));
   if (room !== null && room < clearanceReserve(plan)) out.push({ way: 'trim', amount: clearanceReserve(plan) - room, needs: null, gapAfter: gap });
   if (gap !== null && gap < 0) out.push({ way: 'flare', amount: -gap, needs: null, gapAfter: 0 });
   return out;
 }
 
-function least(values: readonly ({ readonly value: number } | null)[]): number | null {
-  return values.some((v) => v === null) ? null : Math.min(...values.map((v) => v?.value ?? 0));
-}
+/** A measured value at the low end of its error. */
+const lowEnd = (m: Measured): { value: number } | null => (m === null ? null : { value: m.value - m.pm });
 
 /** One sentence for one way out; what it takes is rounded up, what it leaves down. */
 export function waySentence(w: WayOut, units: UnitSystem): string {

@@ -1,4 +1,5 @@
 import { type CompiledThread, compileThread, minimumsFor } from '../plan/compiled';
+import { sameThread } from '../thread/designation';
 import { plainSpacer } from '../plan/blank';
 import type { Fastener, Nut, Plan, PlanCorner } from '../plan/document';
 import { assess } from '../plan/evaluate';
@@ -118,7 +119,7 @@ function allowedPairs(input: SearchInput, wheel: WheelOption, groups: readonly G
     const nuts: (Part<Nut> | null)[] = group.kind === 'bolt' ? [null] : group.kind === 'stud' ? [null, ...input.nuts] : [...input.nuts];
     const outer = f?.kind === 'conversion' ? compileThread(f.outerThread) : own;
     for (const nut of nuts) {
-      if (nut !== null && (nut.part.seat !== wheel.wheel.seat || !sameThreads(compileThread(nut.part.thread), outer))) continue;
+      if (nut !== null && (nut.part.seat !== wheel.wheel.seat || !sameThread(compileThread(nut.part.thread).thread, outer.thread))) continue;
       const fastener = joined(f, nut?.part ?? null);
       const plan: Plan = { ...base, wheel: wheel.wheel, corners: [...wheel.corners], spacer: plainSpacer(0), fastener };
       if (assess(plan).blocking.some((b) => BY_FASTENER.has(b.rule))) continue;
@@ -133,9 +134,6 @@ function allowedPairs(input: SearchInput, wheel: WheelOption, groups: readonly G
   }
   return pairs;
 }
-
-const sameThreads = (a: CompiledThread, b: CompiledThread): boolean =>
-  a.thread.system === b.thread.system && Math.abs(a.thread.d - b.thread.d) < 1e-6 && Math.abs(a.thread.pitch - b.thread.pitch) < 1e-6;
 
 function fitSpacer(input: SearchInput, wheel: WheelOption, spacer: SearchInput['spacers'][number], pairs: readonly Pair[]): Fit | { reason: Finding } {
   const plan: Plan = { ...input.base, wheel: wheel.wheel, corners: [...wheel.corners], spacer: spacer.part, fastener: { kind: 'stock' } };

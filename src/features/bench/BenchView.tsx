@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, useTransition } from 'react';
+import { drawnEngagement } from '@/core/plan/result';
 import type { PlanParts } from '@/core/plan/assemble';
 import type { UnitSystem } from '@/core/units/format';
 import { StackSection } from '@/drawing/StackSection';
@@ -46,7 +47,7 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
   const [tab, setTab] = useState<BenchTab>('figures');
   const [keys, setKeys] = useState(false);
   const { numbers, findings, blocking, verdict } = evaluation;
-  const least = numbers.corners.reduce<number | null>((a, c) => (c.engagement ? Math.min(a ?? Infinity, c.engagement.value) : a), null);
+  const least = drawnEngagement(numbers.corners);
 
   useEffect(() => {
     const key = (e: KeyboardEvent) => {

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import type { Plan } from '@/core/plan/document';
 import { type Assessment, assess } from '@/core/plan/evaluate';
 import { sentence } from '@/core/plan/messages';
+import { leastValue } from '@/core/plan/result';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
@@ -97,10 +98,7 @@ export function Candidates({ bench, units }: { bench: Bench; units: UnitSystem }
 
 function rowsFor(units: UnitSystem, pitch: number): Row[] {
   const len = (mm: number | null | undefined) => (mm === null || mm === undefined ? 'unmeasured' : formatLength(mm, units, 'down'));
-  const least = (a: Assessment, pick: (c: Assessment['numbers']['corners'][number]) => { value: number } | null): number | null => {
-    const values = a.numbers.corners.map(pick);
-    return values.some((v) => v === null) ? null : Math.min(...values.map((v) => v?.value ?? 0));
-  };
+  const least = (a: Assessment, pick: (c: Assessment['numbers']['corners'][number]) => { value: number } | null): number | null => leastValue(a.numbers.corners.map(pick));
   return [
     { label: 'Spacer', of: (p) => `${formatLength(p.spacer.thickness, units)}, ${p.spacer.kind}` },
     { label: 'Fasteners', of: (p) => fastenerText(p, units) },

@@ -1,5 +1,6 @@
 'use client';
 
+import { longerFastener } from '@/core/plan/bySize';
 import { SEAT_LABEL } from '@/core/plan/labels';
 import type { Seat } from '@/core/plan/vocabulary';
 import { BOLT_CLASSES, type BoltClass } from '@/core/thread/classes';
@@ -22,12 +23,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
   const longer = choice.fastener.kind !== 'stock';
   const length = choice.fastener.kind === 'bolt' ? choice.fastener.length : choice.fastener.kind === 'stud' ? choice.fastener.protrusion : null;
   const suggested = w ? roundTo(w.keep, 0, 'up') : (plan.hub.stockBoltLength?.value ?? 40) + choice.spacer.thickness;
-  const chosenClass = choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud' ? choice.fastener.class : plan.hub.fastenerClass;
-  const set = (mm: number) =>
-    bench.setFastener(
-      bolt ? { kind: 'bolt', length: mm, seat: choice.fastener.kind === 'bolt' ? choice.fastener.seat : plan.wheel.seat, class: chosenClass } : { kind: 'stud', protrusion: mm, class: chosenClass, nut: null },
-    );
-
+  const set = (mm: number) => bench.setFastener(longerFastener(plan, mm));
   const setClass = (c: BoltClass) => {
     if (choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud') bench.setFastener({ ...choice.fastener, class: c });
   };

@@ -1,6 +1,7 @@
 import { format } from 'date-fns';
 import { evaluate } from '@/core/plan/evaluate';
 import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
+import { drawnEngagement } from '@/core/plan/result';
 import { sentence } from '@/core/plan/messages';
 import { QUANTITY_IDS, quantity, type QuantityId } from '@/core/plan/quantities';
 import type { Corner, Plan } from '@/core/plan/document';
@@ -18,7 +19,7 @@ import { logLines } from '@/usecases/logLines';
 export function RecordSheet({ whole, plan, units }: { whole: JobWhole; plan: Plan; units: UnitSystem }) {
   const e = evaluate(plan);
   const n = e.numbers;
-  const least = n.corners.reduce<number | null>((a, c) => (c.engagement ? Math.min(a ?? Infinity, c.engagement.value) : a), null);
+  const least = drawnEngagement(n.corners);
   const { job, vehicle } = whole;
   const wording = { units, pitch: n.thread.pitch };
   const facts: [string, string][] = [

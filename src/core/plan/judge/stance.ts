@@ -1,6 +1,7 @@
 import type { Plan } from '../document';
 import type { Finding } from '../findings';
 import { clearanceReserve, type Numbers } from '../numbers';
+import { leastValue } from '../result';
 import { judgeCorners, make } from './make';
 
 /** Outside, inside, and how near to flush. */
@@ -13,8 +14,7 @@ export function judgeStance(plan: Plan, n: Numbers, out: Finding[]): void {
   if (inner.level !== 'unmeasured') out.push(inner);
   else if (wish === 'clearance') out.push({ ...inner, level: 'note' });
   if (wish === 'stance') {
-    const flush = n.corners.map((c) => c.flush);
-    const least = flush.every((f) => f !== null) ? Math.min(...flush.map((f) => f?.value ?? 0)) : null;
+    const least = leastValue(n.corners.map((c) => c.flush));
     if (least !== null) out.push(make('stance.flush', 'note', '', least, spacer.thickness, null, 'mm'));
   }
   if (use === 'competition' && spacer.kind !== 'adapter' && spacer.thickness > policy.competitionSlipOn) {
