@@ -3,13 +3,15 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: 'tests/e2e',
   fullyParallel: false,
-  workers: 1,
+  // Every file has a server, a folder and a port of its own.
+  workers: 2,
   timeout: 240_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
     trace: 'off',
+    actionTimeout: 20_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

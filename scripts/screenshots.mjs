@@ -10,17 +10,33 @@ const views = [
   ['take-in', null, '/vehicles/new'],
   ['shelf', null, '/shelf'],
   ['measure', 'Measure both', 'measure'],
-  ['choose', 'Choose the spacer', 'choose'],
+  ['hardware', 'Measure both', 'measure', 'light', (page) => page.getByRole('link', { name: 'Hardware' }).click()],
+  ['wheels', 'Choose the spacer', 'measure', 'light', (page) => page.getByRole('link', { name: 'Wheels' }).click()],
+  ['choose', 'Corvane Tern', 'choose'],
   ['choose-dark', 'Torque in star', 'choose', 'dark'],
+  ['rub-map', 'Recheck the', 'choose', 'light', rubMap],
+  ['whole-car', /Halm Drover.*Choose/, 'choose', 'light', wholeCar],
   ['stage', 'Stage the kit', 'stage'],
   ['fit', 'Fit, corner', 'fit'],
   ['torque', 'Torque in star', 'torque'],
   ['recheck', 'Recheck the', 'recheck'],
   ['record', 'Recheck the', 'record'],
 ];
+async function rubMap(page) {
+  await page.getByRole('tab', { name: 'Rub map' }).click();
+  await page.getByText(/^Worst: /).waitFor();
+  await page.getByTestId('rub-map').evaluate((map) => map.scrollIntoView({ block: 'end' }));
+  await page.locator('[data-cell="10/12"]').hover();
+}
+
+async function wholeCar(page) {
+  await page.getByRole('tab', { name: 'Whole car' }).click();
+  await page.getByTestId('stance-preview').scrollIntoViewIfNeeded();
+}
+
 mkdirSync(out, { recursive: true });
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
-for (const [name, job, view, scheme] of views) {
+for (const [name, job, view, scheme, act] of views) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: scheme ?? 'light' });
   await page.goto(base);
   if (job) {
@@ -31,6 +47,7 @@ for (const [name, job, view, scheme] of views) {
     await page.getByRole('link', { name: /Merrow Kite/ }).click();
     await page.getByText('wets 15').first().waitFor();
   } else await page.goto(base + view);
+  if (act) await act(page);
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(300);
   await page.screenshot({ path: `${out}/${name}.png` });

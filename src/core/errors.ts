@@ -14,6 +14,16 @@ export class InputError extends Error {
   }
 }
 
+/** Reads what was typed: its value, or the sentence that says what would do. Anything else that goes wrong is thrown on. */
+export function tryInput<T>(read: () => T): { readonly value: T; readonly error: undefined } | { readonly value: undefined; readonly error: string } {
+  try {
+    return { value: read(), error: undefined };
+  } catch (e) {
+    if (e instanceof InputError) return { value: undefined, error: e.message };
+    throw e;
+  }
+}
+
 /** Guard for numbers that a formula needs: finite and above zero. NaN-safe. */
 export function requirePositive(field: string, value: number): void {
   if (!(Number.isFinite(value) && value > 0)) {

@@ -7,24 +7,26 @@ const m = (value: number, pm = 0.1): Measured => ({ value, pm });
 
 const corner = (name: PlanCorner['corner'], at: Partial<PlanCorner>): PlanCorner => ({
   corner: name, turns: null, studProtrusion: null, rotorHat: null, tappedDepth: null, roomBehind: null, spigotHeight: null, chamferDepth: null,
-  gap: null, loadedClearance: null, clock: [], archHeight: null, innerClearance: null, ...at,
+  gap: null, loadedClearance: null, clock: [], archHeight: null, innerClearance: null, settled: true, camber: null, lipDepth: null, rimProtector: null, fingerPasses: null, chalk: [], ...at,
 });
 
 const HUB: Plan['hub'] = {
   lugs: 5, boltCircle: 112, thread: 'M14x1.5', fastening: 'bolt', seat: 'ball13', threadMaterial: 'steel', nutStyle: 'unknown',
   torque: { value: 120, source: 'handbook p. 174' }, lockingFastener: false, fastenerClass: '10.9', internalTensile: 900, contactDiameter: 21, condition: 'dry',
-  wheelLoad: 4100, socketOutside: 24, spigotDiameter: m(57), stockBoltLength: m(40), nutThread: null, nutBlindDepth: null, nutGrip: null,
+  wheelLoad: 4100, socketOutside: 24, spigotDiameter: m(57), stockBoltLength: m(40), stockBoltOverall: m(66), stockBoltThread: m(30), nutThread: null, nutBlindDepth: null, nutGrip: null,
 };
 
 const WHEEL: Plan['wheel'] = {
   name: 'winter 16', tyre: '205/55R16', offset: 46, seat: 'ball13', bore: m(57.1), boreRecess: m(14), padThickness: m(13),
-  each: ['front left', 'front right', 'rear left', 'rear right'].map((name) => ({ name, pocketDepth: null, lugHole: m(27) })),
+  each: (['front-left', 'front-right', 'rear-left', 'rear-right'] as const).map((at, i) => ({
+    name: `wheel ${'ABCD'.charAt(i)}`, corner: at, pocketDepth: null, lugHole: m(27), bore: null, boreRecess: null, chamferDepth: null, padThickness: null,
+  })),
 };
 
 const at: Partial<PlanCorner> = {
   turns: m(11, 0.25), rotorHat: m(7), tappedDepth: m(20), roomBehind: m(8), spigotHeight: m(10), chamferDepth: m(1), gap: m(16, 1),
   clock: [{ hour: 11, clearance: m(24, 1), trim: 0 }, { hour: 12, clearance: m(22, 1), trim: 0 }, { hour: 1, clearance: m(23, 1), trim: 0 }],
-  archHeight: m(315, 1), innerClearance: m(6, 1), loadedClearance: m(22, 1),
+  archHeight: m(315, 1), innerClearance: m(6, 1), loadedClearance: m(22, 1), camber: m(-1, 0.3), lipDepth: m(20, 1), rimProtector: false, fingerPasses: true,
 };
 
 const base: Plan = {
@@ -35,7 +37,7 @@ const base: Plan = {
 
 const STUD_HUB: Plan['hub'] = {
   ...HUB, lugs: 6, boltCircle: 139.7, thread: 'M12x1.5', fastening: 'stud', seat: 'cone60', nutStyle: 'closed', torque: { value: 118, source: 'door plate' },
-  spigotDiameter: m(106), stockBoltLength: null, nutThread: m(26), nutBlindDepth: m(32), contactDiameter: 18,
+  spigotDiameter: m(106), stockBoltLength: null, stockBoltOverall: null, stockBoltThread: null, nutThread: m(26), nutBlindDepth: m(32), contactDiameter: 18,
 };
 
 const studAt: Partial<PlanCorner> = { ...at, turns: m(15.5, 0.25), studProtrusion: m(42), tappedDepth: null, roomBehind: null, spigotHeight: m(16), chamferDepth: m(2) };

@@ -1,6 +1,8 @@
 import { addDays, addMinutes, subDays } from 'date-fns';
 import { cornersOf } from '@/core/plan/assemble';
+import { CORNERS } from '@/core/plan/vocabulary';
 import { quantity, type QuantityId } from '@/core/plan/quantities';
+import { UNIT_HINT } from '@/core/plan/readingText';
 import { jobCard, kitList } from '@/core/procedure/steps';
 import { torqueState } from '@/core/torque/log';
 import type { Db } from '@/store/connection';
@@ -8,9 +10,10 @@ import { addJob, addReading, freezePlan, type JobWhole, loadJob, moveJob, saveDr
 import { STAGES, type Stage } from '@/store/schema';
 import { appendEntry } from '@/store/torque';
 import { addParts } from '@/store/parts';
+import { addWheelReading } from '@/store/wheels';
 import { addVehicle, addWheelSet, listVehicles, loadVehicle } from '@/store/vehicles';
 import { digestOf, planWith, torqueSpec } from '@/usecases/jobPlan';
-import { type DemoJob, FITTERS, SCENARIO } from './scenario';
+import { type DemoJob, type DemoVehicle, FITTERS, SCENARIO } from './scenario';
 import { SHELF } from './shelf';
 
 /** Fills an empty store with the demo scenario through the same repositories that the interface uses. */
@@ -21,14 +24,35 @@ export async function seedIfEmpty(db: Db, say: (line: string) => void = () => {}
   for (const vehicle of SCENARIO) {
     const id = await addVehicle(db, vehicle, FITTERS[1], subDays(now, 20));
     for (const set of vehicle.moreSets ?? []) await addWheelSet(db, id, set, FITTERS[1], subDays(now, 20));
-    for (const job of vehicle.jobs) await seedJob(db, id, job, now);
+    await seedWheels(db, id, vehicle, subDays(now, 19));
+    let visitId: string | undefined;
+    for (const job of vehicle.jobs) {
+      const jobId = await seedJob(db, id, job, now, job.sameVisit ? visitId : undefined);
+      visitId ??= jobId;
+    }
   }
   return true;
 }
 
 const reached = (job: DemoJob, stage: Stage): boolean => STAGES.indexOf(job.until) >= STAGES.indexOf(stage);
 
-async function seedJob(db: Db, vehicleId: string, demo: DemoJob, now: Date): Promise<void> {
+/** Every wheel that was measured, through the same repository that the interface uses. */
+async function seedWheels(db: Db, vehicleId: string, vehicle: DemoVehicle, at: Date): Promise<void> {
+  const { wheels, wheelSets } = await loadVehicle(db, vehicleId);
+  for (const [set, readings] of Object.entries(vehicle.wheels ?? {})) {
+    const setId = wheelSets.find((w) => w.name === set)?.id;
+    for (const [id, values] of Object.entries(readings)) {
+      const method = quantity(id as QuantityId).methods[0] ?? { id: 'caliper', pm: 0.1 };
+      for (const [i, value] of values.entries()) {
+        const wheel = wheels.find((w) => w.wheelSetId === setId && w.corner === CORNERS[i]);
+        if (wheel) await addWheelReading(db, vehicleId, wheel.id, { quantity: id, value, unit: 'mm', typed: String(value), pm: method.pm, method: method.id }, FITTERS[1], at);
+      }
+    }
+  }
+}
+
+/** One job, driven as far as the scenario says. @returns its id */
+async function seedJob(db: Db, vehicleId: string, demo: DemoJob, now: Date, visitId: string | undefined): Promise<string> {
   const by = FITTERS[0];
   let clock = subDays(now, demo.daysAgo);
   const tick = () => {
@@ -37,39 +61,41 @@ async function seedJob(db: Db, vehicleId: string, demo: DemoJob, now: Date): Pro
   };
   const { axle, wish, use } = demo;
   const first = await loadFirstSet(db, vehicleId);
-  const jobId = await addJob(db, { vehicleId, wheelSetId: first, axle, wish, use }, by, clock);
-  if (!reached(demo, 'measure')) return;
+  const jobId = await addJob(db, { vehicleId, wheelSetId: first, axle, wish, use, ...(visitId ? { visitId } : {}) }, by, clock);
+  if (!reached(demo, 'measure')) return jobId;
   await moveJob(db, jobId, 'measure', by, tick());
   for (const [id, value] of Object.entries(demo.readings)) {
     const q = quantity(id as QuantityId);
     const method = q.methods[0] ?? { id: 'tape', pm: 1 };
-    const values = typeof value === 'number' ? [value] : value;
+    // One figure of a corner quantity is the same on both sides.
+    const values = typeof value !== 'number' ? value : q.scope === 'corner' ? [value, value] : [value];
     for (const [i, v] of values.entries()) {
       const corner = q.scope === 'axle' ? null : (cornersOf(axle)[i] ?? null);
-      await addReading(db, jobId, { quantity: id, corner, value: v, unit: q.kind === 'turns' ? 'turns' : 'mm', typed: String(v), pm: method.pm, method: method.id }, by, tick());
+      await addReading(db, jobId, { quantity: id, corner, value: v, unit: UNIT_HINT[q.kind], typed: q.kind === 'yes-no' ? (v === 1 ? 'yes' : 'no') : String(v), pm: method.pm, method: method.id }, by, tick());
     }
   }
-  if (!reached(demo, 'choose') || !demo.choice) return;
+  if (!reached(demo, 'choose') || !demo.choice) return jobId;
   await moveJob(db, jobId, 'choose', by, tick());
   const chosen = await loadJob(db, jobId);
   await saveDraft(db, jobId, chosen.job.version, demo.choice, tick());
-  if (!reached(demo, 'stage')) return;
+  if (!reached(demo, 'stage')) return jobId;
   const plan = planWith(chosen, demo.choice, demo.lead ?? null);
   await freezePlan(db, jobId, plan, digestOf(plan), by, tick());
   const whole = await loadJob(db, jobId);
-  if (!reached(demo, 'fit')) return;
+  if (!reached(demo, 'fit')) return jobId;
   for (const s of kitList(plan)) await tickStep(db, jobId, planId(whole), s.key, true, by, tick());
   await moveJob(db, jobId, 'fit', by, tick());
-  if (!reached(demo, 'torque')) return;
+  if (!reached(demo, 'torque')) return jobId;
   for (const s of jobCard(plan)) await tickStep(db, jobId, planId(whole), s.key, true, by, tick());
   await moveJob(db, jobId, 'torque', by, tick());
   for (const corner of cornersOf(axle)) {
     if (demo.verifyMoved && corner.endsWith('right')) continue;
     await torqueWheel(db, jobId, planId(whole), corner, torqueSpec(plan), demo.verifyMoved === true, by, tick);
   }
-  if (!reached(demo, 'recheck')) return;
+  if (!reached(demo, 'recheck')) return jobId;
   const signedAt = tick();
   await moveJob(db, jobId, 'recheck', by, signedAt, { signedAt, signedBy: by, recheckDueAt: addDays(signedAt, 1) });
+  return jobId;
 }
 
 const planId = (whole: JobWhole): string => whole.plan?.id as string;

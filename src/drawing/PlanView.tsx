@@ -5,12 +5,19 @@ const AT: Readonly<Record<Corner, { x: number; y: number }>> = {
   'front-left': { x: 8, y: 22 }, 'front-right': { x: 62, y: 22 }, 'rear-left': { x: 8, y: 88 }, 'rear-right': { x: 62, y: 88 },
 };
 
-/** The car from above: the way to move between corners. Corners of the other axle are drawn but not offered. */
-export function PlanView({ corners, active, open, onPick }: {
+/** A wheel on the plan carries a mark of up to two letters; a longer one is written beside its corner. */
+const MARK_SHOWN = 2;
+const beside = (mark: string | undefined): string => (mark && mark.length > MARK_SHOWN ? mark : '');
+
+/** The car from above: the way to move between corners. Corners that nobody asked about are drawn but not offered. */
+export function PlanView({ corners, active, open, marks, onPick }: {
+  /** Corners that can be gone to. */
   corners: readonly Corner[];
   active: Corner;
   /** Readings still open, by corner. */
   open: Readonly<Partial<Record<Corner, number>>>;
+  /** Mark of the wheel that hangs at a corner. */
+  marks: Readonly<Partial<Record<Corner, string>>>;
   onPick: (corner: Corner) => void;
 }) {
   return (
@@ -20,7 +27,12 @@ export function PlanView({ corners, active, open, onPick }: {
         <path d="M24 40C30 36 50 36 56 40L53 52H27ZM27 86H53L56 98C50 101 30 101 24 98Z" fill="none" stroke="var(--line-strong)" strokeWidth="1" vectorEffect="non-scaling-stroke" />
         <path d="M40 8V116M14 30H66M14 96H66" stroke="var(--line-strong)" strokeWidth="0.7" strokeDasharray="7 3 2 3" vectorEffect="non-scaling-stroke" />
         {CORNERS.map((c) => (
-          <rect key={c} x={AT[c].x} y={AT[c].y} width="10" height="20" rx="2" fill={c === active ? 'var(--accent)' : 'var(--steel)'} stroke="var(--ink)" strokeWidth="1" vectorEffect="non-scaling-stroke" strokeDasharray={corners.includes(c) ? undefined : '3 3'} />
+          <g key={c}>
+            <rect x={AT[c].x} y={AT[c].y} width="10" height="20" rx="2" fill={c === active ? 'var(--accent)' : 'var(--steel)'} stroke="var(--ink)" strokeWidth="1" vectorEffect="non-scaling-stroke" strokeDasharray={corners.includes(c) ? undefined : '3 3'} />
+            <text x={AT[c].x + 5} y={AT[c].y + 12} textAnchor="middle" className="figure" fontSize="6" fontWeight="650" fill={c === active ? 'var(--accent-ink)' : 'var(--ink)'}>
+              {beside(marks[c]) ? '' : marks[c]}
+            </text>
+          </g>
         ))}
       </svg>
       {corners.map((c) => {
@@ -35,6 +47,7 @@ export function PlanView({ corners, active, open, onPick }: {
             style={{ top: `${c.startsWith('front') ? 17 : 70}%`, [left ? 'right' : 'left']: 'calc(50% + 60px)' }}
           >
             {CORNER_LABEL[c]}
+            {beside(marks[c]) ? <span className="figure block truncate text-[12px]">{beside(marks[c])}</span> : null}
             <span className="figure block text-[12px] font-normal text-soft">{open[c] ? `${open[c]} open` : 'done'}</span>
           </button>
         );

@@ -3,7 +3,8 @@ import type { SectionBlock, SectionDimension, SectionNeed, StackGeometry } from 
 import { CORNER_LABEL } from '@/core/plan/labels';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { FaceHandle } from './FaceHandle';
-import { blockPath, layoutStack } from './stackLayout';
+import { letters } from './letters';
+import { blockPath, LETTER, layoutStack, textWidth } from './stackLayout';
 
 const NEEDS: Readonly<Record<SectionNeed, string>> = {
   turns: 'a turn count', stockBoltLength: 'the stock bolt length', studProtrusion: 'the stud protrusion', tappedDepth: 'the tapped depth',
@@ -46,7 +47,7 @@ export function StackSection({ geometry, units, minimum, engagement, pm = 0, ok,
   const far = g.fastening === 'bolt' ? g.engaged?.x0 : g.engaged?.x1;
   const bar = far === undefined ? null : { x: Math.min(g.minimumAt, far), width: Math.abs(far - g.minimumAt) };
   return (
-    <svg viewBox={l.viewBox} role={onThickness ? 'group' : 'img'} aria-labelledby={`${id}-t ${id}-d`} className="max-h-[370px] w-full" data-testid="stack-section">
+    <svg viewBox={l.viewBox} role={onThickness ? 'group' : 'img'} aria-labelledby={`${id}-t ${id}-d`} className="max-h-[370px] w-full overflow-visible" data-testid="stack-section">
       <title id={`${id}-t`}>{`Stack section, ${CORNER_LABEL[g.corner]}`}</title>
       <desc id={`${id}-d`}>
         {`Spacer ${formatLength(text, units)}. ${engagement === null ? 'Engagement unmeasured' : `${formatLength(engagement, units, 'down')} of thread engaged`}, minimum ${formatLength(minimum, units, 'up')}.`}
@@ -78,7 +79,7 @@ export function StackSection({ geometry, units, minimum, engagement, pm = 0, ok,
       {/* Minimum as a tick, margin as a bar beyond it. */}
       <path d={`M${g.minimumAt} ${-threadRadius(g) - 3.2}V${l.half + 2.6}`} stroke={ok ? 'var(--ink)' : 'var(--stop)'} strokeWidth="1.6" vectorEffect="non-scaling-stroke" />
       {bar && bar.width > 0 ? <rect x={bar.x} y={l.half + 0.6} width={bar.width} height={1.6} fill={ok ? 'var(--pass)' : 'var(--stop)'} /> : null}
-      <text x={g.minimumAt + (g.fastening === 'bolt' ? -1 : 1)} y={-threadRadius(g) - 4} textAnchor={g.fastening === 'bolt' ? 'end' : 'start'} className="figure" fontSize="2.4" fill="var(--ink)" stroke="var(--paper)" strokeWidth="0.8" paintOrder="stroke">
+      <text x={g.minimumAt + (g.fastening === 'bolt' ? -1 : 1)} y={-threadRadius(g) - 4} textAnchor={g.fastening === 'bolt' ? 'end' : 'start'} className="figure" style={letters(LETTER)} fill="var(--ink)" stroke="var(--paper)" strokeWidth="0.8" paintOrder="stroke">
         min {formatLength(minimum, units, 'up')}
       </text>
       {l.dimensions.map((d) => (
@@ -102,18 +103,18 @@ function dimensionText(id: string, length: number, units: UnitSystem): string {
 /** A dimension line with its witness lines and its figure above the middle. */
 export function Dimension({ x0, x1, y, text, half, onPick }: { x0: number; x1: number; y: number; text: string; half: number; onPick?: (() => void) | undefined }) {
   const out = Math.sign(y);
-  const wide = x1 - x0 > text.length * 1.45;
+  const wide = x1 - x0 > textWidth(text);
   const head = Math.min(1.6, (x1 - x0) / 3);
   const press = onPick
     ? { role: 'button', tabIndex: 0, 'aria-label': `Edit ${text}`, onClick: onPick, onKeyDown: (e: React.KeyboardEvent) => e.key === 'Enter' && onPick(), className: 'cursor-pointer' }
     : {};
   return (
     <g stroke="var(--ink)" strokeWidth="0.9" fill="var(--ink)" {...press}>
-      {onPick ? <rect x={Math.min(x0, x1) - 2} y={y - 4} width={Math.max(x1 - x0, text.length * 1.6) + 4} height={6} fill="transparent" stroke="none" /> : null}
+      {onPick ? <rect x={Math.min(x0, x1) - 2} y={y - 4.5} width={Math.max(x1 - x0, textWidth(text)) + 4} height={7} fill="transparent" stroke="none" /> : null}
       <path d={`M${x0} ${out * (half + 0.5)}V${y + out * 1.2}M${x1} ${out * (half + 0.5)}V${y + out * 1.2}`} vectorEffect="non-scaling-stroke" opacity="0.6" />
       <path d={`M${x0} ${y}H${x1}`} vectorEffect="non-scaling-stroke" />
       <path d={`M${x0} ${y}l${head} -0.55v1.1ZM${x1} ${y}l${-head} -0.55v1.1Z`} stroke="none" />
-      <text x={wide ? (x0 + x1) / 2 : x1 + 1.4} y={wide ? y - 0.9 : y + 0.85} textAnchor={wide ? 'middle' : 'start'} className="figure" fontSize="2.5" stroke="none">
+      <text x={wide ? (x0 + x1) / 2 : x1 + 1.4} y={wide ? y - 0.9 : y + 1.05} textAnchor={wide ? 'middle' : 'start'} className="figure" style={letters(LETTER)} stroke="none">
         {text}
       </text>
     </g>
@@ -131,9 +132,9 @@ function Hatch({ id, gap, angle, double }: { id: string; gap: number; angle: num
 function PartLabels({ blocks, half, hubOpen }: { blocks: readonly SectionBlock[]; half: number; hubOpen: boolean }) {
   const label = (part: SectionBlock['part'], text: string) => {
     const b = blocks.find((k) => k.part === part);
-    if (!b || b.x1 - b.x0 < text.length * 1.35) return null;
+    if (!b || b.x1 - b.x0 < textWidth(text) * 0.8) return null;
     return (
-      <text x={(b.x0 + b.x1) / 2} y={-half + 4} textAnchor="middle" fontSize="2.5" fill="var(--ink)" stroke="var(--sheet)" strokeWidth="0.9" paintOrder="stroke">
+      <text x={(b.x0 + b.x1) / 2} y={-half + 4.6} textAnchor="middle" style={letters(LETTER)} fill="var(--ink)" stroke="var(--sheet)" strokeWidth="0.9" paintOrder="stroke">
         {text}
       </text>
     );

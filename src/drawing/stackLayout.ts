@@ -19,12 +19,20 @@ export interface StackLayout {
 
 /** The sheet is at least this wide, so that the scale does not jump while the thickness is stepped. mm. */
 const SHEET_MM = 112;
+/** Height of the letters, mm of the sheet: 12 px on the bench at 1280 px. */
+export const LETTER = 3.1;
+/** Width of a letter of the figures' face against its height. */
+const LETTER_WIDTH = 0.65;
 const MARGIN_TOP = 11;
 const MARGIN_BOTTOM = 17;
 
+/** Room that a figure takes, mm of the sheet. */
+export const textWidth = (text: string): number => text.length * LETTER * LETTER_WIDTH;
+
 /** Lays the section out on a sheet in mm: view box, dimension lines, thread teeth. Pure; no rule is judged here. */
 export function layoutStack(g: Drawable): StackLayout {
-  const x0 = Math.min(-32, Math.floor(g.extent.x0));
+  // Beside a bolt the minimum is written at the left of its tick.
+  const x0 = Math.min(-32, Math.floor(g.extent.x0), g.fastening === 'bolt' ? Math.floor(g.minimumAt - textWidth('min 00.0 mm') - 1) : 0);
   const x1 = Math.max(x0 + SHEET_MM, Math.ceil(g.extent.x1 / 10) * 10);
   const half = g.extent.y;
   const row: Readonly<Record<SectionDimension['id'], number>> = {
@@ -45,11 +53,11 @@ const radius = (g: Drawable): number => g.blocks.find((b) => b.part === 'fastene
 /** Zigzag of 60° flanks between two axial positions, inside the diameter. A rest shorter than a pitch ends flat. */
 function teeth(x0: number, x1: number, pitch: number, y: number): string {
   const depth = 0.6134 * pitch * Math.sign(y);
-  const points: string[] = [`M${n(x0)} ${n(y)}`];
+  const points: string[] = [`M${written(x0)} ${written(y)}`];
   for (let x = x0; x + pitch <= x1 + 1e-6; x += pitch) {
-    points.push(`L${n(x + pitch / 2)} ${n(y - depth)}`, `L${n(x + pitch)} ${n(y)}`);
+    points.push(`L${written(x + pitch / 2)} ${written(y - depth)}`, `L${written(x + pitch)} ${written(y)}`);
   }
-  points.push(`L${n(x1)} ${n(y)}`);
+  points.push(`L${written(x1)} ${written(y)}`);
   return points.join('');
 }
 
@@ -59,7 +67,7 @@ export function blockPath(b: SectionBlock): string {
   return rect(b.x0, b.x1, -b.y1, -b.y0) + rect(b.x0, b.x1, b.y0, b.y1);
 }
 
-const rect = (x0: number, x1: number, y0: number, y1: number): string => `M${n(x0)} ${n(y0)}H${n(x1)}V${n(y1)}H${n(x0)}Z`;
+const rect = (x0: number, x1: number, y0: number, y1: number): string => `M${written(x0)} ${written(y0)}H${written(x1)}V${written(y1)}H${written(x0)}Z`;
 
-/** Rounded only here, where it is written down. */
-const n = (x: number): string => String(Math.round(x * 1000) / 1000);
+/** A length as it is written down in a path: rounded only here. */
+export const written = (x: number): string => String(Math.round(x * 1000) / 1000);

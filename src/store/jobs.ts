@@ -1,22 +1,27 @@
-import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import type { Plan } from '@/core/plan/document';
+import { type Plan, readPlan } from '@/core/plan/document';
+import { upgradeChoice } from '@/core/plan/upgrade';
 import type { Db, Executor } from './connection';
-import { ChangedMeanwhileError, NotFoundError } from './errors';
+import { ChangedMeanwhileError, NotFoundError, RefusedError } from './errors';
 import { recordEvent } from './events';
 import {
-  type ChoiceDraft, type JobRow, job, jobStep, type PlanRow, plan, type ReadingRow, reading, type Stage, torqueEntry,
+  type ChalkTestRow, type ChoiceDraft, chalkTest, type JobRow, job, jobStep, type PlanRow, plan, type ReadingRow, reading, type Stage, torqueEntry,
   type TorqueEntryRow, vehicle,
 } from './schema';
 import { loadVehicle, type VehicleWhole } from './vehicles';
 
-export type JobInput = Pick<JobRow, 'vehicleId' | 'wheelSetId' | 'axle' | 'wish' | 'use'>;
+export type JobInput = Pick<JobRow, 'vehicleId' | 'wheelSetId' | 'axle' | 'wish' | 'use'> & Partial<Pick<JobRow, 'visitId'>>;
 export type ReadingInput = Pick<ReadingRow, 'quantity' | 'corner' | 'value' | 'unit' | 'typed' | 'pm' | 'method'> & Partial<Pick<ReadingRow, 'hour'>>;
 
 export interface JobWhole extends VehicleWhole {
   readonly job: JobRow;
   /** In the order taken; withdrawn ones are left out. */
   readonly readings: readonly ReadingRow[];
+  /** Chalk tests in the order they were made; withdrawn ones are left out. */
+  readonly chalk: readonly ChalkTestRow[];
+  /** The job on the other axle in the same visit, if there is one. */
+  readonly partner: JobRow | null;
   /** The frozen plan in force, if one was chosen. */
   readonly plan: PlanRow | null;
   /** Steps ticked under that plan, by key. */
@@ -31,11 +36,11 @@ export interface JobLine {
   readonly plate: string;
 }
 
-/** Opens a job at its first stage. @returns its id */
+/** Opens a job at its first stage; without a visit of its own it begins one. @returns its id */
 export async function addJob(db: Db, input: JobInput, by: string, at: Date): Promise<string> {
   const id = newId();
   await db.transaction(async (tx) => {
-    await tx.insert(job).values({ ...input, id, stage: 'take-in', createdAt: at, updatedAt: at });
+    await tx.insert(job).values({ visitId: id, ...input, id, stage: 'take-in', createdAt: at, updatedAt: at });
     await recordEvent(tx, { jobId: id, vehicleId: input.vehicleId, kind: 'job.opened', detail: { ...input }, by, at });
   });
   return id;
@@ -55,19 +60,36 @@ export async function listJobs(db: Executor, vehicleId?: string): Promise<JobLin
 export async function loadJob(db: Executor, id: string): Promise<JobWhole> {
   const [row] = await db.select().from(job).where(eq(job.id, id));
   if (!row) throw new NotFoundError('This job');
-  const whole = await loadVehicle(db, row.vehicleId);
+  return withJob(db, await loadVehicle(db, row.vehicleId), row);
+}
+
+/** The job on the other axle of the same visit, on the vehicle that was loaded already; null where there is none. */
+export const loadPartner = async (db: Executor, whole: JobWhole): Promise<JobWhole | null> => (whole.partner ? withJob(db, whole, whole.partner) : null);
+
+async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<JobWhole> {
+  const { vehicle: car, hubs, wheelSets, wheels } = of;
+  const { id } = row;
   const readings = await db
     .select()
     .from(reading)
     .where(and(eq(reading.jobId, id), isNull(reading.withdrawnAt)))
     .orderBy(asc(reading.id));
+  const chalk = await db
+    .select()
+    .from(chalkTest)
+    .where(and(eq(chalkTest.jobId, id), isNull(chalkTest.withdrawnAt)))
+    .orderBy(asc(chalkTest.id));
+  const partners = await db.select().from(job).where(and(eq(job.visitId, row.visitId), ne(job.axle, row.axle)));
   const frozen = await currentPlan(db, id);
   const ticks = frozen
     ? await db.select().from(jobStep).where(and(eq(jobStep.planId, frozen.id), isNull(jobStep.withdrawnAt)))
     : [];
   const torque = frozen ? await torqueLog(db, frozen.id) : [];
-  return { ...whole, job: row, readings, plan: frozen, ticked: new Map(ticks.map((t) => [t.key, { by: t.by, at: t.at }])), torque };
+  return { vehicle: car, hubs, wheelSets, wheels, job: presentDraft(row), readings, chalk, partner: partners[0] ?? null, plan: frozen, ticked: new Map(ticks.map((t) => [t.key, { by: t.by, at: t.at }])), torque };
 }
+
+/** What stood on the bench of an earlier release lacks what was added since. */
+const presentDraft = (row: JobRow): JobRow => (row.draft ? { ...row, draft: upgradeChoice(row.draft) } : row);
 
 async function currentPlan(db: Executor, jobId: string): Promise<PlanRow | null> {
   const [row] = await db
@@ -76,7 +98,19 @@ async function currentPlan(db: Executor, jobId: string): Promise<PlanRow | null>
     .where(and(eq(plan.jobId, jobId), isNull(plan.supersededAt)))
     .orderBy(desc(plan.id))
     .limit(1);
-  return row ?? null;
+  return row ? { ...row, document: storedPlan(row.document) } : null;
+}
+
+/**
+ * A stored document in the present shape: what was added since is unknown in it. The first release already wrote
+ * the present version's name on the shape that is upgraded from here as the one before.
+ */
+export function storedPlan(document: unknown): Plan {
+  for (const candidate of [document, { ...(document as Plan), format: 'vectis-plan/0' }]) {
+    const read = readPlan(candidate);
+    if ('plan' in read) return read.plan;
+  }
+  throw new RefusedError('The plan of this job was written by a release that this one cannot read.');
 }
 
 /** Torque entries of a plan, corner by corner in order. */
@@ -101,6 +135,28 @@ export async function withdrawReading(db: Db, jobId: string, id: string, by: str
     await tx.update(reading).set({ withdrawnAt: at }).where(and(eq(reading.id, id), eq(reading.jobId, jobId)));
     await touch(tx, jobId, at);
     await recordEvent(tx, { jobId, kind: 'reading.withdrawn', detail: { id }, by, at });
+  });
+}
+
+export type ChalkInput = Pick<ChalkTestRow, 'corner' | 'trialMm' | 'load' | 'hours'>;
+
+/** Keeps a chalk test. @returns its id */
+export async function addChalkTest(db: Db, jobId: string, input: ChalkInput, by: string, at: Date): Promise<string> {
+  const id = newId();
+  await db.transaction(async (tx) => {
+    await tx.insert(chalkTest).values({ ...input, id, jobId, by, at });
+    await touch(tx, jobId, at);
+    await recordEvent(tx, { jobId, kind: 'chalk.tested', detail: { ...input }, by, at });
+  });
+  return id;
+}
+
+/** Withdraws a chalk test; the row stays. */
+export async function withdrawChalkTest(db: Db, jobId: string, id: string, by: string, at: Date): Promise<void> {
+  await db.transaction(async (tx) => {
+    await tx.update(chalkTest).set({ withdrawnAt: at }).where(and(eq(chalkTest.id, id), eq(chalkTest.jobId, jobId)));
+    await touch(tx, jobId, at);
+    await recordEvent(tx, { jobId, kind: 'chalk.withdrawn', detail: { id }, by, at });
   });
 }
 

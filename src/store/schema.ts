@@ -1,6 +1,9 @@
 import { sql } from 'drizzle-orm';
 import { boolean, check, doublePrecision, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
+import { CHALK_LOADS, CORNERS } from '@/core/plan/vocabulary';
 import type { Fastener, Plan, Spacer } from '@/core/plan/document';
+import type { RubAssumptions } from '@/core/stance/archModel';
+import { JOINTS } from '@/core/torque/log';
 import type { CatalogueItem } from '@/core/search/catalogue';
 
 /**
@@ -9,12 +12,28 @@ import type { CatalogueItem } from '@/core/search/catalogue';
  */
 const id = () => text('id').primaryKey();
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
+/** What was read: as understood and as typed, how, by whom, when; withdrawn instead of deleted. */
+const figure = () => ({
+  quantity: text('quantity').notNull(),
+  value: doublePrecision('value').notNull(),
+  unit: text('unit').notNull(),
+  typed: text('typed').notNull(),
+  pm: doublePrecision('pm').notNull(),
+  method: text('method').notNull(),
+  by: text('by').notNull(),
+  at: at('at').notNull(),
+  withdrawnAt: at('withdrawn_at'),
+});
 
 export interface ChoiceDraft {
   readonly spacer: Spacer;
   readonly fastener: Fastener;
   /** Degrees of camber that will be set more negative than measured. */
   readonly camberChange?: number | undefined;
+  /** What the rub map takes for granted, once somebody set it; else the usual assumptions. */
+  readonly rub?: RubAssumptions | undefined;
+  /** An adapter's figures as far as they were typed, while they are not complete. */
+  readonly adapterTyped?: Readonly<Record<string, string>> | undefined;
   /** Choices set aside to be compared, four at most. */
   readonly candidates?: readonly { readonly spacer: Spacer; readonly fastener: Fastener }[];
 }
@@ -68,10 +87,35 @@ export const wheelSet = pgTable(
     tyre: text('tyre').notNull(),
     offsetMm: doublePrecision('offset_mm'),
     seat: text('seat').notNull(),
+    /** Wheels may be moved between the axles, so every one of them counts for either. */
+    rotates: boolean('rotates').notNull().default(true),
     createdAt: at('created_at').notNull(),
     archivedAt: at('archived_at'),
   },
   (t) => [check('wheel_set_offset', sql`${t.offsetMm} is null or ${t.offsetMm} between -150 and 150`)],
+);
+
+/** One wheel of a set: its mark, and the corner where it hangs or belongs now. */
+export const wheel = pgTable(
+  'wheel',
+  {
+    id: id(),
+    wheelSetId: text('wheel_set_id').notNull().references(() => wheelSet.id),
+    mark: text('mark').notNull(),
+    corner: text('corner', { enum: CORNERS }).notNull(),
+  },
+  (t) => [uniqueIndex('wheel_mark_once').on(t.wheelSetId, t.mark), check('wheel_mark', sql`length(trim(${t.mark})) between 1 and 20`)],
+);
+
+/** A reading of one wheel; it goes where the wheel goes. */
+export const wheelReading = pgTable(
+  'wheel_reading',
+  {
+    id: id(),
+    wheelId: text('wheel_id').notNull().references(() => wheel.id),
+    ...figure(),
+  },
+  (t) => [index('wheel_reading_wheel').on(t.wheelId), check('wheel_reading_pm', sql`${t.pm} >= 0`)],
 );
 
 export const STAGES = ['take-in', 'measure', 'choose', 'stage', 'fit', 'torque', 'recheck', 'closed'] as const;
@@ -81,6 +125,8 @@ export const job = pgTable('job', {
   id: id(),
   vehicleId: text('vehicle_id').notNull().references(() => vehicle.id),
   wheelSetId: text('wheel_set_id').notNull().references(() => wheelSet.id),
+  /** Jobs of one visit to the workshop share it: front and rear axle, each with its own choice. */
+  visitId: text('visit_id').notNull(),
   axle: text('axle', { enum: ['front', 'rear'] }).notNull(),
   wish: text('wish').notNull(),
   use: text('use').notNull(),
@@ -99,20 +145,29 @@ export const reading = pgTable(
   {
     id: id(),
     jobId: text('job_id').notNull().references(() => job.id),
-    quantity: text('quantity').notNull(),
     corner: text('corner'),
     /** Clock position of a loaded clearance. */
     hour: integer('hour'),
-    value: doublePrecision('value').notNull(),
-    unit: text('unit').notNull(),
-    typed: text('typed').notNull(),
-    pm: doublePrecision('pm').notNull(),
-    method: text('method').notNull(),
+    ...figure(),
+  },
+  (t) => [index('reading_job').on(t.jobId), check('reading_pm', sql`${t.pm} >= 0`), check('reading_hour', sql`${t.hour} is null or ${t.hour} between 1 and 12`)],
+);
+
+/** A chalk test at a corner: trial spacer, how it was loaded, hours where chalk came off. */
+export const chalkTest = pgTable(
+  'chalk_test',
+  {
+    id: id(),
+    jobId: text('job_id').notNull().references(() => job.id),
+    corner: text('corner', { enum: CORNERS }).notNull(),
+    trialMm: doublePrecision('trial_mm').notNull(),
+    load: text('load', { enum: CHALK_LOADS }).notNull(),
+    hours: jsonb('hours').$type<number[]>().notNull(),
     by: text('by').notNull(),
     at: at('at').notNull(),
     withdrawnAt: at('withdrawn_at'),
   },
-  (t) => [index('reading_job').on(t.jobId), check('reading_pm', sql`${t.pm} >= 0`), check('reading_hour', sql`${t.hour} is null or ${t.hour} between 1 and 12`)],
+  (t) => [index('chalk_test_job').on(t.jobId), check('chalk_test_trial', sql`${t.trialMm} between 0 and 100`)],
 );
 
 export const plan = pgTable('plan', {
@@ -148,6 +203,8 @@ export const torqueEntry = pgTable(
     planId: text('plan_id').notNull().references(() => plan.id),
     corner: text('corner').notNull(),
     seq: integer('seq').notNull(),
+    /** An adapter's own nuts, or the wheel's fasteners; one chain per corner holds both. */
+    joint: text('joint', { enum: JOINTS }).notNull().default('wheel'),
     pass: text('pass').notNull(),
     lug: integer('lug').notNull(),
     targetNm: doublePrecision('target_nm').notNull(),
@@ -169,7 +226,7 @@ export const part = pgTable(
   'part',
   {
     id: id(),
-    kind: text('kind', { enum: ['spacer', 'bolt', 'stud', 'nut'] }).notNull(),
+    kind: text('kind', { enum: ['spacer', 'bolt', 'stud', 'conversion', 'nut'] }).notNull(),
     name: text('name').notNull(),
     count: integer('count').notNull(),
     bin: text('bin').notNull().default(''),
@@ -193,6 +250,9 @@ export const event = pgTable('event', {
 export type VehicleRow = typeof vehicle.$inferSelect;
 export type AxleHubRow = typeof axleHub.$inferSelect;
 export type WheelSetRow = typeof wheelSet.$inferSelect;
+export type WheelRow = typeof wheel.$inferSelect;
+export type WheelReadingRow = typeof wheelReading.$inferSelect;
+export type ChalkTestRow = typeof chalkTest.$inferSelect;
 export type JobRow = typeof job.$inferSelect;
 export type PartRow = typeof part.$inferSelect;
 export type ReadingRow = typeof reading.$inferSelect;

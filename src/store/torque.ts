@@ -1,7 +1,7 @@
 import { and, asc, eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { chainHash, firstBreak, GENESIS } from '@/core/torque/chain';
-import { refuseReading, type TorqueReading, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
+import { type Joint, refuseReading, type TorqueReading, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
 import type { Db } from './connection';
 import { ChangedMeanwhileError, RefusedError, violates } from './errors';
 import { setStage } from './jobs';
@@ -9,13 +9,16 @@ import { type TorqueEntryRow, torqueEntry } from './schema';
 
 export interface EntryInput extends TorqueReading {
   readonly corner: string;
+  /** The wheel's where nothing is said. */
+  readonly joint?: Joint;
   readonly tool: string;
 }
 
 /** What of a row goes into its hash: everything but the hash itself. */
 export function hashedBody(row: Omit<TorqueEntryRow, 'hash'> | TorqueEntryRow): Record<string, unknown> {
-  const { id, jobId, planId, corner, seq, pass, lug, targetNm, readingNm, angleDeg, tool, by, at } = row;
-  return { id, jobId, planId, corner, seq, pass, lug, targetNm, readingNm, angleDeg, tool, by, at: at.toISOString() };
+  const { id, jobId, planId, corner, seq, joint, pass, lug, targetNm, readingNm, angleDeg, tool, by, at } = row;
+  // Wheel rows hash as they did before adapters were logged, so that older chains still hold.
+  return { id, jobId, planId, corner, seq, ...(joint === 'adapter' ? { joint } : {}), pass, lug, targetNm, readingNm, angleDeg, tool, by, at: at.toISOString() };
 }
 
 /** A stored row as the core's reading. */
@@ -44,11 +47,12 @@ export async function appendEntry(
         .orderBy(asc(torqueEntry.seq));
       const broken = firstBreak(rows, hashedBody);
       if (broken !== null) throw new RefusedError(`Row ${broken + 1} of this torque log was altered. Stop, and start the log again with a new plan.`);
-      const before = rows.map(asReading);
+      const joint = input.joint ?? 'wheel';
+      const before = rows.filter((r) => r.joint === joint).map(asReading);
       const refusal = refuseReading(spec, torqueState(spec, before), input);
       if (refusal) throw new RefusedError(refusal);
       const body = {
-        id: newId(), jobId, planId, corner: input.corner, seq: rows.length, pass: input.pass, lug: input.lug, targetNm: spec.target,
+        id: newId(), jobId, planId, corner: input.corner, seq: rows.length, joint, pass: input.pass, lug: input.lug, targetNm: spec.target,
         readingNm: input.reading, angleDeg: input.angle, tool: input.tool, by, at,
       };
       const hash = chainHash(rows[rows.length - 1]?.hash ?? GENESIS, hashedBody(body));

@@ -4,9 +4,10 @@ import type { Db, Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError } from './errors';
 import { recordEvent } from './events';
 import { type AxleHubRow, axleHub, type VehicleRow, vehicle, type WheelSetRow, wheelSet } from './schema';
+import { insertWheels, type WheelWhole, wheelsOf } from './wheels';
 
 export type HubInput = Omit<AxleHubRow, 'id' | 'vehicleId'>;
-export type WheelSetInput = Pick<WheelSetRow, 'name' | 'tyre' | 'offsetMm' | 'seat'>;
+export type WheelSetInput = Pick<WheelSetRow, 'name' | 'tyre' | 'offsetMm' | 'seat'> & Partial<Pick<WheelSetRow, 'rotates'>>;
 
 export interface VehicleInput {
   readonly name: string;
@@ -20,6 +21,8 @@ export interface VehicleWhole {
   readonly vehicle: VehicleRow;
   readonly hubs: readonly AxleHubRow[];
   readonly wheelSets: readonly WheelSetRow[];
+  /** Wheels of all sets, by mark. */
+  readonly wheels: readonly WheelWhole[];
 }
 
 /** Stores a new vehicle with its hubs and first wheel set. @returns its id */
@@ -53,6 +56,7 @@ export async function saveVehicle(db: Db, id: string, version: number, input: Ve
 async function insertWheelSet(tx: Executor, vehicleId: string, input: WheelSetInput, at: Date): Promise<string> {
   const id = newId();
   await tx.insert(wheelSet).values({ ...input, id, vehicleId, createdAt: at });
+  await insertWheels(tx, id);
   return id;
 }
 
@@ -80,5 +84,5 @@ export async function loadVehicle(db: Executor, id: string): Promise<VehicleWhol
     .from(wheelSet)
     .where(and(eq(wheelSet.vehicleId, id), isNull(wheelSet.archivedAt)))
     .orderBy(asc(wheelSet.createdAt));
-  return { vehicle: row, hubs, wheelSets };
+  return { vehicle: row, hubs, wheelSets, wheels: await wheelsOf(db, wheelSets.map((w) => w.id)) };
 }

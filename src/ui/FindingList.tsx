@@ -1,23 +1,25 @@
 import { Accordion } from 'radix-ui';
+import type { Plan } from '@/core/plan/document';
 import type { Finding } from '@/core/plan/findings';
+import { inputsOf } from '@/core/plan/inputs';
 import { SCHOOL_LABEL } from '@/core/plan/labels';
 import { sentence, type Wording } from '@/core/plan/messages';
 import { ruleOf } from '@/core/plan/rules';
-import { formatLength } from '@/core/units/format';
+import { formatLength, type UnitSystem } from '@/core/units/format';
 import { Verdict } from './Verdict';
 
 /** Findings in order of danger, a line each, opening in place to formula, figures and source. */
-export function FindingList({ findings, wording }: { findings: readonly Finding[]; wording: Wording }) {
+export function FindingList({ findings, wording, plan }: { findings: readonly Finding[]; wording: Wording; plan: Plan }) {
   return (
     <Accordion.Root type="multiple" className="divide-y divide-line border-y border-line">
       {findings.map((f) => (
-        <FindingLine key={`${f.rule}/${f.school ?? ''}/${f.why}`} finding={f} wording={wording} />
+        <FindingLine key={`${f.rule}/${f.school ?? ''}/${f.why}`} finding={f} wording={wording} plan={plan} />
       ))}
     </Accordion.Root>
   );
 }
 
-function FindingLine({ finding, wording }: { finding: Finding; wording: Wording }) {
+function FindingLine({ finding, wording, plan }: { finding: Finding; wording: Wording; plan: Plan }) {
   const rule = ruleOf(finding.rule);
   const key = `${finding.rule}/${finding.school ?? ''}/${finding.why}`;
   return (
@@ -46,9 +48,27 @@ function FindingLine({ finding, wording }: { finding: Finding; wording: Wording 
             {finding.pm !== null ? ` ± ${formatLength(finding.pm, wording.units, 'up')}` : ''}
           </p>
         ) : null}
+        <PutIn plan={plan} finding={finding} units={wording.units} />
         {finding.school ? <p>School: {SCHOOL_LABEL[finding.school].toLowerCase()}.</p> : null}
+        {rule.schools ? <p>Schools: {rule.schools}</p> : null}
         <p className="text-soft">Source: {rule.source}</p>
       </Accordion.Content>
     </Accordion.Item>
+  );
+}
+
+/** Rendered only once its finding is opened, so that dragging does not pay for it. */
+function PutIn({ plan, finding, units }: { plan: Plan; finding: Finding; units: UnitSystem }) {
+  const inputs = inputsOf(plan, finding, units);
+  if (inputs.length === 0) return null;
+  return (
+    <dl className="my-1 grid grid-cols-[minmax(0,1fr)_auto] gap-x-3" aria-label="Put in">
+      {inputs.map((i) => (
+        <div key={i.label} className="contents">
+          <dt>{i.label}</dt>
+          <dd className="figure text-right">{i.text}</dd>
+        </div>
+      ))}
+    </dl>
   );
 }

@@ -9,14 +9,15 @@ import { AXLE_LABEL } from '@/core/plan/labels';
 import { planChanges } from '@/core/plan/diff';
 import type { UnitSystem } from '@/core/units/format';
 import { DEFAULT_POLICY } from '@/core/plan/policy';
-import { type Quantity, type QuantityId, quantitiesFor } from '@/core/plan/quantities';
+import { type Quantity, type QuantityId, quantitiesFor, UNSEEN } from '@/core/plan/quantities';
 import { torqueJobs } from '@/core/procedure/procedure';
 import { jobCard, kitList, type Step } from '@/core/procedure/steps';
-import { type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
+import { type Joint, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
 import type { BoltClass } from '@/core/thread/classes';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
-import type { AxleHubRow, ChoiceDraft, TorqueEntryRow } from '@/store/schema';
+import type { WheelWhole } from '@/store/wheels';
+import type { AxleHubRow, ChoiceDraft, Stage, TorqueEntryRow } from '@/store/schema';
 import { asReading } from '@/store/torque';
 
 /** What stands on the bench before anybody chose: the thinnest common plate on stock fasteners. */
@@ -53,9 +54,25 @@ export function planParts(whole: JobWhole): Omit<PlanParts, 'spacer' | 'fastener
       internalTensile: hub.internalTensileMpa,
     },
     wheel: { name: wheel?.name ?? 'wheel set', tyre: wheel?.tyre ?? '', offset: wheel?.offsetMm ?? null, seat: (wheel?.seat ?? 'unknown') as Seat },
-    readings: whole.readings.map((r): Reading => ({ quantity: r.quantity as QuantityId, corner: r.corner as Corner | null, hour: r.hour, value: r.value, pm: r.pm })),
+    readings: whole.readings.filter(isFigure).map((r): Reading => ({ quantity: r.quantity as QuantityId, corner: r.corner as Corner | null, hour: r.hour, value: r.value, pm: r.pm })),
+    wheels: wheelsThatGo(whole).map((w) => ({
+      name: wheelName(w.mark), corner: w.corner, readings: w.readings.map((r) => ({ quantity: r.quantity as QuantityId, value: r.value, pm: r.pm })),
+    })),
+    chalk: whole.chalk.map((t) => ({ corner: t.corner, trial: t.trialMm, load: t.load, hours: t.hours })),
     policy: DEFAULT_POLICY,
   };
+}
+
+/** A reading with a figure; “could not see” is kept, and stays unmeasured. */
+export const isFigure = (r: { readonly method: string }): boolean => r.method !== UNSEEN.id;
+
+/** A wheel by its mark, as it stands in sentences and in the plan. */
+export const wheelName = (mark: string): string => `wheel ${mark}`;
+
+/** Every wheel of the job's set that can go on its axle: all of them where they change axles, else the two that hang there. */
+export function wheelsThatGo(whole: JobWhole): readonly WheelWhole[] {
+  const set = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
+  return whole.wheels.filter((w) => w.wheelSetId === whole.job.wheelSetId && (set?.rotates !== false || w.corner.startsWith(whole.job.axle)));
 }
 
 /** The plan as it stands with a choice. */
@@ -74,7 +91,7 @@ function asOfNow(frozen: Plan, whole: JobWhole): Plan {
 
 /** A frozen plan no longer matches what was taken in and measured. */
 export function isStale(whole: JobWhole): boolean {
-  return whole.plan !== null && digestOf(asOfNow(whole.plan.document, whole)) !== whole.plan.digest;
+  return whole.plan !== null && digestOf(asOfNow(whole.plan.document, whole)) !== digestOf(whole.plan.document);
 }
 
 /** What changed since the plan was frozen, a line each; empty while it stands. */
@@ -85,36 +102,76 @@ export function staleBecause(whole: JobWhole, units: UnitSystem): string[] {
 export interface Missing {
   readonly quantity: Quantity;
   readonly corner: Corner | null;
+  /** The wheel it belongs to, where it belongs to one. */
+  readonly wheel: { readonly id: string; readonly mark: string } | null;
+}
+
+/** What is measured on this car for this wish, in the order of the trade. */
+export function wantedReadings(whole: JobWhole): Quantity[] {
+  const hub = hubOf(whole);
+  return quantitiesFor({ fastening: hub.fastening, nutStyle: hub.nutStyle as 'open' }, whole.job.wish as Wish);
 }
 
 /** Readings that were never taken and block a decision, corner by corner in the order of the trade. */
 export function missingReadings(whole: JobWhole): Missing[] {
-  const taken = new Set(whole.readings.map((r) => `${r.corner ?? ''}/${r.quantity}`));
-  const wanted = quantitiesFor({ fastening: hubOf(whole).fastening, nutStyle: hubOf(whole).nutStyle as 'open' });
+  const taken = new Set(whole.readings.filter(isFigure).map((r) => `${r.corner ?? ''}/${r.quantity}`));
   const missing: Missing[] = [];
-  for (const q of wanted) {
+  for (const q of wantedReadings(whole)) {
     if (q.optional) continue;
+    if (q.scope === 'wheel') {
+      for (const w of wheelsThatGo(whole)) if (!w.readings.some((r) => r.quantity === q.id)) missing.push({ quantity: q, corner: null, wheel: { id: w.id, mark: w.mark } });
+      continue;
+    }
     for (const corner of q.scope === 'axle' ? [null] : cornersOf(whole.job.axle)) {
-      if (!taken.has(`${corner ?? ''}/${q.id}`)) missing.push({ quantity: q, corner });
+      if (!taken.has(`${corner ?? ''}/${q.id}`) && !taken.has(`/${q.id}`)) missing.push({ quantity: q, corner, wheel: null });
     }
   }
   return missing;
 }
 
-/** What the torque passes are held to, from the frozen plan. */
-export function torqueSpec(plan: Plan): TorqueSpec {
-  const wheel = torqueJobs(plan).find((j) => j.joint === 'wheel');
-  if (!wheel) throw new RefusedError('There is no torque figure with a source for this axle.');
-  return wheel.spec;
+/** What the torque passes of a joint are held to, from the frozen plan. @throws RefusedError where there is no such figure */
+export function torqueSpec(plan: Plan, joint: Joint = 'wheel'): TorqueSpec {
+  const found = torqueJobs(plan).find((j) => j.joint === joint);
+  if (!found) throw new RefusedError(`There is no torque figure with a source for the ${joint === 'wheel' ? 'wheel' : 'adapter'} on this axle.`);
+  return found.spec;
 }
 
+export interface JointState {
+  readonly corner: Corner;
+  readonly joint: Joint;
+  readonly state: TorqueState;
+}
+
+/** Stages in which a joint may be torqued: an adapter while fitting, before the wheel goes on. */
+export const TORQUE_STAGES: Readonly<Record<Joint, readonly Stage[]>> = { adapter: ['fit', 'torque'], wheel: ['torque', 'recheck'] };
+
 /** State of both wheels. */
-export function wheelStates(plan: Plan, log: readonly TorqueEntryRow[]): { corner: Corner; state: TorqueState }[] {
-  const spec = torqueSpec(plan);
-  return cornersOf(plan.axle).map((corner) => ({
-    corner,
-    state: torqueState(spec, log.filter((e) => e.corner === corner).map(asReading)),
-  }));
+export const wheelStates = (plan: Plan, log: readonly TorqueEntryRow[]): JointState[] => jointStates(plan, 'wheel', log);
+
+/** State of both adapters' own joints; empty where there is no adapter. */
+export const adapterStates = (plan: Plan, log: readonly TorqueEntryRow[]): JointState[] =>
+  torqueJobs(plan).some((j) => j.joint === 'adapter') ? jointStates(plan, 'adapter', log) : [];
+
+function jointStates(plan: Plan, joint: Joint, log: readonly TorqueEntryRow[]): JointState[] {
+  const spec = torqueSpec(plan, joint);
+  return cornersOf(plan.axle).map((corner) => ({ corner, joint, state: torqueState(spec, log.filter((e) => e.corner === corner && e.joint === joint).map(asReading)) }));
+}
+
+/** Sentences for adapters that are not through their own verify pass: the first of the two torque jobs. */
+export const openAdapters = (whole: JobWhole): string[] =>
+  whole.plan === null
+    ? []
+    : adapterStates(whole.plan.document, whole.torque)
+        .filter((a) => !a.state.complete)
+        .map((a) => `The ${a.corner.replace('-', ' ')} adapter is not through its own verify pass, which comes before the wheel.`);
+
+/** The same with rechecks counted since the last sign-off only: a job that was opened again is rechecked anew. */
+export function wheelStatesSigned(whole: JobWhole): JointState[] {
+  if (!whole.plan) return [];
+  const { document } = whole.plan;
+  const { signedAt } = whole.job;
+  const before = signedAt === null ? [] : wheelStates(document, whole.torque.filter((e) => e.at <= signedAt));
+  return wheelStates(document, whole.torque).map(({ corner, joint, state }, i) => ({ corner, joint, state: { ...state, rechecks: state.rechecks - (before[i]?.state.rechecks ?? 0) } }));
 }
 
 /** Stages that are a list of steps to tick. */
@@ -138,6 +195,7 @@ export function openPoints(whole: JobWhole): string[] {
   if (kit > 0) open.push(`Kit list: ${kit} not ticked.`);
   const fit = openHolds(stepsOf(plan, 'fit'), whole).length;
   if (fit > 0) open.push(`Job card: ${fit} hold ${fit === 1 ? 'point' : 'points'} open.`);
+  open.push(...openAdapters(whole));
   for (const { corner, state } of wheelStates(plan, whole.torque)) {
     if (!state.complete) open.push(`The ${corner.replace('-', ' ')} wheel is not through its verify pass.`);
   }

@@ -6,14 +6,19 @@ import { readPlan } from '@/core/plan/document';
 import type { Plan } from '@/core/plan/document';
 import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
-import { freezePlan, type JobWhole, loadJob, moveJob } from '@/store/jobs';
+import { freezePlan, type JobWhole, loadJob, loadPartner, moveJob } from '@/store/jobs';
 import type { ChoiceDraft } from '@/store/schema';
 import { appendEntry, type EntryInput } from '@/store/torque';
-import { digestOf, openHolds, openPoints, planWith, type StepStage, stepsOf, torqueSpec, wheelStates } from './jobPlan';
+import { digestOf, openAdapters, openHolds, openPoints, planWith, type StepStage, stepsOf, TORQUE_STAGES, torqueSpec, wheelStatesSigned } from './jobPlan';
 
 /** Loads a job from the running store. @throws NotFoundError */
 export async function jobById(id: string): Promise<JobWhole> {
   return loadJob((await theStore()).db, id);
+}
+
+/** The other axle of the same visit, if it has a job. */
+export async function partnerOfJob(whole: JobWhole): Promise<JobWhole | null> {
+  return loadPartner((await theStore()).db, whole);
 }
 
 /**
@@ -43,6 +48,8 @@ export async function finishSteps(jobId: string, from: StepStage, by: string): P
   if (!whole.plan) throw new RefusedError('No plan has been chosen yet.');
   const open = openHolds(stepsOf(whole.plan.document, from), whole);
   if (open.length > 0) throw new RefusedError(`${open.length} hold ${open.length === 1 ? 'point is' : 'points are'} still open: ${open[0]?.text}`);
+  const adapter = from === 'fit' ? openAdapters(whole)[0] : undefined;
+  if (adapter) throw new RefusedError(adapter);
   await moveJob(db, jobId, from === 'stage' ? 'fit' : 'torque', by, new Date());
 }
 
@@ -54,10 +61,16 @@ export async function enterTorque(jobId: string, input: EntryInput, by: string):
   const plan = whole.plan.document;
   if (!(cornersOf(plan.axle) as string[]).includes(input.corner)) throw new RefusedError(`${input.corner} is not on this axle.`);
   if (input.pass === 'recheck' && whole.job.stage !== 'recheck') throw new RefusedError('This wheel is done. A recheck begins after the sign-off.');
-  await appendEntry(db, jobId, whole.plan.id, torqueSpec(plan), input, by, new Date());
+  const joint = input.joint ?? 'wheel';
+  if (!TORQUE_STAGES[joint].includes(whole.job.stage)) {
+    throw new RefusedError(`This job stands in “${whole.job.stage}”. ${joint === 'adapter' ? 'The adapter’s torque is entered while fitting.' : 'Torque is entered once kit list and job card are through.'}`);
+  }
+  const waiting = joint === 'wheel' ? openAdapters(whole)[0] : undefined;
+  if (waiting) throw new RefusedError(waiting);
+  await appendEntry(db, jobId, whole.plan.id, torqueSpec(plan, joint), input, by, new Date());
   if (input.pass !== 'recheck') return;
   const after = await loadJob(db, jobId);
-  const states = wheelStates(plan, after.torque);
+  const states = wheelStatesSigned(after);
   if (after.job.stage === 'recheck' && states.every((s) => s.state.complete && s.state.rechecks > 0)) {
     await moveJob(db, jobId, 'closed', by, new Date());
   }

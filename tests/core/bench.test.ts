@@ -108,7 +108,7 @@ describe('repeated readings', () => {
   });
 
   const plan = boltPlan();
-  const assembled = (readings: Reading[]) => assemblePlan({ ...plan, readings, policy: DEFAULT_POLICY });
+  const assembled = (readings: Reading[]) => assemblePlan({ ...plan, readings, wheels: [], chalk: [], policy: DEFAULT_POLICY });
   const gap = (value: number): Reading => ({ quantity: 'gap', corner: 'front-left', value, pm: 1 });
 
   test('clearances with an hour make the clock; one without an hour still counts when it is tighter', () => {

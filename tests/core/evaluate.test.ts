@@ -92,6 +92,15 @@ describe('longer bolts', () => {
     expect(level(plan(62, { turns: exact(13) }), 'reading.contradiction')).toBe('unmeasured');
     expect(find(plan(62, { turns: { value: 12.25, pm: 0.25 } }), 'reading.contradiction')).toBeUndefined();
     expect(level(studPlan({ hub: { ...studPlan().hub, nutThread: exact(20) } }), 'reading.contradiction')).toBe('unmeasured');
+    // Ten turns of 1.5 mm are 15 mm of thread on the bolt as well.
+    const threaded = (mm: number) => find(boltPlan({ hub: { ...boltPlan().hub, stockBoltThread: exact(mm) } }), 'reading.contradiction');
+    expect([threaded(15), threaded(14.9)?.level, threaded(14.9)?.why]).toEqual([undefined, 'unmeasured', 'bolt']);
+  });
+  test('a bolt that is not longer overall than under its seat was read wrong', () => {
+    const bolt = (overall: number, pm = 0) => find(boltPlan({ hub: { ...boltPlan().hub, stockBoltLength: { value: 47, pm }, stockBoltOverall: { value: overall, pm } } }), 'reading.contradiction');
+    expect(bolt(72)).toBeUndefined();
+    expect(bolt(47)).toMatchObject({ level: 'unmeasured', why: 'under', value: 47, limit: 47 });
+    expect([bolt(40)?.level, bolt(47.3, 0.1), bolt(47.2, 0.1)?.level]).toEqual(['unmeasured', undefined, 'unmeasured']);
   });
 
   test('a longer bolt in an unmeasured depth is trusted with no more than was counted in it', () => {

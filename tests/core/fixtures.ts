@@ -1,4 +1,4 @@
-import type { Plan, PlanCorner } from '@/core/plan/document';
+import type { Plan, PlanCorner, WheelEach } from '@/core/plan/document';
 import { plainSpacer, STOCK } from '@/core/plan/blank';
 import { DEFAULT_POLICY } from '@/core/plan/policy';
 
@@ -8,7 +8,12 @@ export const exact = (value: number) => ({ value, pm: 0 });
 export const corner = (name: PlanCorner['corner'], change: Partial<PlanCorner> = {}): PlanCorner => ({
   corner: name, turns: exact(10), studProtrusion: exact(40), rotorHat: null, tappedDepth: exact(18), roomBehind: exact(5),
   spigotHeight: exact(12), chamferDepth: exact(1), gap: exact(30), loadedClearance: exact(40), clock: [], archHeight: null,
-  innerClearance: null, ...change,
+  innerClearance: null, settled: true, camber: null, lipDepth: null, rimProtector: null, fingerPasses: null, chalk: [], ...change,
+});
+
+/** One wheel of a set, nothing of it measured. */
+export const wheel = (name: string, change: Partial<WheelEach> = {}): WheelEach => ({
+  name, corner: null, pocketDepth: null, lugHole: null, bore: null, boreRecess: null, chamferDepth: null, padThickness: null, ...change,
 });
 
 /** Tolerances of marked sizes at zero: tests that need them say so. */
@@ -27,7 +32,7 @@ export const boltPlan = (change: Partial<Plan> = {}, at: Partial<PlanCorner> = {
   ...base,
   hub: {
     lugs: 5, boltCircle: 112, thread: 'M14x1.5', fastening: 'bolt', seat: 'ball13', threadMaterial: 'steel', nutStyle: 'unknown',
-    torque: { value: 120, source: 'handbook p. 174' }, lockingFastener: false, spigotDiameter: exact(57), stockBoltLength: exact(47),
+    torque: { value: 120, source: 'handbook p. 174' }, lockingFastener: false, spigotDiameter: exact(57), stockBoltLength: exact(47), stockBoltOverall: null, stockBoltThread: null,
     nutThread: null, nutBlindDepth: null, nutGrip: null, fastenerClass: 'unknown', internalTensile: null, contactDiameter: null, condition: 'dry',
     wheelLoad: null, socketOutside: null,
   },
@@ -47,5 +52,21 @@ export const studPlan = (change: Partial<Plan> = {}, at: Partial<PlanCorner> = {
     },
     wheel: { ...plan.wheel, seat: 'cone60', ...change.wheel },
     corners: change.corners ?? [corner('front-left', { turns: exact(15.5), ...at }), corner('front-right', { turns: exact(15.5), ...at })],
+  };
+};
+
+/** A document as the first version wrote it: without what later versions learned to say. */
+export const firstVersion = () => {
+  const { camberChange: _c, ...p } = structuredClone(boltPlan({ policy: DEFAULT_POLICY })) as unknown as Record<string, Record<string, unknown>>;
+  const strip = (o: Record<string, unknown> | undefined, names: string[]) => Object.fromEntries(Object.entries(o ?? {}).filter(([k]) => !names.includes(k)));
+  return {
+    ...p,
+    format: 'vectis-plan/0',
+    hub: strip(p.hub, ['fastenerClass', 'internalTensile', 'contactDiameter', 'condition', 'wheelLoad', 'socketOutside', 'nutGrip', 'stockBoltOverall', 'stockBoltThread']),
+    wheel: strip(p.wheel, ['boreRecess', 'padThickness', 'each']),
+    corners: (p.corners as unknown as Record<string, unknown>[]).map((c) => strip(c, ['clock', 'archHeight', 'innerClearance', 'settled', 'camber', 'lipDepth', 'rimProtector', 'fingerPasses', 'chalk'])),
+    spacer: strip(p.spacer, ['adapter']),
+    fastener: { kind: 'bolt', length: 52, seat: 'ball13' },
+    policy: strip(p.policy, ['pocketMargin', 'proofMost']),
   };
 };

@@ -3,7 +3,7 @@ import { addedBearingMoment, leverRatio } from '@/core/joint/bearingMoment';
 import { type Bearing, bearingLever, clampBand, clampForce, proofShare, torqueFor, torquePerForce } from '@/core/joint/clamp';
 import { FRICTION, FRICTION_CLASSES, THREAD_CONDITIONS, TOOL_SCATTER } from '@/core/joint/friction';
 import { neededClamp } from '@/core/joint/need';
-import { compliance, settlingAmount, settlingLoss } from '@/core/joint/settling';
+import { compliance, settlingAmount, settlingLoss, settlingLossRigid } from '@/core/joint/settling';
 import { bearingOf, matchSeats, seatCentres, socketRoom } from '@/core/seat/seats';
 import { stressArea } from '@/core/thread/profile';
 import { parseThread } from '@/core/thread/designation';
@@ -81,6 +81,16 @@ describe('need, settling, bearing', () => {
     expect(() => neededClamp(0, 1, 1.5, 0.1, 5)).toThrow(/Wheel load/);
   });
 
+  test('rigid parts lose most: never below the elastic joint, whatever its sleeve; F = f_z·E·A/l by hand (VDI 2230, from memory)', () => {
+    // 12 µm over 20 + 8 mm of steel with 84.3 mm²: 0.012 · 205000 · 84.3 / 28.
+    expect(settlingLossRigid(20, 8, 84.3)).toBeCloseTo((0.012 * 205000 * 84.3) / 28, 6);
+    fc.assert(
+      fc.property(fc.double({ min: 10, max: 60, noNaN: true }), fc.double({ min: 0, max: 30, noNaN: true }), fc.double({ min: 100, max: 5000, noNaN: true }), (grip, spacer, clampedArea) => {
+        const elastic = settlingLoss({ grip, spacer, fastenerArea: 84.3, clampedArea, wheelModulus: 70000, spacerModulus: 70000, interfaces: 2 });
+        expect(settlingLossRigid(grip, spacer, 84.3)).toBeGreaterThan(elastic.loss);
+      }),
+    );
+  });
   test('settling: 3 + 3 + 2 µm an interface (VDI 2230, from memory)', () => {
     expect(settlingAmount(2)).toBeCloseTo(0.01, 12);
   });

@@ -113,7 +113,7 @@ describe('arch clock', () => {
     for (const h of ARCH_HOURS) expect(Math.hypot(hourPoint(h, 7).x, hourPoint(h, 7).y)).toBeCloseTo(7, 9);
   });
   test('measured hours show their clearance, the others their number', () => {
-    const html = renderToStaticMarkup(<ArchClock active={12} marks={[{ hour: 1, text: '19.0 mm', tightest: true }]} />);
+    const html = renderToStaticMarkup(<ArchClock onPick={() => {}} active={12} marks={[{ hour: 1, text: '19.0 mm', tightest: true }]} />);
     expect(html.match(/data-measured="yes"/g)).toHaveLength(1);
     expect(html).toContain('>19.0 mm<');
     expect(html).toContain('1 hour measured');

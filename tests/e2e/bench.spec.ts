@@ -1,19 +1,7 @@
-import type { Page } from '@playwright/test';
 import { accessible, expect, test } from './guard';
-import { Server } from './server';
-import { keep } from './steps';
+import { demoWorkshop, keep } from './steps';
 
-let server: Server;
-test.beforeAll(async () => {
-  server = await Server.start({ demo: true });
-});
-test.afterAll(() => server.stop());
-
-const open = async (page: Page, vehicle: RegExp, view: string): Promise<void> => {
-  await page.goto(server.url);
-  const href = (await page.getByRole('link', { name: vehicle }).getAttribute('href')) as string;
-  await page.goto(server.url + href.replace(/\/[^/]+$/, `/${view}`));
-};
+const { open, url } = demoWorkshop();
 
 test('why not another size: the first reason in a sentence, and a size that goes is one press away', async ({ watched: page }) => {
   await open(page, /Halm Drover.*Torque/, 'choose');
@@ -49,9 +37,36 @@ test('the face is dragged, a dimension is pressed, the plot shades what is allow
   await page.getByRole('button', { name: /^Edit spacer/ }).click();
   await expect(page.getByLabel('Spacer', { exact: true })).toBeFocused();
   await page.getByRole('tab', { name: 'Against thickness' }).click();
-  await expect(page.getByText('Allowed: 0 to 11 mm.')).toBeVisible();
-  await expect(page.locator('.recharts-line-curve')).toHaveCount(3);
+  // It touches the caliper by 2 mm and 3 mm are wanted: from 5 mm on; 15½ turns hold 12 mm up to 11.25 mm.
+  await expect(page.getByText('Allowed: 5 to 11 mm.')).toBeVisible();
+  await expect(page.locator('.recharts-line-curve')).toHaveCount(4);
+  await expect(page.getByText('clamp over what is needed once settled, an estimate in kN')).toBeVisible();
   await accessible(page);
+});
+
+test('edits are taken back and done again, by button and by key, and what stands then is what is saved', async ({ watched: page }) => {
+  await open(page, /Anselm Heron.*Recheck/, 'choose');
+  const spacer = page.getByLabel('Spacer', { exact: true });
+  const undo = page.getByRole('button', { name: 'Undo', exact: true });
+  await expect(spacer).toHaveValue('5');
+  await expect(undo).toBeDisabled();
+  await page.getByRole('button', { name: 'Thicker', exact: true }).click();
+  await expect(page.getByText('Bench saved.')).toBeVisible();
+  await page.getByRole('radio', { name: 'Stock' }).click();
+  await undo.click();
+  await expect(page.getByRole('radio', { name: 'Longer' })).toBeChecked();
+  await expect(spacer).toHaveValue('8');
+  await page.locator('main').first().click({ position: { x: 4, y: 4 } });
+  await page.keyboard.press('Control+z');
+  await expect(spacer).toHaveValue('5');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(spacer).toHaveValue('8');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Bench saved.')).toBeVisible();
+  await accessible(page);
+  await page.reload();
+  await expect(spacer).toHaveValue('5');
+  await expect(page.getByRole('radio', { name: 'Longer' })).toBeChecked();
 });
 
 test('candidates stand side by side, stay after a reload, and come back to the bench', async ({ watched: page }) => {
@@ -111,7 +126,7 @@ test('loaded clearance by the clock: the tightest hour is marked and decides', a
 });
 
 test('what fits: a catalogue goes on the shelf line by line, the worker searches it, a find goes on the bench', async ({ watched: page }) => {
-  await page.goto(`${server.url}/shelf`);
+  await page.goto(url('/shelf'));
   await expect(page.getByRole('heading', { name: /Spacers/ })).toBeVisible();
   await accessible(page);
   const csv = ['kind,name,count,lugs,bolt_circle,thickness,spacer_kind,bore,lip_diameter,lip_root,thread,length,seat,class', 'spacer,harbour plate,2,5,118,14,lipped,71.6,71.5,1.2,,,,', 'bolt,harbour bolt,10,,,,,,,,M14x1.5,61,ball14,10.9', 'bolt,wrong,10,,,,,,,,M14x15,61,ball14,10.9', 'spacer,thin,2,5,118,-3,plain,,,,,,,'].join('\n');
@@ -121,7 +136,7 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
   await expect(page.getByText(/Line 5: thickness “-3” is below 0 mm/)).toBeVisible();
   await page.reload();
   await expect(page.getByRole('rowheader', { name: 'harbour plate' })).toBeVisible();
-  const exported = await page.request.get(`${server.url}/api/shelf`);
+  const exported = await page.request.get(url('/api/shelf'));
   expect(await exported.text()).toContain('spacer,harbour plate,2,,5,118,14,lipped,71.6,71.5,,1.2,no');
 
   await open(page, /Corvane Tern/, 'choose');
@@ -137,18 +152,32 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
   await expect(page.getByRole('button', { name: 'Stop', exact: true })).toHaveCount(0);
   await expect(page.getByRole('listitem').filter({ hasText: 'lipped 5 × 118, 15 mm' })).toContainText('chamfer');
   await accessible(page);
+  // Thinnest first is for who wants clearance: the order is the thickness, upward.
+  await page.getByRole('radio', { name: 'Thinnest that clears' }).click();
+  await page.getByRole('button', { name: 'Search the shelf' }).click();
+  await expect(page.getByText(/thinnest first, the best 3 with each spacer and what is on the car\.$/)).toBeVisible();
+  const thick = (await page.locator('tbody tr td:nth-child(3)').allTextContents()).map((t) => Number.parseFloat(t));
+  expect(thick.length).toBeGreaterThan(1);
+  expect(thick).toEqual([...thick].sort((a, b) => a - b));
   await page.getByRole('button', { name: 'Put harbour plate with harbour bolt on the bench' }).click();
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('14');
   await expect(page.getByLabel('Length under the seat')).toHaveValue('61');
   await expect(page.getByRole('button', { name: 'Take forward' })).toBeEnabled();
-  await page.goto(`${server.url}/shelf`);
+  await page.goto(url('/shelf'));
   await page.getByRole('button', { name: 'Archive harbour bolt' }).click();
   await expect(page.getByRole('rowheader', { name: 'harbour bolt' })).toHaveCount(0);
 });
 
 test('a stance that camber changes: the height of the arch is asked for, then the tyre tucks in', async ({ watched: page }) => {
-  await open(page, /Ilex Lumen.*Fit/, 'choose');
-  await page.getByRole('radio', { name: 'Seats only' }).click();
+  // The heights that the demo brings are taken back first.
+  await open(page, /Ilex Lumen.*Fit/, 'measure');
+  for (const corner of ['front left', 'front right']) {
+    await page.getByRole('button', { name: new RegExp(`^${corner} `) }).click();
+    await page.getByRole('button', { name: `Take back Height of the arch edge, ${corner}` }).click();
+    await expect(page.locator('form[data-quantity="archHeight"]').getByText('unmeasured')).toBeVisible();
+  }
+  await page.goto(page.url().replace('/measure', '/choose'));
+  await page.getByRole('radio', { name: 'Seats', exact: true }).click();
   await page.getByLabel('Spacer', { exact: true }).fill('14.5');
   const gap = page.locator('[data-rule="stance.gap"]');
   await expect(gap).toContainText('The tyre stands 1.5 mm outside the arch at the front right');

@@ -1,6 +1,6 @@
 import { accessible, expect, serverWillBeKilled, test } from './guard';
 import { Server } from './server';
-import { enter, keep, pass, pickCorner, snugAndLower, tickAll } from './steps';
+import { answer, enter, keep, keepWheels, pass, pickCorner, snugAndLower, tickAll } from './steps';
 
 let server: Server;
 test.beforeAll(async () => {
@@ -59,6 +59,13 @@ test('a bolt car from take in to record, through bad input, a killed server and 
   await test.step('measure: count by tap and by key, type the rest', async () => {
     await expect(page.getByRole('heading', { name: 'Measure front left' })).toBeVisible();
     const counter = page.getByLabel('Turns counted');
+    // The list leads to the counter, so that keys count at once.
+    await page.getByRole('listitem').filter({ hasText: 'Turns: engagement waits for it.' }).getByRole('button', { name: 'front left' }).click();
+    await expect(page.getByRole('button', { name: /Tap once a turn/ })).toBeFocused();
+    await page.keyboard.press('Space');
+    await expect(counter).toHaveText('1');
+    await page.keyboard.press('Backspace');
+    await expect(counter).toHaveText('0');
     for (let i = 0; i < 7; i += 1) await page.getByRole('button', { name: /Tap once a turn/ }).click();
     await expect(counter).toHaveText('7');
     await page.locator('body').click({ position: { x: 5, y: 700 } });
@@ -87,13 +94,15 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await expect(gap.getByText('19.05 mm')).toBeVisible();
     await expect(gap.getByText('2 readings')).toBeVisible();
 
-    const rest = { tappedDepth: '20', roomBehind: '8', spigotHeight: '10', chamferDepth: '1', loadedClearance: '22' };
+    const rest = { tappedDepth: '20', roomBehind: '8', spigotHeight: '10', spigotDiameter: '57', loadedClearance: '22' };
+    await answer(page, 'Settled by rolling', 'front left', true);
     for (const [q, v] of Object.entries(rest)) await keep(page, q, v);
+    await keepWheels(page, 'chamferDepth', '1');
+    await keepWheels(page, 'wheelBore', '57.1');
     await keep(page, 'stockBoltLength', '40');
-    await keep(page, 'spigotDiameter', '57');
-    await keep(page, 'wheelBore', '57.1');
     await pickCorner(page, 'front right');
     await keep(page, 'turns', '11');
+    await answer(page, 'Settled by rolling', 'front right', true);
     for (const [q, v] of Object.entries({ ...rest, gap: '20' })) await keep(page, q, v);
     await expect(page.getByText('Everything that a decision waits for has been measured.')).toBeVisible();
     await page.reload();

@@ -1,6 +1,28 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
+import { Server } from './server';
 
 /** Steps of the trade as a fitter does them on the screen, shared by the flows. */
+
+/** A server of the file's own with the demo workshop on it, and the way to a view of one of its jobs. */
+export function demoWorkshop() {
+  let server: Server;
+  test.beforeAll(async () => {
+    server = await Server.start({ demo: true });
+  });
+  test.afterAll(() => server.stop());
+  return {
+    url: (path = ''): string => server.url + path,
+    /** Goes from the day board to a view of the job whose line reads like this. */
+    open: async (page: Page, line: RegExp, view: string): Promise<void> => {
+      await page.goto(server.url);
+      const href = (await page.getByRole('link', { name: line }).getAttribute('href')) as string;
+      await page.goto(server.url + href.replace(/\/[^/]+$/, `/${view}`));
+    },
+  };
+}
+
+/** Another view of the same job. */
+export const to = (page: Page, view: string) => page.goto(page.url().replace(/\/[a-z-]+(\?.*)?$/, `/${view}`));
 
 export async function keep(page: Page, quantity: string, typed: string, method?: string): Promise<void> {
   const row = page.locator(`form[data-quantity="${quantity}"]`);
@@ -8,6 +30,26 @@ export async function keep(page: Page, quantity: string, typed: string, method?:
   if (method) await row.locator('select').selectOption(method);
   await row.getByRole('button', { name: /^Keep/ }).click();
   await expect(row.locator('input')).toHaveValue('');
+}
+
+/** Keeps a reading of one wheel in its cell. */
+export async function keepWheel(page: Page, mark: string, quantity: string, typed: string): Promise<void> {
+  const cell = page.locator(`tr[data-wheel="${mark}"] form[data-quantity="${quantity}"]`);
+  await cell.locator('input').fill(typed);
+  await cell.locator('input').press('Enter');
+  await expect(cell.locator('input')).toHaveValue('');
+}
+
+/** The same figure at all four wheels. */
+export async function keepWheels(page: Page, quantity: string, typed: string): Promise<void> {
+  for (const mark of ['A', 'B', 'C', 'D']) await keepWheel(page, mark, quantity, typed);
+}
+
+/** Answers what is looked at and not measured. */
+export async function answer(page: Page, label: string, corner: string, yes: boolean): Promise<void> {
+  const group = page.getByRole('radiogroup', { name: `${label}, ${corner}` });
+  await group.getByRole('radio', { name: yes ? 'Yes' : 'No' }).click();
+  await expect(group.getByRole('radio', { name: yes ? 'Yes' : 'No' })).toBeChecked();
 }
 
 export async function pickCorner(page: Page, corner: string): Promise<void> {

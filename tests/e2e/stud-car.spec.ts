@@ -1,6 +1,6 @@
 import { accessible, expect, test } from './guard';
 import { Server } from './server';
-import { keep, pass, pickCorner, snugAndLower, tickAll } from './steps';
+import { answer, keep, keepWheels, pass, pickCorner, snugAndLower, tickAll, to } from './steps';
 
 let server: Server;
 test.beforeAll(async () => {
@@ -36,11 +36,31 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
   await page.getByRole('button', { name: 'Start measuring' }).click();
   for (const corner of ['rear left', 'rear right']) {
     await pickCorner(page, corner);
-    const at = { turns: '15.5', studProtrusion: '42', spigotHeight: '16', chamferDepth: '2', gap: '18', loadedClearance: '26' };
+    const at = { turns: '15.5', studProtrusion: '42', spigotHeight: '16', spigotDiameter: '106', gap: '18', loadedClearance: '26' };
+    await answer(page, 'Settled by rolling', corner, true);
     for (const [q, v] of Object.entries(at)) await keep(page, q, v);
   }
-  for (const [q, v] of Object.entries({ nutThread: '26', nutBlindDepth: '32', spigotDiameter: '106', wheelBore: '106.1' })) await keep(page, q, v);
+  await keepWheels(page, 'chamferDepth', '2');
+  for (const [q, v] of Object.entries({ nutThread: '26', nutBlindDepth: '32' })) await keep(page, q, v);
   await page.getByRole('button', { name: 'Go to the bench' }).click();
+
+  await test.step('clearance is the wish: the room inside is measured before anything passes, and a plate that is too thin is a stop', async () => {
+    const inner = page.locator('[data-rule="clearance.inner"]');
+    await page.getByLabel('Spacer', { exact: true }).fill('5');
+    await expect(inner).toHaveAttribute('data-level', 'unmeasured');
+    await expect(page.getByRole('button', { name: 'Take forward' })).toBeDisabled();
+    await expect(page.getByText('Bench saved.')).toBeVisible();
+    await to(page, 'measure');
+    await expect(page.getByText('Inner clearance: clearing strut and caliper waits for it.')).toBeVisible();
+    for (const corner of ['rear left', 'rear right']) {
+      await page.getByRole('button', { name: `To the ${corner}` }).click();
+      await keep(page, 'innerClearance', '-4');
+    }
+    await expect(page.getByText('Inner clearance: clearing strut')).toHaveCount(0);
+    await page.getByRole('button', { name: 'Go to the bench' }).click();
+    await expect(inner).toContainText('1.0 mm to strut or caliper');
+    await expect(inner).toHaveAttribute('data-level', 'stop');
+  });
 
   await test.step('choose: 11.25 mm is the limit, so a 10 mm plate and never 12', async () => {
     await expect(page.getByText('11.25 mm', { exact: true })).toBeVisible();

@@ -10,8 +10,10 @@ const ALLOWED: Readonly<Record<string, readonly string[]>> = {
   usecases: ['core', 'store'],
   demo: ['core', 'store', 'usecases'],
   workers: ['core'],
-  features: ['core', 'store', 'drawing', 'ui', 'usecases', 'workers', 'features'],
-  app: ['core', 'store', 'drawing', 'ui', 'usecases', 'features', 'app'],
+  devices: [],
+  files: ['core'],
+  features: ['core', 'store', 'drawing', 'ui', 'usecases', 'workers', 'devices', 'files', 'features'],
+  app: ['core', 'store', 'files', 'drawing', 'ui', 'usecases', 'features', 'app'],
 };
 /** The shell (header, rail) and the torque log table are shared by features on purpose. */
 const SHARED_FEATURES = ['shell', 'torque/LogTable'];

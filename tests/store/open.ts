@@ -17,6 +17,26 @@ export async function freshStore(): Promise<{ store: Store; folder: string; done
   };
 }
 
+/** The running store of a test file: what `theStore` gives the use cases, opened before all and closed after. */
+export function runningStore(): { readonly db: Store['db'] } {
+  const holder = globalThis as typeof globalThis & { vectisStore?: Promise<Store> | undefined };
+  let open: Awaited<ReturnType<typeof freshStore>> | undefined;
+  beforeAll(async () => {
+    open = await freshStore();
+    holder.vectisStore = Promise.resolve(open.store);
+  });
+  afterAll(async () => {
+    holder.vectisStore = undefined;
+    await open?.done();
+  });
+  return {
+    get db() {
+      if (!open) throw new Error('The store is opened before the tests.');
+      return open.store.db;
+    },
+  };
+}
+
 export const HUB = {
   lugs: 5, boltCircleMm: 112, thread: 'M14x1.5', fastening: 'bolt' as const, seat: 'ball13', threadMaterial: 'steel', nutStyle: 'unknown',
   torqueNm: 120, torqueSource: 'handbook p. 174', lockingFastener: false, fastenerClass: 'unknown', internalTensileMpa: null,

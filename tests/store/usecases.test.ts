@@ -1,33 +1,28 @@
 import { jest } from '@jest/globals';
 import { cornersOf } from '@/core/plan/assemble';
 import { plainSpacer } from '@/core/plan/blank';
+import type { Plan } from '@/core/plan/document';
+import { firstBreak } from '@/core/torque/chain';
+import { PLAN_EXAMPLES } from '@/demo/planExamples';
+import { SCENARIO } from '@/demo/scenario';
 import { quantitiesFor } from '@/core/plan/quantities';
 import { jobCard, kitList } from '@/core/procedure/steps';
-import type { Store } from '@/store/connection';
-import { addJob, addReading, loadJob, tickStep } from '@/store/jobs';
+import { addChalkTest, addJob, addReading, freezePlan, loadJob, torqueLog, tickStep, withdrawChalkTest } from '@/store/jobs';
+import { hashedBody } from '@/store/torque';
 import type { ChoiceDraft } from '@/store/schema';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
-import { openPoints, wheelStates } from '@/usecases/jobPlan';
+import { addWheelReading, markWheel, moveWheel, setRotates } from '@/store/wheels';
+import { adapterStates, digestOf, missingReadings, openPoints, staleBecause, wheelStates, wheelsThatGo } from '@/usecases/jobPlan';
 import { enterTorque, finishSteps, jobById, signOff, takeForward } from '@/usecases/jobs';
 import { attempt } from '@/usecases/result';
-import { freshStore, VEHICLE } from './open';
+import { runningStore, VEHICLE } from './open';
 
 const AT = new Date('2026-11-24T09:00:00Z');
-const holder = globalThis as typeof globalThis & { vectisStore?: Promise<Store> };
-let store: Store;
-let done: () => Promise<void>;
-beforeAll(async () => {
-  ({ store, done } = await freshStore());
-  holder.vectisStore = Promise.resolve(store);
-});
-afterAll(async () => {
-  holder.vectisStore = undefined;
-  await done();
-});
+const store = runningStore();
 
 const SOUND: ChoiceDraft = { spacer: plainSpacer(5), fastener: { kind: 'bolt', length: 45, seat: 'ball13', class: '10.9' } };
 const FIGURES: Readonly<Record<string, number>> = {
-  turns: 11, stockBoltLength: 40, tappedDepth: 20, roomBehind: 8, spigotHeight: 10, chamferDepth: 1, gap: 20, loadedClearance: 22, spigotDiameter: 57, wheelBore: 57.1,
+  turns: 11, stockBoltLength: 40, tappedDepth: 20, roomBehind: 8, spigotHeight: 10, chamferDepth: 1, gap: 20, settled: 1, loadedClearance: 22, spigotDiameter: 57, wheelBore: 57.1,
 };
 
 /** A job with every reading taken that a bolt car needs. */
@@ -35,13 +30,29 @@ async function measuredJob(): Promise<string> {
   const vehicleId = await addVehicle(store.db, VEHICLE, 'Bram', AT);
   const wheelSetId = (await loadVehicle(store.db, vehicleId)).wheelSets[0]?.id as string;
   const jobId = await addJob(store.db, { vehicleId, wheelSetId, axle: 'front', wish: 'stance', use: 'street' }, 'Bram', AT);
-  for (const q of quantitiesFor({ fastening: 'bolt', nutStyle: 'unknown' })) {
+  for (const q of quantitiesFor({ fastening: 'bolt', nutStyle: 'unknown' }, 'stance')) {
     const value = FIGURES[q.id];
     if (value === undefined) continue;
+    if (q.scope === 'wheel') {
+      for (const w of (await loadVehicle(store.db, vehicleId)).wheels) await addWheelReading(store.db, vehicleId, w.id, { quantity: q.id, value, unit: 'mm', typed: String(value), pm: 0.1, method: 'caliper' }, 'Bram', AT);
+      continue;
+    }
     for (const corner of q.scope === 'axle' ? [null] : cornersOf('front')) {
       await addReading(store.db, jobId, { quantity: q.id, corner, value, unit: 'mm', typed: String(value), pm: q.methods[0]?.pm ?? 0, method: 'caliper' }, 'Bram', AT);
     }
   }
+  return jobId;
+}
+
+/** A stud car with an adapter frozen as its plan, every reading taken. */
+async function adapterJob(): Promise<string> {
+  const plan = PLAN_EXAMPLES.adapter as Plan;
+  const demo = SCENARIO.find((v) => v.name === 'Halm Drover');
+  const vehicleId = await addVehicle(store.db, demo as never, 'Bram', AT);
+  const wheelSetId = (await loadVehicle(store.db, vehicleId)).wheelSets[0]?.id as string;
+  const jobId = await addJob(store.db, { vehicleId, wheelSetId, axle: 'front', wish: 'stance', use: 'street' }, 'Bram', AT);
+  const document: Plan = { ...plan, axle: 'front', corners: plan.corners.map((c) => ({ ...c, corner: c.corner.replace('rear', 'front') as 'front-left' })) };
+  await freezePlan(store.db, jobId, document, digestOf(document), 'Bram', AT);
   return jobId;
 }
 
@@ -53,11 +64,11 @@ async function tickAll(jobId: string, from: 'stage' | 'fit'): Promise<void> {
 }
 
 /** Enters readings until a wheel is through the pass, each at the figure and held. */
-async function through(jobId: string, corner: string, last: 'verify' | 'recheck', moveAt = -1): Promise<void> {
+async function through(jobId: string, corner: string, last: 'verify' | 'recheck', moveAt = -1, already = 0): Promise<void> {
   for (let i = 0; i < 60; i += 1) {
     const whole = await loadJob(store.db, jobId);
     const state = wheelStates(whole.plan?.document as never, whole.torque).find((w) => w.corner === corner)?.state;
-    if (!state || (last === 'verify' && state.complete) || (last === 'recheck' && state.rechecks > 0)) return;
+    if (!state || (last === 'verify' && state.complete) || (last === 'recheck' && state.rechecks > already)) return;
     const pass = state.pass ?? 'recheck';
     const figures = pass !== 'snug' && pass !== 'lower';
     const angle = pass === 'verify' || pass === 'recheck' ? (i === moveAt ? 20 : 1) : null;
@@ -85,6 +96,7 @@ test('stage by stage: nothing moves on while a hold point is open, nothing is si
   expect((await jobById(jobId)).job.stage).toBe('stage');
   await expect(finishSteps(jobId, 'stage', 'Bram')).rejects.toThrow(/hold points are still open/);
   await tickAll(jobId, 'stage');
+  await expect(enterTorque(jobId, { corner: 'front-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' }, 'Bram')).rejects.toThrow(/stands in “stage”/);
   await finishSteps(jobId, 'stage', 'Bram');
   await tickAll(jobId, 'fit');
   await finishSteps(jobId, 'fit', 'Bram');
@@ -98,14 +110,74 @@ test('stage by stage: nothing moves on while a hold point is open, nothing is si
   expect((signed.job.recheckDueAt?.getTime() ?? 0) - (signed.job.signedAt?.getTime() ?? 0)).toBe(24 * 3600 * 1000);
 
   // One that moves in the recheck reopens the job; done again, signed again, it closes after a recheck that holds.
+  await through(jobId, 'front-right', 'recheck');
   await through(jobId, 'front-left', 'recheck', 1);
   expect((await jobById(jobId)).job).toMatchObject({ stage: 'torque', signedAt: null });
   expect(openPoints(await jobById(jobId))).toEqual(['The front left wheel is not through its verify pass.']);
   await through(jobId, 'front-left', 'verify');
   await signOff(jobId, 'Tamsin');
-  for (const corner of cornersOf('front')) await through(jobId, corner, 'recheck');
+  // What was rechecked before the job was opened again is rechecked anew.
+  await through(jobId, 'front-left', 'recheck');
+  expect((await jobById(jobId)).job.stage).toBe('recheck');
+  await through(jobId, 'front-right', 'recheck', -1, 1);
   expect((await jobById(jobId)).job.stage).toBe('closed');
 }, 120000);
+
+test('an adapter is a torque job of its own: nut by nut while fitting, before the wheel, in one sealed chain', async () => {
+  const jobId = await adapterJob();
+  const whole = await jobById(jobId);
+  const planId = whole.plan?.id as string;
+  const nut = (pass: 'snug' | 'final' | 'verify', lug: number) => ({ corner: 'front-left', joint: 'adapter' as const, pass, lug, reading: pass === 'snug' ? null : 118, angle: pass === 'verify' ? 1 : null, tool: 'w' });
+  await expect(enterTorque(jobId, nut('snug', 0), 'Bram')).rejects.toThrow(/adapter’s torque is entered while fitting/);
+  await tickAll(jobId, 'stage');
+  await finishSteps(jobId, 'stage', 'Bram');
+  await tickAll(jobId, 'fit');
+  await expect(finishSteps(jobId, 'fit', 'Bram')).rejects.toThrow('The front left adapter is not through its own verify pass, which comes before the wheel.');
+  for (const corner of cornersOf('front')) {
+    for (let i = 0; i < 40; i += 1) {
+      const now = await jobById(jobId);
+      const state = adapterStates(now.plan?.document as never, now.torque).find((a) => a.corner === corner)?.state;
+      if (!state || state.complete) break;
+      await enterTorque(jobId, { ...nut(state.pass as 'snug', state.next as number), corner }, 'Bram');
+    }
+  }
+  await finishSteps(jobId, 'fit', 'Bram');
+  expect(openPoints(await jobById(jobId)).some((o) => o.includes('adapter'))).toBe(false);
+  await enterTorque(jobId, { corner: 'front-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' }, 'Bram');
+  const rows = (await torqueLog(store.db, planId)).filter((r) => r.corner === 'front-left');
+  expect(rows.map((r) => r.seq)).toEqual(rows.map((_, i) => i));
+  expect([rows[0]?.joint, rows.at(-1)?.joint]).toEqual(['adapter', 'wheel']);
+  expect(firstBreak(rows, hashedBody)).toBeNull();
+  expect(firstBreak(rows.map((r) => ({ ...r, joint: 'wheel' as const })), hashedBody)).toBe(0);
+}, 120000);
+
+test('a wheel hung elsewhere takes its readings along, and the frozen plan says so', async () => {
+  const jobId = await measuredJob();
+  await takeForward(jobId, SOUND, null, 'Bram');
+  const { vehicle, wheels } = await jobById(jobId);
+  const a = wheels.find((w) => w.mark === 'A');
+  await moveWheel(store.db, vehicle.id, a?.id as string, 'rear-right', 'Bram', AT);
+  const now = await jobById(jobId);
+  expect(now.wheels.map((w) => `${w.mark} ${w.corner}`)).toEqual(['A rear-right', 'B front-right', 'C rear-left', 'D front-left']);
+  expect(now.wheels.find((w) => w.mark === 'A')?.readings.length).toBe(a?.readings.length);
+  expect(staleBecause(now, 'metric')).toEqual(['Wheel A: front left then, rear right now.', 'Wheel D: rear right then, front left now.']);
+  await expect(markWheel(store.db, vehicle.id, a?.id as string, 'd', 'Bram', AT)).rejects.toThrow('Mark “d” is on another wheel of this set.');
+  await markWheel(store.db, vehicle.id, a?.id as string, 'spare', 'Bram', AT);
+  await expect(moveWheel(store.db, 'another vehicle', a?.id as string, 'front-left', 'Bram', AT)).rejects.toThrow('This wheel is not here.');
+  // Where wheels do not change axles, only the two that hang there count.
+  expect(missingReadings(now).filter((m) => m.wheel)).toEqual([]);
+  await setRotates(store.db, vehicle.id, now.job.wheelSetId, false, 'Bram', AT);
+  expect(wheelsThatGo(await jobById(jobId)).map((w) => w.mark)).toEqual(['B', 'D']);
+});
+
+test('chalk goes into the verdict and can be taken back', async () => {
+  const jobId = await measuredJob();
+  const id = await addChalkTest(store.db, jobId, { corner: 'front-left', trialMm: 5, load: 'bounced', hours: [1.5] }, 'Bram', AT);
+  await expect(takeForward(jobId, SOUND, null, 'Bram')).rejects.toThrow(/in the way \(stop\)/);
+  await withdrawChalkTest(store.db, jobId, id, 'Bram', AT);
+  await takeForward(jobId, SOUND, null, 'Bram');
+  expect((await jobById(jobId)).job.stage).toBe('stage');
+});
 
 test('taking another choice forward starts kit list, card and torque again, and keeps the old plan', async () => {
   const jobId = await measuredJob();

@@ -2,12 +2,14 @@ import { format } from 'date-fns';
 import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { Checklist } from '@/features/staging/Checklist';
-import { type StepStage, stepsOf } from '@/usecases/jobPlan';
+import { LinkButton } from '@/ui/Button';
+import { openAdapters, type StepStage, stepsOf } from '@/usecases/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
 
 /** The kit list and the job card are the same kind of page: steps of the frozen plan, ticked one by one. */
 export async function StepsPage({ id, from, title, lead }: { id: string; from: StepStage; title: string; lead: string }) {
   const whole = await jobOr404(id);
+  const adapters = openAdapters(whole);
   const steps = whole.plan ? stepsOf(whole.plan.document, from) : [];
   return (
     <JobFrame whole={whole} here={from}>
@@ -16,6 +18,12 @@ export async function StepsPage({ id, from, title, lead }: { id: string; from: S
         {whole.plan ? (
           <>
             <p className="text-soft">{lead}</p>
+            {from === 'fit' && whole.plan.document.spacer.adapter ? (
+              <div className="flex flex-col items-start gap-2 border-l-2 border-accent pl-3 text-[14px]">
+                {adapters.length === 0 ? <p>Both adapters held in their own verify pass.</p> : adapters.map((o) => <p key={o}>{o}</p>)}
+                <LinkButton href={`/jobs/${id}/torque`}>Torque the adapters</LinkButton>
+              </div>
+            ) : null}
             <Checklist
               jobId={id}
               from={from}

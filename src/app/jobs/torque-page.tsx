@@ -1,8 +1,10 @@
 import { format } from 'date-fns';
 import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
+import { CompareGap } from '@/features/torque/CompareGap';
 import { TorqueView } from '@/features/torque/TorqueView';
-import { openPoints, torqueSpec, wheelStates } from '@/usecases/jobPlan';
+import { gapsCompared } from '@/usecases/gapCompare';
+import { adapterStates, openAdapters, openPoints, TORQUE_STAGES, torqueSpec, wheelStates, wheelStatesSigned } from '@/usecases/jobPlan';
 import { logLines } from '@/usecases/logLines';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
@@ -24,24 +26,32 @@ export async function TorquePage({ id, here, before }: { id: string; here: 'torq
       </JobFrame>
     );
   }
-  const spec = torqueSpec(plan);
+  const { stage } = whole.job;
+  const states = recheck ? wheelStatesSigned(whole) : [...adapterStates(plan, whole.torque), ...wheelStates(plan, whole.torque)];
+  const adaptersDone = openAdapters(whole).length === 0;
   return (
     <JobFrame whole={whole} here={here}>
       <div className="flex min-w-0 flex-col">
         {before?.(whole.job.recheckDueAt)}
         <TorqueView
           jobId={id}
-          wheels={wheelStates(plan, whole.torque).map((w) => ({ ...w, log: logLines(plan, whole.torque, w.corner) }))}
-          lugs={spec.lugs}
-          locking={spec.locking}
-          target={spec.target}
-          source={plan.hub.torque?.source ?? ''}
+          wheels={states.map((w) => {
+            const spec = torqueSpec(plan, w.joint);
+            const adapter = w.joint === 'adapter';
+            return {
+              ...w, log: logLines(plan, whole.torque, w.corner, w.joint), target: spec.target, locking: spec.locking,
+              source: (adapter ? plan.spacer.adapter?.torque?.source : plan.hub.torque?.source) ?? '',
+              active: adapter ? TORQUE_STAGES.adapter.includes(stage) : stage === here && adaptersDone,
+            };
+          })}
+          lugs={plan.hub.lugs}
           units={units}
           open={signed ? [] : openPoints(whole)}
           recheck={recheck}
           active={whole.job.stage === here}
           signed={whole.job.signedAt ? `${whole.job.signedBy}, ${format(whole.job.signedAt, 'd MMM HH:mm')}` : null}
         />
+        <CompareGap jobId={id} rows={gapsCompared(whole)} units={units} />
       </div>
     </JobFrame>
   );

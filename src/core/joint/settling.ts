@@ -17,6 +17,16 @@ export function compliance(length: number, modulus: number, area: number): numbe
   return length / (modulus * area);
 }
 
+/**
+ * The most clamp that settling can cost, N: the clamped parts are taken as rigid, so that only the fastener gives.
+ * Needs no guess about how wide the clamped sleeve is, and is never below the loss with elastic parts.
+ * @param grip length between the bearing faces without the spacer, mm; spacer mm; fastenerArea stress area, mm²
+ * @param interfaces inner interfaces without the spacer: hub–disc and disc–wheel make two
+ */
+export function settlingLossRigid(grip: number, spacer: number, fastenerArea: number, interfaces = 2): number {
+  return settlingAmount(interfaces + (spacer > 0 ? 1 : 0)) / compliance(grip + spacer, MODULUS.steel, fastenerArea);
+}
+
 export interface SettlingInput {
   /** Grip length without the spacer, mm. */
   readonly grip: number;

@@ -1,4 +1,4 @@
-import type { Corner, Fastener, Hub, Measured, Plan, PlanCorner, Spacer } from './document';
+import type { ChalkTest, Corner, Fastener, Hub, Measured, Plan, PlanCorner, Spacer, WheelEach } from './document';
 import { combineRepeats } from '../uncertainty';
 import type { Policy } from './policy';
 import type { QuantityId } from './quantities';
@@ -14,6 +14,14 @@ export interface Reading {
   readonly pm: number;
 }
 
+/** A wheel of the set with its own readings, in the order they were taken. */
+export interface WheelParts {
+  readonly name: string;
+  /** Corner where it hangs now. */
+  readonly corner: Corner;
+  readonly readings: readonly Omit<Reading, 'corner' | 'hour'>[];
+}
+
 export interface PlanParts {
   readonly title: string;
   readonly axle: Plan['axle'];
@@ -23,6 +31,10 @@ export interface PlanParts {
   readonly wheel: Pick<Plan['wheel'], 'name' | 'tyre' | 'offset' | 'seat'>;
   /** In the order they were taken; repeats of the same thing are averaged with their spread. */
   readonly readings: readonly Reading[];
+  /** Every wheel that can go on this axle. */
+  readonly wheels: readonly WheelParts[];
+  /** Chalk tests in the order they were made. */
+  readonly chalk: readonly (ChalkTest & { readonly corner: Corner })[];
   readonly spacer: Spacer;
   readonly fastener: Fastener;
   /** Degrees more negative than when it was measured; 0 where nobody changes it. */
@@ -38,18 +50,11 @@ export const cornersOf = (axle: Plan['axle']): [Corner, Corner] => [`${axle}-lef
 
 /** Builds the plan document of one axle from what was taken in, measured and chosen. Missing stays null. */
 export function assemblePlan(parts: PlanParts): Plan {
-  const taken = new Map<string, Reading[]>();
-  for (const r of parts.readings) {
-    const key = `${r.corner ?? ''}/${r.quantity}${r.hour ? `/${r.hour}` : ''}`;
-    taken.set(key, [...(taken.get(key) ?? []), r]);
-  }
-  const averaged = (key: string): Measured => {
-    const readings = taken.get(key);
-    if (!readings) return null;
-    const { value, pm } = combineRepeats(readings);
-    return { value, pm };
-  };
-  const axle = (id: QuantityId): Measured => averaged(`/${id}`);
+  const taken = byKey(parts.readings, (r) => `${r.corner ?? ''}/${r.quantity}${r.hour ? `/${r.hour}` : ''}`);
+  const axle = (id: QuantityId): Measured => averaged(taken.get(`/${id}`));
+  const load = axle('wheelLoad');
+  const socket = axle('socketOutside');
+  const each = parts.wheels.map(wheelOf);
   return {
     format: FORMAT,
     title: parts.title,
@@ -59,20 +64,24 @@ export function assemblePlan(parts: PlanParts): Plan {
     camberChange: parts.camberChange ?? 0,
     hub: {
       ...parts.hub,
-      // Job cards ask for clean dry threads; what is not asked for anywhere yet stays unknown.
+      // Job cards ask for clean dry threads.
       condition: 'dry',
-      contactDiameter: null,
-      wheelLoad: null,
-      socketOutside: null,
-      nutGrip: null,
-      spigotDiameter: axle('spigotDiameter'),
+      contactDiameter: axle('contactDiameter')?.value ?? null,
+      // Both are taken at the end of their error that asks for more.
+      wheelLoad: load === null ? null : load.value + load.pm,
+      socketOutside: socket === null ? null : socket.value + socket.pm,
+      nutGrip: axle('nutGrip'),
+      spigotDiameter: ofBoth(cornersOf(parts.axle).map((c) => averaged(taken.get(`${c}/spigotDiameter`)) ?? axle('spigotDiameter'))),
       stockBoltLength: axle('stockBoltLength'),
+      stockBoltOverall: axle('stockBoltOverall'),
+      stockBoltThread: axle('stockBoltThread'),
       nutThread: axle('nutThread'),
       nutBlindDepth: axle('nutBlindDepth'),
     },
-    wheel: { ...parts.wheel, bore: axle('wheelBore'), boreRecess: null, padThickness: null, each: [] },
+    wheel: { ...parts.wheel, bore: null, boreRecess: null, padThickness: null, each },
     corners: cornersOf(parts.axle).map((corner): PlanCorner => {
-      const at = (id: QuantityId): Measured => averaged(`${corner}/${id}`);
+      const at = (id: QuantityId): Measured => averaged(taken.get(`${corner}/${id}`));
+      const said = (id: QuantityId): boolean | null => answered(taken.get(`${corner}/${id}`));
       return {
         corner,
         turns: at('turns'),
@@ -81,20 +90,64 @@ export function assemblePlan(parts: PlanParts): Plan {
         tappedDepth: at('tappedDepth'),
         roomBehind: at('roomBehind'),
         spigotHeight: at('spigotHeight'),
-        chamferDepth: at('chamferDepth'),
+        chamferDepth: each.find((w) => w.corner === corner)?.chamferDepth ?? null,
         gap: at('gap'),
         loadedClearance: at('loadedClearance'),
         clock: HOURS.flatMap((hour) => {
-          const clearance = averaged(`${corner}/loadedClearance/${hour}`);
+          const clearance = averaged(taken.get(`${corner}/loadedClearance/${hour}`));
           return clearance ? [{ hour, clearance, trim: 0 }] : [];
         }),
         archHeight: at('archHeight'),
         innerClearance: at('innerClearance'),
+        settled: said('settled'),
+        camber: at('camber'),
+        lipDepth: at('lipDepth'),
+        rimProtector: said('rimProtector'),
+        fingerPasses: said('fingerPasses'),
+        chalk: parts.chalk.filter((t) => t.corner === corner).map(({ trial, load, hours }) => ({ trial, load, hours: [...hours] })),
       };
     }),
     spacer: parts.spacer,
     fastener: parts.fastener,
     leadSignOff: parts.leadSignOff,
     policy: parts.policy,
+  };
+}
+
+function byKey<T>(readings: readonly T[], keyOf: (r: T) => string): Map<string, T[]> {
+  const taken = new Map<string, T[]>();
+  for (const r of readings) {
+    const key = keyOf(r);
+    const list = taken.get(key);
+    if (list) list.push(r);
+    else taken.set(key, [r]);
+  }
+  return taken;
+}
+
+function averaged(readings: readonly { readonly value: number; readonly pm: number }[] | undefined): Measured {
+  if (!readings) return null;
+  const { value, pm } = combineRepeats(readings);
+  return { value, pm };
+}
+
+/** One figure of both hubs: their mean, with a ± that covers both. Null as soon as one is unmeasured. */
+function ofBoth(sides: readonly Measured[]): Measured {
+  const known = sides.filter((m) => m !== null);
+  return known.length === sides.length ? averaged(known) : null;
+}
+
+/** A yes or no: the latest word counts, an average would mean nothing. */
+function answered(readings: readonly { readonly value: number }[] | undefined): boolean | null {
+  const last = readings?.[readings.length - 1];
+  return last ? last.value >= 0.5 : null;
+}
+
+function wheelOf(w: WheelParts): WheelEach {
+  const taken = byKey(w.readings, (r) => r.quantity);
+  const at = (id: QuantityId): Measured => averaged(taken.get(id));
+  return {
+    name: w.name, corner: w.corner, bore: at('wheelBore'), chamferDepth: at('chamferDepth'), boreRecess: at('boreRecess'), padThickness: at('padThickness'),
+    lugHole: at('lugHole'), pocketDepth: at('pocketDepth'),
   };
 }

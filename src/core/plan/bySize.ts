@@ -3,6 +3,7 @@ import { roundTo } from '../units/round';
 import type { Fastener, Plan } from './document';
 import { assess } from './evaluate';
 import type { Finding } from './findings';
+import type { JointNumbers } from './numbers';
 import { leastValue } from './result';
 
 /** How one thickness can go on: as it is, with longer fasteners, or not, with the first reason. */
@@ -38,13 +39,13 @@ export function fitBySize(plan: Plan, sizes: readonly number[]): SizeFit[] {
   });
 }
 
-/** A longer bolt or stud of the plan's own kind and class. */
+/** A longer bolt or stud of the plan's own kind and class; a nut that was chosen with its stud stays on it. */
 export function longerFastener(plan: Plan, length: number): Fastener {
   const f = plan.fastener;
   const boltClass = f.kind === 'bolt' || f.kind === 'stud' ? f.class : plan.hub.fastenerClass;
   return plan.hub.fastening === 'bolt'
     ? { kind: 'bolt', length, seat: f.kind === 'bolt' ? f.seat : plan.wheel.seat, class: boltClass }
-    : { kind: 'stud', protrusion: length, class: boltClass, nut: null };
+    : { kind: 'stud', protrusion: length, class: boltClass, nut: f.kind === 'stud' ? f.nut : null };
 }
 
 export interface ThicknessPoint {
@@ -53,6 +54,8 @@ export interface ThicknessPoint {
   readonly engagement: number | null;
   readonly clearance: number | null;
   readonly gap: number | null;
+  /** Least settled clamp over what is needed, N; null where it is not computed. */
+  readonly clamp: number | null;
   readonly allowed: boolean;
 }
 
@@ -65,11 +68,13 @@ export function sweepThickness(plan: Plan, to: number, stepMm: number): Thicknes
     const { corners } = numbers;
     points.push({
       thickness, engagement: leastValue(corners.map((c) => c.engagement)), clearance: leastValue(corners.map((c) => c.clearanceAfter)),
-      gap: leastValue(corners.map((c) => c.gapAfter)), allowed: blocking.length === 0,
+      gap: leastValue(corners.map((c) => c.gapAfter)), clamp: clampMargin(numbers.joint), allowed: blocking.length === 0,
     });
   }
   return points;
 }
+
+const clampMargin = (j: JointNumbers | null): number | null => (j === null || j.settled === null || j.needed === null ? null : j.settled - j.needed);
 
 /** Runs of neighbouring allowed thicknesses, as [from, to]. */
 export function allowedSpans(points: readonly ThicknessPoint[]): [number, number][] {

@@ -5,7 +5,7 @@ import { BOLT_CLASSES } from '../thread/classes';
 import { parseThread } from '../thread/designation';
 import { policySchema } from './policySchema';
 import { upgradePlan } from './upgrade';
-import { AXLES, CORNERS, FORMAT, NUT_STYLES, SEATS, SPACER_KINDS, THREAD_MATERIALS, USES, WISHES } from './vocabulary';
+import { AXLES, CHALK_LOADS, CORNERS, FORMAT, NUT_STYLES, SEATS, SPACER_KINDS, THREAD_MATERIALS, USES, WISHES } from './vocabulary';
 
 export type { Axle, Corner, Seat, Use, Wish } from './vocabulary';
 
@@ -59,6 +59,8 @@ export const hubSchema = z.strictObject({
   socketOutside: mm(60).nullable().describe('outside diameter of the socket, or of the key for spline drive'),
   spigotDiameter: measured(200),
   stockBoltLength: measured(150).describe('length under the seat'),
+  stockBoltOverall: measured(200).default(null).describe('head and all; longer than under the seat'),
+  stockBoltThread: measured(150).default(null).describe('length of full thread on the bolt'),
   nutThread: measured(80),
   nutBlindDepth: measured(80),
   nutGrip: measured(80, -40).describe('wheel pad to a nut’s first full thread; needed where bolts are replaced by studs'),
@@ -73,9 +75,27 @@ export const wheelSchema = z.strictObject({
   boreRecess: measured(80).describe('depth of the wheel’s bore for a spacer’s lip'),
   padThickness: measured(80).describe('depth of the lug hole from the pad to the seat'),
   each: z
-    .array(z.strictObject({ name: z.string().min(1), pocketDepth: measured(80), lugHole: measured(80) }))
+    .array(
+      z.strictObject({
+        name: z.string().min(1),
+        corner: z.enum(CORNERS).nullable().default(null).describe('where it hangs now'),
+        pocketDepth: measured(80),
+        lugHole: measured(80),
+        bore: measured(200).default(null),
+        boreRecess: measured(80).default(null),
+        chamferDepth: measured(40).default(null),
+        padThickness: measured(80).default(null),
+      }),
+    )
     .max(8)
-    .describe('every wheel that can go on this axle, each measured'),
+    .describe('every wheel that can go on this axle; a figure taken from one of them is wanted from all'),
+});
+
+/** A chalk test at a corner: what hung there, how it was loaded, where chalk came off on the tyre. */
+export const chalkSchema = z.strictObject({
+  trial: mm(100).describe('thickness of the trial spacer, mm'),
+  load: z.enum(CHALK_LOADS),
+  hours: z.array(z.number().min(0).max(12)).max(24).describe('clock positions where chalk came off; none is clear'),
 });
 
 export const cornerSchema = z.strictObject({
@@ -95,6 +115,12 @@ export const cornerSchema = z.strictObject({
     .describe('loaded clearance by clock position; with loadedClearance the tighter of the two decides'),
   archHeight: measured(800).describe('arch edge above the hub’s axis'),
   innerClearance: measured(200, -60).describe('wheel to strut or caliper now; negative touches'),
+  settled: z.boolean().nullable().default(null).describe('rolled forward and back before the gap was taken'),
+  camber: measured(15, -15).default(null).describe('degrees, negative leans the top inward'),
+  lipDepth: measured(80).default(null).describe('depth of the arch’s steel lip'),
+  rimProtector: z.boolean().nullable().default(null).describe('the tyre has a rib that stands out past its sidewall'),
+  fingerPasses: z.boolean().nullable().default(null).describe('a finger passes between sidewall and lip'),
+  chalk: z.array(chalkSchema).max(40).default([]).describe('chalk tests, in the order they were made'),
 });
 
 const adapterSchema = z.strictObject({
@@ -187,6 +213,8 @@ export type Spacer = z.infer<typeof spacerSchema>;
 export type Adapter = z.infer<typeof adapterSchema>;
 export type Nut = z.infer<typeof nutSchema>;
 export type Fastener = z.infer<typeof fastenerSchema>;
+export type ChalkTest = z.infer<typeof chalkSchema>;
+export type WheelEach = Plan['wheel']['each'][number];
 export type Measured = { readonly value: number; readonly pm: number } | null;
 
 export interface PlanIssue {

@@ -6,6 +6,7 @@ import { judgeCentring } from './judge/centring';
 import { judgeEnds } from './judge/ends';
 import { judgeEngagement } from './judge/engagement';
 import { judgeJoint } from './judge/joint';
+import { judgeLooked } from './judge/looked';
 import { judgeStance } from './judge/stance';
 import { computeNumbers, type Numbers } from './numbers';
 
@@ -36,6 +37,7 @@ export function assess(plan: Plan): Assessment {
   judgeCentring(plan, numbers, findings);
   judgeAdapter(plan, findings);
   judgeStance(plan, numbers, findings);
+  judgeLooked(plan, findings);
   judgeJoint(plan, numbers, findings);
   sortByDanger(findings);
   const strict = plan.use === 'competition' && plan.leadSignOff === null;

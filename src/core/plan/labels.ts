@@ -1,4 +1,5 @@
 import type { Axle, Corner, Seat, Use, Wish } from './document';
+import type { ChalkLoad, NUT_STYLES, THREAD_MATERIALS } from './vocabulary';
 import type { Level } from './findings';
 import type { School } from './policy';
 
@@ -24,3 +25,6 @@ export const SCHOOL_LABEL: Readonly<Record<School, string>> = {
   'one-diameter': 'One diameter', 'turns-hand': 'Turns by hand', 'turns-hub': 'Turns in the hub',
   'turns-policy': 'Turns, counted', visible: 'Visible thread', strength: 'Strength',
 };
+export const NUT_STYLE_LABEL: Readonly<Record<(typeof NUT_STYLES)[number], string>> = { unknown: 'Not known', open: 'Open', closed: 'Closed (capped)' };
+export const THREAD_MATERIAL_LABEL: Readonly<Record<(typeof THREAD_MATERIALS)[number], string>> = { unknown: 'Not known', steel: 'Steel', aluminium: 'Aluminium' };
+export const CHALK_LOAD_LABEL: Readonly<Record<ChalkLoad, string>> = { unloaded: 'Unloaded', loaded: 'Loaded, standing', bounced: 'Bounced to the stop' };

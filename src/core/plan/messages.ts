@@ -1,5 +1,7 @@
 import { formatForce, formatLength, formatTorque, formatTurns, type UnitSystem } from '../units/format';
 import { type Direction, roundTo } from '../units/round';
+import { hourText } from '../stance/clock';
+import type { GapCheck } from './gaps';
 import type { Corner, Seat } from './document';
 import type { Finding, RuleId } from './findings';
 import { CORNER_LABEL, SCHOOL_LABEL, SEAT_LABEL, seatInSentence } from './labels';
@@ -37,12 +39,15 @@ class Say {
   readonly missing: string;
   readonly short: boolean;
   readonly stop: boolean;
+  /** “ of wheel C” where one wheel decides, else empty. */
+  readonly ofWheel: string;
   constructor(
     readonly f: Finding,
     private readonly w: Wording,
   ) {
     this.at = f.corner ? ` at the ${CORNER_LABEL[f.corner as Corner]}` : '';
     this.error = f.uncertain ? ` The measuring error of ±${this.len(f.pm, 'up')} alone decides this: measure better.` : '';
+    this.ofWheel = f.why.startsWith('wheel/') ? ` of ${f.why.slice('wheel/'.length)}` : '';
     this.missing = `Needs ${NEEDS[f.why] ?? f.why}${this.at}; unmeasured is not pass.`;
     this.short = f.level === 'unmeasured';
     this.stop = f.level === 'stop';
@@ -96,7 +101,10 @@ const SENTENCES: Readonly<Record<RuleId, (s: Say) => string>> = {
   'engagement.never-drive': (s) => `Only ${s.both(s.f.value, 'down')} of thread${s.at}: under three turns nobody drives.`,
   'engagement.strength-known': () => 'The strength school cannot be computed: class of the fastener or strength of hub or nut is not known. The other schools govern alone.',
   'engagement.material': () => 'Material of the internal thread is not known and is counted as steel. If it is aluminium, half as much again is needed.',
-  'reading.contradiction': (s) => `The count${s.at} says ${s.value('nearest')} of thread, but the ${s.f.why === 'bolt' ? 'hub' : 'nut'} has only ${s.limit('nearest')}. One of the two is wrong: measure both again.`,
+  'reading.contradiction': (s) =>
+    s.f.why === 'under'
+      ? `The stock bolt is ${s.value('nearest')} under the seat and ${s.limit('nearest')} overall: head and seat make it longer overall. One of the two is wrong: measure both again, by the picture.`
+      : `The count${s.at} says ${s.value('nearest')} of thread, but the ${s.f.why} has only ${s.limit('nearest')}. One of the two is wrong: measure both again.`,
   'engagement.hub-end': (s) => (s.short ? s.missing : held(s, s.f.why === 'adapter' ? 'the adapter’s nut on the factory stud' : 'the hub end')),
   'thread.match': (s) => {
     const [where, a, b] = s.f.why.split('/') as [string, string, string];
@@ -104,7 +112,7 @@ const SENTENCES: Readonly<Record<RuleId, (s: Say) => string>> = {
     return s.stop ? `${what}: these threads do not go together. Forcing them strips both.` : `${what}: the threads go together.`;
   },
   'nut.shank': (s) => {
-    if (s.short) return s.missing;
+    if (s.short) return s.ofWheel ? `Needs the depth of the lug hole${s.ofWheel}; unmeasured is not pass.` : s.missing;
     return s.stop
       ? `The shank of ${s.limit('up')} is longer than the ${s.value('down')} hole: it bears on what is behind and clamps nothing.`
       : `The shank of ${s.limit('up')} ends inside the ${s.value('down')} hole.${s.error}`;
@@ -149,28 +157,32 @@ const SENTENCES: Readonly<Record<RuleId, (s: Say) => string>> = {
       : 'Only the seats centre this wheel. Hanger pin, snug in star order in the air, and expect vibration to be felt.';
   },
   'centring.lip-bore': (s) => {
-    const what = s.f.why === 'hub' ? 'Spacer bore on the hub spigot' : 'Spacer lip in the wheel bore';
-    if (s.short) return s.f.why === 'hub' ? 'Needs the spacer’s bore and the hub spigot’s diameter.' : 'Needs the spacer’s lip diameter and the wheel’s bore.';
+    const what = s.f.why === 'hub' ? 'Spacer bore on the hub spigot' : `Spacer lip in the bore${s.ofWheel || ' of the wheel'}`;
+    if (s.short) return s.f.why === 'hub' ? 'Needs the spacer’s bore and the hub spigot’s diameter.' : `Needs the spacer’s lip diameter and the bore${s.ofWheel || ' of the wheel'}.`;
     if (s.v < 0) return `${what}: too tight by ${s.len(-s.v, 'up')}. It will not go on.`;
     return s.stop ? `${what}: ${s.value('up')} of play. That does not centre.` : `${what}: ${s.value('up')} of play.${s.error}`;
   },
   'centring.lip-root': (s) => {
-    if (s.short) return s.f.why === 'lip' ? 'Needs the height of the spacer’s lip root.' : s.missing;
+    if (s.short) return s.f.why === 'lip' ? 'Needs the height of the spacer’s lip root.' : s.ofWheel ? `Needs the bore chamfer${s.ofWheel}; unmeasured is not pass.` : s.missing;
+    const where = s.ofWheel || s.at;
     return s.stop
-      ? `The lip root of ${s.limit('up')} is taller than the ${s.value('down')} chamfer${s.at}: the wheel stands proud and rocks.${s.error}`
-      : `The chamfer of ${s.value('down')}${s.at} takes the spacer’s lip root of ${s.limit('up')}.${s.error}`;
+      ? `The lip root of ${s.limit('up')} is taller than the ${s.value('down')} chamfer${where}: the wheel stands proud by ${s.len(-(s.f.margin ?? 0), 'up')} and rocks.${s.error}`
+      : `The chamfer of ${s.value('down')}${where} takes the spacer’s lip root of ${s.limit('up')}.${s.error}`;
   },
-  'centring.lip-height': (s) =>
-    s.stop
-      ? `The lip is ${s.limit('up')} high and the wheel’s bore ${s.value('down')} deep: the wheel sits on the lip.`
-      : `The wheel’s bore of ${s.value('down')} takes the ${s.limit('up')} lip.${s.error}`,
+  'centring.lip-height': (s) => {
+    const whose = s.f.why === '' ? 'the wheel' : s.f.why;
+    if (s.short) return `Needs the depth of the bore of ${whose}; unmeasured is not pass.`;
+    return s.stop
+      ? `The lip is ${s.limit('up')} high and the bore of ${whose} ${s.value('down')} deep: the wheel sits on the lip.`
+      : `The bore of ${whose}, ${s.value('down')} deep, takes the ${s.limit('up')} lip.${s.error}`;
+  },
   'centring.over-spigot': (s) => {
     if (s.short) return s.missing;
     return s.stop
       ? `The hub spigot is ${s.value('up')} tall${s.at} and the spacer ${s.limit('down')} thick: it would hold the wheel off.${s.error}`
       : `The spacer covers the ${s.value('up')} hub spigot${s.at}.${s.error}`;
   },
-  'adapter.nut-below': (s) => (s.stop ? `The adapter’s nuts stand ${s.len(-s.v, 'up')} proud of its face: the wheel would sit on them.` : `The adapter’s nuts end ${s.value('down')} below its face.`),
+  'adapter.nut-below': (s) => (s.short ? 'Needs the adapter’s own figures: web, nut height and thread, its studs, its torque.' : s.stop ? `The adapter’s nuts stand ${s.len(-s.v, 'up')} proud of its face: the wheel would sit on them.` : `The adapter’s nuts end ${s.value('down')} below its face.`),
   'adapter.pocket': (s) => {
     if (s.f.why === 'none') return 'The factory studs end below the adapter’s face. No pocket is asked for.';
     if (s.short) return s.f.why === 'protrusion' ? s.missing : `Needs the pocket depth of ${s.f.why === 'wheels' ? 'every wheel that can go on' : s.f.why}: no mark tells castings apart.`;
@@ -192,11 +204,20 @@ const SENTENCES: Readonly<Record<RuleId, (s: Say) => string>> = {
     return s.stop ? `${text} It can cut the tyre.${s.error}` : `${text}${s.error}`;
   },
   'clearance.inner': (s) => {
-    if (s.f.value === null) return 'Clearance to strut or caliper was not measured, so whether this spacer clears is not known.';
+    if (s.f.value === null) return `Clearance to strut or caliper was not measured${s.at}, so whether this spacer clears is not known. It is what this job is for.`;
     return s.stop
       ? `${s.value('down')} to strut or caliper${s.at} with the spacer; the reserve is ${s.limit('up')}. A thicker one.${s.error}`
       : `${s.value('down')} to strut or caliper${s.at} with the spacer.${s.error}`;
   },
+  'clearance.finger': (s) => (s.f.level === 'pass' ? 'A finger passes between sidewall and lip as it stands.' : `No finger passes between sidewall and lip${s.at} as it stands, and this spacer goes further out.`),
+  'clearance.rib': (s) => `The tyre${s.at} has a rim protector rib: the clearance is from the rib, not from the sidewall.`,
+  'clearance.chalk': (s) => {
+    if (s.stop) return `Chalk came off${s.at} with a ${s.limit('down')} trial at ${s.f.why.split('/').map((h) => hourText(Number(h))).join(', ')} o’clock. It will cut the tyre.`;
+    if (s.f.why === 'clear') return `No chalk came off${s.at} with a ${s.limit('down')} trial bounced to the stop.`;
+    return `Chalk says nothing of this thickness yet${s.at}: it counts clean only with this trial or a thicker one, bounced to the stop.`;
+  },
+  'stance.settled': (s) =>
+    s.f.why === 'no' ? `The gap was taken${s.at} before the suspension had settled: roll the car forward and back, and take it again.` : `Nobody said whether the suspension had settled${s.at} when the gap was taken.`,
   'stance.gap': (s) => {
     if (s.short) return s.missing;
     return s.v < 0
@@ -224,6 +245,12 @@ const SENTENCES: Readonly<Record<RuleId, (s: Say) => string>> = {
  */
 export function sentence(f: Finding, w: Wording): string {
   return SENTENCES[f.rule](new Say(f, w));
+}
+
+/** What a gap measured after fitting says of the prediction. */
+export function gapCheckText(c: GapCheck, units: UnitSystem): string {
+  if (c.agrees) return `Within the ${formatLength(c.pm, units, 'up')} that measuring explains.`;
+  return `${formatLength(Math.abs(c.difference), units, 'up')} ${c.difference < 0 ? 'further out' : 'further in'} than predicted, more than measuring explains. Right thickness? Wheel seated? Settled?`;
 }
 
 /** A line for what is still to measure: what, and which decision waits for it. */

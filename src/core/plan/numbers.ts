@@ -5,17 +5,20 @@ import { remainingSpigot } from '../centring/fits';
 import { type Bearing, clampBand, proofShare } from '../joint/clamp';
 import type { Band } from '../joint/friction';
 import { neededClamp } from '../joint/need';
+import { settlingLossRigid } from '../joint/settling';
 import { bearingOf } from '../seat/seats';
-import { type TightestClock, tightest } from '../stance/clock';
+import { tightestOf } from '../stance/clock';
 import { clearanceLimit, effectiveOffset, gapAfter, trackChange } from '../stance/offset';
 import { camberShift, flushSpacer, innerClearanceAfter } from '../stance/position';
 import { type BoltClass, boltStrength } from '../thread/classes';
 import type { Thread } from '../thread/designation';
+import { stressArea } from '../thread/profile';
 import { type CompiledThread, compileThread, type Minimums, minimumsFor, type SchoolMinimum } from './compiled';
 import type { Corner, Plan, PlanCorner } from './document';
 import type { School } from './policy';
 import { least, type Result, result } from './result';
 import { adapterStack, boltStack, conversionStack, newNut, type StackNumbers, studStack } from './stack';
+import { deepestChamfer, ofWheels } from './wheels';
 
 export type { SchoolMinimum } from './compiled';
 
@@ -43,6 +46,8 @@ export interface JointNumbers {
   readonly proofShare: number | null;
   /** Estimated need per fastener, N; null without a wheel load. */
   readonly needed: number | null;
+  /** Least clamp once the joint has settled, N; null without disc hat and pad. */
+  readonly settled: number | null;
 }
 
 export interface Numbers {
@@ -110,6 +115,7 @@ function cornerNumbers(plan: Plan, c: PlanCorner, own: CompiledThread, outer: Co
   const hours = tightestOf(c);
   const gap = c.gap;
   const flush = gap !== null && (plan.camberChange === 0 || c.archHeight !== null);
+  const chamfer = spacer.kind === 'plain' ? deepestChamfer(plan, c) : null;
   const height = c.archHeight === null ? 0 : c.archHeight.value;
   return {
     corner: c.corner,
@@ -130,18 +136,8 @@ function cornerNumbers(plan: Plan, c: PlanCorner, own: CompiledThread, outer: Co
     innerAfter: c.innerClearance === null ? null : result(innerClearanceAfter(c.innerClearance.value, s), c.innerClearance.pm, policy.spacerPm),
     flush: flush && gap !== null ? result(flushSpacer(gap.value, height, plan.camberChange), gap.pm) : null,
     spigotLeft:
-      c.spigotHeight !== null && c.chamferDepth !== null && spacer.kind === 'plain'
-        ? result(remainingSpigot(c.spigotHeight.value, s, c.chamferDepth.value), c.spigotHeight.pm, c.chamferDepth.pm, policy.spacerPm)
-        : null,
+      c.spigotHeight !== null && chamfer !== null ? result(remainingSpigot(c.spigotHeight.value, s, chamfer.value), c.spigotHeight.pm, chamfer.pm, policy.spacerPm) : null,
   };
-}
-
-/** Tightest loaded clearance: by the clock, or as taken without an hour, whichever is less once its error is off. */
-function tightestOf(c: PlanCorner): TightestClock | PlanCorner['loadedClearance'] {
-  if (c.clock.length === 0) return c.loadedClearance;
-  const clock = tightest(c.clock);
-  const loose = c.loadedClearance;
-  return clock !== null && loose !== null && loose.value - loose.pm < clock.value - clock.pm ? loose : clock;
 }
 
 function chooseStack(plan: Plan, c: PlanCorner, present: Result, own: CompiledThread, outer: CompiledThread, wheel: Minimums): StackNumbers {
@@ -178,8 +174,23 @@ function jointNumbers(plan: Plan, t: CompiledThread): JointNumbers | null {
   return {
     clamp,
     proofShare: strength === null ? null : proofShare(clamp.high, t.thread, strength.proof),
+    settled: settledClamp(plan, t, clamp.low),
     needed: hub.wheelLoad === null ? null : neededClamp(hub.wheelLoad, policy.roadFriction, policy.loadFactor, policy.jointFriction, hub.lugs),
   };
+}
+
+/** Clamp that is left after settling at its worst: over the shortest grip that was measured. An adapter's joint is another one. */
+function settledClamp(plan: Plan, t: CompiledThread, low: number): number | null {
+  if (plan.spacer.kind === 'adapter') return null;
+  let grip = Number.POSITIVE_INFINITY;
+  const pads = ofWheels(plan.wheel, 'padThickness');
+  for (const c of plan.corners) {
+    for (const w of pads) {
+      if (c.rotorHat === null || w.measured === null) return null;
+      grip = Math.min(grip, c.rotorHat.value - c.rotorHat.pm + w.measured.value - w.measured.pm);
+    }
+  }
+  return grip > 0 && Number.isFinite(grip) ? Math.max(0, low - settlingLossRigid(grip, plan.spacer.thickness, stressArea(t.thread))) : null;
 }
 
 /** Seat of the fastener that bears on the wheel. */

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { planSchema } from './document';
 
-/** JSON Schema (draft 2020-12) of the plan document. Rules that compare fields or parse threads are checked beyond it. */
+/** JSON Schema (draft 2020-12) of the plan document as it may come in: what was added since has a default and may be left out. Rules that compare fields or parse threads are checked beyond it. */
 export function planJsonSchema(): Record<string, unknown> {
   return {
-    ...z.toJSONSchema(planSchema, { target: 'draft-2020-12' }),
+    ...z.toJSONSchema(planSchema, { target: 'draft-2020-12', io: 'input' }),
     $id: 'vectis-plan-1',
     title: 'Vectis plan, one axle',
     description: 'Lengths in mm, torque in N·m, turns in full turns. null is unmeasured, which is never a pass.',

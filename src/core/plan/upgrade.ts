@@ -4,6 +4,20 @@ type Doc = Record<string, unknown>;
 
 const isDoc = (x: unknown): x is Doc => typeof x === 'object' && x !== null && !Array.isArray(x);
 
+const presentSpacer = (spacer: unknown): unknown => ({ adapter: null, ...(isDoc(spacer) ? spacer : {}) });
+
+function presentFastener(fastener: unknown): unknown {
+  if (!isDoc(fastener)) return fastener;
+  if (fastener.kind === 'bolt') return { class: 'unknown', ...fastener };
+  return fastener.kind === 'stud' ? { class: 'unknown', nut: null, ...fastener } : fastener;
+}
+
+/** A spacer with its fastener as any release kept them, in the present shape; the candidates beside them as well. */
+export function upgradeChoice<T extends { readonly spacer: unknown; readonly fastener: unknown; readonly candidates?: readonly { readonly spacer: unknown; readonly fastener: unknown }[] | undefined }>(choice: T): T {
+  const present = { ...choice, spacer: presentSpacer(choice.spacer), fastener: presentFastener(choice.fastener) };
+  return choice.candidates ? { ...present, candidates: choice.candidates.map((c) => upgradeChoice(c)) } : present;
+}
+
 /**
  * Upgrades by the format they start from; each takes a document one version on. What an older version could not
  * say becomes unmeasured or unknown, never a value.
@@ -22,10 +36,8 @@ const UPGRADES: Readonly<Record<string, (doc: Doc) => Doc>> = {
     corners: Array.isArray(doc.corners)
       ? doc.corners.map((c) => ({ clock: [], archHeight: null, innerClearance: null, ...(isDoc(c) ? c : {}) }))
       : doc.corners,
-    spacer: { adapter: null, ...(isDoc(doc.spacer) ? doc.spacer : {}) },
-    fastener: isDoc(doc.fastener)
-      ? { ...doc.fastener, ...(doc.fastener.kind === 'stock' ? {} : { class: 'unknown' }), ...(doc.fastener.kind === 'stud' ? { nut: null } : {}) }
-      : doc.fastener,
+    spacer: presentSpacer(doc.spacer),
+    fastener: presentFastener(doc.fastener),
   }),
 };
 

@@ -12,6 +12,8 @@ export const USES = ['street', 'towing', 'track', 'competition'] as const;
 export const SEATS = ['cone60', 'cone90', 'ball12', 'ball13', 'ball14', 'flat', 'flat-shank', 'unknown'] as const;
 export const SPACER_KINDS = ['plain', 'lipped', 'universal', 'adapter'] as const;
 export const NUT_STYLES = ['open', 'closed', 'unknown'] as const;
+/** How a corner was loaded for a chalk test; only bouncing onto the bump stop proves that nothing touches. */
+export const CHALK_LOADS = ['unloaded', 'loaded', 'bounced'] as const;
 export const THREAD_MATERIALS = ['steel', 'aluminium', 'unknown'] as const;
 
 export type Axle = (typeof AXLES)[number];
@@ -19,3 +21,4 @@ export type Corner = (typeof CORNERS)[number];
 export type Wish = (typeof WISHES)[number];
 export type Use = (typeof USES)[number];
 export type Seat = (typeof SEATS)[number];
+export type ChalkLoad = (typeof CHALK_LOADS)[number];

@@ -18,6 +18,8 @@ export interface WayOut {
   readonly needs: string | null;
   /** Gap from arch to tyre afterwards, mm. */
   readonly gapAfter: number | null;
+  /** Trimming: what is left of the shallowest lip, mm, below 0 when it is not deep enough; null where nobody measured it. */
+  readonly lipLeft?: number | null;
 }
 
 /**
@@ -48,13 +50,22 @@ export function waysOut(plan: Plan, sizes: readonly number[]): WayOut[] {
     out.push({ way: 'camber', amount: sine <= 1 ? (Math.asin(sine) * 180) / Math.PI : null, needs: height === null ? 'the height of the arch edge above the hub' : null, gapAfter: 0 });
   }
   const room = leastValue(numbers.corners.map((c) => lowEnd(c.clearanceAfter)));
-  if (room !== null && room < clearanceReserve(plan)) out.push({ way: 'trim', amount: clearanceReserve(plan) - room, needs: null, gapAfter: gap });
+  if (room !== null && room < clearanceReserve(plan)) {
+    const amount = clearanceReserve(plan) - room;
+    const lip = leastValue(plan.corners.map((c) => lowEnd(c.lipDepth)));
+    out.push({ way: 'trim', amount, needs: null, gapAfter: gap, lipLeft: lip === null ? null : lip - amount });
+  }
   if (gap !== null && gap < 0) out.push({ way: 'flare', amount: -gap, needs: null, gapAfter: 0 });
   return out;
 }
 
 /** A measured value at the low end of its error. */
 const lowEnd = (m: Measured): { value: number } | null => (m === null ? null : { value: m.value - m.pm });
+
+function lipText(left: number | null | undefined, units: UnitSystem): string {
+  if (left === null || left === undefined) return '';
+  return left < 0 ? `, which is ${formatLength(-left, units, 'up')} more than the lip is deep` : `, which leaves ${formatLength(left, units, 'down')} of the lip`;
+}
 
 /** One sentence for one way out; what it takes is rounded up, what it leaves down. */
 export function waySentence(w: WayOut, units: UnitSystem): string {
@@ -76,7 +87,7 @@ export function waySentence(w: WayOut, units: UnitSystem): string {
     case 'camber':
       return w.amount === null ? `More negative camber. ${needs || 'No camber brings it in.'}` : `More negative camber by ${roundTo(w.amount, 1, 'up')}° tucks the tyre in. It is measured again afterwards.`;
     case 'trim':
-      return `Trim the lip by ${mm}: body work, with the customer’s agreement in writing, and chalk again.`;
+      return `Trim the lip by ${mm}${lipText(w.lipLeft, units)}: body work, with the customer’s agreement in writing, and chalk again.`;
     case 'flare':
       return `Flare the arch by ${mm}: work for a panel beater; local rules on wheel cover come first.`;
   }

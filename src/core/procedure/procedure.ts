@@ -1,12 +1,12 @@
 import type { Plan } from '../plan/document';
 import { tightest, trimNeeded } from '../stance/clock';
 import { clearanceReserve } from '../plan/numbers';
-import { ADAPTER_PASSES, type TorqueSpec, WHEEL_PASSES } from '../torque/log';
+import { ADAPTER_PASSES, type TorqueSpec, WHEEL_PASSES, type Joint } from '../torque/log';
 import { archCard } from './arch';
 import { jobCard, jobKind, type JobKind, kitList, looseName, type Step } from './steps';
 
 export interface TorqueJob {
-  readonly joint: 'adapter' | 'wheel';
+  readonly joint: Joint;
   readonly spec: TorqueSpec;
   readonly source: string;
 }

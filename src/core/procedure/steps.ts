@@ -87,7 +87,7 @@ export function jobCard(plan: Plan): Step[] {
   if (spacer.adapter) {
     card.push(
       step('fit.adapter-snug', 'Adapter nuts snug in star order, hub held from turning.', true),
-      step('fit.adapter-torque', `Adapter nuts to ${spacer.adapter.torque ? `${spacer.adapter.torque.value} N·m (${spacer.adapter.torque.source})` : 'their figure'}, then once round again to verify. This is a torque job of its own.`, true),
+      step('fit.adapter-torque', `Adapter nuts to ${spacer.adapter.torque ? `${spacer.adapter.torque.value} N·m (${spacer.adapter.torque.source})` : 'their figure'}, then once round again to verify. A torque job of its own: entered nut by nut in the torque view.`, true),
       step('fit.adapter-pocket', 'Wheel offered up: its back sits on the adapter all round, the factory studs stand in their pockets. Each wheel, not one of four.', true),
     );
   }

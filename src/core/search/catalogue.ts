@@ -1,10 +1,10 @@
 import { InputError } from '../errors';
 import { plainSpacer } from '../plan/blank';
-import type { Hub, Nut, Spacer } from '../plan/document';
+import type { Adapter, Hub, Nut, Spacer } from '../plan/document';
 import { NUT_STYLES, SEATS, THREAD_MATERIALS } from '../plan/vocabulary';
 import { BOLT_CLASSES } from '../thread/classes';
 import { parseThread, sameThread } from '../thread/designation';
-import { parseLength } from '../units/parse';
+import { parseLength, parseTorque } from '../units/parse';
 import { parseNumber } from '../units/number';
 import type { LooseFastener, Part } from './types';
 
@@ -17,13 +17,14 @@ interface Common {
 /** A row of the shelf or of a catalogue file: a part with what decides whether it goes on a car. */
 export type CatalogueItem =
   | (Common & { readonly kind: 'spacer'; readonly lugs: number; readonly boltCircle: number; readonly spacer: Spacer })
-  | (Common & { readonly kind: 'bolt' | 'stud'; readonly thread: string; readonly fastener: LooseFastener })
+  | (Common & { readonly kind: 'bolt' | 'stud' | 'conversion'; readonly thread: string; readonly fastener: LooseFastener })
   | (Common & { readonly kind: 'nut'; readonly nut: Nut });
 
 /** Columns of the file, in order. Which of them a row needs depends on its kind; lengths may be typed as anywhere. */
 export const CATALOGUE_COLUMNS = [
   'kind', 'name', 'count', 'bin', 'lugs', 'bolt_circle', 'thickness', 'spacer_kind', 'bore', 'lip_diameter', 'lip_height', 'lip_root', 'open_through',
-  'thread', 'length', 'seat', 'class', 'style', 'thread_length', 'blind_depth', 'shank_reach', 'shank_length', 'material', 'tensile',
+  'thread', 'length', 'seat', 'class', 'style', 'thread_length', 'blind_depth', 'shank_reach', 'shank_length', 'material', 'tensile', 'short_end', 'outer_thread', 'seats_at',
+  'web', 'nut_height', 'nut_thread', 'stud_thread', 'stud_protrusion', 'wheel_bolt_circle', 'recess', 'torque', 'torque_source',
 ] as const;
 type Column = (typeof CATALOGUE_COLUMNS)[number];
 export type CatalogueRow = Readonly<Partial<Record<Column, string>>>;
@@ -50,14 +51,14 @@ export function readCatalogue(rows: readonly CatalogueRow[]): { items: Catalogue
 }
 
 function readRow(row: CatalogueRow): CatalogueItem {
-  const kind = choice(row, 'kind', ['spacer', 'bolt', 'stud', 'nut'] as const);
+  const kind = choice(row, 'kind', ['spacer', 'bolt', 'stud', 'conversion', 'nut'] as const);
   const common = { name: words(row, 'name'), count: whole(row, 'count', 0, 100000), bin: (row.bin ?? '').trim() };
   if (kind === 'spacer') {
-    const spacerKind = choice(row, 'spacer_kind', ['plain', 'lipped'] as const);
-    const lipped = spacerKind === 'lipped';
+    const spacerKind = choice(row, 'spacer_kind', ['plain', 'lipped', 'adapter'] as const);
+    const lipped = spacerKind !== 'plain';
     const spacer: Spacer = {
       ...plainSpacer(mm(row, 'thickness', 0, 100)), kind: spacerKind, bore: lipped ? mm(row, 'bore', 30, 200) : null, lipDiameter: lipped ? mm(row, 'lip_diameter', 30, 200) : null,
-      lipHeight: optional(row, 'lip_height', 0, 60), lipRoot: lipped ? mm(row, 'lip_root', 0, 20) : null, openThrough: (row.open_through ?? '').trim().toLowerCase() === 'yes',
+      lipHeight: optional(row, 'lip_height', 0, 60), lipRoot: lipped ? mm(row, 'lip_root', 0, 20) : null, openThrough: (row.open_through ?? '').trim().toLowerCase() === 'yes', adapter: spacerKind === 'adapter' ? readAdapter(row) : null,
     };
     return { ...common, kind, lugs: whole(row, 'lugs', 3, 12), boltCircle: mm(row, 'bolt_circle', 60, 300), spacer };
   }
@@ -74,8 +75,26 @@ function readRow(row: CatalogueRow): CatalogueItem {
   }
   const boltClass = choice(row, 'class', BOLT_CLASSES, 'unknown');
   const length = mm(row, 'length', 10, 150);
+  if (kind === 'conversion') {
+    const outer = words(row, 'outer_thread');
+    parseThread('outer_thread', outer);
+    const stud: LooseFastener = { kind, length, shortEnd: mm(row, 'short_end', 1, 60), hubThread: thread, outerThread: outer, seatsAt: choice(row, 'seats_at', ['shoulder', 'run-out'] as const), class: boltClass };
+    return { ...common, kind, thread, fastener: stud };
+  }
   const fastener: LooseFastener = kind === 'bolt' ? { kind, length, seat: choice(row, 'seat', SEATS), class: boltClass } : { kind, protrusion: length, class: boltClass };
   return { ...common, kind, thread, fastener };
+}
+
+/** An adapter's own figures; its torque is a figure with its source, or it stays unknown. */
+function readAdapter(row: CatalogueRow): Adapter {
+  const studThread = words(row, 'stud_thread');
+  parseThread('stud_thread', studThread);
+  const torque = (row.torque ?? '').trim();
+  return {
+    web: mm(row, 'web', 0, 60), nutHeight: mm(row, 'nut_height', 0, 60), nutThread: mm(row, 'nut_thread', 0, 60), studThread, studProtrusion: mm(row, 'stud_protrusion', 0, 150),
+    boltCircle: mm(row, 'wheel_bolt_circle', 60, 300), recess: optional(row, 'recess', 0, 80),
+    torque: torque === '' ? null : { value: parseTorque('torque', torque, { min: 20, max: 800 }).value, source: words(row, 'torque_source') },
+  };
 }
 
 function words(row: CatalogueRow, column: Column): string {
@@ -110,6 +129,11 @@ function strength(row: CatalogueRow): number | null {
   return n;
 }
 
+const adapterRow = (a: Adapter): Partial<Record<Column, string>> => ({
+  web: String(a.web), nut_height: String(a.nutHeight), nut_thread: String(a.nutThread), stud_thread: a.studThread, stud_protrusion: String(a.studProtrusion), wheel_bolt_circle: String(a.boltCircle),
+  recess: a.recess === null ? '' : String(a.recess), torque: a.torque ? String(a.torque.value) : '', torque_source: a.torque?.source ?? '',
+});
+
 /** A part as a row of the file; reading it back gives the same part. */
 export function catalogueRow(item: CatalogueItem): Record<Column, string> {
   const row = Object.fromEntries(CATALOGUE_COLUMNS.map((c) => [c, ''])) as Record<Column, string>;
@@ -120,7 +144,7 @@ export function catalogueRow(item: CatalogueItem): Record<Column, string> {
       const s = item.spacer;
       return Object.assign(row, {
         lugs: String(item.lugs), bolt_circle: String(item.boltCircle), thickness: String(s.thickness), spacer_kind: s.kind, bore: text(s.bore), lip_diameter: text(s.lipDiameter),
-        lip_height: text(s.lipHeight), lip_root: text(s.lipRoot), open_through: s.openThrough ? 'yes' : 'no',
+        lip_height: text(s.lipHeight), lip_root: text(s.lipRoot), open_through: s.openThrough ? 'yes' : 'no', ...(s.adapter ? adapterRow(s.adapter) : {}),
       });
     }
     case 'nut': {
@@ -132,10 +156,13 @@ export function catalogueRow(item: CatalogueItem): Record<Column, string> {
     }
     default: {
       const f = item.fastener;
-      return Object.assign(row, { thread: item.thread, length: String(f.kind === 'stud' ? f.protrusion : f.length), seat: f.kind === 'bolt' ? f.seat : '', class: f.class });
+      return Object.assign(row, { thread: item.thread, length: String(f.kind === 'stud' ? f.protrusion : f.length), seat: f.kind === 'bolt' ? f.seat : '', class: f.class, ...(f.kind === 'conversion' ? { short_end: String(f.shortEnd), outer_thread: f.outerThread, seats_at: f.seatsAt } : {}) });
     }
   }
 }
+
+/** A bolt, a stud or a conversion stud. */
+export const isFastener = (item: CatalogueItem): item is Extract<CatalogueItem, { kind: 'bolt' | 'stud' | 'conversion' }> => item.kind === 'bolt' || item.kind === 'stud' || item.kind === 'conversion';
 
 export interface Shelf {
   readonly spacers: readonly Part<Spacer>[];
@@ -147,9 +174,11 @@ export interface Shelf {
 export function shelfFor(hub: Pick<Hub, 'lugs' | 'boltCircle' | 'thread' | 'fastening'>, parts: readonly { readonly id: string; readonly item: CatalogueItem }[]): Shelf {
   const own = parseThread('Thread', hub.thread);
   const goes = (text: string): boolean => sameThread(parseThread('thread', text), own);
+  // On a bolt hub nuts go on the outer ends of conversion studs.
+  const outer = parts.flatMap(({ item }) => (item.kind === 'conversion' && item.fastener.kind === 'conversion' && goes(item.thread) ? [parseThread('thread', item.fastener.outerThread)] : []));
   return {
     spacers: parts.flatMap(({ id, item }) => (item.kind === 'spacer' && item.lugs === hub.lugs && Math.abs(item.boltCircle - hub.boltCircle) < 0.05 ? [{ id, part: item.spacer, count: item.count }] : [])),
-    fasteners: parts.flatMap(({ id, item }) => ((item.kind === 'bolt' || item.kind === 'stud') && item.kind === hub.fastening && goes(item.thread) ? [{ id, part: item.fastener, count: item.count }] : [])),
-    nuts: parts.flatMap(({ id, item }) => (item.kind === 'nut' && hub.fastening === 'stud' && goes(item.nut.thread) ? [{ id, part: item.nut, count: item.count }] : [])),
+    fasteners: parts.flatMap(({ id, item }) => (isFastener(item) && (item.kind === 'conversion' ? 'bolt' : item.kind) === hub.fastening && goes(item.thread) ? [{ id, part: item.fastener, count: item.count }] : [])),
+    nuts: parts.flatMap(({ id, item }) => (item.kind === 'nut' && (hub.fastening === 'stud' ? goes(item.nut.thread) : outer.some((t) => sameThread(parseThread('thread', item.nut.thread), t))) ? [{ id, part: item.nut, count: item.count }] : [])),
   };
 }

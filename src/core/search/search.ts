@@ -25,15 +25,17 @@ interface Group {
  * and for every spacer that cannot go on, the first reason. Lengths are found by closed windows and binary search
  * in sorted lists, never one by one; `assess` judges each spacer, each kind of fastener with each nut, and nothing
  * twice. A brute-force search is its oracle in the tests.
- * @param onSpacer called after each wheel set and spacer with the share done; return false to stop early
+ * @param onSpacer called after each wheel set and spacer with the share done and a way to ask for what was found so
+ *   far; return false to stop early
  */
-export function search(input: SearchInput, onSpacer: (done: number) => boolean = () => true): SearchResult {
+export function search(input: SearchInput, onSpacer: (done: number, soFar: () => SearchResult) => boolean = () => true): SearchResult {
   const groups = groupFasteners(input);
   const found: Fit[] = [];
   const rejected: Rejected[] = [];
   let total = 0;
   let n = 0;
   const steps = input.wheels.length * input.spacers.length;
+  const soFar = (): SearchResult => ({ total, ranked: best(input, found), rejected: [...rejected] });
   for (const wheel of input.wheels) {
     const pairs = allowedPairs(input, wheel, groups);
     for (const spacer of input.spacers) {
@@ -44,10 +46,10 @@ export function search(input: SearchInput, onSpacer: (done: number) => boolean =
         found.push(fit);
       }
       n += 1;
-      if (!onSpacer(n / steps)) return { total, ranked: best(input, found), rejected };
+      if (!onSpacer(n / steps, soFar)) return soFar();
     }
   }
-  return { total, ranked: best(input, found), rejected };
+  return soFar();
 }
 
 interface Pair {
@@ -162,7 +164,7 @@ function fitSpacer(input: SearchInput, wheel: WheelOption, spacer: SearchInput['
     }
   }
   if (count === 0) return { reason: spacerItself ?? (first as Finding) };
-  return { wheel, spacer, off: Math.abs(gap - input.wantedGap), count, runs, stock: first === undefined ? leastMargin(stock.numbers) : null };
+  return { wheel, spacer, off: input.wantedGap === null ? spacer.part.thickness : Math.abs(gap - input.wantedGap), count, runs, stock: first === undefined ? leastMargin(stock.numbers) : null };
 }
 
 function leastMargin(n: ReturnType<typeof assess>['numbers']): number {
@@ -238,9 +240,18 @@ function best(input: SearchInput, found: readonly Fit[]): Candidate[] {
   let i = 0;
   while (i < nearest.length && out.length < input.limit) {
     const from = nearest[i] as Fit;
-    const level = new TopList(input.limit - out.length);
-    for (; i < nearest.length && (nearest[i] as Fit).off - from.off < 1e-6; i += 1) writeOut(input, nearest[i] as Fit, level);
-    out.push(...level.items);
+    const room = input.limit - out.length;
+    const shared = new TopList(room);
+    const level: Candidate[] = [];
+    for (; i < nearest.length && (nearest[i] as Fit).off - from.off < 1e-6; i += 1) {
+      if (input.perSpacer === undefined) writeOut(input, nearest[i] as Fit, shared);
+      else {
+        const own = new TopList(Math.min(room, input.perSpacer));
+        const asItIs = writeOut(input, nearest[i] as Fit, own);
+        level.push(...own.items, ...(asItIs === null || own.items.includes(asItIs) ? [] : [asItIs]));
+      }
+    }
+    out.push(...shared.items, ...level.sort(rank).slice(0, room));
   }
   return out;
 }
@@ -277,12 +288,14 @@ class TopList {
   }
 }
 
-function writeOut(input: SearchInput, fit: Fit, out: TopList): void {
+/** Offers every combination of a spacer that can still get in. @returns the one with what is on the car, null where it does not go */
+function writeOut(input: SearchInput, fit: Fit, out: TopList): Candidate | null {
   const pieces = input.base.hub.lugs * 2;
   const short = (part: { count: number } | null, need: number): number => (part === null ? 0 : Math.max(0, need - part.count));
   const plates = short(fit.spacer, 2);
   const shared = { wheel: fit.wheel.id, spacer: fit.spacer.id, off: fit.off };
-  if (fit.stock !== null) out.offer({ ...shared, fastener: null, nut: null, margin: fit.stock, toBuy: plates });
+  const asItIs: Candidate | null = fit.stock === null ? null : { ...shared, fastener: null, nut: null, margin: fit.stock, toBuy: plates };
+  if (asItIs !== null) out.offer(asItIs);
   const plan: Plan = { ...input.base, wheel: fit.wheel.wheel, corners: [...fit.wheel.corners], spacer: fit.spacer.part };
   for (const { pair, from, to, zero } of fit.runs) {
     // Margin only grows with length, so the longest come first and a run ends once it cannot get in any more.
@@ -296,4 +309,5 @@ function writeOut(input: SearchInput, fit: Fit, out: TopList): void {
       out.offer({ ...shared, fastener: item?.id ?? null, nut: pair.nut?.id ?? null, margin, toBuy });
     }
   }
+  return asItIs;
 }

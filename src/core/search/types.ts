@@ -22,14 +22,19 @@ export interface WheelOption {
 export interface SearchInput {
   /** Vehicle, use, policy; its spacer, fastener, wheel and corners are replaced by what is searched. */
   readonly base: Plan;
-  /** Gap from arch to tyre that is wished, mm. */
-  readonly wantedGap: number;
+  /** Gap from arch to tyre that is wished, mm; null where the thinnest spacer that goes is wanted. */
+  readonly wantedGap: number | null;
   readonly spacers: readonly Part<Spacer>[];
   readonly fasteners: readonly Part<LooseFastener>[];
   readonly nuts: readonly Part<Nut>[];
   readonly wheels: readonly WheelOption[];
   /** How many of the best to name; the count is always of all. */
   readonly limit: number;
+  /**
+   * How many of the best with one spacer on one wheel set, so that a spacer with many fasteners does not fill the list;
+   * what is on the car already is named beside them. Left out, as many as there are.
+   */
+  readonly perSpacer?: number;
 }
 
 /** One allowed combination. Null stands for what is on the car already. */
@@ -38,7 +43,7 @@ export interface Candidate {
   readonly spacer: string;
   readonly fastener: string | null;
   readonly nut: string | null;
-  /** Distance of the predicted gap from the wanted one, mm. */
+  /** Distance of the predicted gap from the wanted one, mm; the thickness where the thinnest is wanted. */
   readonly off: number;
   /** Least engagement over the minimum, mm. */
   readonly margin: number;
@@ -60,7 +65,7 @@ export interface SearchResult {
   readonly rejected: readonly Rejected[];
 }
 
-/** Closest to the wanted gap, then most margin, then fewest parts to buy, then by name so that ties are settled. */
+/** Closest to the wanted gap or thinnest, then most margin, then fewest parts to buy, then by name so that ties are settled. */
 export function rank(a: Candidate, b: Candidate): number {
   return near(a.off, b.off) || near(b.margin, a.margin) || a.toBuy - b.toBuy || byName(a, b);
 }

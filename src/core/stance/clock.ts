@@ -28,6 +28,21 @@ export function tightest(readings: readonly ClockReading[]): TightestClock | nul
   return best;
 }
 
+/** Tightest loaded clearance of a corner: by the clock, or as taken without an hour, whichever is less once its error is off. */
+export function tightestOf(c: { readonly clock: readonly ClockReading[]; readonly loadedClearance: ClockReading['clearance'] }): TightestClock | ClockReading['clearance'] {
+  if (c.clock.length === 0) return c.loadedClearance;
+  const clock = tightest(c.clock);
+  const loose = c.loadedClearance;
+  return clock !== null && loose !== null && loose.value - loose.pm < clock.value - clock.pm ? loose : clock;
+}
+
+/** An hour of the clock as it is read, to the half: 1.5 is 1:30, 0.5 is 12:30. */
+export function hourText(hour: number): string {
+  const half = Math.round(hour * 2) / 2;
+  const whole = Math.floor(half) === 0 ? 12 : Math.floor(half);
+  return half % 1 === 0 ? String(whole) : `${whole}:30`;
+}
+
 /** Trim that a spacer would need at each measured position, mm: max(0, s + r − c_i). */
 export const trimNeeded = (readings: readonly ClockReading[], spacer: number, reserve: number): { hour: number; trim: number }[] =>
   readings.flatMap((r) => (r.clearance ? [{ hour: r.hour, trim: Math.max(0, spacer + reserve - (r.clearance.value - r.clearance.pm)) }] : []));

@@ -10,6 +10,10 @@ export const WHEEL_PASSES_WITH_MIDDLE: readonly Pass[] = ['snug', 'lower', 'midd
 /** An adapter on its hub: a torque job of its own, in the air, before the wheel's. */
 export const ADAPTER_PASSES: readonly Pass[] = ['snug', 'final', 'verify'];
 
+/** What a torque job holds: an adapter on its hub, or the wheel. */
+export const JOINTS = ['adapter', 'wheel'] as const;
+export type Joint = (typeof JOINTS)[number];
+
 export interface TorqueReading {
   readonly pass: Pass;
   /** Lug position, 0 at the top, clockwise; −1 for the hold point `lower`. */

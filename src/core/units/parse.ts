@@ -1,5 +1,5 @@
 import { InputError } from '../errors';
-import { inchToMm, lbfFtToNm, NM_PER_KGF_M } from './factors';
+import { inchToMm, lbfFtToNm, N_PER_KGF, N_PER_LBF, NM_PER_KGF_M } from './factors';
 import { parseNumber } from './number';
 
 export interface Range {
@@ -24,6 +24,13 @@ const TORQUE_UNITS: readonly (readonly [RegExp, string, (n: number) => number])[
   [/n[\s·.*-]*m$/i, 'N·m', (n) => n],
   [/(?:(?:lbf?|lbs)[\s·.*-]*ft|ft[\s·.*-]*lbf?s?)$/i, 'lbf·ft', lbfFtToNm],
   [/kgf?[\s·.*-]*m$/i, 'kgf·m', (n) => n * NM_PER_KGF_M],
+];
+
+const LOAD_UNITS: readonly (readonly [RegExp, string, (n: number) => number])[] = [
+  [/kn$/i, 'kN', (n) => n * 1000],
+  [/n$/i, 'N', (n) => n],
+  [/kgf?$/i, 'kg', (n) => n * N_PER_KGF],
+  [/lbf?s?$/i, 'lbf', (n) => n * N_PER_LBF],
 ];
 
 const TURN_UNITS: readonly (readonly [RegExp, string, (n: number) => number])[] = [
@@ -74,6 +81,10 @@ export const parseTorque = (field: string, text: string, range: Range): TypedQua
 /** Turns as typed: `8`, `7.5`, `15½`. @throws InputError */
 export const parseTurns = (field: string, text: string, range: Range): TypedQuantity =>
   parseWith(TURN_UNITS, 'turns', '8, 7.5 or 7 1/4', field, text, range);
+
+/** Wheel load as typed, to N: `4020`, `410 kg`, `4.02 kN`, `900 lb`. A bare number is newtons. @throws InputError */
+export const parseLoad = (field: string, text: string, range: Range): TypedQuantity =>
+  parseWith(LOAD_UNITS, 'N', '4020 or 410 kg', field, text, range);
 
 /** Angle as typed, to degrees: `5`, `12.5°`. @throws InputError */
 export const parseAngle = (field: string, text: string, range: Range): TypedQuantity =>

@@ -1,11 +1,14 @@
 import dynamic from 'next/dynamic';
 import { Tabs } from 'radix-ui';
+import { useMemo } from 'react';
+import { archModel, type RubAssumptions } from '@/core/stance/archModel';
 import type { UnitSystem } from '@/core/units/format';
 import { Candidates } from './Candidates';
 import { Figures } from './Figures';
 import { SizeTable } from './SizeTable';
 import type { Bench } from './useBench';
-import type { ShelfPart } from './WhatFits';
+import type { Pose } from './RubMap';
+import { type Partner, WholeCar } from './WholeCar';
 
 /** The plot brings a chart library along, so it is fetched only once it is looked at. */
 const ThicknessPlot = dynamic(() => import('./ThicknessPlot'), { ssr: false, loading: () => <p className="text-soft">Drawing the plot …</p> });
@@ -15,6 +18,8 @@ const TABS = [
   { value: 'fits', label: 'What fits' },
   { value: 'sizes', label: 'Why not another size' },
   { value: 'plot', label: 'Against thickness' },
+  { value: 'rub', label: 'Rub map' },
+  { value: 'car', label: 'Whole car' },
   { value: 'candidates', label: 'Candidates' },
 ] as const;
 export type BenchTab = (typeof TABS)[number]['value'];
@@ -22,14 +27,31 @@ export type BenchTab = (typeof TABS)[number]['value'];
 /** The search brings its worker along. */
 const WhatFits = dynamic(() => import('./WhatFits').then((m) => m.WhatFits), { ssr: false });
 
-/** What stands under the drawing: figures of this choice, every size with its first reason, the plot. */
-export function BenchTabs({ bench, units, tab, onTab, shelf }: { bench: Bench; units: UnitSystem; shelf: readonly ShelfPart[]; tab: BenchTab; onTab: (tab: BenchTab) => void }) {
+/** So does the rub map. */
+const RubMap = dynamic(() => import('./RubMap').then((m) => m.RubMap), { ssr: false });
+
+export interface BenchTabsProps {
+  readonly jobId: string;
+  readonly bench: Bench;
+  readonly units: UnitSystem;
+  readonly tab: BenchTab;
+  readonly onTab: (tab: BenchTab) => void;
+  readonly partner: Partner | null;
+  /** The corner whose arch is shown, what the rub map takes for granted, and the pose it points at. */
+  readonly corner: number;
+  readonly take: RubAssumptions;
+  readonly pose: Pose | null;
+  readonly onPose: (pose: Pose | null) => void;
+}
+
+/** What stands under the drawings: figures of this choice, what fits, every size with its first reason, plot, map, car. */
+export function BenchTabs({ jobId, bench, units, tab, onTab, partner, corner, take, pose, onPose }: BenchTabsProps) {
   const aside = bench.choice.candidates?.length ?? 0;
   return (
     <Tabs.Root value={tab} onValueChange={(v) => onTab(v as BenchTab)}>
-      <Tabs.List aria-label="More on this choice" className="flex gap-1 border-b border-line">
+      <Tabs.List aria-label="More on this choice" className="flex flex-wrap gap-x-1 border-b border-line">
         {TABS.map((t) => (
-          <Tabs.Trigger key={t.value} value={t.value} className="touch border-b-2 border-transparent px-3 text-[14px] data-[state=active]:border-accent data-[state=active]:font-[620]">
+          <Tabs.Trigger key={t.value} value={t.value} className="touch border-b-2 border-transparent px-[7px] text-[14px] data-[state=active]:border-accent data-[state=active]:font-[620]">
             {t.label}
             {t.value === 'candidates' && aside > 0 ? <span className="figure"> {aside}</span> : null}
           </Tabs.Trigger>
@@ -39,7 +61,7 @@ export function BenchTabs({ bench, units, tab, onTab, shelf }: { bench: Bench; u
         <Figures evaluation={bench.evaluation} plan={bench.plan} units={units} />
       </Tabs.Content>
       <Tabs.Content value="fits" className="pt-2">
-        <WhatFits bench={bench} units={units} shelf={shelf} />
+        <WhatFits bench={bench} units={units} />
       </Tabs.Content>
       <Tabs.Content value="sizes" className="pt-2">
         <SizeTable bench={bench} units={units} />
@@ -47,9 +69,24 @@ export function BenchTabs({ bench, units, tab, onTab, shelf }: { bench: Bench; u
       <Tabs.Content value="plot" className="pt-2">
         <ThicknessPlot plan={bench.plan} minimum={bench.evaluation.numbers.minimum} units={units} />
       </Tabs.Content>
+      <Tabs.Content value="rub" className="pt-2">
+        <Rub bench={bench} corner={corner} take={take} pose={pose} onPose={onPose} units={units} />
+      </Tabs.Content>
+      <Tabs.Content value="car" className="pt-2">
+        <WholeCar jobId={jobId} plan={bench.plan} partner={partner} units={units} />
+      </Tabs.Content>
       <Tabs.Content value="candidates" className="pt-2">
         <Candidates bench={bench} units={units} />
       </Tabs.Content>
     </Tabs.Root>
   );
+}
+
+/** The map, or what it still needs. */
+function Rub({ bench, corner, take, pose, onPose, units }: Pick<BenchTabsProps, 'bench' | 'corner' | 'take' | 'pose' | 'onPose' | 'units'>) {
+  const { plan } = bench;
+  const c = plan.corners[corner];
+  const model = useMemo(() => (c ? archModel(plan, c, take) : null), [plan, c, take]);
+  if (!c || !model?.drawable) return <p className="max-w-[60ch] text-[14px]">The rub map needs what the arch view needs: tyre, offset, gap, loaded clearance and the height of the arch edge.</p>;
+  return <RubMap plan={plan} corner={c} model={model} take={take} onTake={bench.setRub} pose={pose} onPose={onPose} units={units} />;
 }

@@ -1,25 +1,29 @@
 'use client';
 
+import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState, useTransition } from 'react';
-import { drawnEngagement } from '@/core/plan/result';
+import { memo, useDeferredValue, useEffect, useState, useTransition } from 'react';
 import type { PlanParts } from '@/core/plan/assemble';
+import type { Evaluation } from '@/core/plan/evaluate';
+import { USUAL } from '@/core/stance/archModel';
 import type { UnitSystem } from '@/core/units/format';
-import { StackSection } from '@/drawing/StackSection';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { cx } from '@/ui/cx';
 import { FindingList } from '@/ui/FindingList';
 import { Verdict } from '@/ui/Verdict';
 import { freezeChoice } from './actions';
+import { Drawings } from './Drawings';
 import { FastenerChoice } from './FastenerChoice';
 import { type BenchTab, BenchTabs } from './BenchTabs';
+import type { Pose } from './RubMap';
 import { Shortcuts } from './Shortcuts';
 import { SpacerChoice } from './SpacerChoice';
 import { sizesFor, stepSize } from './sizes';
-import { type Choice, useBench } from './useBench';
+import { ThumbBar } from './ThumbBar';
+import { type Bench, type Choice, useBench } from './useBench';
 import { WaysOut } from './WaysOut';
-import type { ShelfPart } from './WhatFits';
+import type { Partner } from './WholeCar';
 
 export interface BenchProps {
   readonly jobId: string;
@@ -31,28 +35,37 @@ export interface BenchProps {
   readonly frozen: string | null;
   /** What changed since it was frozen, a line each. */
   readonly changes: readonly string[];
-  /** Parts that the search may use. */
-  readonly shelf: readonly ShelfPart[];
+  /** The other axle in this visit, if it has a job. */
+  readonly partner: Partner | null;
 }
 
 const TAKES_ARROWS = /^(INPUT|TEXTAREA|SELECT)$/;
 
 /** Choosing: section in the middle, choice under it, findings at the right in order of danger. */
-export function BenchView({ jobId, version, parts, start, units, frozen, changes, shelf }: BenchProps) {
+export function BenchView({ jobId, version, parts, start, units, frozen, changes, partner }: BenchProps) {
   const router = useRouter();
   const bench = useBench(jobId, version, parts, start);
-  const { evaluation, plan, choice, setSpacer, setAside } = bench;
+  // While a face is dragged the drawings are painted first; findings and tables follow when there is time.
+  const later = useDeferredValue(bench);
+  const { evaluation, plan, choice, setSpacer, setAside, undo, redo } = bench;
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, begin] = useTransition();
   const [tab, setTab] = useState<BenchTab>('figures');
   const [keys, setKeys] = useState(false);
-  const { numbers, findings, blocking, verdict } = evaluation;
-  const least = drawnEngagement(numbers.corners);
+  const { findings, blocking, verdict } = evaluation;
+  const [corner, setCorner] = useState(() => tighter(evaluation));
+  const [pose, setPose] = useState<Pose | null>(null);
+  const take = choice.rub ?? USUAL[plan.axle];
 
   useEffect(() => {
     const key = (e: KeyboardEvent) => {
       const target = e.target as HTMLElement;
-      if (TAKES_ARROWS.test(target.tagName) || /^(radio|tab|slider)$/.test(target.getAttribute('role') ?? '') || e.ctrlKey || e.metaKey || e.altKey) return;
+      if (TAKES_ARROWS.test(target.tagName)) return;
+      if ((e.ctrlKey || e.metaKey) && !e.altKey && /^[zy]$/i.test(e.key)) {
+        e.preventDefault();
+        (e.shiftKey || /y/i.test(e.key) ? redo : undo)?.();
+      }
+      if (/^(radio|tab|slider)$/.test(target.getAttribute('role') ?? '') || e.ctrlKey || e.metaKey || e.altKey) return;
       if (e.key === 'c') {
         setAside();
         setTab('candidates');
@@ -67,7 +80,7 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
     };
     window.addEventListener('keydown', key);
     return () => window.removeEventListener('keydown', key);
-  }, [choice.spacer.thickness, setSpacer, setAside, units]);
+  }, [choice.spacer.thickness, setSpacer, setAside, undo, redo, units]);
 
   const forward = () =>
     begin(async () => {
@@ -81,7 +94,7 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
 
   return (
     <div className="grid min-w-0 grid-cols-[minmax(0,1fr)_340px] max-lg:grid-cols-1">
-      <main className="flex min-w-0 flex-col gap-3 p-4">
+      <main className="flex min-w-0 flex-col gap-3 p-4 max-lg:pb-24 pointer-coarse:pb-24">
         <h1 className="sr-only">Choose</h1>
         {frozen ? (
           <div className={cx('border-l-2 pl-3 text-[14px]', changes.length > 0 ? 'border-stop' : 'border-accent')}>
@@ -95,26 +108,17 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
             ) : null}
           </div>
         ) : null}
-        <StackSection
-          geometry={evaluation.geometry}
-          units={units}
-          minimum={numbers.minimum}
-          engagement={least}
-          pm={Math.max(0, ...numbers.corners.map((c) => c.engagement?.pm ?? 0))}
-          ok={least !== null && least >= numbers.minimum}
-          onThickness={(thickness) => setSpacer({ thickness })}
-          onPick={(id) => document.querySelector<HTMLInputElement>(`[data-dimension="${id}"] input`)?.focus()}
-        />
+        <Drawings bench={bench} corner={corner} onCorner={setCorner} take={take} pose={tab === 'rub' ? pose : null} units={units} />
         <div data-dimension="thickness">
           <SpacerChoice bench={bench} units={units} />
         </div>
         <div data-dimension="length">
           <FastenerChoice bench={bench} units={units} />
         </div>
-        <BenchTabs bench={bench} units={units} tab={tab} onTab={setTab} shelf={shelf} />
+        <LaterTabs jobId={jobId} bench={later} units={units} tab={tab} onTab={setTab} partner={partner} corner={corner} take={take} pose={pose} onPose={setPose} />
         <Shortcuts open={keys} onOpen={setKeys} />
       </main>
-      <aside aria-labelledby="findings" className="flex min-w-0 flex-col gap-3 border-l border-line p-4 max-lg:border-t max-lg:border-l-0">
+      <aside aria-labelledby="findings" className="flex min-w-0 flex-col gap-3 border-l border-line p-4 max-lg:border-t max-lg:border-l-0 max-lg:pb-24 pointer-coarse:pb-24">
         <div className="flex items-center justify-between">
           <h2 id="findings">Findings, worst first</h2>
           <Verdict level={verdict} />
@@ -130,6 +134,14 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
               : 'Freezes this choice as the plan for the job card.'}{' '}
             {bench.saved === 'saving' ? 'Saving …' : bench.saved === 'saved' ? 'Bench saved.' : ''}
           </p>
+          <div className="flex gap-1">
+            <Button look="quiet" className="flex-1" disabled={undo === null} onClick={() => undo?.()}>
+              <Undo2 size={16} aria-hidden="true" /> Undo
+            </Button>
+            <Button look="quiet" className="flex-1" disabled={redo === null} onClick={() => redo?.()}>
+              <Redo2 size={16} aria-hidden="true" /> Redo
+            </Button>
+          </div>
           {typeof bench.saved === 'object' ? (
             <p role="alert" className="text-[14px] text-stop">
               {bench.saved.failed} Yours: {choice.spacer.thickness} mm. Reload to see the other.
@@ -137,11 +149,30 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
           ) : null}
           {failure ? <p role="alert" className="text-[14px] text-stop">{failure}</p> : null}
         </div>
-        <WaysOut plan={plan} units={units} />
-        <FindingList findings={findings} wording={{ units, pitch: numbers.thread.pitch }} />
+        <LaterFindings bench={later} units={units} />
       </aside>
+      <ThumbBar bench={bench} units={units} busy={busy} onForward={forward} />
     </div>
   );
+}
+
+const LaterTabs = memo(BenchTabs);
+
+/** Ways out and findings, worst first. */
+const LaterFindings = memo(function LaterFindings({ bench, units }: { bench: Bench; units: UnitSystem }) {
+  const { plan, evaluation } = bench;
+  return (
+    <>
+      <WaysOut plan={plan} units={units} />
+      <FindingList plan={plan} findings={evaluation.findings} wording={{ units, pitch: evaluation.numbers.thread.pitch }} />
+    </>
+  );
+});
+
+/** The corner with the smaller gap, which is the one to look at first. */
+function tighter(e: Evaluation): number {
+  const gaps = e.numbers.corners.map((c) => c.gapAfter?.value ?? Number.POSITIVE_INFINITY);
+  return Math.max(0, gaps.indexOf(Math.min(...gaps)));
 }
 
 /** Competition: every caution is a stop unless the lead signs it off, with a name and a reason. */

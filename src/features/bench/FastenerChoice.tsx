@@ -8,7 +8,9 @@ import { formatLength, type UnitSystem } from '@/core/units/format';
 import { roundTo } from '@/core/units/round';
 import { optionsOf, SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
+import { ConversionForm } from './ConversionForm';
 import { LengthInput } from './LengthInput';
+import { blankNut, NutForm } from './NutForm';
 import type { Bench } from './useBench';
 
 const SEATS = optionsOf(SEAT_LABEL);
@@ -20,7 +22,8 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
   const { choice, plan, evaluation } = bench;
   const bolt = plan.hub.fastening === 'bolt';
   const w = evaluation.numbers.window;
-  const longer = choice.fastener.kind !== 'stock';
+  const { kind } = choice.fastener;
+  const longer = kind === 'bolt' || kind === 'stud';
   const length = choice.fastener.kind === 'bolt' ? choice.fastener.length : choice.fastener.kind === 'stud' ? choice.fastener.protrusion : null;
   const suggested = w ? roundTo(w.keep, 0, 'up') : (plan.hub.stockBoltLength?.value ?? 40) + choice.spacer.thickness;
   const set = (mm: number) => bench.setFastener(longerFastener(plan, mm));
@@ -28,16 +31,28 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
     if (choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud') bench.setFastener({ ...choice.fastener, class: c });
   };
 
+  if (plan.spacer.kind === 'adapter') {
+    return <p className="text-[14px] text-soft">The factory nuts go on the adapter’s studs; the adapter’s own nuts hold it, in a torque job of their own.</p>;
+  }
+  const pick = (v: 'stock' | 'longer' | 'other') => {
+    if (v === 'stock') bench.setFastener({ kind: 'stock' });
+    else if (v === 'longer') set(suggested);
+    else if (bolt) {
+      const nut = blankNut(plan.hub.thread, plan.wheel.seat);
+      bench.setFastener({ kind: 'conversion', length: 0, shortEnd: 0, hubThread: plan.hub.thread, outerThread: plan.hub.thread, seatsAt: 'shoulder', class: 'unknown', nut });
+    } else bench.setFastener({ kind: 'nuts', nut: blankNut(plan.hub.thread, plan.wheel.seat) });
+  };
   return (
     <div className="flex flex-wrap items-start gap-x-5 gap-y-3">
       <Segments
         label={bolt ? 'Bolts' : 'Studs'}
-        value={longer ? 'longer' : 'stock'}
+        value={longer ? 'longer' : kind === 'stock' ? 'stock' : 'other'}
         options={[
           { value: 'stock', label: 'Stock' },
           { value: 'longer', label: 'Longer' },
+          { value: 'other', label: bolt ? 'Conversion studs' : 'Other nuts' },
         ]}
-        onChange={(v) => (v === 'stock' ? bench.setFastener({ kind: 'stock' }) : set(suggested))}
+        onChange={pick}
       />
       {longer ? (
         <LengthInput
@@ -67,10 +82,10 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
         />
       ) : null}
       <div className="flex flex-col gap-1">
-        <span className="narrow text-[13px] font-[600] text-soft">{bolt ? 'Length window' : 'Protrusion window'}</span>
+        <span className="narrow text-[13px] font-[600] text-soft">{kind === 'conversion' ? 'Window, overall' : bolt ? 'Length window' : 'Protrusion window'}</span>
         {w ? (
           <p className="figure flex min-h-[44px] items-center text-[15px]" data-testid="length-window">
-            {windowText(w, units, bolt, plan.hub.nutStyle)}
+            {windowText(w, units, bolt && kind !== 'conversion', kind === 'conversion' ? choice.fastener.nut.style : plan.hub.nutStyle)}
             {longer && length !== roundTo(w.keep, 2, 'nearest') ? (
               <button type="button" className="touch ml-3 font-sans text-[14px] font-[560] text-accent underline underline-offset-4" onClick={() => set(w.keep)}>
                 Use {formatLength(w.keep, units)}, engages as now
@@ -78,9 +93,14 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
             ) : null}
           </p>
         ) : (
-          <p className="flex min-h-[44px] items-center text-[14px]">needs the turn count and {bolt ? 'the stock bolt length' : 'the stud protrusion'}</p>
+          <p className="flex min-h-[44px] items-center text-[14px]">
+            needs {kind === 'conversion' ? 'tapped depth, disc hat, nut grip and the nut’s thread' : `the turn count and ${bolt ? 'the stock bolt length' : 'the stud protrusion'}`}
+          </p>
         )}
       </div>
+      {choice.fastener.kind === 'conversion' ? <ConversionForm stud={choice.fastener} onStud={bench.setFastener} /> : null}
+      {choice.fastener.kind === 'stud' && choice.fastener.nut ? <NutForm nut={choice.fastener.nut} onNut={(nut) => choice.fastener.kind === 'stud' && bench.setFastener({ ...choice.fastener, nut })} /> : null}
+      {choice.fastener.kind === 'nuts' ? <NutForm nut={choice.fastener.nut} onNut={(nut) => bench.setFastener({ kind: 'nuts', nut })} /> : null}
     </div>
   );
 }

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceArea, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { allowedSpans, sweepThickness } from '@/core/plan/bySize';
 import type { Plan } from '@/core/plan/document';
-import { mmToInch } from '@/core/units/factors';
+import { mmToInch, nToLbf } from '@/core/units/factors';
 import type { UnitSystem } from '@/core/units/format';
 
 const TO_MM = 30;
@@ -15,14 +15,19 @@ export default function ThicknessPlot({ plan, minimum, units }: { plan: Plan; mi
   const spans = allowedSpans(points);
   const show = (mm: number | null): number | null => (mm === null ? null : Number((units === 'imperial' ? mmToInch(mm) : mm).toFixed(units === 'imperial' ? 3 : 2)));
   const unit = units === 'imperial' ? 'in' : 'mm';
-  const data = points.map((p) => ({ t: show(p.thickness), engagement: show(p.engagement), clearance: show(p.clearance), gap: show(p.gap) }));
+  const data = points.map((p) => ({ t: show(p.thickness), engagement: show(p.engagement), clearance: show(p.clearance), gap: show(p.gap), clamp: p.clamp === null ? null : Number((units === 'imperial' ? nToLbf(p.clamp) : p.clamp / 1000).toFixed(units === 'imperial' ? 0 : 2)) }));
+  const clamped = points.some((p) => p.clamp !== null);
+  const force = units === 'imperial' ? 'lbf' : 'kN';
   const text = spans.length === 0 ? 'No thickness is allowed with these fasteners.' : `Allowed: ${spans.map(([a, b]) => `${show(a)} to ${show(b)} ${unit}`).join(', ')}.`;
   return (
     <figure>
       <figcaption className="pb-1 text-[14px]">
-        {text} <span className="text-soft">Solid: thread engaged. Dashed: loaded clearance. Dotted: gap to the arch.</span>
+        {text} <span className="text-soft">
+          Solid: thread engaged. Dashed: loaded clearance. Dotted: gap to the arch. Dash and dot, right scale:{' '}
+          {clamped ? `clamp over what is needed once settled, an estimate in ${force}.` : 'clamp margin, not computed: it needs seat contact, wheel load, disc hat and every wheel’s pad to seat.'}
+        </span>
       </figcaption>
-      <div className="h-[260px]" role="img" aria-label={`Engagement, clearance and gap against thickness. ${text}`}>
+      <div className="h-[260px]" role="img" aria-label={`Engagement, clearance, gap and clamp margin against thickness. ${text}`}>
         <ResponsiveContainer width="100%" height="100%">
           <LineChart data={data} margin={{ top: 8, right: 12, bottom: 18, left: 0 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--line)" vertical={false} />
@@ -30,12 +35,14 @@ export default function ThicknessPlot({ plan, minimum, units }: { plan: Plan; mi
               <ReferenceArea key={a} x1={show(a) ?? 0} x2={show(b) ?? 0} fill="var(--pass)" fillOpacity={0.18} />
             ))}
             <XAxis dataKey="t" type="number" domain={[0, show(TO_MM) ?? TO_MM]} stroke="var(--ink-soft)" fontSize={12} label={{ value: `thickness, ${unit}`, position: 'insideBottom', offset: -8, fill: 'var(--ink-soft)', fontSize: 12 }} />
+            {clamped ? <YAxis yAxisId="clamp" orientation="right" stroke="var(--caution)" fontSize={12} width={44} /> : null}
             <YAxis stroke="var(--ink-soft)" fontSize={12} width={44} />
             <ReferenceLine y={show(minimum) ?? 0} stroke="var(--ink)" strokeDasharray="6 3" label={{ value: 'minimum thread', position: 'insideTopRight', fill: 'var(--ink)', fontSize: 12 }} />
             <ReferenceLine x={show(plan.spacer.thickness) ?? 0} stroke="var(--accent)" strokeWidth={2} />
             <Line dataKey="engagement" name="engaged" stroke="var(--accent)" strokeWidth={2.5} dot={false} isAnimationActive={false} />
             <Line dataKey="clearance" name="clearance" stroke="var(--note)" strokeWidth={2} strokeDasharray="7 4" dot={false} isAnimationActive={false} />
             <Line dataKey="gap" name="gap" stroke="var(--ink-soft)" strokeWidth={2} strokeDasharray="2 4" dot={false} isAnimationActive={false} />
+            {clamped ? <Line yAxisId="clamp" dataKey="clamp" name={`clamp margin, ${force}`} stroke="var(--caution)" strokeWidth={2} strokeDasharray="8 3 2 3" dot={false} isAnimationActive={false} /> : null}
             <Tooltip contentStyle={{ background: 'var(--sheet)', border: '1px solid var(--line)', color: 'var(--ink)' }} labelFormatter={(t) => `${t} ${unit}`} />
           </LineChart>
         </ResponsiveContainer>

@@ -1,18 +1,21 @@
 'use client';
 
-import { proxy, wrap } from 'comlink';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { sentence } from '@/core/plan/messages';
-import { type CatalogueItem, shelfFor } from '@/core/search/catalogue';
+import { type CatalogueItem, isFastener, shelfFor } from '@/core/search/catalogue';
 import { joined } from '@/core/search/search';
 import type { Candidate, SearchInput, SearchResult } from '@/core/search/types';
 import { parseLength } from '@/core/units/parse';
-import { InputError } from '@/core/errors';
+import { tryInput } from '@/core/errors';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { Button, LinkButton } from '@/ui/Button';
 import { Field } from '@/ui/Field';
+import { Segments } from '@/ui/Segments';
 import { VerdictMark } from '@/ui/Verdict';
 import type { SearchWorker } from '@/workers/search.worker';
+import { shelfParts } from './actions';
+import { CatalogueFile, type Opened } from './CatalogueFile';
+import { useWorkerRun } from './useWorkerRun';
 import type { Bench } from './useBench';
 
 export interface ShelfPart {
@@ -20,48 +23,64 @@ export interface ShelfPart {
   readonly item: CatalogueItem;
 }
 
-const SHOWN = 12;
+/** What stands at the top of the list, and what the figure beside it is. */
+const FIRST = {
+  thinnest: { label: 'Thinnest that clears', words: 'thinnest', column: 'Thickness' },
+  nearest: { label: 'Nearest to a gap', words: 'nearest to the wished gap', column: 'Off the wish' },
+} as const;
+/** What a search found. */
+interface Found {
+  readonly result: SearchResult;
+  /** In what order it stands. */
+  readonly first: keyof typeof FIRST;
+  /** Of a search that is still under way or was stopped. */
+  readonly partial: boolean;
+}
+const ORDERS = (['thinnest', 'nearest'] as const).map((value) => ({ value, label: FIRST[value].label }));
 
-/** What of the shelf fits this axle, nearest to the wished gap first; every size that does not, with its first reason. */
-export function WhatFits({ bench, units, shelf }: { bench: Bench; units: UnitSystem; shelf: readonly ShelfPart[] }) {
+const SHOWN = 24;
+/** So that the next spacer is seen as well. */
+const PER_SPACER = 3;
+const startWorker = (): Worker => new Worker(new URL('../../workers/search.worker.ts', import.meta.url));
+
+/** What of the shelf, and of a catalogue file beside it, fits this axle, nearest to the wished gap or thinnest first; every size that does not, with its first reason. */
+export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) {
+  const [own, setOwn] = useState<readonly ShelfPart[] | null>(null);
+  const [file, setFile] = useState<Opened | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  const shelf = useMemo(() => [...(own ?? []), ...(file?.parts ?? [])], [own, file]);
   const [wish, setWish] = useState('3');
+  // For clearance the smallest spacer that clears is wanted, for stance the one that comes nearest to a gap.
+  const [first, setFirst] = useState<keyof typeof FIRST>(bench.plan.wish === 'clearance' ? 'thinnest' : 'nearest');
   const [error, setError] = useState<string>();
-  const [done, setDone] = useState<number | null>(null);
-  const [result, setResult] = useState<SearchResult | null>(null);
-  const worker = useRef<Worker | null>(null);
+  const { done, run, stop } = useWorkerRun<SearchWorker>(startWorker);
+  const [found, setFound] = useState<Found | null>(null);
   const { plan, evaluation } = bench;
   const parts = useMemo(() => shelfFor(plan.hub, shelf), [plan.hub, shelf]);
   const byId = useMemo(() => new Map(shelf.map((p) => [p.id, p.item])), [shelf]);
 
-  const stop = () => {
-    worker.current?.terminate();
-    worker.current = null;
-    setDone(null);
-  };
-  useEffect(() => () => worker.current?.terminate(), []);
+  useEffect(() => {
+    let gone = false;
+    shelfParts().then((r) => {
+      if (gone) return;
+      if (r.ok) setOwn(r.value);
+      else setFailure(r.message);
+    });
+    return () => {
+      gone = true;
+    };
+  }, []);
 
-  const run = async () => {
-    stop();
-    let wantedGap: number;
-    try {
-      wantedGap = parseLength('Wished gap', wish, { min: -50, max: 100 }).value;
-      setError(undefined);
-    } catch (e) {
-      if (!(e instanceof InputError)) throw e;
-      setError(e.message);
-      return;
-    }
-    const own = new Worker(new URL('../../workers/search.worker.ts', import.meta.url));
-    worker.current = own;
-    setDone(0);
-    const input: SearchInput = { base: plan, wantedGap, ...parts, limit: SHOWN, wheels: [{ id: 'own', wheel: plan.wheel, corners: plan.corners }] };
-    const found = await wrap<SearchWorker>(own).run(input, proxy((share: number) => {
-      // The last word of progress may come in after the result.
-      if (worker.current === own) setDone(share);
-    }));
-    if (worker.current !== own) return;
-    setResult(found);
-    stop();
+  const search = async () => {
+    const wished = tryInput(() => (first === 'thinnest' ? null : parseLength('Wished gap', wish, { min: -50, max: 100 }).value));
+    setError(wished.error);
+    if (wished.error !== undefined) return;
+    const input: SearchInput = { base: plan, wantedGap: wished.value, ...parts, limit: SHOWN, perSpacer: PER_SPACER, wheels: [{ id: 'own', wheel: plan.wheel, corners: plan.corners }] };
+    const whole = await run<SearchResult, SearchResult | null>(
+      (worker, progress) => worker.run(input, progress),
+      (soFar) => setFound(soFar && { result: soFar, first, partial: true }),
+    );
+    if (whole) setFound({ result: whole, first, partial: false });
   };
 
   const take = (c: Candidate) => {
@@ -71,26 +90,31 @@ export function WhatFits({ bench, units, shelf }: { bench: Bench; units: UnitSys
     if (spacer?.kind !== 'spacer') return;
     bench.take({
       spacer: spacer.spacer,
-      fastener: joined(fastener && (fastener.kind === 'bolt' || fastener.kind === 'stud') ? fastener.fastener : null, nut?.kind === 'nut' ? nut.nut : null),
+      fastener: joined(fastener && isFastener(fastener) ? fastener.fastener : null, nut?.kind === 'nut' ? nut.nut : null),
     });
   };
   const name = (id: string | null, own: string) => (id === null ? own : (byId.get(id)?.name ?? id));
 
+  if (failure) return <p role="alert" className="text-stop">{failure}</p>;
+  if (own === null) return <p className="text-soft">Fetching the shelf …</p>;
+  const catalogue = <CatalogueFile opened={file} onOpen={setFile} />;
   if (parts.spacers.length === 0) {
     return (
       <div className="flex flex-col items-start gap-2">
         <p className="max-w-[60ch] text-[14px]">
-          The shelf holds no spacer for {plan.hub.lugs} lugs on {formatLength(plan.hub.boltCircle, units)}. Import a catalogue first.
+          The shelf holds no spacer for {plan.hub.lugs} lugs on {formatLength(plan.hub.boltCircle, units)}. Import a catalogue, or open one just for this search.
         </p>
         <LinkButton href="/shelf">Go to the shelf</LinkButton>
+        {catalogue}
       </div>
     );
   }
   return (
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap items-end gap-3">
-        <Field label="Wished gap, arch to tyre" figure unit="mm" value={wish} error={error} onChange={(e) => setWish(e.target.value)} className="w-[190px]" />
-        <Button look="main" onClick={run} disabled={done !== null}>
+        <Segments label="Best first" value={first} options={ORDERS} onChange={setFirst} />
+        {first === 'nearest' ? <Field label="Wished gap, arch to tyre" figure unit="mm" value={wish} error={error} onChange={(e) => setWish(e.target.value)} className="w-[170px]" /> : null}
+        <Button look="main" onClick={search} disabled={done !== null}>
           Search the shelf
         </Button>
         {done === null ? null : (
@@ -101,14 +125,14 @@ export function WhatFits({ bench, units, shelf }: { bench: Bench; units: UnitSys
             </Button>
           </>
         )}
+        {catalogue}
       </div>
-      {result ? <Results result={result} units={units} pitch={evaluation.numbers.thread.pitch} name={name} own={plan.hub.fastening} onTake={take} /> : null}
+      {found ? <Results {...found} units={units} pitch={evaluation.numbers.thread.pitch} name={name} own={plan.hub.fastening} onTake={take} /> : null}
     </div>
   );
 }
 
-function Results({ result, units, pitch, name, own, onTake }: {
-  result: SearchResult;
+function Results({ result, first, partial, units, pitch, name, own, onTake }: Found & {
   units: UnitSystem;
   pitch: number;
   name: (id: string | null, own: string) => string;
@@ -119,14 +143,15 @@ function Results({ result, units, pitch, name, own, onTake }: {
     <>
       <table className="w-full text-[14px]">
         <caption className="pb-1 text-left text-[13px] text-soft">
-          {result.total === 0 ? 'Nothing on the shelf fits.' : `${result.total} ${result.total === 1 ? 'combination fits' : 'combinations fit'}; nearest to the wished gap first.`}
+          {partial ? 'So far: ' : ''}
+          {result.total === 0 ? (partial ? 'nothing fits.' : 'Nothing on the shelf fits.') : `${result.total} ${result.total === 1 ? 'combination fits' : 'combinations fit'}; ${FIRST[first].words} first, the best ${PER_SPACER} with each spacer and what is on the car.`}
         </caption>
         {result.total > 0 ? (
           <thead>
             <tr className="border-b border-line text-left text-[12.5px] text-soft">
               <th scope="col" className="font-normal">Spacer</th>
               <th scope="col" className="font-normal">Fasteners</th>
-              <th scope="col" className="text-right font-normal">Off the wish</th>
+              <th scope="col" className="text-right font-normal">{FIRST[first].column}</th>
               <th scope="col" className="text-right font-normal">Thread over</th>
               <th scope="col" className="text-right font-normal">To buy</th>
               <th scope="col"><span className="sr-only">Take</span></th>
@@ -145,7 +170,7 @@ function Results({ result, units, pitch, name, own, onTake }: {
               <td className="figure text-right">{formatLength(c.margin, units, 'down')}</td>
               <td className="figure text-right">{c.toBuy}</td>
               <td className="text-right">
-                <button type="button" onClick={() => onTake(c)} aria-label={`Put ${name(c.spacer, '')} with ${name(c.fastener, `stock ${own}s`)} on the bench`} className="touch px-2 text-accent underline underline-offset-4">
+                <button type="button" onClick={() => onTake(c)} aria-label={`Put ${name(c.spacer, '')} with ${name(c.fastener, `stock ${own}s`)}${c.nut === null ? '' : ` and ${name(c.nut, '')}`} on the bench`} className="touch px-2 text-accent underline underline-offset-4">
                   Take
                 </button>
               </td>

@@ -2,14 +2,18 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { assemblePlan, type PlanParts } from '@/core/plan/assemble';
-import type { Fastener, Plan, Spacer } from '@/core/plan/document';
+import type { Adapter, Fastener, Plan, Spacer } from '@/core/plan/document';
 import { type Evaluation, evaluate } from '@/core/plan/evaluate';
+import type { RubAssumptions } from '@/core/stance/archModel';
 import { keepChoice } from './actions';
+import { begun, changed, redone, undone } from './history';
 
 export interface Choice {
   readonly spacer: Spacer;
   readonly fastener: Fastener;
   readonly camberChange?: number | undefined;
+  readonly rub?: RubAssumptions | undefined;
+  readonly adapterTyped?: Readonly<Record<string, string>> | undefined;
   readonly candidates?: readonly Pick<Choice, 'spacer' | 'fastener'>[];
 }
 
@@ -25,32 +29,47 @@ export interface Bench {
   setSpacer(change: Partial<Spacer>): void;
   setFastener(fastener: Fastener): void;
   setCamberChange(degrees: number): void;
+  /** The adapter, or null while its figures are incomplete; what was typed of them is kept either way. */
+  setAdapter(adapter: Adapter | null, typed: Readonly<Record<string, string>>): void;
+  /** What the rub map takes for granted. */
+  setRub(rub: RubAssumptions): void;
   setLead(lead: Plan['leadSignOff']): void;
   /** Sets the choice on the bench aside to be compared; the oldest goes when there are four. */
   setAside(): void;
   /** Puts a candidate on the bench. */
   take(candidate: Pick<Choice, 'spacer' | 'fastener'>): void;
   drop(index: number): void;
+  /** Takes the last edit back, or null while there is none. */
+  readonly undo: (() => void) | null;
+  readonly redo: (() => void) | null;
 }
 
 const SAVE_AFTER_MS = 350;
 
 /** State of the bench: the choice, its live evaluation, and its saving in the background. */
 export function useBench(jobId: string, startVersion: number, parts: Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff' | 'camberChange'>, start: Choice): Bench {
-  const [choice, setChoice] = useState(start);
+  const [history, setHistory] = useState(() => begun(start));
+  const choice = history.now;
+  const canUndo = history.past.length > 0;
+  const canRedo = history.next.length > 0;
   const [lead, setLead] = useState<Plan['leadSignOff']>(null);
   const [saved, setSaved] = useState<Bench['saved']>('saved');
   const version = useRef(startVersion);
   const queue = useRef(Promise.resolve());
   const stored = useRef(start);
+  /** Saves what waits for the pause, at once. */
+  const pending = useRef<(() => void) | null>(null);
 
   const plan = useMemo(() => assemblePlan({ ...parts, ...choice, leadSignOff: lead }), [parts, choice, lead]);
   const evaluation = useMemo(() => evaluate(plan), [plan]);
 
   useEffect(() => {
-    if (choice === stored.current) return;
+    // Taken back to what is stored while another waits to be saved: that one must not follow.
+    if (choice === stored.current && pending.current === null) return;
     setSaved('saving');
-    const timer = setTimeout(() => {
+    const save = () => {
+      clearTimeout(timer);
+      pending.current = null;
       stored.current = choice;
       // One save at a time: each carries the version that the one before gave back.
       queue.current = queue.current.then(async () => {
@@ -60,17 +79,40 @@ export function useBench(jobId: string, startVersion: number, parts: Omit<PlanPa
           setSaved('saved');
         } else setSaved({ failed: result.message });
       });
-    }, SAVE_AFTER_MS);
+    };
+    const timer = setTimeout(save, SAVE_AFTER_MS);
+    pending.current = save;
     return () => clearTimeout(timer);
   }, [choice, jobId]);
 
-  return {
-    choice, plan, evaluation, lead, saved, setLead,
-    setSpacer: (change) => setChoice((c) => ({ ...c, spacer: { ...c.spacer, ...change } })),
-    setFastener: (fastener) => setChoice((c) => ({ ...c, fastener })),
-    setCamberChange: (camberChange) => setChoice((c) => ({ ...c, camberChange })),
-    setAside: () => setChoice((c) => ({ ...c, candidates: [...(c.candidates ?? []), { spacer: c.spacer, fastener: c.fastener }].slice(-MOST_CANDIDATES) })),
-    take: ({ spacer, fastener }) => setChoice((c) => ({ ...c, spacer, fastener })),
-    drop: (index) => setChoice((c) => ({ ...c, candidates: (c.candidates ?? []).filter((_, i) => i !== index) })),
-  };
+  // Whoever leaves the bench before the pause is over takes the last change along.
+  useEffect(() => {
+    const leave = () => pending.current?.();
+    window.addEventListener('pagehide', leave);
+    return () => {
+      window.removeEventListener('pagehide', leave);
+      leave();
+    };
+  }, []);
+
+  // One object as long as nothing in it changed, so that what is drawn later can be told apart from what is drawn now.
+  return useMemo(() => {
+    const setChoice = (to: (c: Choice) => Choice) => {
+      const at = performance.now();
+      setHistory((h) => changed(h, to(h.now), at));
+    };
+    return {
+      choice, plan, evaluation, lead, saved, setLead,
+      setSpacer: (change) => setChoice((c) => ({ ...c, spacer: { ...c.spacer, ...change } })),
+      setFastener: (fastener) => setChoice((c) => ({ ...c, fastener })),
+      setCamberChange: (camberChange) => setChoice((c) => ({ ...c, camberChange })),
+      setAdapter: (adapter, adapterTyped) => setChoice((c) => ({ ...c, spacer: { ...c.spacer, adapter }, adapterTyped: adapter === null ? adapterTyped : undefined })),
+      setRub: (rub) => setChoice((c) => ({ ...c, rub })),
+      setAside: () => setChoice((c) => ({ ...c, candidates: [...(c.candidates ?? []), { spacer: c.spacer, fastener: c.fastener }].slice(-MOST_CANDIDATES) })),
+      take: ({ spacer, fastener }) => setChoice((c) => ({ ...c, spacer, fastener })),
+      drop: (index) => setChoice((c) => ({ ...c, candidates: (c.candidates ?? []).filter((_, i) => i !== index) })),
+      undo: canUndo ? () => setHistory(undone) : null,
+      redo: canRedo ? () => setHistory(redone) : null,
+    };
+  }, [choice, plan, evaluation, lead, saved, canUndo, canRedo]);
 }

@@ -12,12 +12,13 @@ import { openJob } from './actions';
 const AXLES = [
   { value: 'front' as const, label: 'Front' },
   { value: 'rear' as const, label: 'Rear' },
+  { value: 'both' as const, label: 'Both' },
 ];
 
 /** Opens a job: which axle, which wheels, what is wished, what it is used for. */
 export function NewJob({ vehicleId, wheelSets }: { vehicleId: string; wheelSets: readonly { id: string; name: string }[] }) {
   const router = useRouter();
-  const [axle, setAxle] = useState<'front' | 'rear'>('front');
+  const [axle, setAxle] = useState<'front' | 'rear' | 'both'>('front');
   const [wish, setWish] = useState<Wish>('stance');
   const [use, setUse] = useState<Use>('street');
   const [wheelSetId, setWheelSetId] = useState(wheelSets[0]?.id ?? '');
@@ -43,6 +44,7 @@ export function NewJob({ vehicleId, wheelSets }: { vehicleId: string; wheelSets:
       <p className="text-[13px] text-soft">
         {wish === 'clearance' ? 'Clearance: the smallest spacer that clears wins.' : 'Stance: the biggest spacer that never rubs wins.'}
         {use === 'competition' ? ' Competition: every caution is a stop unless the lead signs it off.' : ''}
+        {axle === 'both' ? ' Both axles: one visit, a job for each, so each has its own thickness.' : ''}
       </p>
       {failure ? <p role="alert" className="text-stop">{failure}</p> : null}
       <Button look="main" onClick={open} disabled={busy} className="self-start">

@@ -4,7 +4,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { type FieldPath, useForm, type UseFormReturn, useWatch } from 'react-hook-form';
-import { SEAT_LABEL } from '@/core/plan/labels';
+import { NUT_STYLE_LABEL, SEAT_LABEL, THREAD_MATERIAL_LABEL } from '@/core/plan/labels';
 import { BOLT_CLASSES } from '@/core/thread/classes';
 import type { Result } from '@/usecases/result';
 import { Button } from '@/ui/Button';
@@ -16,16 +16,8 @@ const FASTENING = [
   { value: 'bolt', label: 'Bolts' },
   { value: 'stud', label: 'Studs and nuts' },
 ];
-const MATERIAL = [
-  { value: 'unknown', label: 'Not known' },
-  { value: 'steel', label: 'Steel' },
-  { value: 'aluminium', label: 'Aluminium' },
-];
-const NUTS = [
-  { value: 'unknown', label: 'Not known' },
-  { value: 'open', label: 'Open' },
-  { value: 'closed', label: 'Closed (capped)' },
-];
+const MATERIAL = optionsOf(THREAD_MATERIAL_LABEL);
+const NUTS = optionsOf(NUT_STYLE_LABEL);
 const CLASSES = BOLT_CLASSES.map((c) => ({ value: c, label: c === 'unknown' ? 'Not known' : c }));
 const YES_NO = [
   { value: 'no', label: 'No' },

@@ -1,12 +1,11 @@
 'use server';
 
-import { revalidatePath } from 'next/cache';
 import { RefusedError } from '@/store/errors';
 import { theStore } from '@/store/connection';
 import { addJob, moveJob } from '@/store/jobs';
 import { addVehicle, addWheelSet, type HubInput, saveVehicle, type VehicleInput } from '@/store/vehicles';
-import { attempt, type Result } from '@/usecases/result';
-import { readSession } from '@/usecases/session';
+import { act } from '@/usecases/act';
+import type { Result } from '@/usecases/result';
 import { jobForm, vehicleForm, type VehicleParsed, type VehicleTyped, wheelSetForm } from './schema';
 
 const hubInput = (axle: 'front' | 'rear', h: VehicleParsed['front']): HubInput => ({
@@ -29,56 +28,48 @@ function vehicleInput(typed: unknown): VehicleInput {
 
 /** Takes a vehicle in. @returns its id */
 export async function takeInVehicle(typed: VehicleTyped): Promise<Result<string>> {
-  return attempt(async () => {
-    const { who } = await readSession();
+  return act(async (who) => {
     const id = await addVehicle((await theStore()).db, vehicleInput(typed), who, new Date());
-    revalidatePath('/', 'layout');
     return id;
   });
 }
 
 /** Saves changed vehicle data, unless another screen saved first. */
 export async function changeVehicle(id: string, version: number, typed: VehicleTyped): Promise<Result<string>> {
-  return attempt(async () => {
-    const { who } = await readSession();
+  return act(async (who) => {
     await saveVehicle((await theStore()).db, id, version, vehicleInput(typed), who, new Date());
-    revalidatePath('/', 'layout');
     return id;
   });
 }
 
 /** Adds a wheel set to a vehicle. */
 export async function takeInWheelSet(vehicleId: string, typed: VehicleTyped['wheelSet']): Promise<Result<string>> {
-  return attempt(async () => {
-    const { who } = await readSession();
+  return act(async (who) => {
     const parsed = wheelSetForm.safeParse(typed);
     if (!parsed.success) throw new RefusedError(parsed.error.issues[0]?.message ?? 'The wheel set is not complete.');
     const w = parsed.data;
     const id = await addWheelSet((await theStore()).db, vehicleId, { name: w.setName, tyre: w.tyre, offsetMm: w.offset, seat: w.wheelSeat }, who, new Date());
-    revalidatePath(`/vehicles/${vehicleId}`);
     return id;
   });
 }
 
-/** Opens a job on a vehicle. @returns its id */
+/** Opens a job on a vehicle, or one for each axle in one visit. @returns the id of the first */
 export async function openJob(vehicleId: string, typed: unknown): Promise<Result<string>> {
-  return attempt(async () => {
-    const { who } = await readSession();
+  return act(async (who) => {
     const parsed = jobForm.safeParse(typed);
     if (!parsed.success) throw new RefusedError(parsed.error.issues[0]?.message ?? 'The job is not complete.');
     const { wheelSetId, axle, wish, use } = parsed.data;
-    const id = await addJob((await theStore()).db, { vehicleId, wheelSetId, axle, wish, use }, who, new Date());
-    revalidatePath('/', 'layout');
+    const { db } = await theStore();
+    const id = await addJob(db, { vehicleId, wheelSetId, axle: axle === 'rear' ? 'rear' : 'front', wish, use }, who, new Date());
+    if (axle === 'both') await addJob(db, { vehicleId, wheelSetId, axle: 'rear', wish, use, visitId: id }, who, new Date());
     return id;
   });
 }
 
 /** The intake was read over at the car: measuring begins. */
 export async function startMeasuring(jobId: string): Promise<Result<null>> {
-  return attempt(async () => {
-    const { who } = await readSession();
+  return act(async (who) => {
     await moveJob((await theStore()).db, jobId, 'measure', who, new Date());
-    revalidatePath('/', 'layout');
     return null;
   });
 }

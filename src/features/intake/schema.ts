@@ -78,7 +78,7 @@ export const vehicleForm = z.object({
 });
 
 export const jobForm = z.object({
-  axle: z.enum(['front', 'rear']),
+  axle: z.enum(['front', 'rear', 'both']),
   wheelSetId: z.string().min(1, 'Choose a wheel set.'),
   wish: z.enum(WISHES),
   use: z.enum(USES),

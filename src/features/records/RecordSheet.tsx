@@ -2,17 +2,19 @@ import { format } from 'date-fns';
 import { evaluate } from '@/core/plan/evaluate';
 import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
 import { drawnEngagement } from '@/core/plan/result';
-import { sentence } from '@/core/plan/messages';
-import { QUANTITY_IDS, quantity, type QuantityId } from '@/core/plan/quantities';
-import type { Corner, Plan } from '@/core/plan/document';
+import { gapCheckText, sentence } from '@/core/plan/messages';
+import { compareGap } from '@/core/plan/gaps';
+import type { Plan } from '@/core/plan/document';
 import { cautions } from '@/core/procedure/steps';
 import { formatThread } from '@/core/thread/designation';
-import { formatLength, formatTorque, formatTurns, type UnitSystem } from '@/core/units/format';
+import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import { StackSection } from '@/drawing/StackSection';
 import type { JobWhole } from '@/store/jobs';
 import { LogTable } from '@/features/torque/LogTable';
+import { ReadingsTable } from './ReadingsTable';
 import { Verdict } from '@/ui/Verdict';
-import { wheelStates } from '@/usecases/jobPlan';
+import { adapterStates, wheelStates } from '@/usecases/jobPlan';
+import { gapsCompared } from '@/usecases/gapCompare';
 import { logLines } from '@/usecases/logLines';
 
 /** One sheet of a job: readings, drawing, findings, torque log, cautions. Screen and print are the same page. */
@@ -73,15 +75,30 @@ export function RecordSheet({ whole, plan, units }: { whole: JobWhole; plan: Pla
           ))}
         </ul>
       </section>
+      <section aria-labelledby="r-gap" className="break-inside-avoid">
+        <h2 id="r-gap" className="mb-1">Gap, predicted and as it came out</h2>
+        <ul className="divide-y divide-line border-y border-line text-[14px]">
+          {gapsCompared(whole).map((g) => (
+            <li key={g.corner} className="grid grid-cols-[110px_1fr] gap-3 py-1">
+              <span>{CORNER_LABEL[g.corner]}</span>
+              <span>
+                {g.after ? `predicted ${formatLength(g.after.value, units)}` : 'no prediction'}, {g.measured ? `measured ${formatLength(g.measured.value, units)}. ` : 'not measured since. '}
+                {g.after && g.measured ? gapCheckText(compareGap(g.after, g.measured), units) : ''}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </section>
       <section aria-labelledby="r-torque">
         <h2 id="r-torque" className="mb-1">Torque log</h2>
         <div className="grid gap-6 md:grid-cols-2">
-          {wheelStates(plan, whole.torque).map(({ corner, state }) => (
-            <div key={corner} className="break-inside-avoid">
+          {[...adapterStates(plan, whole.torque), ...wheelStates(plan, whole.torque)].map(({ corner, joint, state }) => (
+            <div key={`${corner}/${joint}`} className="break-inside-avoid">
               <h3 className="font-[600]">
-                {CORNER_LABEL[corner]}: {state.complete ? 'every fastener held in the verify pass' : 'not through its verify pass'}
+                {CORNER_LABEL[corner]}
+                {joint === 'adapter' ? ', adapter' : ''}: {state.complete ? 'every fastener held in the verify pass' : 'not through its verify pass'}
               </h3>
-              <LogTable full log={logLines(plan, whole.torque, corner)} units={units} order={state.order} />
+              <LogTable full log={logLines(plan, whole.torque, corner, joint)} units={units} order={state.order} />
             </div>
           ))}
         </div>
@@ -103,43 +120,7 @@ function fastenerText(plan: Plan, units: UnitSystem): string {
   const { fastener, hub } = plan;
   if (fastener.kind === 'bolt') return `bolts ${formatLength(fastener.length, units)} under the seat, ${seatInSentence(fastener.seat)}`;
   if (fastener.kind === 'stud') return `studs ${formatLength(fastener.protrusion, units)} from the disc, ${hub.nutStyle} nuts`;
+  if (fastener.kind === 'conversion') return `conversion studs ${formatLength(fastener.length, units)}, ${fastener.hubThread} in the hub, ${fastener.outerThread} outside, ${fastener.nut.style} nuts`;
+  if (fastener.kind === 'nuts') return `stock studs, ${fastener.nut.style} nuts${fastener.nut.shankReach > 0 ? ` whose shank reaches ${formatLength(fastener.nut.shankReach, units)} deeper` : ''}`;
   return hub.fastening === 'bolt' ? 'stock bolts' : `stock studs, ${hub.nutStyle} nuts`;
 }
-
-/** Every reading that counts, with its ±, method, person and time. */
-export function ReadingsTable({ whole, units }: { whole: JobWhole; units: UnitSystem }) {
-  const order = (r: JobWhole['readings'][number]) => `${r.corner ?? '~'}/${QUANTITY_IDS.indexOf(r.quantity as QuantityId) + 10}/${r.id}`;
-  const rows = [...whole.readings].sort((a, b) => (order(a) < order(b) ? -1 : 1));
-  if (rows.length === 0) return <p className="text-soft">No readings were taken.</p>;
-  return (
-    <table className="w-full text-[14px]">
-      <thead>
-        <tr className="border-b border-line text-left text-[13px] text-soft">
-          <th scope="col" className="font-normal">Reading</th>
-          <th scope="col" className="font-normal">Where</th>
-          <th scope="col" className="text-right font-normal">Value</th>
-          <th scope="col" className="pl-3 text-right font-normal">±</th>
-          <th scope="col" className="pl-4 font-normal">As typed, method, who, when</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((r) => {
-          const q = quantity(r.quantity as QuantityId);
-          const show = (x: number) => (q.kind === 'turns' ? formatTurns(x) : formatLength(x, units));
-          return (
-            <tr key={r.id} className="border-b border-line">
-              <td className="py-0.5">{r.hour ? `${q.label}, ${r.hour} o’clock` : q.label}</td>
-              <td>{r.corner ? CORNER_LABEL[r.corner as Corner] : 'axle'}</td>
-              <td className="figure text-right">{show(r.value)}</td>
-              <td className="figure pl-3 text-right">{q.kind === 'turns' ? r.pm : show(r.pm)}</td>
-              <td className="pl-4 text-soft">
-                <span className="figure">{r.typed}</span>, {q.methods.find((m) => m.id === r.method)?.label ?? r.method}, {r.by}, {format(r.at, 'd MMM HH:mm')}
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
-  );
-}
-

@@ -8,7 +8,7 @@ import { formatLength, type UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { type Imported, importCatalogue, takeOff } from './actions';
 
-const KIND_LABEL: Readonly<Record<CatalogueItem['kind'], string>> = { spacer: 'Spacers', bolt: 'Bolts', stud: 'Studs', nut: 'Nuts' };
+const KIND_LABEL: Readonly<Record<CatalogueItem['kind'], string>> = { spacer: 'Spacers', bolt: 'Bolts', stud: 'Studs', conversion: 'Conversion studs', nut: 'Nuts' };
 
 /** The shelf: what is in hand, by kind, with a catalogue file in and out. */
 export function ShelfView({ parts, units }: { parts: readonly { id: string; item: CatalogueItem }[]; units: UnitSystem }) {
@@ -52,7 +52,7 @@ export function ShelfView({ parts, units }: { parts: readonly { id: string; item
         </div>
       ) : null}
       {parts.length === 0 ? (
-        <p className="max-w-[640px] border-l-2 border-accent pl-4">The shelf is empty. Import a CSV file of spacers, bolts, studs and nuts; export it once to see the columns. The bench then says what of it fits.</p>
+        <p className="max-w-[640px] border-l-2 border-accent pl-4">The shelf is empty. Import a CSV file of spacers, bolts, studs, conversion studs and nuts; export it once to see the columns. The bench then says what of it fits.</p>
       ) : (
         (Object.keys(KIND_LABEL) as CatalogueItem['kind'][]).map((kind) => {
           const here = parts.filter((p) => p.item.kind === kind);
@@ -106,6 +106,9 @@ function specOf(item: CatalogueItem, units: UnitSystem): string {
     case 'nut':
       return `${threadName(item.nut.thread)}, ${item.nut.style}, ${seatInSentence(item.nut.seat)}${item.nut.shankReach > 0 ? `, shank reaches ${len(item.nut.shankReach)}` : ''}`;
     default:
+      if (item.fastener.kind === 'conversion') {
+        return `${threadName(item.thread)} in the hub, ${threadName(item.fastener.outerThread)} outside, ${len(item.fastener.length)}, short end ${len(item.fastener.shortEnd)}, class ${item.fastener.class}`;
+      }
       return `${threadName(item.thread)}, ${len(item.fastener.kind === 'stud' ? item.fastener.protrusion : item.fastener.length)}, class ${item.fastener.class}${item.fastener.kind === 'bolt' ? `, ${seatInSentence(item.fastener.seat)}` : ''}`;
   }
 }

@@ -19,6 +19,11 @@ export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
         <p className="mt-1 text-[13px] text-soft">
           {AXLE_LABEL[job.axle]} · {WISH_LABEL[job.wish as Wish].toLowerCase()} · {USE_LABEL[job.use as Use].toLowerCase()}
         </p>
+        {whole.partner ? (
+          <NavLink href={`/jobs/${whole.partner.id}/${here}`} className="touch flex items-center text-[14px] text-accent underline underline-offset-4">
+            {AXLE_LABEL[whole.partner.axle]} of this visit
+          </NavLink>
+        ) : null}
       </div>
       <nav aria-label="Stages of this job">
         <ol className="flex flex-col max-md:flex-row max-md:flex-wrap">

@@ -12,7 +12,7 @@ const ANY = 'any';
 const OPTIONS = [{ value: ANY, label: 'Tightest' }, ...ARCH_HOURS.map((h) => ({ value: String(h), label: String(h) }))];
 
 /** Loaded clearance: the method in words, the clock as a drawing, an hour to pick and a field for it. */
-export function ClearanceClock({ jobId, corner, taken, units, focused }: { jobId: string; corner: Corner; taken: readonly TakenReading[]; units: UnitSystem; focused: boolean }) {
+export function ClearanceClock({ jobId, corner, taken, units }: { jobId: string; corner: Corner; taken: readonly TakenReading[]; units: UnitSystem }) {
   const [hour, setHour] = useState(ANY);
   const q = quantity('loadedClearance');
   const byHour = ARCH_HOURS.flatMap((h) => {
@@ -24,8 +24,8 @@ export function ClearanceClock({ jobId, corner, taken, units, focused }: { jobId
   return (
     <section aria-label="Loaded clearance">
       <h2 className="border-b border-line pb-1">Loaded clearance, before any spacer</h2>
-      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] items-center gap-5 pt-3 max-md:grid-cols-1">
-        <ArchClock active={picked} marks={byHour.map((b) => ({ hour: b.hour, text: formatLength(b.clearance.value, units), tightest: b.hour === least?.hour }))} />
+      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] items-center gap-5 pt-3 max-lg:grid-cols-1">
+        <ArchClock onPick={(h) => setHour(String(h))} active={picked} marks={byHour.map((b) => ({ hour: b.hour, text: formatLength(b.clearance.value, units), tightest: b.hour === least?.hour }))} />
         <div className="flex flex-col gap-3">
           <ol className="list-decimal pl-5 text-[14px] text-soft">
             <li>Load the boot or seat someone.</li>
@@ -41,7 +41,6 @@ export function ClearanceClock({ jobId, corner, taken, units, focused }: { jobId
             hour={picked}
             taken={taken.filter((r) => r.hour === picked)}
             units={units}
-            focused={focused}
             stacked
           />
         </div>

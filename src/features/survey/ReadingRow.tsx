@@ -1,17 +1,18 @@
 'use client';
 
-import { useEffect, useId, useRef, useState, useTransition } from 'react';
-import { InputError } from '@/core/errors';
+import { useId, useRef, useState, useTransition } from 'react';
+import { tryInput } from '@/core/errors';
 import { CORNER_LABEL } from '@/core/plan/labels';
-import type { Quantity, QuantityId } from '@/core/plan/quantities';
+import { type Quantity, type QuantityId, UNSEEN } from '@/core/plan/quantities';
 import type { Corner } from '@/core/plan/vocabulary';
 import { combineRepeats } from '@/core/uncertainty';
-import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
+import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/plan/readingText';
+import type { UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
 import { VerdictMark } from '@/ui/Verdict';
 import { keepReading, takeBack } from './actions';
-import { parseReading } from './parse';
+import { nextField } from './nextField';
 
 export interface TakenReading {
   readonly id: string;
@@ -27,24 +28,39 @@ export interface TakenReading {
   readonly at: string;
 }
 
+/** Grid of a row: words, what was taken, field, buttons; two by two where there is less room. */
+export const rowGrid = (stacked = false): string =>
+  cx('grid items-center gap-x-4 gap-y-1 py-2 max-lg:grid-cols-2', stacked ? 'grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)]' : 'grid-cols-[minmax(0,1.5fr)_minmax(0,1.15fr)_minmax(180px,1fr)_150px]');
+
+const figuresOf = (taken: readonly TakenReading[]): TakenReading[] => taken.filter((r) => r.method !== UNSEEN.id);
+
 /** Readings of a quantity in words: mean, ±, how often, method, who and when. */
 export function TakenLine({ q, taken, units }: { q: Quantity; taken: readonly TakenReading[]; units: UnitSystem }) {
-  const last = taken[taken.length - 1];
+  const figures = figuresOf(taken);
+  const last = figures[figures.length - 1];
   if (!last) {
+    const unseen = taken[taken.length - 1];
     return (
-      <span className="inline-flex items-center gap-2 text-[14px]">
-        <VerdictMark level="unmeasured" size={13} /> unmeasured
+      <span className="text-[14px]">
+        <span className="inline-flex items-center gap-2">
+          <VerdictMark level="unmeasured" size={13} /> {unseen ? 'could not see' : 'unmeasured'}
+        </span>
+        {unseen ? (
+          <span className="block text-[12.5px] text-soft">
+            {unseen.by}, {unseen.at}; stays unmeasured
+          </span>
+        ) : null}
       </span>
     );
   }
-  const show = (x: number) => (q.kind === 'turns' ? formatTurns(x) : formatLength(x, units));
-  const all = combineRepeats(taken);
+  const show = (x: number) => readingText(q, x, units);
+  const all = combineRepeats(figures);
   return (
     <span className="text-[14px]">
       <span className="figure text-[17px] font-[600]">{show(all.value)}</span>{' '}
-      <span className="figure text-[13px] text-soft">± {q.kind === 'turns' ? Number(all.pm.toFixed(2)) : formatLength(all.pm, units, 'up')}</span>
+      <span className="figure text-[13px] text-soft">± {pmText(q, all.pm, units)}</span>
       <span className="block text-[12.5px] text-soft">
-        {taken.length > 1 ? `${taken.length} readings, spread ${show(all.spread)}; last ` : ''}
+        {figures.length > 1 ? `${figures.length} readings, spread ${show(all.spread)}; last ` : ''}
         {q.methods.find((m) => m.id === last.method)?.label ?? last.method}, {last.by}, {last.at}
       </span>
     </span>
@@ -53,10 +69,11 @@ export function TakenLine({ q, taken, units }: { q: Quantity; taken: readonly Ta
 
 /** A reading that stands apart is asked about, never dropped by itself. */
 function Apart({ q, taken, units, onTakeBack }: { q: Quantity; taken: readonly TakenReading[]; units: UnitSystem; onTakeBack: (id: string) => void }) {
-  const apart = taken.length > 1 ? combineRepeats(taken).apart : null;
-  const reading = apart === null ? undefined : taken[apart];
+  const figures = figuresOf(taken);
+  const apart = figures.length > 1 ? combineRepeats(figures).apart : null;
+  const reading = apart === null ? undefined : figures[apart];
   if (!reading) return null;
-  const value = q.kind === 'turns' ? formatTurns(reading.value) : formatLength(reading.value, units);
+  const value = readingText(q, reading.value, units);
   return (
     <p className="col-span-full flex flex-wrap items-center gap-3 text-[14px] text-caution">
       <VerdictMark level="caution" size={13} />
@@ -69,14 +86,13 @@ function Apart({ q, taken, units, onTakeBack }: { q: Quantity; taken: readonly T
 }
 
 /** One quantity: what it is, the latest reading, a field for the next. Enter keeps it and moves on to the next field. */
-export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked, blocked, hour = null }: {
+export function ReadingRow({ jobId, q, corner, taken, units, stacked, blocked, hour = null }: {
   jobId: string;
   q: Quantity;
   corner: Corner | null;
   taken: readonly TakenReading[];
   units: UnitSystem;
-  focused: boolean;
-  /** In a narrow column: field under its words. */
+  /** In a narrow column: field under the words, buttons under the figure. */
   stacked?: boolean;
   /** May not be kept now; the reason stands beside it. */
   blocked?: boolean;
@@ -91,18 +107,10 @@ export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked, b
   const [busy, start] = useTransition();
   const last = taken[taken.length - 1];
 
-  useEffect(() => {
-    if (focused) input.current?.focus();
-  }, [focused]);
-
+  const unseen = method === UNSEEN.id;
   const keep = () => {
-    try {
-      parseReading(q, typed);
-    } catch (e) {
-      if (!(e instanceof InputError)) throw e;
-      setError(e.message);
-      return;
-    }
+    const read = tryInput(() => (unseen ? null : parseReading(q, typed)));
+    if (read.error !== undefined) return setError(read.error);
     start(async () => {
       const result = await keepReading(jobId, { quantity: q.id, corner, hour, typed, method });
       if (!result.ok) return setError(result.message);
@@ -119,10 +127,7 @@ export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked, b
         e.preventDefault();
         keep();
       }}
-      className={cx(
-        'grid items-center gap-x-4 gap-y-1 py-2 max-md:grid-cols-2',
-        stacked ? 'grid-cols-1' : 'grid-cols-[minmax(0,1.5fr)_minmax(0,1.1fr)_minmax(190px,1fr)_auto]',
-      )}
+      className={rowGrid(stacked)}
       data-quantity={q.id}
     >
       <div>
@@ -137,22 +142,23 @@ export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked, b
           ref={input}
           id={id}
           data-reading
-          value={typed}
+          value={unseen ? '' : typed}
+          disabled={unseen}
           onChange={(e) => {
             setTyped(e.target.value);
             if (error) setError(null);
           }}
           inputMode="decimal"
           autoComplete="off"
-          placeholder={q.kind === 'turns' ? 'turns' : 'mm'}
+          placeholder={UNIT_HINT[q.kind]}
           aria-invalid={error !== null}
           aria-describedby={error ? `${id}-e` : undefined}
           className={cx('touch figure w-full min-w-0 rounded-l-[3px] border bg-sheet px-3 text-[17px] placeholder:text-soft', error ? 'border-stop bg-stop-wash' : 'border-strong')}
         />
-        <select value={method} onChange={(e) => setMethod(e.target.value)} aria-label={`Method, ${q.label}${place}`} className="touch rounded-r-[3px] border border-strong bg-sheet px-1 text-[13px]">
+        <select value={method} onChange={(e) => setMethod(e.target.value)} aria-label={`Method, ${q.label}${place}`} className="touch max-w-[118px] rounded-r-[3px] border border-strong bg-sheet px-1 text-[13px]">
           {q.methods.map((m) => (
             <option key={m.id} value={m.id}>
-              {m.label} ±{m.pm}
+              {m.id === UNSEEN.id ? m.label : `${m.label} ±${m.pm}`}
             </option>
           ))}
         </select>
@@ -175,10 +181,4 @@ export function ReadingRow({ jobId, q, corner, taken, units, focused, stacked, b
       ) : null}
     </form>
   );
-}
-
-/** Moves on to the next reading field on the page, as a caliper with a send key expects. */
-function nextField(from: HTMLInputElement | null): void {
-  const fields = [...document.querySelectorAll<HTMLInputElement>('input[data-reading]')];
-  fields[fields.indexOf(from as HTMLInputElement) + 1]?.focus();
 }

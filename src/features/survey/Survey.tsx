@@ -3,116 +3,208 @@
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/plan/labels';
-import { missingReading } from '@/core/plan/messages';
-import { quantity, type QuantityId } from '@/core/plan/quantities';
-import type { Corner } from '@/core/plan/vocabulary';
+import { type Quantity, quantity, type QuantityId } from '@/core/plan/quantities';
+import { CORNERS, type Corner, type Seat } from '@/core/plan/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
+import { type BoltLength, BoltPicture } from '@/drawing/BoltPicture';
 import { PlanView } from '@/drawing/PlanView';
 import { Button } from '@/ui/Button';
-import { VerdictMark } from '@/ui/Verdict';
+import { cx } from '@/ui/cx';
 import { goChoose } from './actions';
+import { CaliperDock } from './CaliperDock';
+import { type ChalkKept, ChalkTest } from './ChalkTest';
 import { ClearanceClock } from './ClearanceClock';
+import { rowOf, standIn } from './nextField';
 import { ReadingRow, type TakenReading } from './ReadingRow';
+import { TurnConverter } from './TurnConverter';
 import { TurnCounter } from './TurnCounter';
+import { type MissingHere, Unmeasured } from './Unmeasured';
+import { type SurveySet, type SurveyWheel, WheelTable } from './WheelTable';
+import { YesNoRow } from './YesNoRow';
 
 export interface SurveyProps {
   readonly jobId: string;
+  readonly vehicleId: string;
+  readonly axle: 'front' | 'rear';
   readonly corners: readonly Corner[];
+  /** Corner to begin at. */
+  readonly begin: Corner;
+  /** The job on the other axle in the same visit, or null. */
+  readonly partnerId: string | null;
+  /** Readings still open at each corner of the visit. */
+  readonly open: Readonly<Partial<Record<Corner, number>>>;
   readonly quantities: readonly QuantityId[];
   readonly readings: readonly TakenReading[];
-  readonly missing: readonly { quantity: QuantityId; corner: Corner | null }[];
+  readonly sets: readonly SurveySet[];
+  readonly jobSet: string;
+  readonly wheels: readonly SurveyWheel[];
+  readonly chalk: readonly ChalkKept[];
+  readonly missing: readonly MissingHere[];
   readonly pitch: number;
   readonly units: UnitSystem;
   readonly fastener: 'bolt' | 'nut';
   readonly locking: boolean;
+  readonly seat: Seat;
 }
 
+/** Readings in the order of the trade: on the ground, loaded, wheel off. */
+const STANCE: readonly QuantityId[] = ['settled', 'gap', 'camber', 'archHeight'];
+const LOADED: readonly QuantityId[] = ['fingerPasses', 'lipDepth', 'rimProtector', 'innerClearance'];
+const OWN_PLACE: readonly QuantityId[] = ['turns', 'loadedClearance'];
+/** Readings that the picture of the bolt shows. */
+const LENGTHS: Readonly<Record<BoltLength, QuantityId>> = { under: 'stockBoltLength', overall: 'stockBoltOverall', thread: 'stockBoltThread' };
+const PLACES = [
+  ['stance', 'Stance'], ['clearance', 'Clearance'], ['hardware', 'Hardware'], ['wheels', 'Wheels'], ['axle', 'Axle'], ['chalk', 'Chalk'],
+] as const;
+
 /** Measuring a corner at a time: plan view to move, a row for each reading, what is still open at the right. */
-export function Survey({ jobId, corners, quantities, readings, missing, pitch, units, fastener, locking }: SurveyProps) {
+export function Survey(p: SurveyProps) {
+  const { jobId, corners, units, missing } = p;
   const router = useRouter();
-  const [corner, setCorner] = useState<Corner>(corners[0] as Corner);
-  const [focus, setFocus] = useState<QuantityId | null>(null);
+  const [corner, setCorner] = useState<Corner>(p.begin);
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
-  const all = quantities.map(quantity);
-  const axleWide = all.filter((q) => q.scope === 'axle');
-  const perCorner = all.filter((q) => q.scope === 'corner' && q.id !== 'turns' && q.id !== 'loadedClearance');
-  const turns = quantity('turns');
-  const latest = (id: QuantityId, at: Corner | null) => readings.filter((r) => r.quantity === id && r.corner === at);
-  const grouped = [...new Set(missing.map((m) => m.quantity))].map((id) => [id, missing.filter((m) => m.quantity === id).map((m) => m.corner)] as const);
-  const openAt = Object.fromEntries(corners.map((c) => [c, missing.filter((m) => m.corner === c).length]));
+  const all = p.quantities.map(quantity);
+  const cornerWide = all.filter((q) => q.scope === 'corner' && !OWN_PLACE.includes(q.id));
+  const rows = (ids: readonly QuantityId[]) => ids.flatMap((id) => cornerWide.find((q) => q.id === id) ?? []);
+  const boltLengths = all.filter((q) => (Object.values(LENGTHS) as string[]).includes(q.id));
+  const hardware = cornerWide.filter((q) => !STANCE.includes(q.id) && !LOADED.includes(q.id));
+  const latest = (id: QuantityId, at: Corner | null) => p.readings.filter((r) => r.quantity === id && r.corner === at);
+  const reachable = p.partnerId ? CORNERS : corners;
+  const marks = Object.fromEntries(p.wheels.filter((w) => w.setId === p.jobSet).map((w) => [w.corner, w.mark]));
 
+  const pick = (c: Corner) => {
+    if (corners.includes(c)) setCorner(c);
+    else if (p.partnerId) router.push(`/jobs/${p.partnerId}/measure?corner=${c}`);
+  };
   const go = () =>
     start(async () => {
       const result = await goChoose(jobId);
       if (result.ok) router.push(`/jobs/${jobId}/choose`);
       else setFailure(result.message);
     });
+  const goTo = (m: MissingHere) => {
+    if (m.corner) setCorner(m.corner);
+    // Once the corner's rows are on the page.
+    requestAnimationFrame(() => {
+      const row = rowOf(m.quantity, m.wheel?.id);
+      standIn(row);
+      row?.scrollIntoView({ block: 'center' });
+    });
+  };
+  const row = (q: Quantity, stacked = false) => {
+    const at = q.scope === 'axle' ? null : corner;
+    const key = `${at ?? ''}/${q.id}`;
+    return q.kind === 'yes-no' ? (
+      <YesNoRow key={key} jobId={jobId} q={q} corner={corner} taken={latest(q.id, at)} stacked={stacked} />
+    ) : (
+      <ReadingRow key={key} jobId={jobId} q={q} corner={at} taken={latest(q.id, at)} units={units} stacked={stacked} />
+    );
+  };
 
   return (
     <div className="grid min-w-0 grid-cols-[minmax(0,1fr)_300px] max-lg:grid-cols-1">
-      <main className="flex min-w-0 flex-col gap-5 p-5">
-        <h1>Measure {CORNER_LABEL[corner]}</h1>
-        <div className="grid grid-cols-[300px_minmax(0,1fr)] gap-6 max-md:grid-cols-1">
-          <PlanView corners={corners} active={corner} open={openAt} onPick={setCorner} />
-          <TurnCounter key={corner} jobId={jobId} corner={corner} pitch={pitch} units={units} fastener={fastener} taken={latest('turns', corner)} how={turns.how} locking={locking} />
+      <main className="flex min-w-0 flex-col gap-5 p-5 max-lg:pb-24 pointer-coarse:pb-24">
+        <Top corner={corner} corners={reachable} onPick={pick} />
+        <div className="grid grid-cols-[300px_minmax(0,1fr)] items-start gap-6 max-lg:grid-cols-1">
+          <PlanView corners={reachable} active={corner} open={p.open} marks={marks} onPick={pick} />
+          <Rows id="stance" title={`Stance of the ${CORNER_LABEL[corner]}, on the ground`}>
+            {rows(STANCE).map((q) => row(q, true))}
+          </Rows>
         </div>
-        <Rows title={`At the ${CORNER_LABEL[corner]}`}>
-          {perCorner.map((q) => (
-            <ReadingRow key={`${corner}/${q.id}`} jobId={jobId} q={q} corner={corner} taken={latest(q.id, corner)} units={units} focused={focus === q.id} />
-          ))}
+        <div id="clearance">
+          <ClearanceClock key={`${corner}/clock`} jobId={jobId} corner={corner} taken={latest('loadedClearance', corner)} units={units} />
+          <div className="divide-y divide-line border-t border-line">{rows(LOADED).map((q) => row(q))}</div>
+        </div>
+        <section aria-label={`Hardware of the ${CORNER_LABEL[corner]}`} id="hardware">
+          <h2 className="border-b border-line pb-1">Hardware of the {CORNER_LABEL[corner]}: count the turns, then wheel off</h2>
+          <div className="grid grid-cols-[minmax(0,1fr)_264px] items-start gap-6 py-3 max-lg:grid-cols-1">
+            <TurnCounter key={corner} jobId={jobId} corner={corner} pitch={p.pitch} units={units} fastener={p.fastener} taken={latest('turns', corner)} how={quantity('turns').how} locking={p.locking} />
+            <TurnConverter pitch={p.pitch} units={units} />
+          </div>
+          <div className="divide-y divide-line border-t border-line">{hardware.map((q) => row(q))}</div>
+        </section>
+        <WheelTable
+          vehicleId={p.vehicleId}
+          sets={p.sets}
+          jobSet={p.jobSet}
+          wheels={p.wheels}
+          axle={p.axle}
+          units={units}
+        />
+        <Rows id="axle" title="Once for the axle">
+          {boltLengths.length > 0 ? (
+            <div className="grid grid-cols-[300px_minmax(0,1fr)] items-center gap-6 max-lg:grid-cols-1">
+              <BoltPicture seat={p.seat} onPick={(length) => standIn(rowOf(LENGTHS[length]))} />
+              <div className="divide-y divide-line">{boltLengths.map((q) => row(q, true))}</div>
+            </div>
+          ) : null}
+          {all.filter((q) => q.scope === 'axle' && !boltLengths.includes(q)).map((q) => row(q))}
         </Rows>
-        <ClearanceClock key={`${corner}/clock`} jobId={jobId} corner={corner} taken={latest('loadedClearance', corner)} units={units} focused={focus === 'loadedClearance'} />
-        <Rows title="Once for the axle">
-          {axleWide.map((q) => (
-            <ReadingRow key={q.id} jobId={jobId} q={q} corner={null} taken={latest(q.id, null)} units={units} focused={focus === q.id} />
-          ))}
-        </Rows>
+        <ChalkTest key={`${corner}/chalk`} jobId={jobId} corner={corner} tests={p.chalk.filter((t) => t.corner === corner)} units={units} />
       </main>
-      <aside aria-labelledby="missing" className="flex flex-col gap-3 border-l border-line p-4 max-lg:border-t max-lg:border-l-0">
-        <h2 id="missing">Still unmeasured</h2>
-        {missing.length === 0 ? (
-          <p className="text-[14px]">Everything that a decision waits for has been measured.</p>
-        ) : (
-          <ul className="divide-y divide-line border-y border-line">
-            {grouped.map(([id, at]) => (
-              <li key={id} className="py-1.5 text-[14px] leading-snug">
-                <span className="flex items-center gap-2">
-                  <VerdictMark level="unmeasured" size={13} />
-                  {missingReading(id)}
-                </span>
-                <span className="flex gap-1 pl-5">
-                  {at.map((c) => (
-                    <button
-                      key={c ?? 'axle'}
-                      type="button"
-                      className="touch px-1 text-left font-[560] text-accent underline underline-offset-4"
-                      onClick={() => {
-                        if (c) setCorner(c);
-                        setFocus(id);
-                      }}
-                    >
-                      {c ? CORNER_LABEL[c] : 'measure it'}
-                    </button>
-                  ))}
-                </span>
-              </li>
-            ))}
-          </ul>
-        )}
-        <p className="text-[13px] text-soft">What could not be seen stays unmeasured. Unmeasured is not pass.</p>
-        {failure ? <p role="alert" className="text-stop">{failure}</p> : null}
-        <Button look={missing.length === 0 ? 'main' : 'plain'} onClick={go} disabled={busy}>
-          Go to the bench
-        </Button>
+      <aside aria-labelledby="missing" className="border-l border-line max-lg:border-t max-lg:border-l-0">
+        <div className="flex flex-col gap-3 p-4 max-lg:pb-24 pointer-coarse:pb-24 lg:sticky lg:top-0 lg:max-h-[calc(100vh-52px)]">
+          <h2 id="missing">Still unmeasured</h2>
+          {/* The list gives way, so that the caliper and the way on stay in sight. */}
+          <div className={cx('lg:overflow-y-auto', missing.length > 0 && 'min-h-[120px]')}>
+            <Unmeasured missing={missing} onGo={goTo} />
+          </div>
+          <p className="text-[13px] text-soft">What could not be seen stays unmeasured. Unmeasured is not pass.</p>
+          {failure ? <p role="alert" className="text-stop">{failure}</p> : null}
+          <Button look={missing.length === 0 ? 'main' : 'plain'} onClick={go} disabled={busy}>
+            Go to the bench
+          </Button>
+          <CaliperDock />
+        </div>
       </aside>
+      <ThumbBar corners={reachable} corner={corner} first={missing.find((m) => m.corner === corner) ?? missing[0]} onPick={pick} onGo={goTo} />
     </div>
   );
 }
 
-function Rows({ title, children }: { title: string; children: React.ReactNode }) {
+/** What stays in sight while the page is scrolled: which corner, the way to the others, the places on the page. */
+function Top({ corner, corners, onPick }: { corner: Corner; corners: readonly Corner[]; onPick: (c: Corner) => void }) {
   return (
-    <section aria-label={title}>
+    <div data-stays className="z-[5] -mx-5 -mt-5 border-b border-line bg-paper px-5 pt-2 lg:sticky lg:top-0">
+      <div className="flex flex-wrap items-center justify-between gap-x-4">
+        <h1>Measure {CORNER_LABEL[corner]}</h1>
+        <div className="flex gap-px max-lg:hidden">
+          {corners.map((c) => (
+            <button key={c} type="button" aria-pressed={c === corner} aria-label={`To the ${CORNER_LABEL[c]}`} onClick={() => onPick(c)} className="touch rounded-[3px] border border-transparent px-2.5 text-[14px] hover:border-line aria-pressed:border-line aria-pressed:font-[640] aria-pressed:text-accent">
+              {CORNER_LABEL[c]}
+            </button>
+          ))}
+        </div>
+      </div>
+      <nav aria-label="Places on this page" className="-mx-2 flex flex-wrap">
+        {PLACES.map(([id, label]) => (
+          <a key={id} href={`#${id}`} className="touch flex items-center px-2 text-[14px] text-accent underline underline-offset-4">
+            {label}
+          </a>
+        ))}
+      </nav>
+    </div>
+  );
+}
+
+/** On a tablet: corners and the next open reading under the thumbs. */
+function ThumbBar({ corners, corner, first, onPick, onGo }: { corners: readonly Corner[]; corner: Corner; first: MissingHere | undefined; onPick: (c: Corner) => void; onGo: (m: MissingHere) => void }) {
+  const step = (by: number) => onPick(corners[(corners.indexOf(corner) + by + corners.length) % corners.length] as Corner);
+  return (
+    <section aria-label="Under the thumbs" className="no-print fixed inset-x-0 bottom-0 z-10 hidden grid-cols-3 gap-2 border-t border-line bg-sheet p-2 max-lg:grid pointer-coarse:grid" data-testid="thumb-bar">
+      <Button onClick={() => step(-1)}>Corner back</Button>
+      <Button look="main" disabled={!first} onClick={() => first && onGo(first)}>
+        {first ? 'Next open reading' : 'All measured'}
+      </Button>
+      <Button onClick={() => step(1)}>Corner on</Button>
+    </section>
+  );
+}
+
+function Rows({ id, title, children }: { id: string; title: string; children: React.ReactNode }) {
+  return (
+    <section aria-label={title} id={id}>
       <h2 className="border-b border-line pb-1">{title}</h2>
       <div className="divide-y divide-line">{children}</div>
     </section>

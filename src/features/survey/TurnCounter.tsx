@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState, useTransition } from 'react';
+import { useEffect, useRef, useState, useTransition } from 'react';
 import { quantity } from '@/core/plan/quantities';
 import type { Corner } from '@/core/plan/vocabulary';
 import { combineRepeats } from '@/core/uncertainty';
@@ -27,6 +27,7 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how,
   const [steps, setSteps] = useState<readonly number[]>([]);
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
+  const counter = useRef<HTMLElement>(null);
   const turns = steps.reduce((a, b) => a + b, 0);
   const last = taken[taken.length - 1];
   const kept = taken.length > 0 ? combineRepeats(taken).value : 0;
@@ -42,6 +43,8 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how,
       else if (e.key === 'Backspace') setSteps((s) => s.slice(0, -1));
       else return;
       e.preventDefault();
+      // Counted by key from anywhere on the page, the count is still seen.
+      counter.current?.scrollIntoView({ block: 'nearest' });
     };
     window.addEventListener('keydown', key);
     return () => window.removeEventListener('keydown', key);
@@ -59,7 +62,7 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how,
     });
 
   return (
-    <section aria-label="Count turns" className="flex min-w-0 flex-col gap-3">
+    <section aria-label="Count turns" data-quantity="turns" ref={counter} className="flex min-w-0 flex-col gap-3">
       {locking ? (
         <Segments
           label={`Which ${fastener} is counted`}
@@ -108,7 +111,7 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how,
         {how} Keys: space one turn, q a quarter, backspace undo.
       </p>
       {failure ? <p role="alert" className="text-[14px] font-[560] text-stop">{failure}</p> : null}
-      <ReadingRow jobId={jobId} q={{ ...quantity('turns'), how: 'Or type the count.' }} corner={corner} taken={taken} units={units} focused={false} stacked blocked={onLocking} />
+      <ReadingRow jobId={jobId} q={{ ...quantity('turns'), how: 'Or type the count.' }} corner={corner} taken={taken} units={units} stacked blocked={onLocking} />
     </section>
   );
 }

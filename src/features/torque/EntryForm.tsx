@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState, useTransition } from 'react';
 import type { Corner } from '@/core/plan/vocabulary';
-import type { Pass } from '@/core/torque/log';
+import type { Joint, Pass } from '@/core/torque/log';
 import { nmToLbfFt } from '@/core/units/factors';
 import type { UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
@@ -10,9 +10,10 @@ import { Field } from '@/ui/Field';
 import { enter } from './actions';
 
 /** One entry for the lug that is next. The figure is never filled in beforehand: a reading is read. */
-export function EntryForm({ jobId, corner, pass, lug, position, target, units }: {
+export function EntryForm({ jobId, corner, joint, pass, lug, position, target, units }: {
   jobId: string;
   corner: Corner;
+  joint: Joint;
   pass: Pass;
   lug: number;
   position: number | null;
@@ -34,7 +35,7 @@ export function EntryForm({ jobId, corner, pass, lug, position, target, units }:
   const send = () =>
     start(async () => {
       const typed = units === 'imperial' && /^[\d.,\s/]+$/.test(reading) ? `${reading} lbf·ft` : reading;
-      const result = await enter(jobId, { corner, pass, lug, reading: typed, angle, tool: 'click wrench' });
+      const result = await enter(jobId, { corner, joint, pass, lug, reading: typed, angle, tool: 'click wrench' });
       if (!result.ok) setError({ field: result.field ?? '', message: result.message });
     });
 
@@ -52,7 +53,7 @@ export function EntryForm({ jobId, corner, pass, lug, position, target, units }:
       ) : (
         <p className="text-[18px]">
           Lug <span className="figure text-[32px] leading-none font-[650]">{position}</span>
-          {pass === 'snug' ? ' snug by hand, wheel in the air' : pass === 'final' ? ' to the figure' : ' once more: does it move?'}
+          {pass === 'snug' ? (joint === 'adapter' ? ' snug by hand, hub held from turning' : ' snug by hand, wheel in the air') : pass === 'final' ? ' to the figure' : ' once more: does it move?'}
         </p>
       )}
       {figures ? (

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/plan/labels';
 import type { Corner } from '@/core/plan/vocabulary';
-import type { Pass, TorqueState } from '@/core/torque/log';
+import type { Joint, Pass, TorqueState } from '@/core/torque/log';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
 import { WheelFace } from '@/drawing/WheelFace';
 import { Button } from '@/ui/Button';
@@ -14,19 +14,29 @@ import { sign } from './actions';
 import { EntryForm } from './EntryForm';
 import { LogTable, type LogLine } from './LogTable';
 
-export interface TorqueProps {
-  readonly jobId: string;
-  readonly wheels: readonly { corner: Corner; state: TorqueState; log: readonly LogLine[] }[];
-  readonly lugs: number;
-  readonly locking: number | null;
+export interface TorquedJoint {
+  readonly corner: Corner;
+  readonly joint: Joint;
+  readonly state: TorqueState;
+  readonly log: readonly LogLine[];
   readonly target: number;
   readonly source: string;
+  readonly locking: number | null;
+  /** Torque may be entered at the job's present stage. */
+  readonly active: boolean;
+}
+
+export interface TorqueProps {
+  readonly jobId: string;
+  /** Adapters' own joints first, then the wheels. */
+  readonly wheels: readonly TorquedJoint[];
+  readonly lugs: number;
   readonly units: UnitSystem;
   /** Sentences for what stands before the sign-off. */
   readonly open: readonly string[];
   /** Recheck after sign-off instead of the first torque. */
   readonly recheck: boolean;
-  /** Torque may be entered at the job's present stage. */
+  /** The wheels may be torqued and signed off at the job's present stage. */
   readonly active: boolean;
   /** Who signed the job off and when, worded; null while it is open. */
   readonly signed: string | null;
@@ -35,20 +45,21 @@ export interface TorqueProps {
 const PASS_LABEL: Readonly<Record<Pass, string>> = { snug: 'Snug', lower: 'Lower', middle: 'Middle', final: 'Final', verify: 'Verify', recheck: 'Recheck' };
 
 /** The wheel face with the next lug lit, and one entry at a time; readable from two metres. */
-export function TorqueView({ jobId, wheels, lugs, locking, target, source, units, open, recheck, active, signed }: TorqueProps) {
+export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, signed }: TorqueProps) {
   const router = useRouter();
-  const [corner, setCorner] = useState<Corner>(() => (wheels.find((w) => !finished(w.state, recheck)) ?? wheels[0])?.corner as Corner);
+  const [at, setAt] = useState(() => keyOf((wheels.find((w) => !finished(w.state, recheck)) ?? wheels[0]) as TorquedJoint));
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
-  const wheel = wheels.find((w) => w.corner === corner) ?? wheels[0];
+  const wheel = wheels.find((w) => keyOf(w) === at) ?? wheels[0];
   if (!wheel) return null;
-  const { state } = wheel;
+  const { state, corner, joint, target, source, locking } = wheel;
+  const face = joint === 'adapter' ? 'Adapter' : 'Wheel';
   const pass: Pass = state.pass ?? 'recheck';
   const next = state.next ?? (recheck && state.pass === null && !finished(state, true) ? (state.order[0] as number) : null);
   const position = next === null ? null : state.order.indexOf(next) + 1;
   const wrong = state.last && state.last.outcome !== 'done' ? state.last.reading.lug : null;
   const done = finished(state, recheck);
-  const other = wheels.find((w) => w.corner !== corner && !finished(w.state, recheck));
+  const other = wheels.find((w) => keyOf(w) !== at && !finished(w.state, recheck));
 
   const signIt = () =>
     start(async () => {
@@ -62,7 +73,7 @@ export function TorqueView({ jobId, wheels, lugs, locking, target, source, units
       <main className="flex min-w-0 flex-col gap-3 p-4">
         <div className="flex items-end justify-between gap-4">
           <h1 className="text-[28px]">
-            {done ? 'Wheel done' : `${PASS_LABEL[pass]} pass`}
+            {done ? `${face} done` : joint === 'adapter' ? `Adapter, ${PASS_LABEL[pass].toLowerCase()} pass` : `${PASS_LABEL[pass]} pass`}
             <span className="ml-3 text-[18px] font-normal text-soft">{CORNER_LABEL[corner]}</span>
           </h1>
           <p className="text-right">
@@ -77,35 +88,41 @@ export function TorqueView({ jobId, wheels, lugs, locking, target, source, units
           next={done ? null : next}
           locking={locking}
           wrong={wrong}
-          title={position === null ? `Wheel face, ${lugs} lugs` : `Wheel face, ${lugs} lugs, lug ${position} of the star is next`}
+          title={position === null ? `${face} face, ${lugs} lugs` : `${face} face, ${lugs} lugs, lug ${position} of the star is next`}
         />
         {state.last?.outcome === 'moved' && !state.complete ? (
           <p role="alert" className="border-l-4 border-stop pl-3 text-[16px]">
-            Lug {state.order.indexOf(state.last.reading.lug) + 1} moved {state.last.reading.angle}°. The final pass starts again for the whole wheel.
+            Lug {state.order.indexOf(state.last.reading.lug) + 1} moved {state.last.reading.angle}°. The final pass starts again for the whole {face.toLowerCase()}.
           </p>
         ) : null}
         {state.last?.outcome === 'low' ? <p role="alert" className="border-l-4 border-caution pl-3 text-[16px]">{formatTorque(state.last.reading.reading ?? 0, units)} is under the figure. Pull the same lug again.</p> : null}
         {state.last?.outcome === 'over' ? <p role="alert" className="border-l-4 border-stop pl-3 text-[16px]">{formatTorque(state.last.reading.reading ?? 0, units)} is over the figure. Slacken that lug and pull it again.</p> : null}
       </main>
       <aside aria-label="Entry" className="flex min-w-0 flex-col gap-4 border-l border-line p-4 max-lg:border-t max-lg:border-l-0">
-        <Segments label="Wheel" value={corner} options={wheels.map((w) => ({ value: w.corner, label: `${CORNER_LABEL[w.corner]}${finished(w.state, recheck) ? ' ✓' : ''}` }))} onChange={setCorner} />
+        <Segments
+          label={wheels.some((w) => w.joint === 'adapter') ? 'Adapters first, then the wheels' : 'Wheel'}
+          value={at}
+          options={wheels.map((w) => ({ value: keyOf(w), label: `${w.joint === 'adapter' ? 'Adapter ' : ''}${CORNER_LABEL[w.corner]}${finished(w.state, recheck) ? ' ✓' : ''}` }))}
+          onChange={setAt}
+        />
         {done ? (
           <>
             <Verdict level="pass" />
             <p>
-              Every fastener of the {CORNER_LABEL[corner]} wheel held in its {recheck ? 'recheck' : 'verify pass'}.
+              Every {joint === 'adapter' ? 'nut' : 'fastener'} of the {CORNER_LABEL[corner]} {face.toLowerCase()} held in its {recheck ? 'recheck' : 'verify pass'}.
               {state.sentBack > 0 ? ` The final pass was sent back ${state.sentBack === 1 ? 'once' : `${state.sentBack} times`}.` : ''}
             </p>
             {other ? (
-              <Button look="main" onClick={() => setCorner(other.corner)}>
-                Go to {CORNER_LABEL[other.corner]}
+              <Button look="main" onClick={() => setAt(keyOf(other))}>
+                Go to {other.joint === 'adapter' ? 'the adapter, ' : ''}
+                {CORNER_LABEL[other.corner]}
               </Button>
             ) : null}
           </>
-        ) : active ? (
-          <EntryForm key={`${corner}/${pass}/${next}/${wheel.log.length}`} jobId={jobId} corner={corner} pass={pass} lug={next ?? -1} position={position} target={target} units={units} />
+        ) : wheel.active ? (
+          <EntryForm key={`${at}/${pass}/${next}/${wheel.log.length}`} jobId={jobId} corner={corner} joint={joint} pass={pass} lug={next ?? -1} position={position} target={target} units={units} />
         ) : (
-          <p className="text-soft">Torque is entered once the job card’s hold points are ticked.</p>
+          <p className="text-soft">{waitingFor(wheel, wheels)}</p>
         )}
         {recheck ? null : (
           <section aria-labelledby="sign" className="flex flex-col gap-2 border-t border-line pt-3">
@@ -134,5 +151,14 @@ export function TorqueView({ jobId, wheels, lugs, locking, target, source, units
     </div>
   );
 }
+
+/** Why nothing can be entered at a joint now. */
+function waitingFor(at: TorquedJoint, all: readonly TorquedJoint[]): string {
+  if (at.joint === 'adapter') return 'The adapter’s torque is entered while fitting.';
+  const adaptersOpen = all.some((w) => w.joint === 'adapter' && !w.state.complete);
+  return adaptersOpen ? 'The adapters come first: they are a torque job of their own.' : 'Torque is entered once the job card’s hold points are ticked.';
+}
+
+const keyOf = (w: TorquedJoint): string => `${w.corner}/${w.joint}`;
 
 const finished = (s: TorqueState, recheck: boolean): boolean => s.complete && (!recheck || s.rechecks > 0);

@@ -1,16 +1,19 @@
 'use server';
 
-import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { CORNERS } from '@/core/plan/vocabulary';
-import { PASSES } from '@/core/torque/log';
+import { JOINTS, PASSES } from '@/core/torque/log';
 import { parseAngle, parseTorque } from '@/core/units/parse';
+import { theStore } from '@/store/connection';
+import { withdrawReading } from '@/store/jobs';
+import { actOn } from '@/usecases/act';
 import { enterTorque, signOff } from '@/usecases/jobs';
-import { attempt, type Result } from '@/usecases/result';
-import { readSession } from '@/usecases/session';
+import { takeReading } from '@/usecases/readings';
+import type { Result } from '@/usecases/result';
 
 const entryForm = z.object({
   corner: z.enum(CORNERS),
+  joint: z.enum(JOINTS),
   pass: z.enum(PASSES),
   lug: z.int().min(-1).max(11),
   /** As typed; empty where the pass has no figure. */
@@ -20,35 +23,34 @@ const entryForm = z.object({
 });
 export type EntryTyped = z.input<typeof entryForm>;
 
-/** Appends one entry to a wheel's torque log. */
+/** Appends one entry to a joint's torque log. */
 export async function enter(jobId: string, typed: EntryTyped): Promise<Result<null>> {
-  return attempt(async () => {
-    const { who } = await readSession();
-    const form = entryForm.parse(typed);
-    const figures = form.pass !== 'snug' && form.pass !== 'lower';
-    await enterTorque(
+  return actOn((who) => {
+    const { corner, joint, pass, lug, tool, reading, angle } = entryForm.parse(typed);
+    const figures = pass !== 'snug' && pass !== 'lower';
+    return enterTorque(
       jobId,
       {
-        corner: form.corner,
-        pass: form.pass,
-        lug: form.lug,
-        tool: form.tool,
-        reading: figures ? parseTorque('Reading', form.reading, { min: 1, max: 1000 }).value : null,
-        angle: figures && (form.pass === 'verify' || form.pass === 'recheck') ? parseAngle('Movement', form.angle, { min: 0, max: 360 }).value : null,
+        corner, joint, pass, lug, tool,
+        reading: figures ? parseTorque('Reading', reading, { min: 1, max: 1000 }).value : null,
+        angle: figures && (pass === 'verify' || pass === 'recheck') ? parseAngle('Movement', angle, { min: 0, max: 360 }).value : null,
       },
       who,
     );
-    revalidatePath('/', 'layout');
-    return null;
   });
 }
 
 /** Signs the job off. */
 export async function sign(jobId: string): Promise<Result<null>> {
-  return attempt(async () => {
-    const { who } = await readSession();
-    await signOff(jobId, who);
-    revalidatePath('/', 'layout');
-    return null;
-  });
+  return actOn((who) => signOff(jobId, who));
+}
+
+/** Keeps the gap of a corner as it came out, to be held against the prediction. */
+export async function keepGapFitted(jobId: string, corner: string, typed: string): Promise<Result<null>> {
+  return actOn((who) => takeReading(jobId, { quantity: 'gapFitted', corner: z.enum(CORNERS).parse(corner), typed: z.string().max(40).parse(typed), method: 'tape' }, who));
+}
+
+/** Takes it back; the one before it counts again. */
+export async function takeBackGapFitted(jobId: string, readingId: string): Promise<Result<null>> {
+  return actOn(async (who) => withdrawReading((await theStore()).db, jobId, readingId, who, new Date()));
 }

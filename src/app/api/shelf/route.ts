@@ -1,4 +1,4 @@
-import { writeCatalogue } from '@/features/shelf/csv';
+import { writeCatalogue } from '@/files/csv';
 import { theStore } from '@/store/connection';
 import { listParts } from '@/store/parts';
 

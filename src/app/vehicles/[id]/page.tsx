@@ -1,7 +1,10 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { NavLink } from '@/ui/NavLink';
-import { SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
+import { CORNER_LABEL, SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
+import { quantity, type QuantityId } from '@/core/plan/quantities';
+import { readingText } from '@/core/plan/readingText';
+import { combineRepeats } from '@/core/uncertainty';
 import type { Seat, Use, Wish } from '@/core/plan/vocabulary';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, formatTorque } from '@/core/units/format';
@@ -10,6 +13,7 @@ import { NewWheelSet } from '@/features/intake/NewWheelSet';
 import { theStore } from '@/store/connection';
 import { listJobs } from '@/store/jobs';
 import type { AxleHubRow } from '@/store/schema';
+import type { WheelWhole } from '@/store/wheels';
 import { LinkButton } from '@/ui/Button';
 import { vehicleOr404 } from '@/usecases/pages';
 import { readSession, type Session } from '@/usecases/session';
@@ -19,7 +23,7 @@ export const metadata: Metadata = { title: 'Vehicle' };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const { vehicle, hubs, wheelSets } = await vehicleOr404(id);
+  const { vehicle, hubs, wheelSets, wheels } = await vehicleOr404(id);
   const jobs = await listJobs((await theStore()).db, id);
   const session = await readSession();
   return (
@@ -45,6 +49,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
               <span className="figure">{w.tyre}</span>
               <span className="figure">{w.offsetMm === null ? 'ET not read' : `ET ${w.offsetMm}`}</span>
               <span>{SEAT_LABEL[w.seat as Seat]}</span>
+              <WheelLines wheels={wheels.filter((k) => k.wheelSetId === w.id)} session={session} />
             </li>
           ))}
         </ul>
@@ -103,5 +108,22 @@ function HubTable({ hub, session }: { hub: AxleHubRow; session: Session }) {
         ))}
       </dl>
     </section>
+  );
+}
+
+/** The wheels of a set: mark, where each hangs, and what was measured of it. */
+function WheelLines({ wheels, session }: { wheels: readonly WheelWhole[]; session: Session }) {
+  return (
+    <ul className="col-span-4 grid gap-x-6 text-[13px] text-soft md:grid-cols-2">
+      {wheels.map((w) => {
+        const ids = [...new Set(w.readings.map((r) => r.quantity as QuantityId))];
+        return (
+          <li key={w.id}>
+            <span className="figure font-[620] text-ink">{w.mark}</span> {CORNER_LABEL[w.corner]}:{' '}
+            {ids.length === 0 ? 'nothing measured' : ids.map((id) => `${quantity(id).label.toLowerCase()} ${readingText(quantity(id), combineRepeats(w.readings.filter((r) => r.quantity === id)).value, session.units)}`).join(', ')}
+          </li>
+        );
+      })}
+    </ul>
   );
 }

@@ -1,12 +1,16 @@
 import { nutBelowFace, recessRoom, studBeyondFace } from '../../engagement/adapter';
 import type { Plan } from '../document';
 import type { Finding } from '../findings';
-import { levelOf, make, withError, worse } from './make';
+import { judgeWheels, levelOf, make, withError, worse } from './make';
 
 /** What only a bolt-on adapter has: its nut under the face, pockets in every wheel, a recess, a torque job of its own. */
 export function judgeAdapter(plan: Plan, out: Finding[]): void {
   const a = plan.spacer.adapter;
-  if (a === null) return;
+  if (a === null) {
+    // On the bench an adapter may be picked before its figures are typed; it never passes like that.
+    if (plan.spacer.kind === 'adapter') out.push(make('adapter.nut-below', 'unmeasured', 'figures', null, 0, null, 'mm'));
+    return;
+  }
   const s = plan.spacer.thickness;
   const room = nutBelowFace(s, a.web, a.nutHeight);
   out.push(make('adapter.nut-below', room < 0 ? 'stop' : 'pass', '', room, 0, room, 'mm'));
@@ -35,19 +39,9 @@ function judgePockets(plan: Plan, s: number, out: Finding[]): void {
     return;
   }
   const limit = beyond + plan.policy.pocketMargin;
-  const unseen = plan.wheel.each.find((w) => w.pocketDepth === null);
-  if (unseen || plan.wheel.each.length === 0) {
-    out.push(make('adapter.pocket', 'unmeasured', unseen ? unseen.name : 'wheels', null, limit, null, 'mm'));
-    return;
-  }
-  // The stud's own error already stands in the limit.
-  let worst: Finding | null = null;
-  for (const w of plan.wheel.each) {
-    const pocket = w.pocketDepth ?? { value: 0, pm: 0 };
-    const margin = pocket.value - limit;
-    worst = worse(withError(make('adapter.pocket', levelOf(margin, pocket.pm), w.name, pocket.value, limit, margin, 'mm'), pocket.pm + pm, Math.hypot(pocket.pm, pm)), worst);
-  }
-  if (worst) out.push(worst);
+  const found = judgeWheels('adapter.pocket', limit, plan.wheel.each.map((w) => ({ name: w.name, measured: w.pocketDepth })), (name) => name, (name) => name || 'wheels');
+  // The stud's own error already stands in the limit; the margin carries both.
+  out.push(found.pm === null ? found : withError(found, found.pm + pm, Math.hypot(found.pm, pm)));
 }
 
 function judgeRecess(plan: Plan, recess: number | null, out: Finding[]): void {

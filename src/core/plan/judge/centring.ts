@@ -4,7 +4,8 @@ import type { Measured, Plan } from '../document';
 import type { Finding } from '../findings';
 import { fastenerSeat, type Numbers } from '../numbers';
 import { result } from '../result';
-import { judgeCorners, levelOf, make, withError, worse } from './make';
+import { chamferByWheel, ofOneWheel, ofWheels } from '../wheels';
+import { judgeCorners, judgeWheels, make, worse } from './make';
 
 /** Seats equal, sockets enter, something centres the wheel. */
 export function judgeCentring(plan: Plan, n: Numbers, out: Finding[]): void {
@@ -37,40 +38,38 @@ function judgeSeats(plan: Plan, out: Finding[]): void {
   else out.push(make('seat.match', match === 'match' ? 'pass' : 'stop', `${seat}/${wheel}`));
   const socket = plan.hub.socketOutside;
   if (socket === null || plan.wheel.each.length === 0) return;
-  let tight: Finding | null = null;
-  for (const w of plan.wheel.each) {
-    if (w.lugHole === null) {
-      out.push(make('seat.socket', 'unmeasured', w.name, null, plan.policy.socketRoom, null, 'mm'));
-      return;
-    }
-    const room = socketRoom(w.lugHole.value, socket);
-    const margin = room - plan.policy.socketRoom;
-    tight = worse(withError(make('seat.socket', levelOf(margin, w.lugHole.pm), w.name, room, plan.policy.socketRoom, margin, 'mm'), w.lugHole.pm), tight);
-  }
-  if (tight) out.push(tight);
+  out.push(judgeWheels('seat.socket', plan.policy.socketRoom, plan.wheel.each.map((w) => ({ name: w.name, measured: w.lugHole })), (name) => name, undefined, (hole) => socketRoom(hole, socket)));
 }
 
-/** A lipped spacer, or an adapter with its own lip: bore on the spigot, lip in the wheel, root in the chamfer. */
+/** A lipped spacer, or an adapter with its own lip: bore on the spigot, lip in every wheel, root in every chamfer. */
 function judgeLipped(plan: Plan, n: Numbers, out: Finding[]): void {
   const { spacer, hub, wheel, corners, policy } = plan;
   out.push(closeFit(plan, 'hub', spacer.bore, hub.spigotDiameter, 1));
-  out.push(closeFit(plan, 'wheel', spacer.lipDiameter, wheel.bore, -1));
+  let lip: Finding | null = null;
+  for (const w of ofWheels(wheel, 'bore')) lip = worse(closeFit(plan, w.name === '' ? 'wheel' : ofOneWheel(w.name), spacer.lipDiameter, w.measured, -1), lip);
+  if (lip) out.push(lip);
   if (spacer.lipRoot === null) out.push(make('centring.lip-root', 'unmeasured', 'lip'));
+  else if (chamferByWheel(wheel)) out.push(judgeWheels('centring.lip-root', spacer.lipRoot, wheel.each.map((w) => ({ name: w.name, measured: w.chamferDepth })), ofOneWheel));
   else {
     const chamfer = (i: number) => toResult(corners[i]?.chamferDepth ?? null);
     out.push(judgeCorners('centring.lip-root', spacer.lipRoot, 'chamfer', n.corners, (c) => chamfer(n.corners.indexOf(c))));
   }
-  if (spacer.lipHeight !== null && wheel.boreRecess !== null) {
-    const margin = wheel.boreRecess.value - spacer.lipHeight;
-    const { value, pm } = wheel.boreRecess;
-    out.push(withError(make('centring.lip-height', levelOf(margin, pm), '', value, spacer.lipHeight, margin, 'mm'), pm));
-  }
+  judgeLipHeight(plan, out);
   if (spacer.openThrough || spacer.kind === 'adapter') return;
   const height = (i: number) => {
     const h = corners[i]?.spigotHeight ?? null;
     return h === null ? null : result(h.value, h.pm, policy.spacerPm);
   };
   out.push(judgeCorners('centring.over-spigot', spacer.thickness, 'spigot-height', n.corners, (c) => height(n.corners.indexOf(c)), true));
+}
+
+/** The lip against the shallowest bore. Where nobody measured a bore's depth nothing is said: most bores go through. */
+function judgeLipHeight(plan: Plan, out: Finding[]): void {
+  const lip = plan.spacer.lipHeight;
+  if (lip === null) return;
+  const bores = ofWheels(plan.wheel, 'boreRecess');
+  if (bores.every((w) => w.measured === null)) return;
+  out.push(judgeWheels('centring.lip-height', lip, bores, (name) => name));
 }
 
 const toResult = (m: Measured) => (m === null ? null : result(m.value, m.pm));

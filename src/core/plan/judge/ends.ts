@@ -4,7 +4,8 @@ import type { Finding } from '../findings';
 import type { CornerNumbers, Numbers } from '../numbers';
 import type { Result } from '../result';
 import { chosenNut, newNut } from '../stack';
-import { judgeCorners, levelOf, make, withError } from './make';
+import { ofOneWheel, ofWheels } from '../wheels';
+import { judgeCorners, judgeWheels, make, withError } from './make';
 
 const behind = (c: CornerNumbers): Result => c.behind;
 
@@ -61,11 +62,5 @@ function judgeBottom(plan: Plan, n: Numbers, out: Finding[]): void {
 function judgeShank(plan: Plan, out: Finding[]): void {
   const nut = newNut(plan.fastener);
   if (!nut || nut.shankLength === 0) return;
-  const pad = plan.wheel.padThickness;
-  if (pad === null) {
-    out.push(make('nut.shank', 'unmeasured', 'pad', null, nut.shankLength, null, 'mm'));
-    return;
-  }
-  const margin = pad.value - nut.shankLength;
-  out.push(withError(make('nut.shank', levelOf(margin, pad.pm), '', pad.value, nut.shankLength, margin, 'mm'), pad.pm));
+  out.push(judgeWheels('nut.shank', nut.shankLength, ofWheels(plan.wheel, 'padThickness'), (name) => name, (name) => (name === '' ? 'pad' : ofOneWheel(name))));
 }

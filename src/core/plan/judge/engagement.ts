@@ -1,5 +1,5 @@
 import { compileThread } from '../compiled';
-import type { Plan } from '../document';
+import type { Corner, Measured, Plan } from '../document';
 import type { Finding } from '../findings';
 import { sameThread } from '../../thread/designation';
 import type { CornerNumbers, Numbers } from '../numbers';
@@ -38,17 +38,29 @@ export function judgeEngagement(plan: Plan, n: Numbers, out: Finding[]): void {
   judgeThreads(plan, out);
 }
 
-/** More thread counted than there is, errors taken off: neither reading is trusted. */
+/** More thread counted than there is, or a bolt not longer overall than under its seat, errors taken off: neither reading is trusted. */
 function judgeContradiction(plan: Plan, n: Numbers, out: Finding[]): void {
-  const bolt = plan.hub.fastening === 'bolt';
-  for (let i = 0; i < n.corners.length; i += 1) {
-    const present = n.corners[i]?.present ?? null;
-    const mate = bolt ? (plan.corners[i]?.tappedDepth ?? null) : plan.hub.nutThread;
-    if (present === null || mate === null || present.value - present.pm <= mate.value + mate.pm + 1e-9) continue;
-    const corner = n.corners[i]?.corner ?? null;
-    out.push(make('reading.contradiction', 'unmeasured', plan.hub.fastening, present.value, mate.value, mate.value - present.value, 'mm', corner));
+  const { fastening, nutThread, stockBoltLength: under, stockBoltOverall: overall, stockBoltThread } = plan.hub;
+  const bolt = fastening === 'bolt';
+  // Head and seat are several millimetres: lengths that the error of measuring could swap are one length read twice.
+  if (bolt && under !== null && overall !== null && under.value + under.pm >= overall.value - overall.pm) {
+    out.push(make('reading.contradiction', 'unmeasured', 'under', under.value, overall.value, overall.value - under.value, 'mm'));
     return;
   }
+  for (let i = 0; i < n.corners.length; i += 1) {
+    const present = n.corners[i]?.present ?? null;
+    if (present === null) continue;
+    const corner = n.corners[i]?.corner ?? null;
+    const found = bolt ? exceeds(present, 'hub', plan.corners[i]?.tappedDepth ?? null, corner) ?? exceeds(present, 'bolt', stockBoltThread, corner) : exceeds(present, 'nut', nutThread, corner);
+    if (found === null) continue;
+    out.push(found);
+    return;
+  }
+}
+
+function exceeds(present: NonNullable<Result>, where: 'hub' | 'bolt' | 'nut', mate: Measured, corner: Corner | null): Finding | null {
+  if (mate === null || present.value - present.pm <= mate.value + mate.pm + 1e-9) return null;
+  return make('reading.contradiction', 'unmeasured', where, present.value, mate.value, mate.value - present.value, 'mm', corner);
 }
 
 function whatEngagementNeeds(plan: Plan): string {

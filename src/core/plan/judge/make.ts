@@ -3,6 +3,7 @@ import { byDanger, type Finding, judge, type Level, RANK, type RuleId } from '..
 import type { CornerNumbers } from '../numbers';
 import type { School } from '../policy';
 import type { Result } from '../result';
+import type { OfWheel } from '../wheels';
 
 /** Builds findings; written out in one place and one shape, because a search judges hundreds of thousands of plans. */
 export function make(
@@ -55,6 +56,24 @@ export function withError(f: Finding, pm: number, rss = pm): Finding {
     rule: f.rule, level: f.level, value: f.value, limit: f.limit, margin: f.margin, pm, rss, unit: f.unit, corner: f.corner, school: f.school,
     uncertain: f.level === 'caution', why: f.why,
   };
+}
+
+/**
+ * Judges one figure of every wheel that can go on; the worst wheel decides, and one unmeasured wheel before all.
+ * @param why what the finding says of the wheel that decides, by its name
+ * @param missing the same where that wheel was not measured
+ * @param value the figure that is held against the limit, from the reading
+ */
+export function judgeWheels(
+  rule: RuleId, limit: number, wheels: readonly OfWheel[], why: (name: string) => string, missing = why, value = (m: number): number => m,
+): Finding {
+  let found: Finding | null = null;
+  for (const { name, measured } of wheels) {
+    if (measured === null) return make(rule, 'unmeasured', missing(name), null, limit, null, 'mm');
+    const v = value(measured.value);
+    found = worse(withError(make(rule, levelOf(v - limit, measured.pm), why(name), v, limit, v - limit, 'mm'), measured.pm), found);
+  }
+  return found ?? make(rule, 'unmeasured', missing(''), null, limit, null, 'mm');
 }
 
 /** The worse of two findings of one rule: by level, then by margin. */

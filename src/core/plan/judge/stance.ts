@@ -11,8 +11,7 @@ export function judgeStance(plan: Plan, n: Numbers, out: Finding[]): void {
   out.push(judgeCorners('stance.gap', 0, plan.camberChange === 0 ? 'gap' : 'gap-and-height', n.corners, (c) => c.gapAfter, false, 'caution'));
   const inner = judgeCorners('clearance.inner', policy.innerReserve, 'inner', n.corners, (c) => c.innerAfter);
   // Nobody has to measure the inside of a wheel that only moves outward, unless the inside is the very wish.
-  if (inner.level !== 'unmeasured') out.push(inner);
-  else if (wish === 'clearance') out.push({ ...inner, level: 'note' });
+  if (inner.level !== 'unmeasured' || wish === 'clearance') out.push(inner);
   if (wish === 'stance') {
     const least = leastValue(n.corners.map((c) => c.flush));
     if (least !== null) out.push(make('stance.flush', 'note', '', least, spacer.thickness, null, 'mm'));

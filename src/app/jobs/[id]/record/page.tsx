@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { PrintButton } from '@/features/records/PrintButton';
-import { ReadingsTable, RecordSheet } from '@/features/records/RecordSheet';
+import { ReadingsTable } from '@/features/records/ReadingsTable';
+import { RecordSheet } from '@/features/records/RecordSheet';
 import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { isStale, staleBecause } from '@/usecases/jobPlan';

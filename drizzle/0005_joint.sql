@@ -1,0 +1,1 @@
+ALTER TABLE "torque_entry" ADD COLUMN "joint" text DEFAULT 'wheel' NOT NULL;

@@ -1,0 +1,113 @@
+import { useState, useTransition } from 'react';
+import { CHALK_LOAD_LABEL } from '@/core/plan/labels';
+import type { ChalkLoad, Corner } from '@/core/plan/vocabulary';
+import { tryInput } from '@/core/errors';
+import { hourText } from '@/core/stance/clock';
+import { formatLength, type UnitSystem } from '@/core/units/format';
+import { parseLength } from '@/core/units/parse';
+import { ChalkClock } from '@/drawing/ChalkClock';
+import { Button } from '@/ui/Button';
+import { Field, optionsOf } from '@/ui/Field';
+import { Segments } from '@/ui/Segments';
+import { VerdictMark } from '@/ui/Verdict';
+import { keepChalk, takeBackChalk } from './actions';
+
+export interface ChalkKept {
+  readonly id: string;
+  readonly corner: Corner;
+  readonly trial: number;
+  readonly load: ChalkLoad;
+  readonly hours: readonly number[];
+  readonly by: string;
+  readonly at: string;
+}
+
+const LOADS = optionsOf(CHALK_LOAD_LABEL) as { value: ChalkLoad; label: string }[];
+const RESULTS = [
+  { value: 'clean' as const, label: 'Clean all round' },
+  { value: 'off' as const, label: 'Chalk came off' },
+];
+
+/** Chalk test of a corner: trial spacer, how it was loaded, where chalk came off. It goes into the verdict. */
+export function ChalkTest({ jobId, corner, tests, units }: { jobId: string; corner: Corner; tests: readonly ChalkKept[]; units: UnitSystem }) {
+  const [trial, setTrial] = useState('');
+  const [load, setLoad] = useState<ChalkLoad>('bounced');
+  const [result, setResult] = useState<'clean' | 'off' | null>(null);
+  const [hours, setHours] = useState<number[]>([]);
+  const [error, setError] = useState<string>();
+  const [failure, setFailure] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+
+  const marks = (next: number[]) => {
+    setHours(next);
+    if (next.length > 0) setResult('off');
+  };
+  const keep = () => {
+    setFailure(null);
+    const read = tryInput(() => parseLength('Trial spacer', trial, { min: 0, max: 100 }));
+    setError(read.error);
+    if (read.error !== undefined) return;
+    if (result === null) return setFailure('Say whether it stayed clean or chalk came off.');
+    if (result === 'off' && hours.length === 0) return setFailure('Put a mark on the arch where chalk came off, or say that it stayed clean.');
+    start(async () => {
+      const kept = await keepChalk(jobId, { corner, trial, load, hours: result === 'off' ? hours : [] });
+      if (!kept.ok) return setFailure(kept.message);
+      setHours([]);
+      setResult(null);
+    });
+  };
+  return (
+    <section aria-label="Chalk test" id="chalk">
+      <h2 className="border-b border-line pb-1">Chalk test, with a trial spacer and long bolts: the thinner one first</h2>
+      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] items-start gap-5 pt-3 max-lg:grid-cols-1">
+        <div>
+          <ChalkClock hours={hours} onHours={marks} />
+          <div className="flex flex-wrap gap-2">
+            <Button look="quiet" onClick={() => marks([...hours, [12, 1, 11, 2, 10, 3, 9].find((h) => !hours.includes(h)) ?? 12])}>
+              Add a mark
+            </Button>
+            <Button look="quiet" disabled={hours.length === 0} onClick={() => setHours(hours.slice(0, -1))}>
+              Undo mark
+            </Button>
+          </div>
+        </div>
+        <div className="flex flex-col gap-3">
+          <p className="text-[14px] text-soft">Chalk the lip, load the corner, bounce until the bump stop is felt. Chalk on the sidewall will cut the tyre. Clean counts only when bounced.</p>
+          <Field label="Trial spacer" figure unit="mm" inputMode="decimal" value={trial} error={error} onChange={(e) => setTrial(e.target.value)} className="w-[150px]" />
+          <Segments label="How it was loaded" value={load} options={LOADS} onChange={setLoad} />
+          <Segments
+            label="Result"
+            value={result}
+            options={RESULTS}
+            onChange={(v) => {
+              setResult(v);
+              if (v === 'clean') setHours([]);
+            }}
+          />
+          {failure ? <p role="alert" className="text-[14px] font-[560] text-stop">{failure}</p> : null}
+          <Button className="self-start" disabled={busy} onClick={keep}>
+            Keep chalk test
+          </Button>
+        </div>
+      </div>
+      {tests.length > 0 ? (
+        <ul className="mt-3 divide-y divide-line border-y border-line text-[14px]" aria-label="Chalk tests kept">
+          {tests.map((t) => (
+            <li key={t.id} className="flex flex-wrap items-center gap-x-3 py-1">
+              <VerdictMark level={t.hours.length > 0 ? 'stop' : t.load === 'bounced' ? 'pass' : 'note'} size={13} />
+              <span className="figure font-[620]">{formatLength(t.trial, units)}</span>
+              <span>{CHALK_LOAD_LABEL[t.load].toLowerCase()}</span>
+              <span>{t.hours.length > 0 ? `chalk off at ${t.hours.map(hourText).join(', ')}` : 'clean'}</span>
+              <span className="text-soft">
+                {t.by}, {t.at}
+              </span>
+              <button type="button" disabled={busy} onClick={() => start(async () => void (await takeBackChalk(jobId, t.id)))} className="touch ml-auto px-1 text-accent underline underline-offset-4" aria-label={`Take back the ${formatLength(t.trial, units)} chalk test`}>
+                Undo
+              </button>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+    </section>
+  );
+}
