@@ -32,7 +32,7 @@ const at: Partial<PlanCorner> = {
 const base: Plan = {
   format: 'vectis-plan/1', title: 'Anselm Heron, front axle', axle: 'front', wish: 'stance', use: 'street', camberChange: 0, hub: HUB, wheel: WHEEL,
   corners: [corner('front-left', at), corner('front-right', { ...at, turns: m(11.25, 0.25) })],
-  spacer: plainSpacer(5), fastener: { kind: 'bolt', length: 45, seat: 'ball13', class: '10.9' }, leadSignOff: null, policy: DEFAULT_POLICY,
+  spacer: plainSpacer(5), fastener: { kind: 'bolt', length: 45, threadLength: 28, seat: 'ball13', class: '10.9' }, leadSignOff: null, policy: DEFAULT_POLICY,
 };
 
 const STUD_HUB: Plan['hub'] = {
@@ -55,14 +55,14 @@ export const PLAN_EXAMPLES: Readonly<Record<string, Plan>> = {
   'slip-on-bolts': base,
   'slip-on-lipped': {
     ...base, title: 'Corvane Tern, rear axle', axle: 'rear', use: 'towing', corners: [corner('rear-left', { ...at, chamferDepth: m(3) }), corner('rear-right', { ...at, chamferDepth: m(3) })],
-    spacer: lippedSpacer(12, 57.1, 57, 2, 8), fastener: { kind: 'bolt', length: 52, seat: 'ball13', class: '10.9' },
+    spacer: lippedSpacer(12, 57.1, 57, 2, 8), fastener: { kind: 'bolt', length: 52, threadLength: 28, seat: 'ball13', class: '10.9' },
   },
   'slip-on-studs': drover,
   'shank-nuts': { ...drover, spacer: plainSpacer(10), fastener: { kind: 'nuts', nut: { ...NUT, shankReach: 6, shankLength: 11 } } },
   conversion: {
     ...base, title: 'Merrow Kite GT, rear axle', axle: 'rear', use: 'track', hub: { ...HUB, nutGrip: m(12) }, wheel: { ...WHEEL, seat: 'cone60' },
     corners: [corner('rear-left', at), corner('rear-right', at)],
-    fastener: { kind: 'conversion', length: 75, shortEnd: 16, hubThread: 'M14x1.5', outerThread: 'M12x1.5', seatsAt: 'shoulder', class: '10.9', nut: NUT },
+    fastener: { kind: 'conversion', length: 75, threadLength: 45, shortEnd: 16, hubThread: 'M14x1.5', outerThread: 'M12x1.5', seatsAt: 'shoulder', class: '10.9', nut: NUT },
   },
   adapter: {
     ...drover, title: 'Halm Drover, rear axle', axle: 'rear', corners: [corner('rear-left', { ...studAt, studProtrusion: m(31), turns: m(11, 0.25), loadedClearance: m(45, 1), clock: [], gap: m(40, 1) }), corner('rear-right', { ...studAt, studProtrusion: m(31), turns: m(11, 0.25), loadedClearance: m(45, 1), clock: [], gap: m(40, 1) })],

@@ -59,7 +59,7 @@ export const SCENARIO: readonly DemoVehicle[] = [
         // Too long on purpose: the tip would foul the parking-brake shoes.
         choice: {
           spacer: lippedSpacer(15, 71.6, 71.5, 2, 8),
-          fastener: { kind: 'bolt', length: 66, seat: 'ball14', class: '10.9' },
+          fastener: { kind: 'bolt', length: 66, threadLength: 28, seat: 'ball14', class: '10.9' },
         },
       },
     ],
@@ -138,7 +138,7 @@ export const SCENARIO: readonly DemoVehicle[] = [
           turns: [10, 10], stockBoltLength: 36, rotorHat: [6, 6], tappedDepth: [17, 17], roomBehind: [6, 6], gap: [14, 13], loadedClearance: [19, 20],
           spigotDiameter: 60.1, spigotHeight: [10, 10], settled: [1, 1], camber: [-1, -1], archHeight: [342, 341], lipDepth: [20, 20], fingerPasses: [1, 1],
         },
-        choice: { spacer: plainSpacer(5), fastener: { kind: 'bolt', length: 41, seat: 'cone60', class: '10.9' } },
+        choice: { spacer: plainSpacer(5), fastener: { kind: 'bolt', length: 41, threadLength: 28, seat: 'cone60', class: '10.9' } },
       },
       {
         axle: 'rear', wish: 'stance', use: 'street', until: 'measure', daysAgo: 0, sameVisit: true,
@@ -161,7 +161,7 @@ export const SCENARIO: readonly DemoVehicle[] = [
           turns: [11, 11], stockBoltLength: 40, stockBoltOverall: 66, stockBoltThread: 30, rotorHat: [7, 7], tappedDepth: [20, 20], roomBehind: [8, 8], gap: [16, 17], loadedClearance: [22, 21],
           spigotDiameter: 57, spigotHeight: [10, 10], innerClearance: [0, 0], settled: [1, 1], camber: [-1, -1.25], archHeight: [352, 352], lipDepth: [20, 20],
         },
-        choice: { spacer: plainSpacer(5), fastener: { kind: 'bolt', length: 45, seat: 'ball13', class: '10.9' } },
+        choice: { spacer: plainSpacer(5), fastener: { kind: 'bolt', length: 45, threadLength: 28, seat: 'ball13', class: '10.9' } },
       },
       { axle: 'rear', wish: 'clearance', use: 'street', until: 'take-in', daysAgo: 0, readings: {} },
     ],

@@ -11,11 +11,11 @@ const lipped = (thickness: number, root: number): CatalogueItem => ({
 });
 
 const bolt = (length: number, seat: 'ball13' | 'ball14', count: number): CatalogueItem => ({
-  kind: 'bolt', name: `bolt M14 × 1.5, ${length} mm, ${seat === 'ball13' ? 'R13' : 'R14'}`, count, bin: `B${length}`, thread: 'M14x1.5', fastener: { kind: 'bolt', length, seat, class: '10.9' },
+  kind: 'bolt', name: `bolt M14 × 1.5, ${length} mm, ${seat === 'ball13' ? 'R13' : 'R14'}`, count, bin: `B${length}`, thread: 'M14x1.5', fastener: { kind: 'bolt', length, threadLength: 28, seat, class: '10.9' },
 });
 
 const stud = (protrusion: number, count: number): CatalogueItem => ({
-  kind: 'stud', name: `stud M12 × 1.5, ${protrusion} mm`, count, bin: `S${protrusion}`, thread: 'M12x1.5', fastener: { kind: 'stud', protrusion, class: '10.9' },
+  kind: 'stud', name: `stud M12 × 1.5, ${protrusion} mm`, count, bin: `S${protrusion}`, thread: 'M12x1.5', fastener: { kind: 'stud', protrusion, threadLength: protrusion - 4, class: '10.9' },
 });
 
 const nut = (name: string, style: 'open' | 'closed', shankReach: number): CatalogueItem => ({

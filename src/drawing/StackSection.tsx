@@ -50,7 +50,7 @@ export function StackSection({ geometry, units, minimum, engagement, pm = 0, ok,
     <svg viewBox={l.viewBox} role={onThickness ? 'group' : 'img'} aria-labelledby={`${id}-t ${id}-d`} className="max-h-[370px] w-full overflow-visible" data-testid="stack-section">
       <title id={`${id}-t`}>{`Stack section, ${CORNER_LABEL[g.corner]}`}</title>
       <desc id={`${id}-d`}>
-        {`Spacer ${formatLength(text, units)}. ${engagement === null ? 'Engagement unmeasured' : `${formatLength(engagement, units, 'down')} of thread engaged`}, minimum ${formatLength(minimum, units, 'up')}.`}
+        {`Spacer ${formatLength(text, units)}. ${engagement === null ? 'Engagement unmeasured' : `${formatLength(engagement, units, 'down')} of thread engaged`}, minimum ${formatLength(minimum, units, 'up')}.${g.clash ? ` The plain shank stands ${formatLength(g.clash.x1 - g.clash.x0, units, 'up')} past the start of its mate’s thread.` : ''}`}
       </desc>
       <defs>
         <Hatch id={`${id}-steel`} gap={2.2} angle={45} />
@@ -75,6 +75,7 @@ export function StackSection({ geometry, units, minimum, engagement, pm = 0, ok,
           <path d={l.teeth.upper + l.teeth.lower} fill="none" stroke={ok ? 'var(--accent)' : 'var(--stop)'} strokeWidth="1.8" vectorEffect="non-scaling-stroke" />
         </>
       ) : null}
+      {g.clash ? <rect x={g.clash.x0} y={-threadRadius(g)} width={g.clash.x1 - g.clash.x0} height={2 * threadRadius(g)} fill="var(--stop)" opacity="0.6" data-part="clash" /> : null}
       <path d={`M${l.x0 + 1} 0H${l.x1 - 1}`} stroke="var(--ink-soft)" strokeWidth="0.8" strokeDasharray="9 3 2 3" vectorEffect="non-scaling-stroke" />
       {/* Minimum as a tick, margin as a bar beyond it. */}
       <path d={`M${g.minimumAt} ${-threadRadius(g) - 3.2}V${l.half + 2.6}`} stroke={ok ? 'var(--ink)' : 'var(--stop)'} strokeWidth="1.6" vectorEffect="non-scaling-stroke" />
@@ -86,6 +87,11 @@ export function StackSection({ geometry, units, minimum, engagement, pm = 0, ok,
         <Dimension key={d.id} {...d} text={dimensionText(d.id, d.x1 - d.x0, units)} half={l.half} onPick={onPick && d.id !== 'engagement' ? () => onPick(d.id) : undefined} />
       ))}
       {onThickness ? <FaceHandle blocks={g.blocks} half={l.half} onThickness={onThickness} /> : null}
+      {g.clash ? (
+        <text x={(g.clash.x0 + g.clash.x1) / 2} y={threadRadius(g) + 4} textAnchor="middle" style={letters(LETTER)} fill="var(--stop)" stroke="var(--paper)" strokeWidth="0.8" paintOrder="stroke">
+          shank
+        </text>
+      ) : null}
       <PartLabels blocks={g.blocks} half={l.half} hubOpen={g.hubOpen} />
     </svg>
   );

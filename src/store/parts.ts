@@ -1,14 +1,18 @@
 import { asc, eq, isNull } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import type { CatalogueItem } from '@/core/search/catalogue';
+import { type CatalogueItem, isFastener } from '@/core/search/catalogue';
 import type { Db, Executor } from './connection';
 import { recordEvent } from './events';
 import { type PartRow, part } from './schema';
 
 /** Every part on the shelf, by kind and name. */
 export async function listParts(db: Executor): Promise<PartRow[]> {
-  return db.select().from(part).where(isNull(part.archivedAt)).orderBy(asc(part.kind), asc(part.name), asc(part.id));
+  const rows = await db.select().from(part).where(isNull(part.archivedAt)).orderBy(asc(part.kind), asc(part.name), asc(part.id));
+  return rows.map((row) => ({ ...row, item: presentItem(row.item) }));
 }
+
+/** A part of an earlier release lacks what was added since; nobody said it, so it is unknown. */
+const presentItem = (item: CatalogueItem): CatalogueItem => (isFastener(item) ? { ...item, fastener: { ...item.fastener, threadLength: item.fastener.threadLength ?? null } } : item);
 
 /** Puts parts on the shelf, all of them or none. @returns how many */
 export async function addParts(db: Db, items: readonly CatalogueItem[], by: string, at: Date): Promise<number> {

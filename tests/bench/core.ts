@@ -40,7 +40,7 @@ export function benchCore(): void {
   const plans = Array.from({ length: 256 }, (_, i): Plan => {
     const s = 3 + (i % 20);
     const at = { turns: exact(8 + (i % 7)), gap: exact(20 + (i % 9)) };
-    const plan = i % 2 ? studPlan({ corners: [corner('front-left', at), corner('front-right')] }) : boltPlan({ fastener: { kind: 'bolt', length: 40 + s, seat: 'ball13', class: '10.9' }, corners: [corner('front-left', at), corner('front-right')] });
+    const plan = i % 2 ? studPlan({ corners: [corner('front-left', at), corner('front-right')] }) : boltPlan({ fastener: { kind: 'bolt', length: 40 + s, threadLength: 30, seat: 'ball13', class: '10.9' }, corners: [corner('front-left', at), corner('front-right')] });
     return { ...plan, spacer: { ...plan.spacer, thickness: s } };
   });
   const pick = (i: number) => plans[i % plans.length] as Plan;

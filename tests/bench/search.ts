@@ -15,7 +15,7 @@ export function bigShelf(): SearchInput {
   const hub = { ...base.hub, fastenerClass: '10.9' as const, internalTensile: 900 };
   const corners = base.corners.map((c) => ({ ...c, turns: { value: 15.5, pm: 0.25 }, spigotHeight: { value: 34, pm: 0.1 }, gap: { value: 30, pm: 1 }, loadedClearance: { value: 35, pm: 1 } }));
   const spacers = Array.from({ length: 200 }, (_, i): Part<Spacer> => ({ id: `s${i}`, count: i % 3, part: plainSpacer(3 + (i % 100) / 4) }));
-  const fasteners = Array.from({ length: 400 }, (_, i): Part<LooseFastener> => ({ id: `f${i}`, count: i % 20, part: { kind: 'stud', protrusion: 36 + (i % 160) / 4, class: pick(['8.8', '10.9', '12.9'] as const, i) } }));
+  const fasteners = Array.from({ length: 400 }, (_, i): Part<LooseFastener> => ({ id: `f${i}`, count: i % 20, part: { kind: 'stud', protrusion: 36 + (i % 160) / 4, threadLength: 30 + (i % 3) * 4, class: pick(['8.8', '10.9', '12.9'] as const, i) } }));
   const nuts = Array.from({ length: 150 }, (_, i): Part<Nut> => ({
     id: `n${i}`, count: i % 24,
     part: {

@@ -108,7 +108,7 @@ describe('policy', () => {
     boltPlan({ use: 'competition', spacer: { ...boltPlan().spacer, thickness: 6 } }),
     boltPlan({ spacer: { ...boltPlan().spacer, kind: 'lipped', bore: 57.5, lipDiameter: 57, lipRoot: 1, thickness: 12 } }),
     boltPlan({ spacer: { ...boltPlan().spacer, kind: 'lipped', bore: 57.3, lipDiameter: 57, lipRoot: 1, thickness: 12 } }),
-    studPlan({ fastener: { kind: 'stud', protrusion: 52, class: '10.9', nut: null } }),
+    studPlan({ fastener: { kind: 'stud', protrusion: 52, threadLength: 48, class: '10.9', nut: null } }),
     studPlan({ corners: [corner('front-left', { turns: exact(6) })] }),
   ];
   test.each(POLICY_RULES.map((r) => r.id))('%s has an effect', (id) => {

@@ -11,7 +11,7 @@ import { boltPlan, corner, exact, studPlan } from './fixtures';
 const find = (plan: Plan, rule: RuleId): Finding | undefined => assess(plan).findings.find((f) => f.rule === rule);
 const level = (plan: Plan, rule: RuleId) => find(plan, rule)?.level;
 const thickness = (plan: Plan, s: number): Plan => ({ ...plan, spacer: { ...plan.spacer, thickness: s } });
-const longer = (length: number): Plan['fastener'] => ({ kind: 'bolt', length, seat: 'ball13', class: 'unknown' });
+const longer = (length: number): Plan['fastener'] => ({ kind: 'bolt', length, threadLength: length, seat: 'ball13', class: 'unknown' });
 
 describe('engagement', () => {
   // rule: engagement.minimum — one turn moves a nut by one pitch, and one diameter at least (common practice, no source).
@@ -128,7 +128,7 @@ describe('closed nuts', () => {
   // rule: nut.bottom — geometry, worked by hand.
   test('a longer stud that comes too near the cap is a stop: it clamps nothing', () => {
     // Nose 3, grip 40 − 3 − 23.25 = 13.75; tip 50: gap = 8 + 13.75 + 32 − 50 = 3.75 mm.
-    const stud = (protrusion: number) => thickness(studPlan({ fastener: { kind: 'stud', protrusion, class: 'unknown', nut: null } }), 8);
+    const stud = (protrusion: number) => thickness(studPlan({ fastener: { kind: 'stud', protrusion, threadLength: protrusion, class: 'unknown', nut: null } }), 8);
     expect(find(stud(50), 'nut.bottom')).toMatchObject({ value: 3.75, limit: 1.5, level: 'pass' });
     expect(find(stud(53), 'nut.bottom')).toMatchObject({ value: 0.75, level: 'stop' });
     expect(assess(stud(50)).numbers.window?.max).toBeCloseTo(52.25, 10);
@@ -147,7 +147,7 @@ describe('closed nuts', () => {
 describe('nuts nobody measured', () => {
   test('a longer stud in an unmeasured nut is trusted with no more than was counted in it', () => {
     const hub = { ...studPlan().hub, nutStyle: 'open' as const, nutThread: null };
-    const plan = thickness(studPlan({ hub, fastener: { kind: 'stud', protrusion: 70, class: 'unknown', nut: null } }), 8);
+    const plan = thickness(studPlan({ hub, fastener: { kind: 'stud', protrusion: 70, threadLength: 70, class: 'unknown', nut: null } }), 8);
     expect(find(plan, 'engagement.minimum')).toMatchObject({ value: 23.25 });
   });
 });
@@ -252,7 +252,7 @@ const anyCorner = fc.record({
 const anyPlan = fc
   .record({ stud: fc.boolean(), left: anyCorner, right: anyCorner, s: fc.double({ min: 0, max: 40, noNaN: true }), length: fc.option(fc.double({ min: 10, max: 90, noNaN: true }), { nil: null }), use: fc.constantFrom('street' as const, 'competition' as const), centring: fc.constantFrom('hub' as const, 'seats' as const) })
   .map(({ stud, left, right, s, length, use, centring }): Plan => {
-    const fastener: Plan['fastener'] = length === null ? { kind: 'stock' } : stud ? { kind: 'stud', protrusion: length, class: 'unknown', nut: null } : longer(length);
+    const fastener: Plan['fastener'] = length === null ? { kind: 'stock' } : stud ? { kind: 'stud', protrusion: length, threadLength: length, class: 'unknown', nut: null } : longer(length);
     const make = stud ? studPlan : boltPlan;
     const plan = make({ use, fastener, policy: DEFAULT_POLICY, corners: [corner('front-left', left), corner('front-right', right)] });
     return { ...plan, spacer: { ...plan.spacer, thickness: s, centring } };
@@ -361,7 +361,7 @@ describe('the document', () => {
       const r = readPlan(plan);
       return 'issues' in r ? r.issues.map((i) => i.path) : [];
     };
-    expect(issues(boltPlan({ fastener: { kind: 'stud', protrusion: 40, class: 'unknown', nut: null } }))).toContain('fastener.kind');
+    expect(issues(boltPlan({ fastener: { kind: 'stud', protrusion: 40, threadLength: 40, class: 'unknown', nut: null } }))).toContain('fastener.kind');
     expect(issues(boltPlan({ corners: [corner('rear-left')] }))).toContain('corners.0.corner');
   });
 });

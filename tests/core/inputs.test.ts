@@ -15,7 +15,7 @@ const put = (plan: Plan, rule: RuleId): Record<string, string> => {
 
 describe('figures put into a finding', () => {
   test('engagement of a bolt: turns with their ±, the stock length, spacer and bolt; nothing of studs', () => {
-    const p = boltPlan({ fastener: { kind: 'bolt', length: 55, seat: 'ball13', class: '10.9' } }, { turns: { value: 10, pm: 0.25 } });
+    const p = boltPlan({ fastener: { kind: 'bolt', length: 55, threadLength: 30, seat: 'ball13', class: '10.9' } }, { turns: { value: 10, pm: 0.25 } });
     const got = put(p, 'engagement.minimum');
     expect(got).toMatchObject({ 'Turns, front left': '10 turns ± 0.25', 'Stock bolt length': '47.0 mm ± 0.0 mm', Spacer: '5.0 mm', 'Bolt, under the seat': '55.0 mm' });
     expect(Object.keys(got).some((k) => /stud|nut/i.test(k))).toBe(false);
@@ -68,6 +68,6 @@ describe('trimming the lip', () => {
 
 test('a stud that gets longer keeps the nut that was chosen with it; on stock nuts there is none', () => {
   const nut = { thread: 'M12x1.5', style: 'open' as const, seat: 'cone60' as const, threadLength: 24, blindDepth: null, shankReach: 0, shankLength: 0, material: 'steel' as const, tensile: 900 };
-  expect(longerFastener(studPlan({ fastener: { kind: 'stud', protrusion: 50, class: '10.9', nut } }), 54)).toEqual({ kind: 'stud', protrusion: 54, class: '10.9', nut });
+  expect(longerFastener(studPlan({ fastener: { kind: 'stud', protrusion: 50, threadLength: 44, class: '10.9', nut } }), 54)).toEqual({ kind: 'stud', protrusion: 54, threadLength: 44, class: '10.9', nut });
   expect(longerFastener(studPlan(), 54)).toMatchObject({ kind: 'stud', nut: null });
 });

@@ -70,11 +70,16 @@ const nut: fc.Arbitrary<Nut> = fc.record({
   thread, seat, style: fc.constantFrom('open' as const, 'closed' as const, 'unknown' as const), threadLength: fc.option(mm(8, 26), { nil: null }), blindDepth: fc.option(mm(12, 40), { nil: null }),
   shankReach: fc.constantFrom(0, 6), shankLength: fc.constantFrom(0, 10), material: fc.constantFrom('steel' as const, 'aluminium' as const), tensile: fc.constantFrom(null, 600, 900),
 });
-const bolt = fc.record({ kind: fc.constant('bolt' as const), length: mm(35, 75), seat, class: boltClass });
-const stud = fc.record({ kind: fc.constant('stud' as const), protrusion: mm(35, 75), class: boltClass });
-const conversion = fc.record({
-  kind: fc.constant('conversion' as const), length: mm(55, 100), shortEnd: mm(10, 22), hubThread: thread, outerThread: thread, seatsAt: fc.constantFrom('shoulder' as const, 'run-out' as const), class: boltClass,
-});
+/** Plain shank under the seat: mostly short, as such parts are sold, now and then too long or longer than the part, and now and then nobody knows. */
+const shank = fc.option(fc.oneof({ weight: 5, arbitrary: mm(0, 10) }, { weight: 2, arbitrary: mm(10, 60) }, { weight: 1, arbitrary: fc.constant(-5) }), { nil: null, freq: 20 });
+const threaded = <T extends { shank: number | null }>({ shank, ...part }: T, length: number) => ({ ...part, threadLength: shank === null ? null : Math.max(1, length - shank) });
+const bolt = fc.record({ kind: fc.constant('bolt' as const), length: mm(35, 75), shank, seat, class: boltClass }).map((b) => threaded(b, b.length));
+const stud = fc.record({ kind: fc.constant('stud' as const), protrusion: mm(35, 75), shank, class: boltClass }).map((t) => threaded(t, t.protrusion));
+const conversion = fc
+  .record({
+    kind: fc.constant('conversion' as const), length: mm(55, 100), shank, shortEnd: mm(10, 22), hubThread: thread, outerThread: thread, seatsAt: fc.constantFrom('shoulder' as const, 'run-out' as const), class: boltClass,
+  })
+  .map((c) => threaded(c, c.length - c.shortEnd));
 const flat: fc.Arbitrary<Spacer> = fc.record({ t: mm(0, 25), centring: fc.constantFrom('hub' as const, 'seats' as const), kind: fc.constantFrom('plain' as const, 'plain' as const, 'universal' as const) }).map(({ t, centring, kind }) => ({ ...plainSpacer(t), centring, kind }));
 const lipped: fc.Arbitrary<Spacer> = fc.record({ t: mm(5, 25), bore: mm(57, 58), lipDiameter: mm(56, 58), lipRoot: fc.constantFrom(0.5, 1, 2), lipHeight: fc.constantFrom(null, 6), openThrough: fc.boolean() }).map(({ t, ...lip }) => ({ ...plainSpacer(t), kind: 'lipped' as const, ...lip }));
 const adapter: fc.Arbitrary<Spacer> = fc.record({ t: mm(20, 35), recess: fc.constantFrom(null, 14, 40), web: mm(6, 12), torque: fc.constantFrom(null, { value: 118, source: 'leaflet' }) }).map(({ t, recess, web, torque }) => ({
@@ -95,7 +100,7 @@ const corners = fc
 const input: fc.Arbitrary<SearchInput> = fc
   .record({
     looked, isStud: fc.boolean(), use: fc.constantFrom('street' as const, 'street' as const, 'competition' as const), wish: fc.constantFrom('stance' as const, 'clearance' as const), wantedGap: fc.option(mm(0, 20), { nil: null, freq: 3 }), wheels: fc.array(fc.record({ corners, each, seat, own: fc.integer({ min: 0, max: 3 }).map((n) => n > 0), pad: measured(8, 16) }), { minLength: 1, maxLength: 2 }),
-    spacers: list('s', spacer, 5), bolts: list('b', bolt, 5), studs: list('t', stud, 5), conversions: list('c', conversion, 4), nuts: list('n', nut, 4), limit: fc.constantFrom(3, 1000), perSpacer: fc.option(fc.integer({ min: 1, max: 3 }), { nil: undefined }),
+    spacers: list('s', spacer, 5), bolts: list('b', bolt, 7), studs: list('t', stud, 7), conversions: list('c', conversion, 4), nuts: list('n', nut, 4), limit: fc.constantFrom(3, 1000), perSpacer: fc.option(fc.integer({ min: 1, max: 3 }), { nil: undefined }),
     nutThread: measured(16, 30), blind: measured(15, 40), grip: measured(4, 14), stock: measured(38, 50), style: fc.constantFrom('open' as const, 'closed' as const), internal: fc.constantFrom(null, 500, 900), hubClass: boltClass,
   })
   .map((r): SearchInput => {
@@ -174,14 +179,15 @@ describe('search', () => {
 describe('catalogue rows', () => {
   const text = (max: number) => fc.string({ minLength: 1, maxLength: max }).filter((s) => s.trim() === s && s.trim() !== '');
   const common = { name: text(20), count, bin: fc.constantFrom('', 'A1') };
+  const possible = <F extends { length: number; threadLength: number | null }>(f: F): F => ({ ...f, threadLength: f.threadLength === null ? null : Math.min(f.length, f.threadLength) });
   const item: fc.Arbitrary<CatalogueItem> = fc.oneof(
     fc.record({ ...common, kind: fc.constant('spacer' as const), lugs: fc.integer({ min: 3, max: 12 }), boltCircle: mm(60, 300), spacer: mm(0, 60).map(plainSpacer) }),
-    fc.record({ ...common, kind: fc.constant('bolt' as const), thread, fastener: bolt }),
+    fc.record({ ...common, kind: fc.constant('bolt' as const), thread, fastener: bolt.map(possible) }),
     fc.record({ ...common, kind: fc.constant('stud' as const), thread, fastener: stud }),
     fc.record({ ...common, kind: fc.constant('nut' as const), nut }),
     fc.record({
       ...common, kind: fc.constant('conversion' as const), thread: fc.constant('M14x1.5'),
-      fastener: fc.record({ kind: fc.constant('conversion' as const), length: mm(20, 140), shortEnd: mm(1, 60), hubThread: fc.constant('M14x1.5'), outerThread: fc.constantFrom('M12x1.5', 'M14x1.25'), seatsAt: fc.constantFrom('shoulder', 'run-out' as const), class: fc.constantFrom('8.8', '10.9' as const) }),
+      fastener: fc.record({ kind: fc.constant('conversion' as const), length: mm(80, 140), threadLength: fc.option(mm(1, 50), { nil: null }), shortEnd: mm(1, 30), hubThread: fc.constant('M14x1.5'), outerThread: fc.constantFrom('M12x1.5', 'M14x1.25'), seatsAt: fc.constantFrom('shoulder', 'run-out' as const), class: fc.constantFrom('8.8', '10.9' as const) }),
     }) as fc.Arbitrary<CatalogueItem>,
     fc.record({
       ...common, kind: fc.constant('spacer' as const), lugs: fc.integer({ min: 3, max: 12 }), boltCircle: mm(60, 300),
@@ -208,21 +214,22 @@ describe('catalogue rows', () => {
       { kind: 'nut', name: '', count: '2', thread: 'M12x1.5' },
       { kind: 'bolt', name: 'b', count: '-1', thread: 'M14x1.5', length: '60', seat: 'ball13' },
       { kind: 'nut', name: 'n', count: '1', thread: 'M12x1.5', seat: 'cone60', style: 'open', tensile: 'hard' },
+      { kind: 'bolt', name: 'b', count: '1', thread: 'M14x1.5', length: '50', thread_length: '55', seat: 'ball13' },
     ]);
     expect(items).toHaveLength(1);
     expect(items[0]?.kind === 'spacer' ? items[0].spacer.thickness : 0).toBeCloseTo(9.525, 9);
-    expect(issues.map((i) => i.line)).toEqual([3, 4, 5, 6]);
+    expect(issues.map((i) => i.line)).toEqual([3, 4, 5, 6, 7]);
     expect(issues[0]?.message).toBe('kind “washer” is not known. One of spacer, bolt, stud, conversion, nut will do.');
     expect(parseCatalogue('colour\nred\n').issues[0]?.message).toContain('no column “kind”');
   });
 
   test('only what belongs on the hub is offered: lugs, bolt circle, thread', () => {
     const spacer = (boltCircle: number): CatalogueItem => ({ kind: 'spacer', name: 'p', count: 1, bin: '', lugs: 5, boltCircle, spacer: plainSpacer(5) });
-    const b = (t: string): CatalogueItem => ({ kind: 'bolt', name: 'b', count: 1, bin: '', thread: t, fastener: { kind: 'bolt', length: 50, seat: 'ball13', class: '8.8' } });
+    const b = (t: string): CatalogueItem => ({ kind: 'bolt', name: 'b', count: 1, bin: '', thread: t, fastener: { kind: 'bolt', length: 50, threadLength: 28, seat: 'ball13', class: '8.8' } });
     const shelf = shelfFor(boltPlan().hub, [spacer(112), spacer(114.3), b('M14x1.5'), b('M14x1.25')].map((i, k) => ({ id: String(k), item: i })));
     expect([shelf.spacers.map((s) => s.id), shelf.fasteners.map((f) => f.id), shelf.nuts]).toEqual([['0'], ['2'], []]);
     // Nuts come to a bolt hub only with conversion studs whose outer thread is theirs.
-    const stud: CatalogueItem = { kind: 'conversion', name: 'c', count: 1, bin: '', thread: 'M14x1.5', fastener: { kind: 'conversion', length: 75, shortEnd: 16, hubThread: 'M14x1.5', outerThread: 'M12x1.5', seatsAt: 'shoulder', class: '10.9' } };
+    const stud: CatalogueItem = { kind: 'conversion', name: 'c', count: 1, bin: '', thread: 'M14x1.5', fastener: { kind: 'conversion', length: 75, threadLength: 50, shortEnd: 16, hubThread: 'M14x1.5', outerThread: 'M12x1.5', seatsAt: 'shoulder', class: '10.9' } };
     const nutOf = (t: string): CatalogueItem => ({ kind: 'nut', name: 'n', count: 1, bin: '', nut: { thread: t, style: 'open', seat: 'ball13', threadLength: 20, blindDepth: null, shankReach: 0, shankLength: 0, material: 'steel', tensile: null } });
     const with_ = shelfFor(boltPlan().hub, [stud, nutOf('M12x1.5'), nutOf('M14x1.5')].map((i, k) => ({ id: String(k), item: i })));
     expect([with_.fasteners.map((f) => f.id), with_.nuts.map((n) => n.id)]).toEqual([['0'], ['1']]);

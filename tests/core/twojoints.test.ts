@@ -33,7 +33,7 @@ describe('two-ended studs', () => {
   const conversion = (change: object = {}, nut: Partial<Nut> = {}): Plan =>
     boltPlan({
       spacer: plainSpacer(8),
-      fastener: { kind: 'conversion', length: 75, shortEnd: 16, hubThread: 'M14x1.5', outerThread: 'M12x1.5', seatsAt: 'shoulder', class: '10.9', nut: { ...NUT, ...nut }, ...change },
+      fastener: { kind: 'conversion', length: 75, threadLength: 50, shortEnd: 16, hubThread: 'M14x1.5', outerThread: 'M12x1.5', seatsAt: 'shoulder', class: '10.9', nut: { ...NUT, ...nut }, ...change },
       hub: { ...boltPlan().hub, nutGrip: exact(12) },
       corners: [corner('front-left', { rotorHat: exact(7) }), corner('front-right', { rotorHat: exact(7) })],
     });

@@ -65,6 +65,11 @@ describe('stack section', () => {
     // A disc that nobody measured is drawn dashed and marked.
     expect(markup(e.geometry)).toContain('stroke-dasharray="4 3"');
     expect(markup(evaluate(boltPlan({}, { rotorHat: exact(7) })).geometry)).not.toContain('stroke-dasharray="4 3"');
+    // So is the shank of a new bolt while nobody knows where it begins; one that stands in the hub's thread is marked.
+    const bolt = (threadLength: number | null) => markup(evaluate(boltPlan({ fastener: { kind: 'bolt', length: 52, threadLength, seat: 'ball13', class: '10.9' } }, { rotorHat: exact(7) })).geometry);
+    expect(bolt(null)).toContain('stroke-dasharray="4 3"');
+    expect([/data-part="clash"/.test(bolt(15)), />shank</.test(bolt(15)), bolt(15).includes('The plain shank stands 3.0 mm past')]).toEqual([true, true, true]);
+    expect(bolt(30)).not.toMatch(/clash|stroke-dasharray="4 3"/);
   });
 
   test('without a handler it is a picture, with one a group whose face is a slider', () => {

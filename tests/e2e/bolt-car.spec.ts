@@ -134,6 +134,18 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await page.getByRole('radio', { name: 'Longer' }).click();
     await expect(page.getByLabel('Length under the seat')).toHaveValue('45');
     await expect(page.getByTestId('length-window')).toContainText('42.5 to 53.5 mm');
+    // Nobody knows how far the new bolts are threaded: that is no pass, and a thread that ends too soon is a stop.
+    const thread = page.locator('[data-rule="fastener.thread"]');
+    await expect(thread).toHaveAttribute('data-level', 'unmeasured');
+    await page.getByLabel('Full thread on it').fill('46');
+    await expect(thread).toContainText('46.0 mm of thread on 45.0 mm of fastener');
+    await page.getByLabel('Full thread on it').fill('15');
+    await expect(thread).toHaveAttribute('data-level', 'stop');
+    await expect(page.getByTestId('stack-section').getByText('shank', { exact: true })).toBeVisible();
+    await expect(page.getByTestId('stack-section').locator('desc')).toContainText('The plain shank stands 4.5 mm past the start of its mate’s thread.');
+    await accessible(page);
+    await page.getByLabel('Full thread on it').fill('28');
+    await expect(thread).toHaveAttribute('data-level', 'pass');
     await page.getByLabel('Length under the seat').fill('54');
     await expect(page.locator('[data-rule="bolt.behind"]')).toHaveAttribute('data-level', 'stop');
     await page.getByRole('button', { name: /^Use 45.0 mm/ }).click();
@@ -148,12 +160,13 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await page.reload();
     await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('5');
     await expect(page.getByLabel('Length under the seat')).toHaveValue('45');
+    await expect(page.getByLabel('Full thread on it')).toHaveValue('28');
     await forward.click();
   });
 
   await test.step('stage and fit: hold points keep the next stage shut', async () => {
     await expect(page.getByRole('heading', { name: 'Stage the kit' })).toBeVisible();
-    await expect(page.getByText('10 × bolt M14 × 1.5, 45 mm under the seat')).toBeVisible();
+    await expect(page.getByText('10 × bolt M14 × 1.5, 45 mm under the seat, 28 mm of thread from the tip')).toBeVisible();
     await expect(page.getByRole('button', { name: 'Kit is complete' })).toBeDisabled();
     await accessible(page);
     await tickAll(page);
@@ -209,7 +222,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await server.kill();
     await server.up();
     await page.reload();
-    await expect(page.getByText('bolts 45.0 mm under the seat, ball R13')).toBeVisible();
+    await expect(page.getByText('bolts 45.0 mm under the seat, ball R13, 28.0 mm of thread')).toBeVisible();
     await expect(page.getByText('3/4"')).toBeVisible();
     await expect(page.getByTestId('stack-section')).toBeVisible();
     await expect(page.getByText('moved', { exact: true }).first()).toBeVisible();

@@ -110,6 +110,7 @@ test('conversion studs: both ends typed, window and threads judged, staged with 
   await page.getByRole('radio', { name: 'Conversion studs' }).click();
   await page.getByLabel('Stud, overall').fill('70');
   await page.getByLabel('Short end').fill('15');
+  await page.getByLabel('Full thread outside').fill('40');
   await page.getByLabel('Outer end').fill('M12x1,2x');
   await expect(page.getByText(/Outer end “M12x1,2x”/)).toBeVisible();
   await page.getByLabel('Outer end').fill('M12x1.25');
@@ -126,6 +127,7 @@ test('conversion studs: both ends typed, window and threads judged, staged with 
   await expect(page.getByText('Bench saved.')).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Short end')).toHaveValue('15');
+  await expect(page.getByLabel('Full thread outside')).toHaveValue('40');
   await expect(page.getByLabel('Nut thread')).toHaveValue('M12x1.25');
   await expect(page.getByRole('button', { name: 'Take forward', exact: true })).toBeEnabled();
   await page.getByRole('button', { name: 'Take forward', exact: true }).click();
@@ -146,7 +148,7 @@ test('a conversion stud and an adapter out of catalogue files go on the bench wh
   await page.getByRole('tab', { name: 'What fits' }).click();
   await page.getByLabel('A catalogue file as well').setInputFiles(
     file('studs.csv', [
-      { kind: 'conversion', name: 'harbour stud', count: '10', thread: 'M12x1.5', outer_thread: 'M12x1.25', length: '70', short_end: '15', seats_at: 'shoulder', class: '10.9' },
+      { kind: 'conversion', name: 'harbour stud', count: '10', thread: 'M12x1.5', outer_thread: 'M12x1.25', length: '70', thread_length: '42', short_end: '15', seats_at: 'shoulder', class: '10.9' },
       { kind: 'nut', name: 'harbour nut', count: '10', thread: 'M12x1.25', style: 'open', seat: 'cone60', thread_length: '22', material: 'steel', tensile: '900' },
     ]),
   );
@@ -155,6 +157,7 @@ test('a conversion stud and an adapter out of catalogue files go on the bench wh
   await page.getByRole('button', { name: /with harbour stud and harbour nut on the bench/ }).first().click();
   await expect(page.getByRole('radio', { name: 'Conversion studs' })).toBeChecked();
   await expect(page.getByLabel('Stud, overall')).toHaveValue('70');
+  await expect(page.getByLabel('Full thread outside')).toHaveValue('42');
   await expect(page.getByLabel('Nut thread')).toHaveValue('M12x1.25');
   await expect(page.locator('[data-rule="thread.match"][data-level="stop"]')).toHaveCount(0);
 

@@ -4,11 +4,13 @@ import { plainSpacer } from '@/core/plan/blank';
 import { fastenerSchema, type Plan, spacerSchema } from '@/core/plan/document';
 import { assess } from '@/core/plan/evaluate';
 import { upgradeChoice } from '@/core/plan/upgrade';
+import type { CatalogueItem } from '@/core/search/catalogue';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { seedIfEmpty } from '@/demo/seed';
 import type { Store } from '@/store/connection';
 import { eventsOfJob } from '@/store/events';
 import { addJob, addReading, freezePlan, listJobs, loadJob, saveDraft, storedPlan, tickStep, torqueLog, withdrawReading } from '@/store/jobs';
+import { addParts, listParts } from '@/store/parts';
 import { type ChoiceDraft, STAGES, torqueEntry } from '@/store/schema';
 import { appendEntry } from '@/store/torque';
 import { addVehicle, listVehicles, loadVehicle, saveVehicle } from '@/store/vehicles';
@@ -81,9 +83,9 @@ test('what stood on the bench under the first release is read in the present sha
   const old = { spacer: plate, fastener: bolt, candidates: [{ spacer: plate, fastener: { kind: 'stud', protrusion: 50 } }, { spacer: plate, fastener: { kind: 'stock' } }] } as unknown as ChoiceDraft;
   await saveDraft(store.db, jobId, (await loadJob(store.db, jobId)).job.version, old, AT);
   const draft = (await loadJob(store.db, jobId)).job.draft as ChoiceDraft;
-  expect(draft.fastener).toEqual({ ...bolt, class: 'unknown' });
+  expect(draft.fastener).toEqual({ ...bolt, class: 'unknown', threadLength: null });
   expect(draft.spacer).toEqual(plainSpacer(5));
-  expect(draft.candidates?.map((c) => c.fastener)).toEqual([{ kind: 'stud', protrusion: 50, class: 'unknown', nut: null }, { kind: 'stock' }]);
+  expect(draft.candidates?.map((c) => c.fastener)).toEqual([{ kind: 'stud', protrusion: 50, threadLength: null, class: 'unknown', nut: null }, { kind: 'stock' }]);
   for (const c of [draft, ...(draft.candidates ?? [])]) expect([spacerSchema.safeParse(c.spacer).success, fastenerSchema.safeParse(c.fastener).success]).toEqual([true, true]);
   // What is of today is left as it is.
   expect(upgradeChoice(draft)).toEqual(draft);
@@ -179,4 +181,12 @@ describe('demo workshop', () => {
       await demo.done();
     }
   });
+});
+
+test('a bolt that an earlier release put on the shelf says nothing of its thread, so it is unknown', async () => {
+  const older = { kind: 'bolt', name: 'harbour bolt', count: 10, bin: '', thread: 'M14x1.5', fastener: { kind: 'bolt', length: 60, seat: 'ball13', class: '10.9' } } as unknown as CatalogueItem;
+  const plate: CatalogueItem = { kind: 'spacer', name: 'harbour plate', count: 2, bin: '', lugs: 5, boltCircle: 112, spacer: plainSpacer(5) };
+  await addParts(store.db, [older, plate], 'Bram', AT);
+  const parts = (await listParts(store.db)).filter((p) => p.name.startsWith('harbour'));
+  expect(parts.map((p) => ('fastener' in p.item ? p.item.fastener.threadLength : p.item.kind))).toEqual([null, 'spacer']);
 });

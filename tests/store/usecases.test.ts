@@ -20,7 +20,7 @@ import { runningStore, VEHICLE } from './open';
 const AT = new Date('2026-11-24T09:00:00Z');
 const store = runningStore();
 
-const SOUND: ChoiceDraft = { spacer: plainSpacer(5), fastener: { kind: 'bolt', length: 45, seat: 'ball13', class: '10.9' } };
+const SOUND: ChoiceDraft = { spacer: plainSpacer(5), fastener: { kind: 'bolt', length: 45, threadLength: 28, seat: 'ball13', class: '10.9' } };
 const FIGURES: Readonly<Record<string, number>> = {
   turns: 11, stockBoltLength: 40, tappedDepth: 20, roomBehind: 8, spigotHeight: 10, chamferDepth: 1, gap: 20, settled: 1, loadedClearance: 22, spigotDiameter: 57, wheelBore: 57.1,
 };
@@ -185,7 +185,7 @@ test('taking another choice forward starts kit list, card and torque again, and 
   await tickAll(jobId, 'stage');
   const first = await jobById(jobId);
   expect(first.ticked.size).toBeGreaterThan(0);
-  await takeForward(jobId, { ...SOUND, fastener: { kind: 'bolt', length: 46, seat: 'ball13', class: '10.9' } }, null, 'Bram');
+  await takeForward(jobId, { ...SOUND, fastener: { kind: 'bolt', length: 46, threadLength: 28, seat: 'ball13', class: '10.9' } }, null, 'Bram');
   const second = await jobById(jobId);
   expect(second.plan?.id).not.toBe(first.plan?.id);
   expect(second.ticked.size).toBe(0);

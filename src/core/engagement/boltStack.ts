@@ -17,6 +17,12 @@ export function boltProtrusion(length: number, seat: number, tappedDepth: number
 }
 
 /**
+ * Full thread that a bolt needs from its tip, Lb − (tr + s + qb): all that stands inside the hub face. With less, the
+ * plain shank meets the hub's first thread and stops there: it clicks the wrench and clamps nothing.
+ */
+export const boltThreadNeeded = (length: number, seat: number): number => Math.max(0, length - seat);
+
+/**
  * tr + qb from one honest count with the stock bolt and no spacer: L0 − nb − N·P. When the count equals the
  * tapped depth the bolt may stand through, and the true value is at or below the one returned.
  */

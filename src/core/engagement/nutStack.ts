@@ -58,5 +58,11 @@ export function calibrateGrip(
   return { q: studFromPad - nose - engagement, bounded: engagement >= nutThread - tolerance };
 }
 
+/**
+ * Full thread that a stud needs from its tip, X − (tr + s + q): all that stands past the nut's first full thread. With
+ * less, the nut runs onto the plain shank and clamps nothing.
+ */
+export const studThreadNeeded = (studTip: number, nutStart: number): number => Math.max(0, studTip - nutStart);
+
 /** Largest slip-on spacer on the present studs or bolts: s_max = E0 − E_min. Negative when already short. */
 export const slipOnLimit = (presentEngagement: number, minimum: number): number => presentEngagement - minimum;

@@ -4,6 +4,7 @@ import type { Fastener, Plan } from './document';
 import { assess } from './evaluate';
 import type { Finding } from './findings';
 import type { JointNumbers } from './numbers';
+import { leastThread } from './ownThread';
 import { leastValue } from './result';
 
 /** How one thickness can go on: as it is, with longer fasteners, or not, with the first reason. */
@@ -13,6 +14,8 @@ export interface SizeFit {
   /** Length that engages as now, rounded up to the whole mm, where longer fasteners do it. */
   readonly length: number | null;
   readonly window: LengthWindow | null;
+  /** Full thread that will do on a fastener of that length, mm. */
+  readonly thread: number | null;
   /** What stands first in the way; null where it fits. */
   readonly reason: Finding | null;
   /** Least gap from arch to tyre with it on, mm; null where a gap is unmeasured. */
@@ -28,14 +31,16 @@ export function fitBySize(plan: Plan, sizes: readonly number[]): SizeFit[] {
     const at: Plan = { ...plan, spacer: { ...plan.spacer, thickness } };
     const stock = assess({ ...at, fastener: { kind: 'stock' } });
     const gap = leastValue(stock.numbers.corners.map((c) => c.gapAfter));
-    if (stock.blocking.length === 0) return { thickness, how: 'stock', length: null, window: null, reason: null, gap };
+    if (stock.blocking.length === 0) return { thickness, how: 'stock', length: null, window: null, thread: null, reason: null, gap };
     const lengths = stock.numbers.window;
     const first = stock.blocking[0] ?? null;
-    if (lengths === null || plan.spacer.kind === 'adapter') return { thickness, how: 'no', length: null, window: lengths, reason: first, gap };
+    if (lengths === null || plan.spacer.kind === 'adapter') return { thickness, how: 'no', length: null, window: lengths, thread: null, reason: first, gap };
     const length = roundTo(lengths.keep, 0, 'up');
-    const longer = assess({ ...at, fastener: longerFastener(plan, length) });
-    if (longer.blocking.length === 0) return { thickness, how: 'longer', length, window: lengths, reason: null, gap };
-    return { thickness, how: 'no', length: null, window: lengths, reason: longer.blocking[0] ?? first, gap };
+    // A length that nobody holds yet is asked for threaded as far as it needs; the one in hand is judged by its own thread.
+    const wanted = longerFastener(plan, length);
+    const longer = assess({ ...at, fastener: 'threadLength' in wanted && wanted.threadLength === null ? { ...wanted, threadLength: length } : wanted });
+    if (longer.blocking.length === 0) return { thickness, how: 'longer', length, window: lengths, thread: leastThread(longer.numbers), reason: null, gap };
+    return { thickness, how: 'no', length: null, window: lengths, thread: null, reason: longer.blocking[0] ?? first, gap };
   });
 }
 
@@ -44,8 +49,8 @@ export function longerFastener(plan: Plan, length: number): Fastener {
   const f = plan.fastener;
   const boltClass = f.kind === 'bolt' || f.kind === 'stud' ? f.class : plan.hub.fastenerClass;
   return plan.hub.fastening === 'bolt'
-    ? { kind: 'bolt', length, seat: f.kind === 'bolt' ? f.seat : plan.wheel.seat, class: boltClass }
-    : { kind: 'stud', protrusion: length, class: boltClass, nut: f.kind === 'stud' ? f.nut : null };
+    ? { kind: 'bolt', length, threadLength: f.kind === 'bolt' ? f.threadLength : null, seat: f.kind === 'bolt' ? f.seat : plan.wheel.seat, class: boltClass }
+    : { kind: 'stud', protrusion: length, threadLength: f.kind === 'stud' ? f.threadLength : null, class: boltClass, nut: f.kind === 'stud' ? f.nut : null };
 }
 
 export interface ThicknessPoint {

@@ -158,15 +158,19 @@ export const nutSchema = z.strictObject({
   tensile: z.number().min(100).max(1500).nullable().describe('tensile strength of the nut, MPa'),
 });
 
+/** Nobody may take a new fastener to be threaded all the way: null cannot pass. */
+const ownThread = mm(150).nullable().default(null).describe('full thread, from the tip to the plain shank');
+
 export const fastenerSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('stock') }),
   z.strictObject({ kind: z.literal('nuts'), nut: nutSchema }),
-  z.strictObject({ kind: z.literal('bolt'), length: mm(150), seat: z.enum(SEATS), class: z.enum(BOLT_CLASSES) }),
-  z.strictObject({ kind: z.literal('stud'), protrusion: mm(150), class: z.enum(BOLT_CLASSES), nut: nutSchema.nullable() }),
+  z.strictObject({ kind: z.literal('bolt'), length: mm(150), threadLength: ownThread, seat: z.enum(SEATS), class: z.enum(BOLT_CLASSES) }),
+  z.strictObject({ kind: z.literal('stud'), protrusion: mm(150), threadLength: ownThread, class: z.enum(BOLT_CLASSES), nut: nutSchema.nullable() }),
   z.strictObject({
     kind: z.literal('conversion'),
     length: mm(200),
     shortEnd: mm(60),
+    threadLength: ownThread.describe('full thread of the outer end, from the tip'),
     hubThread: threadText,
     outerThread: threadText,
     seatsAt: z.enum(['shoulder', 'run-out']),

@@ -23,6 +23,7 @@ export const RULE_IDS = [
   'nut.grip-bounded',
   'bolt.behind',
   'stud.behind',
+  'fastener.thread',
   'fastener.mix',
   'seat.match',
   'seat.socket',

@@ -34,6 +34,8 @@ export type StackGeometry =
       readonly dimensions: readonly SectionDimension[];
       /** Overlapped thread, x0 < x1; null when none is left. */
       readonly engaged: { readonly x0: number; readonly x1: number } | null;
+      /** Plain shank standing where the mate’s thread begins, x0 < x1: it stops there. Null where it stays out, or nobody knows. */
+      readonly clash: { readonly x0: number; readonly x1: number } | null;
       /** Where the engagement would end at exactly the governing minimum. */
       readonly minimumAt: number;
       readonly pitch: number;
@@ -96,7 +98,8 @@ function boltSection(plan: Plan, n: Numbers, c: CornerNumbers, seat: number, eng
   const hub = depth ?? Math.max(HUB_DRAWN, -tip + 4);
   const lastFull = tip + lead;
   const engaged = engagement > 0 ? { x0: Math.max(-hub, lastFull), x1: Math.max(-hub, lastFull) + engagement } : null;
-  const threadEnd = Math.min(seat - 2, face + s + 4);
+  const thread = plan.fastener.kind === 'bolt' ? plan.fastener.threadLength : (plan.hub.stockBoltThread?.value ?? null);
+  const threadEnd = thread === null ? Math.min(seat - 2, face + s + 4) : Math.min(seat, tip + thread);
   const head = r * 1.2;
   return {
     drawable: true,
@@ -108,7 +111,7 @@ function boltSection(plan: Plan, n: Numbers, c: CornerNumbers, seat: number, eng
       { part: 'spacer', x0: face, x1: face + s, y0: r + 0.8, y1: HALF_HEIGHT },
       { part: 'wheel', x0: face + s, x1: Math.max(seat, face + s + 1), y0: r + 0.8, y1: HALF_HEIGHT - 3 },
       { part: 'fastener-thread', x0: tip, x1: Math.max(threadEnd, tip + 1), y0: 0, y1: r },
-      { part: 'fastener-shank', x0: Math.max(threadEnd, tip + 1), x1: seat, y0: 0, y1: r - 0.6 },
+      { part: 'fastener-shank', x0: Math.max(threadEnd, tip + 1), x1: seat, y0: 0, y1: r - 0.6, ...(thread === null && plan.fastener.kind === 'bolt' ? { assumed: true } : {}) },
       { part: 'fastener-head', x0: seat, x1: seat + head * 1.4, y0: 0, y1: head * 1.15 },
     ],
     dimensions: [
@@ -117,6 +120,7 @@ function boltSection(plan: Plan, n: Numbers, c: CornerNumbers, seat: number, eng
       ...(engaged ? [{ id: 'engagement' as const, ...engaged }] : []),
     ],
     engaged,
+    clash: thread !== null && threadEnd < -1e-9 ? { x0: threadEnd, x1: 0 } : null,
     // The thread is entered from the hub face inward: the minimum reaches that far in.
     minimumAt: -n.minimum,
     pitch: n.thread.pitch,
@@ -139,6 +143,9 @@ function studSection(plan: Plan, n: Numbers, c: CornerNumbers, fromDisc: number,
   const Z = corner?.studProtrusion?.value ?? 0;
   const tip = f.kind === 'conversion' ? outerTip(f.length, f.shortEnd, corner?.tappedDepth?.value ?? 0, f.seatsAt) : face + (a ? s + a.studProtrusion : f.kind === 'stud' ? f.protrusion : Z);
   const inside = f.kind === 'conversion' ? tip - f.length : a ? face : -HUB_DRAWN;
+  // Nobody measures how far a pressed stud is threaded while it stays: it is drawn threaded to the hub.
+  const thread = f.kind === 'stud' || f.kind === 'conversion' ? f.threadLength : null;
+  const shankEnd = Math.min(Math.max(2, inside, thread === null ? 0 : tip - thread), tip);
   const nut = chosenNut(plan);
   const nutLength = nut.threadLength ?? Math.max(n.thread.d * 1.2, engagement);
   const blind = nut.style === 'closed' ? (nut.blindDepth ?? nutLength + 6) : null;
@@ -162,8 +169,8 @@ function studSection(plan: Plan, n: Numbers, c: CornerNumbers, fromDisc: number,
             { part: 'nut' as const, x0: face + a.web, x1: face + a.web + a.nutHeight, y0: r + 1.5, y1: Math.min(HALF_HEIGHT, 3 * r + 2.5) },
           ]
         : []),
-      { part: 'fastener-shank', x0: inside, x1: Math.min(Math.max(2, inside), tip), y0: 0, y1: r },
-      { part: 'fastener-thread', x0: Math.min(Math.max(2, inside), tip), x1: tip, y0: 0, y1: r },
+      { part: 'fastener-shank', x0: inside, x1: shankEnd, y0: 0, y1: r },
+      { part: 'fastener-thread', x0: shankEnd, x1: tip, y0: 0, y1: r },
       { part: 'nut', x0: nutStart, x1: nutStart + nutLength, y0: r, y1: nutHalf },
       ...(blind === null ? [] : [{ part: 'nut' as const, x0: nutStart + blind, x1: nutEnd, y0: 0, y1: nutHalf }]),
       ...(blind !== null && blind > nutLength
@@ -176,6 +183,7 @@ function studSection(plan: Plan, n: Numbers, c: CornerNumbers, fromDisc: number,
       ...(engaged ? [{ id: 'engagement' as const, ...engaged }] : []),
     ],
     engaged,
+    clash: thread !== null && shankEnd > nutStart + 1e-9 ? { x0: nutStart, x1: shankEnd } : null,
     minimumAt: nutStart + n.minimum,
     pitch: n.thread.pitch,
     extent: { x0: -HUB_DRAWN - 6, x1: Math.max(nutEnd, tip) + 8, y: HALF_HEIGHT },

@@ -17,14 +17,15 @@ type OfCorner = Extract<QuantityId, keyof PlanCorner>;
 
 /** Readings of a corner and of the hub that each rule looks at, in the order of its formula. */
 const LOOKS_AT: Readonly<Partial<Record<RuleId, { readonly corner?: readonly OfCorner[]; readonly hub?: readonly HubReading[] }>>> = {
-  'engagement.minimum': { corner: ['turns', 'studProtrusion', 'tappedDepth'], hub: ['stockBoltLength', 'nutThread', 'nutGrip'] },
-  'engagement.never-drive': { corner: ['turns'], hub: ['stockBoltLength', 'nutThread'] },
-  'engagement.cross-check': { corner: ['turns', 'studProtrusion', 'tappedDepth'], hub: ['stockBoltLength', 'nutThread', 'nutGrip'] },
+  'engagement.minimum': { corner: ['turns', 'studProtrusion', 'tappedDepth', 'rotorHat'], hub: ['stockBoltLength', 'nutThread', 'nutGrip'] },
+  'engagement.never-drive': { corner: ['turns', 'tappedDepth', 'rotorHat'], hub: ['stockBoltLength', 'nutThread', 'nutGrip'] },
+  'engagement.cross-check': { corner: ['turns', 'studProtrusion', 'tappedDepth', 'rotorHat'], hub: ['stockBoltLength', 'nutThread', 'nutGrip'] },
   'engagement.hub-end': { corner: ['tappedDepth', 'studProtrusion'] },
   'reading.contradiction': { corner: ['turns', 'tappedDepth'], hub: ['nutThread', 'stockBoltLength', 'stockBoltOverall', 'stockBoltThread'] },
-  'nut.bottom': { corner: ['turns', 'studProtrusion'], hub: ['nutThread', 'nutBlindDepth'] },
+  'nut.bottom': { corner: ['turns', 'studProtrusion', 'tappedDepth', 'rotorHat'], hub: ['nutThread', 'nutBlindDepth', 'nutGrip'] },
   'bolt.behind': { corner: ['turns', 'tappedDepth', 'roomBehind'], hub: ['stockBoltLength'] },
   'stud.behind': { corner: ['tappedDepth', 'roomBehind'] },
+  'fastener.thread': { corner: ['turns', 'studProtrusion', 'tappedDepth', 'rotorHat'], hub: ['stockBoltLength', 'nutThread', 'nutGrip'] },
   'centring.spigot': { corner: ['spigotHeight', 'chamferDepth'] },
   'centring.lip-bore': { hub: ['spigotDiameter'] },
   'centring.lip-root': { corner: ['chamferDepth'] },
@@ -37,8 +38,13 @@ const LOOKS_AT: Readonly<Partial<Record<RuleId, { readonly corner?: readonly OfC
   'stance.flush': { corner: ['gap', 'archHeight'] },
 };
 
+/** Rules of the stack: a conversion stud’s is added up from positions, every other is calibrated by the count, and neither looks at the other’s readings. */
+const BY_STACK: ReadonlySet<RuleId> = new Set<RuleId>(['engagement.minimum', 'engagement.never-drive', 'engagement.cross-check', 'nut.bottom', 'fastener.thread']);
+const BY_COUNT: ReadonlySet<QuantityId> = new Set<QuantityId>(['turns', 'stockBoltLength']);
+const BY_POSITION: ReadonlySet<QuantityId> = new Set<QuantityId>(['rotorHat', 'nutGrip']);
+
 const BY_SPACER: ReadonlySet<RuleId> = new Set<RuleId>([
-  'engagement.minimum', 'engagement.never-drive', 'engagement.cross-check', 'nut.bottom', 'bolt.behind', 'centring.spigot', 'centring.over-spigot', 'adapter.nut-below', 'adapter.pocket',
+  'engagement.minimum', 'engagement.never-drive', 'engagement.cross-check', 'nut.bottom', 'bolt.behind', 'fastener.thread', 'centring.spigot', 'centring.over-spigot', 'adapter.nut-below', 'adapter.pocket',
   'clearance.loaded', 'clearance.inner', 'clearance.chalk', 'stance.gap', 'stance.flush', 'joint.bearing-moment',
 ]);
 
@@ -49,9 +55,11 @@ const BY_SPACER: ReadonlySet<RuleId> = new Set<RuleId>([
 export function inputsOf(plan: Plan, f: Finding, units: UnitSystem): Input[] {
   const out: Input[] = [];
   const looks = LOOKS_AT[f.rule];
+  const unused = BY_STACK.has(f.rule) ? (plan.fastener.kind === 'conversion' ? BY_COUNT : BY_POSITION) : null;
   const corners = f.corner === null ? plan.corners : plan.corners.filter((c) => c.corner === f.corner);
   const show = (id: QuantityId, m: Measured, place: string): void => {
     const q = quantity(id);
+    if (unused?.has(id)) return;
     if (q.fastening !== 'both' && q.fastening !== plan.hub.fastening) return;
     if (m === null && q.optional) return;
     out.push({ label: `${q.label}${place}`, text: measuredText(id, m, units) });
@@ -85,9 +93,10 @@ function chosen(plan: Plan, f: Finding, units: UnitSystem): Input[] {
     if (x !== null) out.push({ label, text: formatLength(x, units) });
   };
   if (BY_SPACER.has(f.rule)) len('Spacer', plan.spacer.thickness);
-  if (/^(engagement|bolt|stud|nut)\./.test(f.rule)) {
+  if (/^(engagement|bolt|stud|nut|fastener)\./.test(f.rule)) {
     if (plan.fastener.kind === 'bolt' || plan.fastener.kind === 'conversion') len(plan.fastener.kind === 'bolt' ? 'Bolt, under the seat' : 'Stud, overall', plan.fastener.length);
     if (plan.fastener.kind === 'stud') len('New stud, protrusion', plan.fastener.protrusion);
+    if (f.rule === 'fastener.thread' && 'threadLength' in plan.fastener) out.push({ label: 'Full thread on it', text: plan.fastener.threadLength === null ? 'unmeasured' : formatLength(plan.fastener.threadLength, units) });
     if (plan.fastener.kind === 'nuts') len('Shank reaches deeper by', plan.fastener.nut.shankReach);
   }
   if (f.rule === 'centring.lip-root') len('Lip root', plan.spacer.lipRoot);

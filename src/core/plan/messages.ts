@@ -132,6 +132,16 @@ const SENTENCES: Readonly<Record<RuleId, (s: Say) => string>> = {
   },
   'bolt.behind': behind('a longer bolt'),
   'stud.behind': behind('a conversion stud'),
+  'fastener.thread': (s) => {
+    if (s.f.why === 'own') return `How much of the new fastener is threaded is not known${s.f.value === null ? '' : `; ${s.value('up')} from the tip will do`}. A plain shank that meets its mate’s thread clamps nothing.`;
+    if (s.f.why === 'more') return `${s.value('nearest')} of thread on ${s.limit('nearest')} of fastener: one of the two is wrong. Measure both again.`;
+    if (s.f.why === 'bounded') return `The count${s.at} may have used up its mate, so up to ${s.value('up')} of thread can be needed; there is ${s.limit('down')}. Try one dry by hand, or take one threaded further.`;
+    if (s.short) return s.missing;
+    const mate = s.f.why === 'bolt' ? 'the hub’s thread' : 'the nut';
+    return s.stop
+      ? `${s.limit('down')} of thread, and ${s.value('up')} goes past the start of ${mate}${s.at}: the plain shank meets it first, the wrench clicks and nothing is clamped.${s.error}`
+      : `${s.limit('down')} of thread; ${s.value('up')} of it goes past the start of ${mate}${s.at}.${s.error}`;
+  },
   'fastener.mix': (s) => `These ${s.f.why}s belong to this ${s.value('nearest')} spacer: never without it, and never stock ${s.f.why}s with it.`,
   'seat.match': (s) => {
     if (s.short) return `Seat of the ${s.f.why === 'wheel' ? 'wheel' : 'fastener'} is not known. Look before anything is torqued.`;

@@ -124,6 +124,8 @@ function cornerNumbers(plan: Plan, c: PlanCorner, own: CompiledThread, outer: Co
     engagement: stack.engagement,
     hubEngagement: stack.hubEngagement,
     gripBounded: stack.gripBounded,
+    threadNeeded: stack.threadNeeded,
+    neededAtMost: stack.neededAtMost,
     behind: stack.behind,
     overhang: stack.overhang,
     bottomGap: stack.bottomGap,

@@ -1,6 +1,6 @@
 import { adapterEngagement } from '../engagement/adapter';
-import { boltEngagement, boltProtrusion, boltWindow, calibrateSeat, type LengthWindow } from '../engagement/boltStack';
-import { bottomGap, calibrateGrip, minBottomGap, nutEngagement } from '../engagement/nutStack';
+import { boltEngagement, boltProtrusion, boltThreadNeeded, boltWindow, calibrateSeat, type LengthWindow } from '../engagement/boltStack';
+import { bottomGap, calibrateGrip, minBottomGap, nutEngagement, studThreadNeeded } from '../engagement/nutStack';
 import { hubEndEngagement, hubEndProtrusion, outerTip, studLengthWindow } from '../engagement/twoEnded';
 import type { CompiledThread } from './compiled';
 import type { Fastener, Hub, Plan, PlanCorner } from './document';
@@ -14,6 +14,10 @@ export interface StackNumbers {
   readonly hubEngagement: Result;
   /** Grip was only bounded by the count: nut or hub fully threaded. */
   readonly gripBounded: boolean;
+  /** Full thread that a new bolt or stud needs from its tip; null while the stock ones stay. */
+  readonly threadNeeded: Result;
+  /** That need is the most it can be, because the count does not say where the mate's thread begins. */
+  readonly neededAtMost: boolean;
   /** Tip of bolt or stud beyond the tapped hole, behind the hub. Negative inside. */
   readonly behind: Result;
   /** Stud beyond the nut's thread. Negative inside. */
@@ -27,7 +31,7 @@ export interface StackNumbers {
 }
 
 export const NO_STACK: StackNumbers = {
-  engagement: null, hubEngagement: null, gripBounded: false, behind: null, overhang: null, bottomGap: null, window: null, bearing: null,
+  engagement: null, hubEngagement: null, gripBounded: false, threadNeeded: null, neededAtMost: false, behind: null, overhang: null, bottomGap: null, window: null, bearing: null,
 };
 
 /** The nut that goes on: the stock one as measured, or the chosen one as marked. */
@@ -88,6 +92,9 @@ export function boltStack(plan: Plan, c: PlanCorner, present: Result, pitch: num
     ...NO_STACK,
     engagement: { value: boltEngagement(fastener.length, seat + s, lead, holds), pm: worst, rss },
     gripBounded: bounded,
+    // A count that used the whole hub leaves the seat anywhere from the spacer's face outward.
+    threadNeeded: { value: boltThreadNeeded(fastener.length, bounded ? s : seat + s), pm: worst, rss },
+    neededAtMost: bounded,
     behind: known ? { value: boltProtrusion(fastener.length, seat + s, Dt), pm: worst + depthPm, rss: Math.hypot(rss, depthPm) } : null,
     window,
     bearing: seat + s,
@@ -126,6 +133,9 @@ export function studStack(plan: Plan, c: PlanCorner, present: Result, pitch: num
     ...NO_STACK,
     engagement: { value: nutEngagement({ nutStart, studTip: tip, nose: lead, nutThread: Ln }), pm, rss },
     gripBounded: grip.bounded,
+    // Where the count may have used up the nut, its first thread is nowhere deeper than the pad less its reach.
+    threadNeeded: isLonger ? { value: studThreadNeeded(tip, farKnown ? nutStart : s - nut.reach), pm, rss } : null,
+    neededAtMost: !farKnown,
     overhang: nut.threadLength !== null && farKnown ? { value: tip - nutStart - nut.threadLength, pm: pm + nut.pm, rss: Math.hypot(rss, nut.pm) } : null,
     bottomGap: closed ? { value: bottomGap(nutStart, blind, tip), pm: pm + nut.pm, rss: Math.hypot(rss, nut.pm) } : null,
     window: Z0 === null ? null : { min: keep - nut.reach - (present.value - minimum), keep, max: closed ? nutStart + blind - minBottomGap(policy.closedNutGap, pitch) : null },
@@ -155,6 +165,7 @@ export function conversionStack(plan: Plan, c: PlanCorner, outer: CompiledThread
     hubEngagement,
     behind,
     engagement: nut.threadLength === null ? null : { value: nutEngagement({ nutStart, studTip: tip, nose: lead, nutThread: nut.threadLength }), pm, rss },
+    threadNeeded: { value: studThreadNeeded(tip, nutStart), pm, rss },
     overhang: nut.threadLength === null ? null : { value: tip - nutStart - nut.threadLength, pm, rss },
     bottomGap: blind === null ? null : { value: bottomGap(nutStart, blind, tip), pm: pm + nut.pm, rss: Math.hypot(rss, nut.pm) },
     window: nut.threadLength === null ? null : studLengthWindow(inside, nutStart, minimum, lead, nut.threadLength, blind === null ? null : { blindDepth: blind, gap }),

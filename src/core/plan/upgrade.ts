@@ -6,10 +6,11 @@ const isDoc = (x: unknown): x is Doc => typeof x === 'object' && x !== null && !
 
 const presentSpacer = (spacer: unknown): unknown => ({ adapter: null, ...(isDoc(spacer) ? spacer : {}) });
 
-function presentFastener(fastener: unknown): unknown {
+/** A fastener as any release kept it, in the present shape. */
+export function presentFastener(fastener: unknown): unknown {
   if (!isDoc(fastener)) return fastener;
-  if (fastener.kind === 'bolt') return { class: 'unknown', ...fastener };
-  return fastener.kind === 'stud' ? { class: 'unknown', nut: null, ...fastener } : fastener;
+  if (fastener.kind === 'bolt' || fastener.kind === 'conversion') return { class: 'unknown', threadLength: null, ...fastener };
+  return fastener.kind === 'stud' ? { class: 'unknown', threadLength: null, nut: null, ...fastener } : fastener;
 }
 
 /** A spacer with its fastener as any release kept them, in the present shape; the candidates beside them as well. */

@@ -27,6 +27,9 @@ const threadName = (text: string): string => formatThread(parseThread('Thread', 
 /** What the wrench turns at the wheel: bolts, or nuts. */
 export const looseName = (plan: Plan): 'bolt' | 'nut' => (plan.hub.fastening === 'bolt' && plan.fastener.kind !== 'conversion' ? 'bolt' : 'nut');
 
+/** What the bag is held against besides the length: a plain shank that is too long looks the same in the hand. */
+const threadedText = (mm: number | null): string => (mm === null ? '' : `, ${mm} mm of thread from the tip`);
+
 /**
  * Kit to have on the trolley before the car is lifted. Every line is a hold point: a wheel off with the wrong nuts on
  * the trolley is a wheel refitted twice. Common practice, no source.
@@ -39,14 +42,14 @@ export function kitList(plan: Plan): Step[] {
   const kit = [step('kit.spacers', `2 × ${plate} ${spacer.thickness} mm${spacer.kind === 'adapter' ? '' : `, ${spacer.kind}`}. Same make, both measured.`, true)];
   switch (fastener.kind) {
     case 'bolt':
-      kit.push(step('kit.bolts', `${count} × bolt ${threadName(hub.thread)}, ${fastener.length} mm under the seat. Count them, measure one of each bag.`, true));
+      kit.push(step('kit.bolts', `${count} × bolt ${threadName(hub.thread)}, ${fastener.length} mm under the seat${threadedText(fastener.threadLength)}. Count them, measure one of each bag.`, true));
       break;
     case 'stud':
-      kit.push(step('kit.studs', `${count} × stud ${threadName(hub.thread)}, ${fastener.protrusion} mm protrusion. Count them, measure one of each bag.`, true));
+      kit.push(step('kit.studs', `${count} × stud ${threadName(hub.thread)}, ${fastener.protrusion} mm protrusion${threadedText(fastener.threadLength)}. Count them, measure one of each bag.`, true));
       break;
     case 'conversion':
       kit.push(
-        step('kit.studs', `${count} × conversion stud ${threadName(fastener.hubThread)} to ${threadName(fastener.outerThread)}, ${fastener.length} mm overall, short end ${fastener.shortEnd} mm. Count them, read both threads.`, true),
+        step('kit.studs', `${count} × conversion stud ${threadName(fastener.hubThread)} to ${threadName(fastener.outerThread)}, ${fastener.length} mm overall, short end ${fastener.shortEnd} mm${threadedText(fastener.threadLength)}. Count them, read both threads.`, true),
         step('kit.locker', 'Thread locker, medium strength: high strength needs heat next to bearings and seals to come off again.', true),
       );
       break;

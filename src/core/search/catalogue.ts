@@ -1,5 +1,6 @@
 import { InputError } from '../errors';
 import { plainSpacer } from '../plan/blank';
+import { moreThanThere } from '../plan/ownThread';
 import type { Adapter, Hub, Nut, Spacer } from '../plan/document';
 import { NUT_STYLES, SEATS, THREAD_MATERIALS } from '../plan/vocabulary';
 import { BOLT_CLASSES } from '../thread/classes';
@@ -78,11 +79,18 @@ function readRow(row: CatalogueRow): CatalogueItem {
   if (kind === 'conversion') {
     const outer = words(row, 'outer_thread');
     parseThread('outer_thread', outer);
-    const stud: LooseFastener = { kind, length, shortEnd: mm(row, 'short_end', 1, 60), hubThread: thread, outerThread: outer, seatsAt: choice(row, 'seats_at', ['shoulder', 'run-out'] as const), class: boltClass };
-    return { ...common, kind, thread, fastener: stud };
+    const stud: LooseFastener = { kind, length, threadLength: optional(row, 'thread_length', 1, 150), shortEnd: mm(row, 'short_end', 1, 60), hubThread: thread, outerThread: outer, seatsAt: choice(row, 'seats_at', ['shoulder', 'run-out'] as const), class: boltClass };
+    return { ...common, kind, thread, fastener: checkedThread(stud, length - stud.shortEnd) };
   }
-  const fastener: LooseFastener = kind === 'bolt' ? { kind, length, seat: choice(row, 'seat', SEATS), class: boltClass } : { kind, protrusion: length, class: boltClass };
-  return { ...common, kind, thread, fastener };
+  const threadLength = optional(row, 'thread_length', 1, 150);
+  const fastener: LooseFastener = kind === 'bolt' ? { kind, length, threadLength, seat: choice(row, 'seat', SEATS), class: boltClass } : { kind, protrusion: length, threadLength, class: boltClass };
+  return { ...common, kind, thread, fastener: kind === 'bolt' ? checkedThread(fastener, length) : fastener };
+}
+
+/** A part is not threaded further than it is long. */
+function checkedThread(f: LooseFastener, most: number): LooseFastener {
+  if (moreThanThere(f)) throw new InputError('thread_length', String(f.threadLength), 'is more than the part is long.', `${most} at most will do, or leave it empty.`);
+  return f;
 }
 
 /** An adapter's own figures; its torque is a figure with its source, or it stays unknown. */
@@ -156,7 +164,7 @@ export function catalogueRow(item: CatalogueItem): Record<Column, string> {
     }
     default: {
       const f = item.fastener;
-      return Object.assign(row, { thread: item.thread, length: String(f.kind === 'stud' ? f.protrusion : f.length), seat: f.kind === 'bolt' ? f.seat : '', class: f.class, ...(f.kind === 'conversion' ? { short_end: String(f.shortEnd), outer_thread: f.outerThread, seats_at: f.seatsAt } : {}) });
+      return Object.assign(row, { thread: item.thread, length: String(f.kind === 'stud' ? f.protrusion : f.length), thread_length: text(f.threadLength), seat: f.kind === 'bolt' ? f.seat : '', class: f.class, ...(f.kind === 'conversion' ? { short_end: String(f.shortEnd), outer_thread: f.outerThread, seats_at: f.seatsAt } : {}) });
     }
   }
 }

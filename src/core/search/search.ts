@@ -4,15 +4,16 @@ import { plainSpacer } from '../plan/blank';
 import type { Fastener, Nut, Plan, PlanCorner } from '../plan/document';
 import { assess } from '../plan/evaluate';
 import type { Finding, RuleId } from '../plan/findings';
+import { moreThanThere } from '../plan/ownThread';
 import { type Candidate, type LooseFastener, type Part, rank, type Rejected, type SearchInput, type SearchResult, type WheelOption } from './types';
 import { boltLengths, conversionLengths, type Demand, meet, NO_WINDOW, studLengths, type Window } from './windows';
 
 /** Rules that a length decides; the windows answer them. Every other rule is asked of `assess` itself. */
-const BY_LENGTH: ReadonlySet<RuleId> = new Set(['engagement.minimum', 'engagement.cross-check', 'engagement.never-drive', 'engagement.hub-end', 'nut.bottom', 'bolt.behind', 'stud.behind']);
+const BY_LENGTH: ReadonlySet<RuleId> = new Set(['engagement.minimum', 'engagement.cross-check', 'engagement.never-drive', 'engagement.hub-end', 'nut.bottom', 'bolt.behind', 'stud.behind', 'fastener.thread']);
 /** Rules that the fastener or the nut decides, whatever the spacer. */
 const BY_FASTENER: ReadonlySet<RuleId> = new Set(['thread.match', 'seat.match', 'seat.socket', 'nut.shank', 'joint.proof', 'joint.need', 'joint.condition', 'torque.source', 'engagement.strength-known', 'engagement.material', 'fastener.mix']);
 
-/** Fasteners alike in everything but length, sorted by length. */
+/** Fasteners alike in everything but length, their thread as well, sorted by length. */
 interface Group {
   readonly kind: LooseFastener['kind'] | 'own';
   readonly first: LooseFastener | null;
@@ -87,8 +88,9 @@ function groupFasteners(input: SearchInput): Group[] {
   const by = new Map<string, Part<LooseFastener>[]>();
   for (const p of input.fasteners) {
     const f = p.part;
-    if ((f.kind === 'stud') !== (wanted === 'stud')) continue;
-    const key = f.kind === 'bolt' ? `b/${f.seat}/${f.class}` : f.kind === 'stud' ? `s/${f.class}` : `c/${f.shortEnd}/${f.hubThread}/${f.outerThread}/${f.seatsAt}/${f.class}`;
+    // Nobody knows how far its thread runs, or not truly, so it cannot pass.
+    if (f.threadLength === null || moreThanThere(f) || (f.kind === 'stud') !== (wanted === 'stud')) continue;
+    const key = `${f.threadLength}/${f.kind === 'bolt' ? `b/${f.seat}/${f.class}` : f.kind === 'stud' ? `s/${f.class}` : `c/${f.shortEnd}/${f.hubThread}/${f.outerThread}/${f.seatsAt}/${f.class}`}`;
     const list = by.get(key);
     if (list) list.push(p);
     else by.set(key, [p]);
@@ -188,10 +190,10 @@ function windowOf(plan: Plan, pair: Omit<Pair, 'base'>): Window {
   for (const c of plan.corners) {
     const w =
       pair.group.kind === 'bolt'
-        ? boltLengths(plan, c, pitch, pair.demand, behind)
+        ? boltLengths(plan, c, pitch, pair.demand, behind, f?.threadLength ?? 0)
         : f?.kind === 'conversion'
           ? conversionLengths(plan, c, f, pair.nut?.part as Nut, pair.outer, pair.demand, pair.hubMinimum)
-          : studLengths(plan, c, pitch, pair.demand, pair.nut?.part ?? null, pair.group.kind === 'stud');
+          : studLengths(plan, c, pitch, pair.demand, pair.nut?.part ?? null, pair.group.kind === 'stud' ? (f?.threadLength ?? 0) : null);
     // The car's own studs have one length at each corner: each window is measured from its own stud's tip.
     const own = pair.group.kind === 'own' ? ownTip(plan, c, pitch) : 0;
     const from = shifted(w, -own);

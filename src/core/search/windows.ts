@@ -31,8 +31,8 @@ export interface Demand {
   readonly strict: boolean;
 }
 
-/** Longer bolts under the seat. `behindLimit` is the least room of the axle with its error taken off. */
-export function boltLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand, behindLimit: number): Window {
+/** Longer bolts under the seat, with so much thread. `behindLimit` is the least room of the axle with its error taken off. */
+export function boltLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand, behindLimit: number, threadLength: number): Window {
   const { hub, policy, spacer } = plan;
   if (c.turns === null || c.tappedDepth === null || hub.stockBoltLength === null) return NO_WINDOW;
   const lead = policy.leadPitches * pitch;
@@ -47,16 +47,17 @@ export function boltLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand,
   const zero = seat + spacer.thickness + lead;
   return {
     low: zero + need - SLACK,
-    high: seat + spacer.thickness + Dt + behindLimit - (d.strict ? pm + c.tappedDepth.pm : 0) + SLACK,
+    high: seat + spacer.thickness + SLACK + Math.min(Dt + behindLimit - (d.strict ? pm + c.tappedDepth.pm : 0), threadLength - off),
     enough: Dt >= need - SLACK,
     zero,
     cap: Dt,
   };
 }
 
-/** Pressed studs of another protrusion, with the stock nut (null) or another. */
-export function studLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand, nut: Nut | null, longer: boolean): Window {
+/** Pressed studs of another protrusion and thread length, or the car's own (null), with the stock nut (null) or another. */
+export function studLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand, nut: Nut | null, threadLength: number | null): Window {
   const { hub, policy, spacer } = plan;
+  const longer = threadLength !== null;
   const s = spacer.thickness;
   if (c.turns === null || (longer && c.studProtrusion === null)) return NO_WINDOW;
   const lead = policy.leadPitches * pitch;
@@ -66,15 +67,17 @@ export function studLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand,
   const grip = calibrateGrip(z0, lead, present, hub.nutThread === null ? Number.POSITIVE_INFINITY : hub.nutThread.value, presentPm);
   const own = hub.nutThread === null ? null : hub.nutThread.value;
   const Ln = (nut === null ? own : nut.threadLength) ?? present;
-  const nutStart = s + grip.q - (nut === null ? 0 : nut.shankReach);
+  const reach = nut === null ? 0 : nut.shankReach;
+  const nutStart = s + grip.q - reach;
   const lengthPm = longer ? (c.studProtrusion === null ? 0 : c.studProtrusion.pm) + policy.fastenerPm : 0;
   const pm = presentPm + (s > 0 ? policy.spacerPm : 0) + lengthPm;
   const need = Math.max(d.minimum + (d.strict ? pm : 0), d.never);
   const zero = nutStart + lead;
   const known = hub.nutThread !== null && !grip.bounded;
   const ownPm = Math.max(hub.nutThread === null ? 0 : hub.nutThread.pm, hub.nutBlindDepth === null ? 0 : hub.nutBlindDepth.pm);
-  const high = closedEnd(plan, nut, nutStart, known, pitch, d.strict ? pm + (nut === null ? ownPm : policy.fastenerPm) : 0);
-  return { low: zero + need - SLACK, high, enough: Ln >= need - SLACK, zero, cap: Ln };
+  const closed = closedEnd(plan, nut, nutStart, known, pitch, d.strict ? pm + (nut === null ? ownPm : policy.fastenerPm) : 0);
+  const shank = threadLength === null ? Number.POSITIVE_INFINITY : (known ? nutStart : s - reach) + threadLength - (d.strict ? pm : 0) + SLACK;
+  return { low: zero + need - SLACK, high: Math.min(closed, shank), enough: Ln >= need - SLACK, zero, cap: Ln };
 }
 
 /** Where a closed nut's cap ends the stud; infinite for an open nut, minus infinite where nobody can tell. */
@@ -100,8 +103,9 @@ export function conversionLengths(plan: Plan, c: PlanCorner, stud: Extract<Loose
   const nutStart = c.rotorHat.value + spacer.thickness + hub.nutGrip.value - nut.shankReach;
   const need = Math.max(d.minimum + (d.strict ? pm : 0), d.never);
   const zero = inside + nutStart + lead;
-  const high = closedEnd(plan, nut, inside + nutStart, true, outer.thread.pitch, d.strict ? pm + policy.fastenerPm : 0);
-  return { low: zero + need - SLACK, high, enough: hubEnd && nut.threadLength >= need - SLACK, zero, cap: nut.threadLength };
+  const closed = closedEnd(plan, nut, inside + nutStart, true, outer.thread.pitch, d.strict ? pm + policy.fastenerPm : 0);
+  const shank = inside + nutStart + (stud.threadLength ?? 0) - (d.strict ? pm : 0) + SLACK;
+  return { low: zero + need - SLACK, high: Math.min(closed, shank), enough: hubEnd && nut.threadLength >= need - SLACK, zero, cap: nut.threadLength };
 }
 
 /** Both corners at once: the tighter end of each. */

@@ -115,9 +115,10 @@ function rowsFor(units: UnitSystem, pitch: number): Row[] {
 }
 
 function fastenerText(p: Plan, units: UnitSystem): string {
-  if (p.fastener.kind === 'bolt') return `bolts ${formatLength(p.fastener.length, units)}, ${p.fastener.class}`;
-  if (p.fastener.kind === 'stud') return `studs ${formatLength(p.fastener.protrusion, units)}, ${p.fastener.class}`;
-  if (p.fastener.kind === 'conversion') return `conversion studs ${formatLength(p.fastener.length, units)}, ${p.fastener.class}`;
+  const thread = 'threadLength' in p.fastener && p.fastener.threadLength !== null ? `, thread ${formatLength(p.fastener.threadLength, units)}` : '';
+  if (p.fastener.kind === 'bolt') return `bolts ${formatLength(p.fastener.length, units)}${thread}, ${p.fastener.class}`;
+  if (p.fastener.kind === 'stud') return `studs ${formatLength(p.fastener.protrusion, units)}${thread}, ${p.fastener.class}`;
+  if (p.fastener.kind === 'conversion') return `conversion studs ${formatLength(p.fastener.length, units)}${thread}, ${p.fastener.class}`;
   if (p.fastener.kind === 'nuts') return `stock studs, ${p.fastener.nut.style} nuts${p.fastener.nut.shankReach > 0 ? ` that reach ${formatLength(p.fastener.nut.shankReach, units)} deeper` : ''}`;
   return 'stock';
 }

@@ -14,7 +14,7 @@ const SEATS_AT = [
 ];
 
 /** A two-ended stud in place of a bolt: both ends, where it seats, and the nut outside. */
-export function ConversionForm({ stud, onStud }: { stud: Conversion; onStud: (stud: Conversion) => void }) {
+export function ConversionForm({ stud, threadHint, onStud }: { stud: Conversion; threadHint: string; onStud: (stud: Conversion) => void }) {
   const set = (change: Partial<Conversion>) => onStud({ ...stud, ...change });
   return (
     <div className="flex basis-full flex-col gap-3">
@@ -22,6 +22,7 @@ export function ConversionForm({ stud, onStud }: { stud: Conversion; onStud: (st
         <legend className="sr-only">The conversion stud</legend>
         <LengthInput label="Stud, overall" value={stud.length} range={{ min: 0, max: 200 }} onLength={(mm) => mm !== null && set({ length: mm })} className="w-[124px]" />
         <LengthInput label="Short end" value={stud.shortEnd} range={{ min: 0, max: 60 }} onLength={(mm) => mm !== null && set({ shortEnd: mm })} className="w-[118px]" />
+        <LengthInput label="Full thread outside" value={stud.threadLength} range={{ min: 1, max: 150 }} onLength={(threadLength) => set({ threadLength })} optional hint={threadHint} className="w-[150px]" />
         <ThreadInput label="Hub end" value={stud.hubThread} onThread={(hubThread) => set({ hubThread })} />
         <ThreadInput label="Outer end" value={stud.outerThread} onThread={(outerThread) => set({ outerThread, nut: { ...stud.nut, thread: outerThread } })} />
         <Segments label="Seats at the hub by its" value={stud.seatsAt} options={SEATS_AT} onChange={(seatsAt) => set({ seatsAt })} />

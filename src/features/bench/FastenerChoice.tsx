@@ -1,6 +1,7 @@
 'use client';
 
 import { longerFastener } from '@/core/plan/bySize';
+import { leastThread } from '@/core/plan/ownThread';
 import { SEAT_LABEL } from '@/core/plan/labels';
 import type { Seat } from '@/core/plan/vocabulary';
 import { BOLT_CLASSES, type BoltClass } from '@/core/thread/classes';
@@ -16,6 +17,7 @@ import type { Bench } from './useBench';
 const SEATS = optionsOf(SEAT_LABEL);
 const CLASSES = BOLT_CLASSES.map((c) => ({ value: c, label: c === 'unknown' ? 'Not known' : c }));
 const LENGTH = { min: 10, max: 150 };
+const THREAD = { min: 1, max: 150 };
 
 /** Stock fasteners or longer ones; the window of lengths that will do stands beside the field. */
 export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSystem }) {
@@ -31,6 +33,12 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
     if (choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud') bench.setFastener({ ...choice.fastener, class: c });
   };
 
+  const setThread = (threadLength: number | null) => {
+    if (choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud') bench.setFastener({ ...choice.fastener, threadLength });
+  };
+  const least = leastThread(evaluation.numbers);
+  const threadHint = least === null ? 'tip to plain shank' : `${formatLength(least, units, 'up')} or more`;
+
   if (plan.spacer.kind === 'adapter') {
     return <p className="text-[14px] text-soft">The factory nuts go on the adapter’s studs; the adapter’s own nuts hold it, in a torque job of their own.</p>;
   }
@@ -39,7 +47,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
     else if (v === 'longer') set(suggested);
     else if (bolt) {
       const nut = blankNut(plan.hub.thread, plan.wheel.seat);
-      bench.setFastener({ kind: 'conversion', length: 0, shortEnd: 0, hubThread: plan.hub.thread, outerThread: plan.hub.thread, seatsAt: 'shoulder', class: 'unknown', nut });
+      bench.setFastener({ kind: 'conversion', length: 0, threadLength: null, shortEnd: 0, hubThread: plan.hub.thread, outerThread: plan.hub.thread, seatsAt: 'shoulder', class: 'unknown', nut });
     } else bench.setFastener({ kind: 'nuts', nut: blankNut(plan.hub.thread, plan.wheel.seat) });
   };
   return (
@@ -60,6 +68,17 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           value={length}
           range={LENGTH}
           onLength={(mm) => mm !== null && set(mm)}
+          className="w-[130px]"
+        />
+      ) : null}
+      {choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud' ? (
+        <LengthInput
+          label="Full thread on it"
+          value={choice.fastener.threadLength}
+          range={THREAD}
+          onLength={setThread}
+          optional
+          hint={threadHint}
           className="w-[130px]"
         />
       ) : null}
@@ -98,7 +117,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           </p>
         )}
       </div>
-      {choice.fastener.kind === 'conversion' ? <ConversionForm stud={choice.fastener} onStud={bench.setFastener} /> : null}
+      {choice.fastener.kind === 'conversion' ? <ConversionForm stud={choice.fastener} threadHint={threadHint} onStud={bench.setFastener} /> : null}
       {choice.fastener.kind === 'stud' && choice.fastener.nut ? <NutForm nut={choice.fastener.nut} onNut={(nut) => choice.fastener.kind === 'stud' && bench.setFastener({ ...choice.fastener, nut })} /> : null}
       {choice.fastener.kind === 'nuts' ? <NutForm nut={choice.fastener.nut} onNut={(nut) => bench.setFastener({ kind: 'nuts', nut })} /> : null}
     </div>

@@ -55,5 +55,6 @@ export function SizeTable({ bench, units }: { bench: Bench; units: UnitSystem })
 
 function howText(f: SizeFit, fastening: 'bolt' | 'stud', units: UnitSystem): string {
   if (f.how === 'stock') return `Goes on the stock ${fastening}s.`;
-  return `Goes with ${fastening}s of ${formatLength(f.length ?? 0, units)}.`;
+  const thread = f.thread === null ? '' : `, threaded ${formatLength(f.thread, units, 'up')} or more`;
+  return `Goes with ${fastening}s of ${formatLength(f.length ?? 0, units)}${thread}.`;
 }

@@ -57,6 +57,7 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
   const [found, setFound] = useState<Found | null>(null);
   const { plan, evaluation } = bench;
   const parts = useMemo(() => shelfFor(plan.hub, shelf), [plan.hub, shelf]);
+  const unthreaded = parts.fasteners.filter((f) => f.part.threadLength === null).length;
   const byId = useMemo(() => new Map(shelf.map((p) => [p.id, p.item])), [shelf]);
 
   useEffect(() => {
@@ -127,6 +128,14 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
         )}
         {catalogue}
       </div>
+      {unthreaded > 0 ? (
+        <p className="flex items-start gap-2 text-[14px]">
+          <span className="pt-1">
+            <VerdictMark level="unmeasured" size={12} />
+          </span>
+          {unthreaded === 1 ? 'One fastener is' : `${unthreaded} fasteners are`} left out: how far {unthreaded === 1 ? 'it is' : 'they are'} threaded is not known.
+        </p>
+      ) : null}
       {found ? <Results {...found} units={units} pitch={evaluation.numbers.thread.pitch} name={name} own={plan.hub.fastening} onTake={take} /> : null}
     </div>
   );

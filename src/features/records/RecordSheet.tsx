@@ -118,9 +118,10 @@ export function RecordSheet({ whole, plan, units }: { whole: JobWhole; plan: Pla
 
 function fastenerText(plan: Plan, units: UnitSystem): string {
   const { fastener, hub } = plan;
-  if (fastener.kind === 'bolt') return `bolts ${formatLength(fastener.length, units)} under the seat, ${seatInSentence(fastener.seat)}`;
-  if (fastener.kind === 'stud') return `studs ${formatLength(fastener.protrusion, units)} from the disc, ${hub.nutStyle} nuts`;
-  if (fastener.kind === 'conversion') return `conversion studs ${formatLength(fastener.length, units)}, ${fastener.hubThread} in the hub, ${fastener.outerThread} outside, ${fastener.nut.style} nuts`;
+  const thread = 'threadLength' in fastener && fastener.threadLength !== null ? `, ${formatLength(fastener.threadLength, units)} of thread` : '';
+  if (fastener.kind === 'bolt') return `bolts ${formatLength(fastener.length, units)} under the seat, ${seatInSentence(fastener.seat)}${thread}`;
+  if (fastener.kind === 'stud') return `studs ${formatLength(fastener.protrusion, units)} from the disc${thread}, ${(fastener.nut ?? { style: hub.nutStyle }).style} nuts`;
+  if (fastener.kind === 'conversion') return `conversion studs ${formatLength(fastener.length, units)}, ${fastener.hubThread} in the hub, ${fastener.outerThread} outside${thread}, ${fastener.nut.style} nuts`;
   if (fastener.kind === 'nuts') return `stock studs, ${fastener.nut.style} nuts${fastener.nut.shankReach > 0 ? ` whose shank reaches ${formatLength(fastener.nut.shankReach, units)} deeper` : ''}`;
   return hub.fastening === 'bolt' ? 'stock bolts' : `stock studs, ${hub.nutStyle} nuts`;
 }

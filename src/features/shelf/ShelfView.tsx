@@ -105,10 +105,12 @@ function specOf(item: CatalogueItem, units: UnitSystem): string {
       return `${len(item.spacer.thickness)}, ${item.spacer.kind}, ${item.lugs} × ${len(item.boltCircle)}${item.spacer.bore === null ? '' : `, bore ${len(item.spacer.bore)}`}`;
     case 'nut':
       return `${threadName(item.nut.thread)}, ${item.nut.style}, ${seatInSentence(item.nut.seat)}${item.nut.shankReach > 0 ? `, shank reaches ${len(item.nut.shankReach)}` : ''}`;
-    default:
+    default: {
+      const thread = item.fastener.threadLength === null ? 'thread length not known' : `thread ${len(item.fastener.threadLength)}`;
       if (item.fastener.kind === 'conversion') {
-        return `${threadName(item.thread)} in the hub, ${threadName(item.fastener.outerThread)} outside, ${len(item.fastener.length)}, short end ${len(item.fastener.shortEnd)}, class ${item.fastener.class}`;
+        return `${threadName(item.thread)} in the hub, ${threadName(item.fastener.outerThread)} outside, ${len(item.fastener.length)}, short end ${len(item.fastener.shortEnd)}, ${thread}, class ${item.fastener.class}`;
       }
-      return `${threadName(item.thread)}, ${len(item.fastener.kind === 'stud' ? item.fastener.protrusion : item.fastener.length)}, class ${item.fastener.class}${item.fastener.kind === 'bolt' ? `, ${seatInSentence(item.fastener.seat)}` : ''}`;
+      return `${threadName(item.thread)}, ${len(item.fastener.kind === 'stud' ? item.fastener.protrusion : item.fastener.length)}, ${thread}, class ${item.fastener.class}${item.fastener.kind === 'bolt' ? `, ${seatInSentence(item.fastener.seat)}` : ''}`;
+    }
   }
 }

@@ -2,6 +2,7 @@ import { minBottomGap } from '../../engagement/nutStack';
 import type { Plan } from '../document';
 import type { Finding } from '../findings';
 import type { CornerNumbers, Numbers } from '../numbers';
+import { leastThread, moreThanThere, threadRoom } from '../ownThread';
 import type { Result } from '../result';
 import { chosenNut, newNut } from '../stack';
 import { ofOneWheel, ofWheels } from '../wheels';
@@ -16,6 +17,7 @@ export function judgeEnds(plan: Plan, n: Numbers, out: Finding[]): void {
   if (fastener.kind === 'conversion') judgeBehind('stud.behind', plan, n, out);
   if (plan.hub.fastening === 'stud' || fastener.kind === 'conversion') judgeBottom(plan, n, out);
   judgeShank(plan, out);
+  judgeOwnThread(plan, n, out);
   if ((fastener.kind === 'bolt' || fastener.kind === 'stud') && spacer.thickness > 0) {
     out.push(make('fastener.mix', 'note', fastener.kind, spacer.thickness, null, null, 'mm'));
   }
@@ -38,6 +40,27 @@ function judgeBehind(rule: 'bolt.behind' | 'stud.behind', plan: Plan, n: Numbers
   }
   const missing = n.corners.some((c) => c.gripBounded) ? 'bounded' : 'length';
   out.push(judgeCorners(rule, limit, missing, n.corners, behind, true));
+}
+
+/** Thread on a new bolt or stud against what goes past its mate's first thread. */
+function judgeOwnThread(plan: Plan, n: Numbers, out: Finding[]): void {
+  const { fastener } = plan;
+  if (fastener.kind === 'stock' || fastener.kind === 'nuts' || plan.spacer.adapter !== null) return;
+  if (fastener.threadLength === null) {
+    out.push(make('fastener.thread', 'unmeasured', 'own', leastThread(n), null, null, 'mm'));
+    return;
+  }
+  if (moreThanThere(fastener)) {
+    out.push(make('fastener.thread', 'unmeasured', 'more', fastener.threadLength, threadRoom(fastener), null, 'mm'));
+    return;
+  }
+  const needed = (c: CornerNumbers): Result => c.threadNeeded;
+  const missing = fastener.kind === 'conversion' ? 'conversion' : fastener.kind === 'bolt' ? 'turns-and-length' : 'turns-and-protrusion';
+  // What a count only bounds is no proof of too little, and a corner that is known to be short decides before it.
+  const known = n.corners.filter((c) => !c.neededAtMost && c.threadNeeded !== null);
+  const sure = known.length > 0 ? judgeCorners('fastener.thread', fastener.threadLength, missing, known, needed, true, null, null, fastener.kind) : null;
+  const all = sure?.level === 'stop' ? sure : judgeCorners('fastener.thread', fastener.threadLength, missing, n.corners, needed, true, null, null, fastener.kind);
+  out.push(all.level === 'stop' && all !== sure ? make('fastener.thread', 'unmeasured', 'bounded', all.value, fastener.threadLength, null, 'mm', all.corner) : all);
 }
 
 function judgeBottom(plan: Plan, n: Numbers, out: Finding[]): void {

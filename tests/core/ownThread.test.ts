@@ -1,0 +1,177 @@
+import fc from 'fast-check';
+import { boltThreadNeeded } from '@/core/engagement/boltStack';
+import { studThreadNeeded } from '@/core/engagement/nutStack';
+import { plainSpacer } from '@/core/plan/blank';
+import { fitBySize } from '@/core/plan/bySize';
+import { type Nut, type Plan, readPlan } from '@/core/plan/document';
+import { assess, evaluate } from '@/core/plan/evaluate';
+import { inputsOf } from '@/core/plan/inputs';
+import { sentence } from '@/core/plan/messages';
+import { leastThread } from '@/core/plan/ownThread';
+import { DEFAULT_POLICY } from '@/core/plan/policy';
+import { presentFastener } from '@/core/plan/upgrade';
+import { search } from '@/core/search/search';
+import { boltPlan, corner, exact, studPlan } from './fixtures';
+
+/**
+ * The thread on a new bolt or stud. Worked by hand from axial positions; that a plain shank stops in a thread is
+ * geometry, and that wheel bolts are sold with differing thread lengths is common practice, no source.
+ */
+const of = (plan: Plan) => assess(plan).findings.find((f) => f.rule === 'fastener.thread');
+const said = (plan: Plan) => sentence(of(plan) as NonNullable<ReturnType<typeof of>>, { units: 'metric', pitch: 1.5 });
+
+// Ten turns with the 47 mm stock bolt and 3 mm of lead: the seat stands 29 mm out, 44 with the spacer.
+const bolts = (length: number, threadLength: number | null, change: Partial<Plan> = {}, at = {}): Plan =>
+  boltPlan({ spacer: plainSpacer(15), fastener: { kind: 'bolt', length, threadLength, seat: 'ball13', class: 'unknown' }, ...change }, at);
+
+// 15½ turns on a 40 mm stud with 3 mm of nose: the nut’s thread begins at 13.75 mm, 21.75 with the spacer.
+const studs = (protrusion: number, threadLength: number | null, nutThread: number | null = 26): Plan => {
+  const plan = studPlan({ spacer: plainSpacer(8), fastener: { kind: 'stud', protrusion, threadLength, class: 'unknown', nut: null } });
+  return { ...plan, hub: { ...plan.hub, nutStyle: 'open', nutThread: nutThread === null ? null : exact(nutThread) } };
+};
+
+const NUT: Nut = { thread: 'M12x1.5', style: 'open', seat: 'ball13', threadLength: 20, blindDepth: null, shankReach: 0, shankLength: 0, material: 'steel', tensile: null };
+// 16 of 75 mm in the hub: the tip stands 59 mm out, the nut’s thread begins at 7 + 8 + 12 = 27.
+const conversion = (threadLength: number | null): Plan =>
+  boltPlan({
+    spacer: plainSpacer(8), hub: { ...boltPlan().hub, nutGrip: exact(12) },
+    fastener: { kind: 'conversion', length: 75, threadLength, shortEnd: 16, hubThread: 'M14x1.5', outerThread: 'M12x1.5', seatsAt: 'shoulder', class: '10.9', nut: NUT },
+    corners: [corner('front-left', { rotorHat: exact(7) }), corner('front-right', { rotorHat: exact(7) })],
+  });
+
+describe('thread on a new fastener', () => {
+  // rule: fastener.thread — geometry, worked by hand.
+  test('a 62 mm bolt goes 18 mm into the hub: 18 mm of thread passes, less stops on its plain shank', () => {
+    expect(of(bolts(62, 18))).toMatchObject({ level: 'pass', value: 18, limit: 18 });
+    expect(of(bolts(62, 17.9))).toMatchObject({ level: 'stop', why: 'bolt' });
+    expect(said(bolts(62, 17))).toContain('the plain shank meets it first, the wrench clicks and nothing is clamped');
+    // Engagement alone would have let it pass.
+    expect(assess(bolts(62, 17)).findings.find((f) => f.rule === 'engagement.minimum')?.level).toBe('pass');
+  });
+
+  test('ISO 888 (memory): a bolt of nominal thread length 2 d + 6 carries every length that clears what is behind the hub', () => {
+    const { max } = assess(bolts(62, 40)).numbers.window as { max: number };
+    expect(of(bolts(max, 2 * 14 + 6))?.level).toBe('pass');
+    // 18 mm of depth and 5 of room: no bolt that clears goes further in than 23, and one diameter of thread is too little.
+    expect(of(bolts(max, 23))?.level).toBe('pass');
+    expect(of(bolts(max, 14))?.level).toBe('stop');
+  });
+
+  test('a longer stud: the nut runs 28.25 mm down from a 50 mm tip', () => {
+    expect(of(studs(50, 28.25))).toMatchObject({ level: 'pass', value: 28.25 });
+    expect(of(studs(50, 28))?.level).toBe('stop');
+    expect(said(studs(50, 28))).toContain('goes past the start of the nut');
+  });
+
+  test('a conversion stud: 32 mm of its outer end are past the nut’s first thread', () => {
+    expect([of(conversion(32))?.level, of(conversion(31.5))?.level]).toEqual(['pass', 'stop']);
+    const p = conversion(40);
+    expect(of({ ...p, hub: { ...p.hub, nutGrip: null } })?.level).toBe('unmeasured');
+  });
+
+  test('not known is not pass, and says how much will do', () => {
+    for (const plan of [bolts(62, null), studs(50, null), conversion(null)]) {
+      expect(of(plan)?.level).toBe('unmeasured');
+      expect(assess(plan).blocking.map((f) => f.rule)).toContain('fastener.thread');
+    }
+    expect(said(bolts(62, null))).toContain('18.0 mm from the tip will do');
+    expect(leastThread(assess(bolts(62, null)).numbers)).toBe(18);
+    // Errors of count, stock length, new length and spacer are added: 0.375 + 0.1 + 0.5 + 0.1.
+    const rough = bolts(62, null, { policy: DEFAULT_POLICY }, { turns: { value: 10, pm: 0.25 } });
+    const least = leastThread(assess({ ...rough, hub: { ...rough.hub, stockBoltLength: { value: 47, pm: 0.1 } } }).numbers) as number;
+    expect(least).toBeCloseTo(18 + 0.375 + 0.1 + DEFAULT_POLICY.fastenerPm + DEFAULT_POLICY.spacerPm, 9);
+    // Without a count nobody can say how much, and it still does not pass.
+    expect(of(bolts(62, null, {}, { turns: null }))).toMatchObject({ level: 'unmeasured', value: null });
+    expect(of(bolts(62, 30, {}, { turns: null }))).toMatchObject({ level: 'unmeasured', why: 'turns-and-length' });
+  });
+
+  test('a margin that the measuring error could eat is a caution', () => {
+    const near = bolts(62, 18.2, { policy: DEFAULT_POLICY });
+    expect(of(near)).toMatchObject({ level: 'caution', uncertain: true });
+  });
+
+  test('more thread than there is fastener is a wrong figure, not a pass', () => {
+    expect(of(bolts(62, 63))).toMatchObject({ level: 'unmeasured', why: 'more' });
+    expect(of(conversion(60))).toMatchObject({ level: 'unmeasured', why: 'more', limit: 59 });
+    expect([of(bolts(62, 62))?.level, of(conversion(59))?.level]).toEqual(['pass', 'pass']);
+  });
+
+  test('stock fasteners only back out of their thread, so nothing is asked of them', () => {
+    expect(of(boltPlan({ spacer: plainSpacer(1) }))).toBeUndefined();
+    expect(of(studPlan({ spacer: plainSpacer(8) }))).toBeUndefined();
+  });
+
+  test('a count that used up its mate only bounds the need: enough for the bound passes, less is unmeasured, never a stop', () => {
+    // The nut may begin anywhere from the spacer outward: 50 − 8 mm at most.
+    expect([of(studs(50, 42, 23))?.level, of(studs(50, 41.9, 23))?.why, of(studs(50, 42, null))?.level]).toEqual(['pass', 'bounded', 'pass']);
+    expect(of(studs(50, 30, null))).toMatchObject({ level: 'unmeasured', value: 42, limit: 30 });
+  });
+
+  test('a corner that is known to be short is not hidden by one that is only bounded', () => {
+    const plan = bolts(62, 17, { corners: [corner('front-left', { turns: exact(12) }), corner('front-right')] });
+    expect(of(plan)).toMatchObject({ level: 'stop', corner: 'front-right' });
+    expect(of(bolts(62, 20, { corners: [corner('front-left', { turns: exact(12) }), corner('front-right')] }))).toMatchObject({ level: 'unmeasured', why: 'bounded', corner: 'front-left' });
+  });
+
+  test('the shank stays out of the hub exactly when the rule says so: positions of both, for any bolt', () => {
+    const tenth = (from: number, to: number) => fc.integer({ min: from * 10, max: to * 10 }).map((n) => n / 10);
+    fc.assert(
+      fc.property(tenth(40, 90), tenth(1, 40), tenth(0, 30), (length, thread, s) => {
+        fc.pre(thread <= length);
+        const tip = 29 + s - length;
+        const shankEnd = tip + thread;
+        fc.pre(Math.abs(shankEnd) > 1e-6);
+        expect(of(bolts(length, thread, { spacer: plainSpacer(s) }))?.level).toBe(shankEnd < 0 ? 'stop' : 'pass');
+      }),
+    );
+    // A thicker spacer draws the shank out, a longer bolt drives it in; neither needs less than nothing.
+    expect([boltThreadNeeded(62, 44), boltThreadNeeded(62, 49), boltThreadNeeded(40, 44), studThreadNeeded(50, 21.75), studThreadNeeded(20, 21.75)]).toEqual([18, 13, 0, 28.25, 0]);
+  });
+
+  test('why not another size: a length nobody holds yet is taken as threaded far enough, the one in hand is not', () => {
+    const seated = { ...plainSpacer(15), centring: 'seats' as const };
+    expect(fitBySize(boltPlan({ spacer: seated }), [15])[0]).toMatchObject({ how: 'longer', length: 62 });
+    expect(fitBySize(bolts(62, 17, { spacer: seated }), [15])[0]).toMatchObject({ how: 'no', reason: { rule: 'fastener.thread' } });
+  });
+
+  test('the finding opens to what was put in', () => {
+    const plan = bolts(62, 20);
+    const text = inputsOf(plan, of(plan) as NonNullable<ReturnType<typeof of>>, 'metric').map((i) => `${i.label}: ${i.text}`);
+    expect(text).toEqual(expect.arrayContaining(['Bolt, under the seat: 62.0 mm', 'Full thread on it: 20.0 mm', 'Spacer: 15.0 mm']));
+  });
+
+  test('a conversion stud is added up from positions: the count of the old bolts is not among its figures', () => {
+    const plan = conversion(40);
+    const labels = inputsOf(plan, of(plan) as NonNullable<ReturnType<typeof of>>, 'metric').map((i) => i.label);
+    expect(labels).toEqual(expect.arrayContaining(['Disc hat, front left', 'Nut grip', 'Stud, overall', 'Full thread on it']));
+    expect(labels.filter((l) => /^(Turns|Stock bolt)/.test(l))).toEqual([]);
+  });
+
+  test('the drawing shows how far the shank stands in its mate’s thread, and nothing while it stays out', () => {
+    const clash = (plan: Plan) => {
+      const g = evaluate(plan).geometry;
+      return g.drawable ? g.clash : 'not drawn';
+    };
+    expect(clash(bolts(62, 15))).toEqual({ x0: -3, x1: 0 });
+    // From the nut’s first thread at 27 to the end of the shank at 59 − 30.
+    expect(clash(conversion(30))).toEqual({ x0: 27, x1: 29 });
+    for (const plan of [bolts(62, 18), bolts(62, null), conversion(32), boltPlan(), studPlan()]) expect(clash(plan)).toBeNull();
+  });
+
+  test('search never offers a bolt whose thread is too short or unknown', () => {
+    const base = bolts(62, null);
+    const fasteners = [17, 18, null, 63].map((threadLength, i) => ({ id: `b${i}`, count: 10, part: { kind: 'bolt' as const, length: 62, threadLength, seat: 'ball13' as const, class: 'unknown' as const } }));
+    const found = search({
+      base, wantedGap: 15, limit: 9, fasteners, nuts: [], spacers: [{ id: 's', part: { ...plainSpacer(15), centring: 'seats' }, count: 2 }],
+      wheels: [{ id: 'own', wheel: base.wheel, corners: base.corners }],
+    });
+    expect(found.ranked.map((c) => c.fastener)).toEqual(['b1']);
+  });
+
+  test('what an earlier release kept says nothing of the thread, so it is unmeasured', () => {
+    expect(presentFastener({ kind: 'bolt', length: 52, seat: 'ball13', class: '10.9' })).toMatchObject({ threadLength: null });
+    const { threadLength: _t, ...older } = bolts(62, 20).fastener as Extract<Plan['fastener'], { kind: 'bolt' }>;
+    const read = readPlan({ ...bolts(62, 20), policy: DEFAULT_POLICY, fastener: older });
+    expect('plan' in read && read.plan.fastener).toMatchObject({ length: 62, threadLength: null });
+  });
+});
