@@ -13,7 +13,7 @@ const corner = (name: PlanCorner['corner'], at: Partial<PlanCorner>): PlanCorner
 const HUB: Plan['hub'] = {
   lugs: 5, boltCircle: 112, thread: 'M14x1.5', fastening: 'bolt', seat: 'ball13', threadMaterial: 'steel', nutStyle: 'unknown',
   torque: { value: 120, source: 'handbook p. 174' }, lockingFastener: false, fastenerClass: '10.9', internalTensile: 900, contactDiameter: 21, condition: 'dry',
-  wheelLoad: 4100, socketOutside: 24, spigotDiameter: m(57), stockBoltLength: m(40), stockBoltOverall: m(66), stockBoltThread: m(30), nutThread: null, nutBlindDepth: null, nutGrip: null,
+  wheelLoad: 4100, socketOutside: 24, spigotDiameter: m(57), stockBoltLength: m(40), stockBoltOverall: m(66), stockBoltThread: m(30), stockStudThread: null, nutThread: null, nutBlindDepth: null, nutGrip: null,
 };
 
 const WHEEL: Plan['wheel'] = {
@@ -37,7 +37,7 @@ const base: Plan = {
 
 const STUD_HUB: Plan['hub'] = {
   ...HUB, lugs: 6, boltCircle: 139.7, thread: 'M12x1.5', fastening: 'stud', seat: 'cone60', nutStyle: 'closed', torque: { value: 118, source: 'door plate' },
-  spigotDiameter: m(106), stockBoltLength: null, stockBoltOverall: null, stockBoltThread: null, nutThread: m(26), nutBlindDepth: m(32), contactDiameter: 18,
+  spigotDiameter: m(106), stockBoltLength: null, stockBoltOverall: null, stockBoltThread: null, stockStudThread: m(38), nutThread: m(26), nutBlindDepth: m(32), contactDiameter: 18,
 };
 
 const studAt: Partial<PlanCorner> = { ...at, turns: m(15.5, 0.25), studProtrusion: m(42), tappedDepth: null, roomBehind: null, spigotHeight: m(16), chamferDepth: m(2) };

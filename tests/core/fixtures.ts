@@ -32,7 +32,7 @@ export const boltPlan = (change: Partial<Plan> = {}, at: Partial<PlanCorner> = {
   ...base,
   hub: {
     lugs: 5, boltCircle: 112, thread: 'M14x1.5', fastening: 'bolt', seat: 'ball13', threadMaterial: 'steel', nutStyle: 'unknown',
-    torque: { value: 120, source: 'handbook p. 174' }, lockingFastener: false, spigotDiameter: exact(57), stockBoltLength: exact(47), stockBoltOverall: null, stockBoltThread: null,
+    torque: { value: 120, source: 'handbook p. 174' }, lockingFastener: false, spigotDiameter: exact(57), stockBoltLength: exact(47), stockBoltOverall: null, stockBoltThread: null, stockStudThread: null,
     nutThread: null, nutBlindDepth: null, nutGrip: null, fastenerClass: 'unknown', internalTensile: null, contactDiameter: null, condition: 'dry',
     wheelLoad: null, socketOutside: null,
   },
@@ -62,7 +62,7 @@ export const firstVersion = () => {
   return {
     ...p,
     format: 'vectis-plan/0',
-    hub: strip(p.hub, ['fastenerClass', 'internalTensile', 'contactDiameter', 'condition', 'wheelLoad', 'socketOutside', 'nutGrip', 'stockBoltOverall', 'stockBoltThread']),
+    hub: strip(p.hub, ['fastenerClass', 'internalTensile', 'contactDiameter', 'condition', 'wheelLoad', 'socketOutside', 'nutGrip', 'stockBoltOverall', 'stockBoltThread', 'stockStudThread']),
     wheel: strip(p.wheel, ['boreRecess', 'padThickness', 'each']),
     corners: (p.corners as unknown as Record<string, unknown>[]).map((c) => strip(c, ['clock', 'archHeight', 'innerClearance', 'settled', 'camber', 'lipDepth', 'rimProtector', 'fingerPasses', 'chalk'])),
     spacer: strip(p.spacer, ['adapter']),

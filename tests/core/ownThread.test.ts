@@ -11,7 +11,9 @@ import { leastThread } from '@/core/plan/ownThread';
 import { DEFAULT_POLICY } from '@/core/plan/policy';
 import { presentFastener } from '@/core/plan/upgrade';
 import { search } from '@/core/search/search';
+import type { SearchInput } from '@/core/search/types';
 import { boltPlan, corner, exact, studPlan } from './fixtures';
+import { brute } from './oracle';
 
 /**
  * The thread on a new bolt or stud. Worked by hand from axial positions; that a plain shank stops in a thread is
@@ -166,6 +168,61 @@ describe('thread on a new fastener', () => {
       wheels: [{ id: 'own', wheel: base.wheel, corners: base.corners }],
     });
     expect(found.ranked.map((c) => c.fastener)).toEqual(['b1']);
+  });
+
+  // A 14 mm count on a 40 mm stud, nuts that reach 6 mm deeper: with 5 mm of spacer they run 1 mm further than was counted.
+  const nuts = (spacer: number, thread: number | null, change: Partial<Plan['hub']> = {}): Plan => {
+    const plan = studPlan({ spacer: plainSpacer(spacer), fastener: { kind: 'nuts', nut: { ...NUT, seat: 'cone60', threadLength: 26, shankReach: 6 } } });
+    return { ...plan, hub: { ...plan.hub, stockStudThread: thread === null ? null : exact(thread), ...change } };
+  };
+
+  test('a nut that reaches deeper than its spacer is thick runs onto what no count has shown to be threaded', () => {
+    // The stock nut began at 13.75, 26.25 from the tip; this one begins at 12.75.
+    expect(of(nuts(5, null))).toMatchObject({ level: 'unmeasured', why: 'stock', value: 27.25 });
+    expect(said(nuts(5, null))).toContain('27.25 mm from the tip will do');
+    expect([of(nuts(5, 27.25))?.level, of(nuts(5, 27))?.level]).toEqual(['pass', 'stop']);
+    // Its own error is taken off the thread: 27.5 ± 0.5 is not 27.25.
+    expect(of(nuts(5, null, { stockStudThread: { value: 27.5, pm: 0.5 } }))?.level).toBe('stop');
+    // Backed off by as much as it reaches, it stands where the stock nut was counted.
+    for (const plan of [nuts(6, null), nuts(8, null)]) expect(of(plan)).toBeUndefined();
+  });
+
+  test('a count longer than the thread on the stud is a contradiction', () => {
+    const of2 = assess(nuts(8, 23)).findings.find((f) => f.rule === 'reading.contradiction');
+    expect(of2).toMatchObject({ level: 'unmeasured', why: 'stud', value: 23.25, limit: 23 });
+  });
+
+  test('search equals brute force for nuts that reach deeper: thread measured or not, count sure or only bounding, strict or not', () => {
+    const half = (from: number, to: number) => fc.integer({ min: from * 4, max: to * 4 }).map((n) => n / 4);
+    let passed = 0;
+    let forbidden = 0;
+    fc.assert(
+      fc.property(
+        fc.record({
+          thread: fc.option(fc.record({ value: half(24, 46), pm: fc.constantFrom(0, 0.25, 1) }), { nil: null, freq: 4 }), nutThread: fc.constantFrom(null, 23, 26), protrusion: fc.constantFrom(null, { value: 40, pm: 0 }, { value: 40, pm: 1 }),
+          strict: fc.boolean(), spacers: fc.array(half(0, 9), { minLength: 1, maxLength: 5 }), reach: fc.constantFrom(2, 4, 6, 8), pm: fc.constantFrom(0, 0.25),
+        }),
+        (r) => {
+          const { hub } = nuts(5, null);
+          const at = { turns: { value: 15.5, pm: r.pm }, studProtrusion: r.protrusion, spigotHeight: exact(30) };
+          const base = studPlan({ use: r.strict ? 'competition' : 'street', corners: [corner('front-left', at), corner('front-right', at)] });
+          const input: SearchInput = {
+            base: { ...base, hub: { ...hub, contactDiameter: 18, fastenerClass: '10.9', internalTensile: 900, stockStudThread: r.thread, nutThread: r.nutThread === null ? null : exact(r.nutThread) }, policy: { ...DEFAULT_POLICY, competitionSlipOn: 20 } },
+            wantedGap: 20, limit: 99, fasteners: [], nuts: [{ id: 'n', count: 10, part: { ...NUT, seat: 'cone60', threadLength: 26, shankReach: r.reach, tensile: 900 } }],
+            spacers: r.spacers.map((t, i) => ({ id: `s${i}`, part: plainSpacer(t), count: 2 })), wheels: [{ id: 'own', wheel: base.wheel, corners: base.corners }],
+          };
+          const [fast, slow] = [search(input), brute(input)];
+          expect([fast.total, fast.ranked.map((c) => [c.spacer, c.nut])]).toEqual([slow.total, slow.ranked.map((c) => [c.spacer, c.nut])]);
+          const deep = input.spacers.filter((x) => x.part.thickness < r.reach).map((x) => x.id);
+          const went = slow.ranked.filter((c) => c.nut !== null && deep.includes(c.spacer)).length;
+          passed += went;
+          forbidden += deep.length - went;
+        },
+      ),
+      { numRuns: 1500, seed: 20261125 },
+    );
+    // Both sides of the rule must be reached for the comparison to mean something.
+    expect([passed > 50, forbidden > 50]).toEqual([true, true]);
   });
 
   test('what an earlier release kept says nothing of the thread, so it is unmeasured', () => {

@@ -1,61 +1,13 @@
 import fc from 'fast-check';
 import { plainSpacer } from '@/core/plan/blank';
-import type { Nut, Plan, PlanCorner, Spacer, WheelEach } from '@/core/plan/document';
-import { assess } from '@/core/plan/evaluate';
+import type { Nut, PlanCorner, Spacer, WheelEach } from '@/core/plan/document';
 import { DEFAULT_POLICY } from '@/core/plan/policy';
 import { type CatalogueItem, catalogueRow, readCatalogue, shelfFor } from '@/core/search/catalogue';
-import { joined, search } from '@/core/search/search';
+import { search } from '@/core/search/search';
 import { parseCatalogue, writeCatalogue } from '@/files/csv';
-import { type Candidate, type LooseFastener, type Part, rank, type SearchInput } from '@/core/search/types';
+import type { Candidate, Part, SearchInput } from '@/core/search/types';
 import { boltPlan, corner, studPlan, wheel } from './fixtures';
-
-/** The oracle: every combination is built and judged one by one, with no window and no short cut. */
-function brute(input: SearchInput): { total: number; ranked: Candidate[]; rejected: string[] } {
-  const all: Candidate[] = [];
-  const rejected: string[] = [];
-  const short = (p: Part<unknown> | null, need: number) => (p === null ? 0 : Math.max(0, need - p.count));
-  for (const wheel of input.wheels) {
-    for (const spacer of input.spacers) {
-      let any = false;
-      for (const [f, nut] of pairs(input, spacer.part)) {
-        const plan: Plan = { ...input.base, wheel: wheel.wheel, corners: [...wheel.corners], spacer: spacer.part, fastener: joined(f?.part ?? null, nut?.part ?? null) };
-        const a = assess(plan);
-        if (a.blocking.length > 0) continue;
-        any = true;
-        all.push({
-          wheel: wheel.id, spacer: spacer.id, fastener: f?.id ?? null, nut: nut?.id ?? null,
-          off: input.wantedGap === null ? spacer.part.thickness : Math.abs(Math.min(...a.numbers.corners.map((c) => c.gapAfter?.value ?? Number.NaN)) - input.wantedGap),
-          margin: Math.min(...a.numbers.corners.map((c) => (c.engagement?.value ?? 0) - a.numbers.minimum)),
-          toBuy: short(spacer, 2) + short(f, input.base.hub.lugs * 2) + short(nut, input.base.hub.lugs * 2),
-        });
-      }
-      if (!any) rejected.push(`${wheel.id}/${spacer.id}`);
-    }
-  }
-  const named = new Map<string, number>();
-  const few = all.sort(rank).filter((c) => {
-    const key = `${c.wheel}/${c.spacer}`;
-    named.set(key, (named.get(key) ?? 0) + 1);
-    // What is on the car already is always worth naming.
-    return (named.get(key) as number) <= (input.perSpacer ?? Number.POSITIVE_INFINITY) || (c.fastener === null && c.nut === null);
-  });
-  return { total: all.length, ranked: few.slice(0, input.limit), rejected };
-}
-
-function* pairs(input: SearchInput, spacer: Spacer): Generator<[Part<LooseFastener> | null, Part<Nut> | null]> {
-  yield [null, null];
-  if (spacer.kind === 'adapter') return;
-  const stud = input.base.hub.fastening === 'stud';
-  if (stud) for (const nut of input.nuts) yield [null, nut];
-  for (const f of input.fasteners) {
-    if ((f.part.kind === 'stud') !== stud) continue;
-    if (f.part.kind === 'bolt') yield [f, null];
-    else {
-      if (f.part.kind === 'stud') yield [f, null];
-      for (const nut of input.nuts) yield [f, nut];
-    }
-  }
-}
+import { brute } from './oracle';
 
 const mm = (min: number, max: number) => fc.integer({ min: min * 4, max: max * 4 }).map((n) => n / 4);
 const measured = (min: number, max: number, freq = 40) => fc.option(fc.record({ value: mm(min, max), pm: fc.constantFrom(0, 0.25, 1) }), { nil: null, freq });
@@ -101,13 +53,13 @@ const input: fc.Arbitrary<SearchInput> = fc
   .record({
     looked, isStud: fc.boolean(), use: fc.constantFrom('street' as const, 'street' as const, 'competition' as const), wish: fc.constantFrom('stance' as const, 'clearance' as const), wantedGap: fc.option(mm(0, 20), { nil: null, freq: 3 }), wheels: fc.array(fc.record({ corners, each, seat, own: fc.integer({ min: 0, max: 3 }).map((n) => n > 0), pad: measured(8, 16) }), { minLength: 1, maxLength: 2 }),
     spacers: list('s', spacer, 5), bolts: list('b', bolt, 7), studs: list('t', stud, 7), conversions: list('c', conversion, 4), nuts: list('n', nut, 4), limit: fc.constantFrom(3, 1000), perSpacer: fc.option(fc.integer({ min: 1, max: 3 }), { nil: undefined }),
-    nutThread: measured(16, 30), blind: measured(15, 40), grip: measured(4, 14), stock: measured(38, 50), style: fc.constantFrom('open' as const, 'closed' as const), internal: fc.constantFrom(null, 500, 900), hubClass: boltClass,
+    nutThread: measured(16, 30), studThread: measured(10, 44, 2), blind: measured(15, 40), grip: measured(4, 14), stock: measured(38, 50), style: fc.constantFrom('open' as const, 'closed' as const), internal: fc.constantFrom(null, 500, 900), hubClass: boltClass,
   })
   .map((r): SearchInput => {
     const make = r.isStud ? studPlan : boltPlan;
     const base = make({ use: r.use, wish: r.wish, policy: DEFAULT_POLICY });
     return {
-      base: { ...base, hub: { ...base.hub, nutThread: r.nutThread, nutBlindDepth: r.blind, nutGrip: r.grip, stockBoltLength: r.stock, nutStyle: r.style, internalTensile: r.internal, fastenerClass: r.hubClass } },
+      base: { ...base, hub: { ...base.hub, nutThread: r.nutThread, stockStudThread: r.studThread, nutBlindDepth: r.blind, nutGrip: r.grip, stockBoltLength: r.stock, nutStyle: r.style, internalTensile: r.internal, fastenerClass: r.hubClass } },
       wantedGap: r.wantedGap, spacers: r.spacers.filter((s) => r.isStud || s.part.kind !== 'adapter'), fasteners: [...r.bolts, ...r.studs, ...r.conversions], nuts: r.nuts, limit: r.limit, ...(r.perSpacer === undefined ? {} : { perSpacer: r.perSpacer }),
       wheels: r.wheels.map((w, i) => ({ id: `w${i}`, wheel: { ...base.wheel, seat: w.own ? base.wheel.seat : w.seat, padThickness: w.pad, each: w.each.map((e, k) => wheel(`wheel ${k}`, e)) }, corners: w.corners.map((c) => ({ ...c, ...r.looked })) })),
     };

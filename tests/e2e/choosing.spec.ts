@@ -185,6 +185,17 @@ test('other nuts and an adapter: unjudged until their figures are typed', async 
   await expect(page.locator('[data-rule="nut.shank"]')).toContainText('longer than the 13.0 mm hole');
   await page.getByLabel('Length of its shank').fill('11');
   await expect(page.locator('[data-rule="nut.shank"]')).toHaveAttribute('data-level', 'pass');
+  // With a plate thinner than they reach, these nuts run down onto thread that no count has proven.
+  const thread = page.locator('[data-rule="fastener.thread"]');
+  await expect(thread).toHaveCount(0);
+  await page.getByLabel('Spacer', { exact: true }).fill('3');
+  await expect(thread).toContainText('These nuts run further down the studs than the count has shown to be threaded.');
+  await expect(page.getByText('Bench saved.')).toBeVisible();
+  await to(page, 'measure');
+  await keep(page, 'stockStudThread', '38', 'caliper');
+  await to(page, 'choose');
+  await expect(thread).toHaveAttribute('data-level', 'pass');
+  await accessible(page);
   await page.getByRole('radio', { name: 'Adapter' }).click();
   await expect(page.locator('[data-rule="adapter.nut-below"]')).toContainText('Needs the adapter’s own figures');
   await expect(page.getByRole('button', { name: 'Take forward', exact: true })).toBeDisabled();

@@ -75,6 +75,7 @@ export function assemblePlan(parts: PlanParts): Plan {
       stockBoltLength: axle('stockBoltLength'),
       stockBoltOverall: axle('stockBoltOverall'),
       stockBoltThread: axle('stockBoltThread'),
+      stockStudThread: axle('stockStudThread'),
       nutThread: axle('nutThread'),
       nutBlindDepth: axle('nutBlindDepth'),
     },

@@ -61,6 +61,7 @@ export const hubSchema = z.strictObject({
   stockBoltLength: measured(150).describe('length under the seat'),
   stockBoltOverall: measured(200).default(null).describe('head and all; longer than under the seat'),
   stockBoltThread: measured(150).default(null).describe('length of full thread on the bolt'),
+  stockStudThread: measured(150).default(null).describe('length of full thread on the stock studs, from the tip'),
   nutThread: measured(80),
   nutBlindDepth: measured(80),
   nutGrip: measured(80, -40).describe('wheel pad to a nut’s first full thread; needed where bolts are replaced by studs'),

@@ -143,8 +143,8 @@ function studSection(plan: Plan, n: Numbers, c: CornerNumbers, fromDisc: number,
   const Z = corner?.studProtrusion?.value ?? 0;
   const tip = f.kind === 'conversion' ? outerTip(f.length, f.shortEnd, corner?.tappedDepth?.value ?? 0, f.seatsAt) : face + (a ? s + a.studProtrusion : f.kind === 'stud' ? f.protrusion : Z);
   const inside = f.kind === 'conversion' ? tip - f.length : a ? face : -HUB_DRAWN;
-  // Nobody measures how far a pressed stud is threaded while it stays: it is drawn threaded to the hub.
-  const thread = f.kind === 'stud' || f.kind === 'conversion' ? f.threadLength : null;
+  // Where nobody said how far a stud is threaded it is drawn threaded to the hub.
+  const thread = f.kind === 'stud' || f.kind === 'conversion' ? f.threadLength : a ? null : (plan.hub.stockStudThread?.value ?? null);
   const shankEnd = Math.min(Math.max(2, inside, thread === null ? 0 : tip - thread), tip);
   const nut = chosenNut(plan);
   const nutLength = nut.threadLength ?? Math.max(n.thread.d * 1.2, engagement);

@@ -26,7 +26,7 @@ export type Kind = 'length' | 'turns' | 'angle' | 'load' | 'yes-no';
 /** In the order of the trade: on the ground, loaded, hardware with the wheel off, the wheel itself. */
 export const QUANTITY_IDS = [
   'settled', 'gap', 'camber', 'archHeight', 'loadedClearance', 'fingerPasses', 'lipDepth', 'rimProtector', 'innerClearance',
-  'turns', 'stockBoltLength', 'stockBoltOverall', 'stockBoltThread', 'studProtrusion', 'nutThread', 'nutBlindDepth', 'tappedDepth', 'roomBehind', 'rotorHat', 'spigotDiameter', 'spigotHeight',
+  'turns', 'stockBoltLength', 'stockBoltOverall', 'stockBoltThread', 'studProtrusion', 'stockStudThread', 'nutThread', 'nutBlindDepth', 'tappedDepth', 'roomBehind', 'rotorHat', 'spigotDiameter', 'spigotHeight',
   'nutGrip', 'contactDiameter', 'socketOutside', 'wheelLoad', 'wheelBore', 'chamferDepth', 'boreRecess', 'padThickness', 'lugHole', 'pocketDepth', 'gapFitted',
 ] as const;
 export type QuantityId = (typeof QUANTITY_IDS)[number];
@@ -75,6 +75,7 @@ export const QUANTITIES: readonly Quantity[] = [
   q('stockBoltOverall', 'Stock bolt overall', 'axle', 'bolt', 15, 200, [CALIPER, TAPE], 'Head and all, from the top of the head to the tip.', 'nothing; it proves the length under the seat', true),
   q('stockBoltThread', 'Thread on the bolt', 'axle', 'bolt', 5, 150, [CALIPER, TAPE], 'Full thread, from the tip to where the plain shank begins.', 'nothing; it proves the count', true),
   q('studProtrusion', 'Stud protrusion', 'corner', 'stud', 5, 150, [CALIPER, TAPE], 'From the disc’s face to the tip of the stud, wheel off.', 'length of longer studs'),
+  q('stockStudThread', 'Thread on the stud', 'axle', 'stud', 5, 150, [CALIPER, TAPE], 'Full thread, from the tip to where the plain shank begins; threaded down to the disc, its protrusion.', 'nuts that reach deeper than the spacer is thick', true),
   q('nutThread', 'Nut thread', 'axle', 'stud', 5, 80, [CALIPER, TAPE], 'Length of full thread inside the nut.', 'length of longer studs'),
   q('nutBlindDepth', 'Nut blind depth', 'axle', 'stud', 5, 80, [CALIPER, TAPE], 'Closed nut: from its first full thread to the bottom of the cap.', 'closed nut bottoming'),
   q('tappedDepth', 'Tapped depth', 'corner', 'bolt', 4, 100, [CALIPER, TAPE, UNSEEN], 'Depth of full thread in the hub, from its face.', 'longest bolt'),

@@ -14,7 +14,7 @@ export interface StackNumbers {
   readonly hubEngagement: Result;
   /** Grip was only bounded by the count: nut or hub fully threaded. */
   readonly gripBounded: boolean;
-  /** Full thread that a new bolt or stud needs from its tip; null while the stock ones stay. */
+  /** Full thread that a new bolt or stud, or a stud under a nut that reaches deeper than was counted, needs from its tip; null where nothing does. */
   readonly threadNeeded: Result;
   /** That need is the most it can be, because the count does not say where the mate's thread begins. */
   readonly neededAtMost: boolean;
@@ -55,6 +55,9 @@ export function chosenNut(plan: Plan): ChosenNut {
 
 /** The nut a fastener brings along, if any. */
 export const newNut = (f: Fastener) => (f.kind === 'nuts' || f.kind === 'conversion' || f.kind === 'stud' ? f.nut : null);
+
+/** Other nuts on the stock studs run further down than the stock ones were counted, where the spacer does not back them off as far. */
+export const reachesDeeper = (plan: Plan): boolean => plan.fastener.kind === 'nuts' && plan.fastener.nut.shankReach > plan.spacer.thickness + 1e-9;
 
 /** Bolts in a tapped hub: stock or longer. */
 export function boltStack(plan: Plan, c: PlanCorner, present: Result, pitch: number, minimum: number): StackNumbers {
@@ -129,12 +132,14 @@ export function studStack(plan: Plan, c: PlanCorner, present: Result, pitch: num
   const closed = nut.style === 'closed' && nut.blindDepth !== null && farKnown;
   const blind = nut.blindDepth ?? 0;
   const keep = z0 + s;
+  // Where the count may have used up the nut, its first thread is nowhere deeper than the pad less its reach.
+  const farPm = farKnown || isLonger || Z0 === null ? 0 : Z0.pm;
+  const needed = !farKnown && Z0 === null ? null : { value: studThreadNeeded(tip, farKnown ? nutStart : s - nut.reach), pm: pm + farPm, rss: Math.hypot(rss, farPm) };
   return {
     ...NO_STACK,
     engagement: { value: nutEngagement({ nutStart, studTip: tip, nose: lead, nutThread: Ln }), pm, rss },
     gripBounded: grip.bounded,
-    // Where the count may have used up the nut, its first thread is nowhere deeper than the pad less its reach.
-    threadNeeded: isLonger ? { value: studThreadNeeded(tip, farKnown ? nutStart : s - nut.reach), pm, rss } : null,
+    threadNeeded: isLonger || reachesDeeper(plan) ? needed : null,
     neededAtMost: !farKnown,
     overhang: nut.threadLength !== null && farKnown ? { value: tip - nutStart - nut.threadLength, pm: pm + nut.pm, rss: Math.hypot(rss, nut.pm) } : null,
     bottomGap: closed ? { value: bottomGap(nutStart, blind, tip), pm: pm + nut.pm, rss: Math.hypot(rss, nut.pm) } : null,

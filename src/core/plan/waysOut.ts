@@ -81,7 +81,7 @@ export function waySentence(w: WayOut, units: UnitSystem): string {
     case 'thinner':
       return `Thinner: ${formatLength(w.amount ?? 0, units)} goes.${left}`;
     case 'shank':
-      return `Shank nuts that reach ${mm} deeper into the wheel win the thread back. The shank must end inside its hole.`;
+      return `Shank nuts that reach ${mm} deeper into the wheel win the thread back. The shank must end inside its hole, and the stud be threaded that far down.`;
     case 'adapter':
       return needs ? `Bolt-on adapter. ${needs}` : `Bolt-on adapter of ${mm} or more asks for no pockets.${left}`;
     case 'camber':

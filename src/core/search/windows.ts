@@ -76,8 +76,24 @@ export function studLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand,
   const known = hub.nutThread !== null && !grip.bounded;
   const ownPm = Math.max(hub.nutThread === null ? 0 : hub.nutThread.pm, hub.nutBlindDepth === null ? 0 : hub.nutBlindDepth.pm);
   const closed = closedEnd(plan, nut, nutStart, known, pitch, d.strict ? pm + (nut === null ? ownPm : policy.fastenerPm) : 0);
-  const shank = threadLength === null ? Number.POSITIVE_INFINITY : (known ? nutStart : s - reach) + threadLength - (d.strict ? pm : 0) + SLACK;
+  const thread = threadLength === null ? ownThread(plan, c, z0, known ? grip.q : null, d.strict ? pm : null) : threadLength - (d.strict ? pm : 0);
+  const shank = (known ? nutStart : s - reach) + thread + SLACK;
   return { low: zero + need - SLACK, high: Math.min(closed, shank), enough: Ln >= need - SLACK, zero, cap: Ln };
+}
+
+/**
+ * Thread that may be counted on from the tip of a stud that stays: what the count has proven, or what was measured where
+ * that is more. A nut that the spacer backs off as far as it reaches asks for no more than the proven, so one figure serves
+ * every thickness.
+ * @param grip null where the count only bounds it
+ * @param off error to take off what was measured; null where a caution may do
+ */
+function ownThread(plan: Plan, c: PlanCorner, z0: number, grip: number | null, off: number | null): number {
+  const proven = z0 - (grip ?? 0);
+  const own = plan.hub.stockStudThread;
+  if (own === null || (grip === null && c.studProtrusion === null)) return proven;
+  const farPm = grip === null && c.studProtrusion !== null ? c.studProtrusion.pm : 0;
+  return Math.max(proven, own.value - own.pm - (off === null ? 0 : off + farPm));
 }
 
 /** Where a closed nut's cap ends the stud; infinite for an open nut, minus infinite where nobody can tell. */

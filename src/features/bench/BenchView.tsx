@@ -118,38 +118,43 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
         <LaterTabs jobId={jobId} bench={later} units={units} tab={tab} onTab={setTab} partner={partner} corner={corner} take={take} pose={pose} onPose={setPose} />
         <Shortcuts open={keys} onOpen={setKeys} />
       </main>
-      <aside aria-labelledby="findings" className="flex min-w-0 flex-col gap-3 border-l border-line p-4 max-lg:border-t max-lg:border-l-0 max-lg:pb-24 pointer-coarse:pb-24">
-        <div className="flex items-center justify-between">
-          <h2 id="findings">Findings, worst first</h2>
-          <Verdict level={verdict} />
-        </div>
-        {onlyCautions ? <LeadSignOff onLead={bench.setLead} /> : null}
-        <div className="flex flex-col gap-1">
-          <Button look="main" disabled={busy || blocking.length > 0} onClick={forward} aria-describedby="forward-why">
-            Take forward
-          </Button>
-          <p id="forward-why" className="text-[13px] text-soft" aria-live="polite">
-            {blocking.length > 0
-              ? `${blocking.length} ${blocking.length === 1 ? 'finding stands' : 'findings stand'} in the way.`
-              : 'Freezes this choice as the plan for the job card.'}{' '}
-            {bench.saved === 'saving' ? 'Saving …' : bench.saved === 'saved' ? 'Bench saved.' : ''}
-          </p>
-          <div className="flex gap-1">
-            <Button look="quiet" className="flex-1" disabled={undo === null} onClick={() => undo?.()}>
-              <Undo2 size={16} aria-hidden="true" /> Undo
-            </Button>
-            <Button look="quiet" className="flex-1" disabled={redo === null} onClick={() => redo?.()}>
-              <Redo2 size={16} aria-hidden="true" /> Redo
-            </Button>
+      <aside aria-labelledby="findings" className="min-w-0 border-l border-line max-lg:border-t max-lg:border-l-0">
+        {/* Verdict and the way on stay in sight; the list scrolls in what is left. */}
+        <div className="flex flex-col gap-3 p-4 max-lg:pb-24 pointer-coarse:pb-24 lg:sticky lg:top-0 lg:max-h-[calc(100vh-52px)]">
+          <div className="flex items-center justify-between">
+            <h2 id="findings">Findings, worst first</h2>
+            <Verdict level={verdict} />
           </div>
-          {typeof bench.saved === 'object' ? (
-            <p role="alert" className="text-[14px] text-stop">
-              {bench.saved.failed} Yours: {choice.spacer.thickness} mm. Reload to see the other.
+          {onlyCautions ? <LeadSignOff onLead={bench.setLead} /> : null}
+          <div className="flex flex-col gap-1">
+            <Button look="main" disabled={busy || blocking.length > 0} onClick={forward} aria-describedby="forward-why">
+              Take forward
+            </Button>
+            <p id="forward-why" className="text-[13px] text-soft" aria-live="polite">
+              {blocking.length > 0
+                ? `${blocking.length} ${blocking.length === 1 ? 'finding stands' : 'findings stand'} in the way.`
+                : 'Freezes this choice as the plan for the job card.'}{' '}
+              {bench.saved === 'saving' ? 'Saving …' : bench.saved === 'saved' ? 'Bench saved.' : ''}
             </p>
-          ) : null}
-          {failure ? <p role="alert" className="text-[14px] text-stop">{failure}</p> : null}
+            <div className="flex gap-1">
+              <Button look="quiet" className="flex-1" disabled={undo === null} onClick={() => undo?.()}>
+                <Undo2 size={16} aria-hidden="true" /> Undo
+              </Button>
+              <Button look="quiet" className="flex-1" disabled={redo === null} onClick={() => redo?.()}>
+                <Redo2 size={16} aria-hidden="true" /> Redo
+              </Button>
+            </div>
+            {typeof bench.saved === 'object' ? (
+              <p role="alert" className="text-[14px] text-stop">
+                {bench.saved.failed} Yours: {choice.spacer.thickness} mm. Reload to see the other.
+              </p>
+            ) : null}
+            {failure ? <p role="alert" className="text-[14px] text-stop">{failure}</p> : null}
+          </div>
+          <div className="-mr-4 flex flex-col gap-3 pr-4 lg:min-h-[160px] lg:overflow-y-auto">
+            <LaterFindings bench={later} units={units} />
+          </div>
         </div>
-        <LaterFindings bench={later} units={units} />
       </aside>
       <ThumbBar bench={bench} units={units} busy={busy} onForward={forward} />
     </div>

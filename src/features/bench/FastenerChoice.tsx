@@ -97,7 +97,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           options={CLASSES}
           value={choice.fastener.class}
           onChange={(e) => setClass(e.target.value as BoltClass)}
-          className="w-[112px]"
+          className="w-[128px]"
         />
       ) : null}
       <div className="flex flex-col gap-1">

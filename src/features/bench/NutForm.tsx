@@ -21,13 +21,13 @@ export function NutForm({ nut, onNut }: { nut: Nut; onNut: (nut: Nut) => void })
     <fieldset className="flex flex-wrap items-start gap-3 border-l-2 border-accent pl-3">
       <legend className="sr-only">The nut</legend>
       <ThreadInput label="Nut thread" value={nut.thread} onThread={(thread) => set({ thread })} />
-      <SelectField label="Nut" options={STYLES} value={nut.style} onChange={(e) => set({ style: e.target.value as Nut['style'] })} className="w-[112px]" />
+      <SelectField label="Nut" options={STYLES} value={nut.style} onChange={(e) => set({ style: e.target.value as Nut['style'] })} className="w-[128px]" />
       <SelectField label="Seat of the nut" options={SEATS} value={nut.seat} onChange={(e) => set({ seat: e.target.value as Seat })} className="w-[128px]" />
       <LengthInput label="Full thread in it" optional value={nut.threadLength} range={SHORT} onLength={(threadLength) => set({ threadLength })} className="w-[132px]" />
       {nut.style === 'closed' ? <LengthInput label="Its blind depth" optional value={nut.blindDepth} range={SHORT} onLength={(blindDepth) => set({ blindDepth })} className="w-[132px]" /> : null}
       <LengthInput label="Shank reaches deeper by" value={nut.shankReach} range={{ min: 0, max: 40 }} onLength={(mm) => mm !== null && set({ shankReach: mm })} className="w-[160px]" />
       <LengthInput label="Length of its shank" value={nut.shankLength} range={{ min: 0, max: 40 }} onLength={(mm) => mm !== null && set({ shankLength: mm })} className="w-[142px]" />
-      <SelectField label="Nut of" options={MATERIALS} value={nut.material} onChange={(e) => set({ material: e.target.value as Nut['material'] })} className="w-[118px]" />
+      <SelectField label="Nut of" options={MATERIALS} value={nut.material} onChange={(e) => set({ material: e.target.value as Nut['material'] })} className="w-[128px]" />
     </fieldset>
   );
 }

@@ -4,6 +4,7 @@ import { allowedSpans, sweepThickness } from '@/core/plan/bySize';
 import type { Plan } from '@/core/plan/document';
 import { mmToInch, nToLbf } from '@/core/units/factors';
 import type { UnitSystem } from '@/core/units/format';
+import { roundTo } from '@/core/units/round';
 
 const TO_MM = 30;
 const STEP_MM = 0.5;
@@ -15,7 +16,9 @@ export default function ThicknessPlot({ plan, minimum, units }: { plan: Plan; mi
   const spans = allowedSpans(points);
   const show = (mm: number | null): number | null => (mm === null ? null : Number((units === 'imperial' ? mmToInch(mm) : mm).toFixed(units === 'imperial' ? 3 : 2)));
   const unit = units === 'imperial' ? 'in' : 'mm';
-  const data = points.map((p) => ({ t: show(p.thickness), engagement: show(p.engagement), clearance: show(p.clearance), gap: show(p.gap), clamp: p.clamp === null ? null : Number((units === 'imperial' ? nToLbf(p.clamp) : p.clamp / 1000).toFixed(units === 'imperial' ? 0 : 2)) }));
+  // What is left is read off the plot, so it is rounded down.
+  const left = (mm: number | null): number | null => (mm === null ? null : units === 'imperial' ? roundTo(mmToInch(mm), 3, 'down') : roundTo(mm, 2, 'down'));
+  const data = points.map((p) => ({ t: show(p.thickness), engagement: left(p.engagement), clearance: left(p.clearance), gap: left(p.gap), clamp: p.clamp === null ? null : units === 'imperial' ? roundTo(nToLbf(p.clamp), 0, 'down') : roundTo(p.clamp / 1000, 2, 'down') }));
   const clamped = points.some((p) => p.clamp !== null);
   const force = units === 'imperial' ? 'lbf' : 'kN';
   const text = spans.length === 0 ? 'No thickness is allowed with these fasteners.' : `Allowed: ${spans.map(([a, b]) => `${show(a)} to ${show(b)} ${unit}`).join(', ')}.`;
@@ -42,8 +45,8 @@ export default function ThicknessPlot({ plan, minimum, units }: { plan: Plan; mi
             <Line dataKey="engagement" name="engaged" stroke="var(--accent)" strokeWidth={2.5} dot={false} isAnimationActive={false} />
             <Line dataKey="clearance" name="clearance" stroke="var(--note)" strokeWidth={2} strokeDasharray="7 4" dot={false} isAnimationActive={false} />
             <Line dataKey="gap" name="gap" stroke="var(--ink-soft)" strokeWidth={2} strokeDasharray="2 4" dot={false} isAnimationActive={false} />
-            {clamped ? <Line yAxisId="clamp" dataKey="clamp" name={`clamp margin, ${force}`} stroke="var(--caution)" strokeWidth={2} strokeDasharray="8 3 2 3" dot={false} isAnimationActive={false} /> : null}
-            <Tooltip contentStyle={{ background: 'var(--sheet)', border: '1px solid var(--line)', color: 'var(--ink)' }} labelFormatter={(t) => `${t} ${unit}`} />
+            {clamped ? <Line yAxisId="clamp" dataKey="clamp" name="clamp margin" stroke="var(--caution)" strokeWidth={2} strokeDasharray="8 3 2 3" dot={false} isAnimationActive={false} /> : null}
+            <Tooltip contentStyle={{ background: 'var(--sheet)', border: '1px solid var(--line)', color: 'var(--ink)' }} separator=" " formatter={(value, name) => `${value} ${name === 'clamp margin' ? force : unit}`} labelFormatter={(t) => `${t} ${unit}`} />
           </LineChart>
         </ResponsiveContainer>
       </div>

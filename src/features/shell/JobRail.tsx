@@ -10,43 +10,45 @@ export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
   const { job, vehicle } = whole;
   const now = stageIndex(job.stage);
   return (
-    <aside className="no-print flex flex-col gap-4 border-r border-line p-4 max-md:border-r-0 max-md:border-b">
-      <div>
-        <NavLink href={`/vehicles/${vehicle.id}`} className="text-[17px] leading-tight font-[640] underline-offset-4 hover:underline">
-          {vehicle.name}
-        </NavLink>
-        <p className="figure text-[13px] text-soft">{vehicle.plate}</p>
-        <p className="mt-1 text-[13px] text-soft">
-          {AXLE_LABEL[job.axle]} · {WISH_LABEL[job.wish as Wish].toLowerCase()} · {USE_LABEL[job.use as Use].toLowerCase()}
-        </p>
-        {whole.partner ? (
-          <NavLink href={`/jobs/${whole.partner.id}/${here}`} className="touch flex items-center text-[14px] text-accent underline underline-offset-4">
-            {AXLE_LABEL[whole.partner.axle]} of this visit
+    <aside className="no-print border-r border-line max-md:border-r-0 max-md:border-b">
+      <div className="flex flex-col gap-4 p-4 md:sticky md:top-0">
+        <div>
+          <NavLink href={`/vehicles/${vehicle.id}`} className="text-[17px] leading-tight font-[640] underline-offset-4 hover:underline">
+            {vehicle.name}
           </NavLink>
-        ) : null}
+          <p className="figure text-[13px] text-soft">{vehicle.plate}</p>
+          <p className="mt-1 text-[13px] text-soft">
+            {AXLE_LABEL[job.axle]} · {WISH_LABEL[job.wish as Wish].toLowerCase()} · {USE_LABEL[job.use as Use].toLowerCase()}
+          </p>
+          {whole.partner ? (
+            <NavLink href={`/jobs/${whole.partner.id}/${here}`} className="touch flex items-center text-[14px] text-accent underline underline-offset-4">
+              {AXLE_LABEL[whole.partner.axle]} of this visit
+            </NavLink>
+          ) : null}
+        </div>
+        <nav aria-label="Stages of this job">
+          <ol className="flex flex-col max-md:flex-row max-md:flex-wrap">
+            {STAGE_VIEWS.map((s, i) => (
+              <li key={s.stage}>
+                <NavLink
+                  href={`/jobs/${job.id}/${s.stage}`}
+                  aria-current={s.stage === here ? 'page' : undefined}
+                  className={cx(
+                    'touch grid grid-cols-[22px_1fr] items-center gap-1 rounded-[3px] px-2 text-[15px] hover:bg-accent-wash',
+                    s.stage === here && 'bg-accent-wash font-[640]',
+                  )}
+                >
+                  <StageMark state={i < now ? 'done' : i === now ? 'now' : 'ahead'} />
+                  {s.label}
+                </NavLink>
+              </li>
+            ))}
+          </ol>
+        </nav>
+        <NavLink href={`/jobs/${job.id}/record`} aria-current={here === 'record' ? 'page' : undefined} className="touch flex items-center border-t border-line px-2 text-[15px] aria-[current=page]:font-[640]">
+          Record
+        </NavLink>
       </div>
-      <nav aria-label="Stages of this job">
-        <ol className="flex flex-col max-md:flex-row max-md:flex-wrap">
-          {STAGE_VIEWS.map((s, i) => (
-            <li key={s.stage}>
-              <NavLink
-                href={`/jobs/${job.id}/${s.stage}`}
-                aria-current={s.stage === here ? 'page' : undefined}
-                className={cx(
-                  'touch grid grid-cols-[22px_1fr] items-center gap-1 rounded-[3px] px-2 text-[15px] hover:bg-accent-wash',
-                  s.stage === here && 'bg-accent-wash font-[640]',
-                )}
-              >
-                <StageMark state={i < now ? 'done' : i === now ? 'now' : 'ahead'} />
-                {s.label}
-              </NavLink>
-            </li>
-          ))}
-        </ol>
-      </nav>
-      <NavLink href={`/jobs/${job.id}/record`} aria-current={here === 'record' ? 'page' : undefined} className="touch flex items-center border-t border-line px-2 text-[15px] aria-[current=page]:font-[640]">
-        Record
-      </NavLink>
     </aside>
   );
 }

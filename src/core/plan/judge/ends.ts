@@ -4,7 +4,7 @@ import type { Finding } from '../findings';
 import type { CornerNumbers, Numbers } from '../numbers';
 import { leastThread, moreThanThere, threadRoom } from '../ownThread';
 import type { Result } from '../result';
-import { chosenNut, newNut } from '../stack';
+import { chosenNut, newNut, reachesDeeper } from '../stack';
 import { ofOneWheel, ofWheels } from '../wheels';
 import { judgeCorners, judgeWheels, make, withError } from './make';
 
@@ -45,7 +45,11 @@ function judgeBehind(rule: 'bolt.behind' | 'stud.behind', plan: Plan, n: Numbers
 /** Thread on a new bolt or stud against what goes past its mate's first thread. */
 function judgeOwnThread(plan: Plan, n: Numbers, out: Finding[]): void {
   const { fastener } = plan;
-  if (fastener.kind === 'stock' || fastener.kind === 'nuts' || plan.spacer.adapter !== null) return;
+  if (plan.spacer.adapter !== null || fastener.kind === 'stock') return;
+  if (fastener.kind === 'nuts') {
+    if (reachesDeeper(plan)) judgeStockThread(plan, n, out);
+    return;
+  }
   if (fastener.threadLength === null) {
     out.push(make('fastener.thread', 'unmeasured', 'own', leastThread(n), null, null, 'mm'));
     return;
@@ -54,13 +58,25 @@ function judgeOwnThread(plan: Plan, n: Numbers, out: Finding[]): void {
     out.push(make('fastener.thread', 'unmeasured', 'more', fastener.threadLength, threadRoom(fastener), null, 'mm'));
     return;
   }
-  const needed = (c: CornerNumbers): Result => c.threadNeeded;
   const missing = fastener.kind === 'conversion' ? 'conversion' : fastener.kind === 'bolt' ? 'turns-and-length' : 'turns-and-protrusion';
-  // What a count only bounds is no proof of too little, and a corner that is known to be short decides before it.
+  out.push(threadAgainst(fastener.threadLength, n, missing, fastener.kind));
+}
+
+/** A stud that stays, under a nut that runs down further than the count has shown to be threaded. */
+function judgeStockThread(plan: Plan, n: Numbers, out: Finding[]): void {
+  const own = plan.hub.stockStudThread;
+  out.push(own === null ? make('fastener.thread', 'unmeasured', 'stock', leastThread(n), null, null, 'mm') : threadAgainst(own.value - own.pm, n, 'turns-and-protrusion', 'nuts'));
+}
+
+const threadNeeded = (c: CornerNumbers): Result => c.threadNeeded;
+
+/** Needs of every corner against a thread. What a count only bounds is no proof of too little, and a corner that is known to be short decides before it. */
+function threadAgainst(thread: number, n: Numbers, missing: string, why: string): Finding {
   const known = n.corners.filter((c) => !c.neededAtMost && c.threadNeeded !== null);
-  const sure = known.length > 0 ? judgeCorners('fastener.thread', fastener.threadLength, missing, known, needed, true, null, null, fastener.kind) : null;
-  const all = sure?.level === 'stop' ? sure : judgeCorners('fastener.thread', fastener.threadLength, missing, n.corners, needed, true, null, null, fastener.kind);
-  out.push(all.level === 'stop' && all !== sure ? make('fastener.thread', 'unmeasured', 'bounded', all.value, fastener.threadLength, null, 'mm', all.corner) : all);
+  const sure = known.length > 0 ? judgeCorners('fastener.thread', thread, missing, known, threadNeeded, true, null, null, why) : null;
+  if (sure?.level === 'stop') return sure;
+  const all = judgeCorners('fastener.thread', thread, missing, n.corners, threadNeeded, true, null, null, why);
+  return all.level === 'stop' ? make('fastener.thread', 'unmeasured', 'bounded', all.value, thread, null, 'mm', all.corner) : all;
 }
 
 function judgeBottom(plan: Plan, n: Numbers, out: Finding[]): void {

@@ -40,7 +40,7 @@ export function judgeEngagement(plan: Plan, n: Numbers, out: Finding[]): void {
 
 /** More thread counted than there is, or a bolt not longer overall than under its seat, errors taken off: neither reading is trusted. */
 function judgeContradiction(plan: Plan, n: Numbers, out: Finding[]): void {
-  const { fastening, nutThread, stockBoltLength: under, stockBoltOverall: overall, stockBoltThread } = plan.hub;
+  const { fastening, nutThread, stockBoltLength: under, stockBoltOverall: overall, stockBoltThread, stockStudThread } = plan.hub;
   const bolt = fastening === 'bolt';
   // Head and seat are several millimetres: lengths that the error of measuring could swap are one length read twice.
   if (bolt && under !== null && overall !== null && under.value + under.pm >= overall.value - overall.pm) {
@@ -51,14 +51,14 @@ function judgeContradiction(plan: Plan, n: Numbers, out: Finding[]): void {
     const present = n.corners[i]?.present ?? null;
     if (present === null) continue;
     const corner = n.corners[i]?.corner ?? null;
-    const found = bolt ? exceeds(present, 'hub', plan.corners[i]?.tappedDepth ?? null, corner) ?? exceeds(present, 'bolt', stockBoltThread, corner) : exceeds(present, 'nut', nutThread, corner);
+    const found = bolt ? exceeds(present, 'hub', plan.corners[i]?.tappedDepth ?? null, corner) ?? exceeds(present, 'bolt', stockBoltThread, corner) : exceeds(present, 'nut', nutThread, corner) ?? exceeds(present, 'stud', stockStudThread, corner);
     if (found === null) continue;
     out.push(found);
     return;
   }
 }
 
-function exceeds(present: NonNullable<Result>, where: 'hub' | 'bolt' | 'nut', mate: Measured, corner: Corner | null): Finding | null {
+function exceeds(present: NonNullable<Result>, where: 'hub' | 'bolt' | 'nut' | 'stud', mate: Measured, corner: Corner | null): Finding | null {
   if (mate === null || present.value - present.pm <= mate.value + mate.pm + 1e-9) return null;
   return make('reading.contradiction', 'unmeasured', where, present.value, mate.value, mate.value - present.value, 'mm', corner);
 }
