@@ -1,7 +1,7 @@
 import { useId } from 'react';
 import type { Seat } from '@/core/plan/vocabulary';
 import { Dimension } from './StackSection';
-import { written as n } from './stackLayout';
+import { written as n } from './written';
 
 /** Which of a bolt's lengths is meant. */
 export type BoltLength = 'under' | 'overall' | 'thread';

@@ -1,5 +1,6 @@
 import type { ArchModel } from '@/core/stance/archModel';
 import type { SectionPoint } from '@/core/stance/outline';
+import { written as n } from './written';
 
 export interface ArchLayout {
   readonly viewBox: string;
@@ -52,4 +53,3 @@ export function layoutArch(m: ArchModel): ArchLayout {
 }
 
 const widest = (line: readonly SectionPoint[]): number => Math.max(...line.map((p) => p.y));
-const n = (x: number): string => String(Math.round(x * 100) / 100);

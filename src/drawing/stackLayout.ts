@@ -1,4 +1,5 @@
 import type { SectionBlock, SectionDimension, StackGeometry } from '@/core/plan/geometry';
+import { written } from './written';
 
 type Drawable = Extract<StackGeometry, { drawable: true }>;
 
@@ -68,6 +69,3 @@ export function blockPath(b: SectionBlock): string {
 }
 
 const rect = (x0: number, x1: number, y0: number, y1: number): string => `M${written(x0)} ${written(y0)}H${written(x1)}V${written(y1)}H${written(x0)}Z`;
-
-/** A length as it is written down in a path: rounded only here. */
-export const written = (x: number): string => String(Math.round(x * 1000) / 1000);

@@ -152,6 +152,41 @@ test('chalk is dragged along the arch, kept, and goes into the verdict; taken ba
   await expect(kept.getByRole('listitem')).toHaveCount(1);
 });
 
+test('what is typed, counted or marked and not kept yet survives another corner and a reload; kept, it is gone', async ({ watched: page }) => {
+  await open(page, /Ilex Lumen.*Measure/, 'measure');
+  const here = page.getByRole('heading', { name: 'Measure rear left' });
+  await pickCorner(page, 'rear left');
+  await expect(here).toBeVisible();
+  const gap = page.locator('form[data-quantity="gap"] input');
+  const counted = page.getByLabel('Turns counted');
+  const chalk = page.getByRole('slider', { name: /Chalk mark/ });
+  await gap.fill('17,2');
+  await page.getByRole('button', { name: /Tap once a turn/ }).click();
+  await page.getByRole('button', { name: '+ ¼ turn' }).click();
+  await page.getByRole('button', { name: 'Add a mark' }).click();
+  await page.getByLabel('Trial spacer').fill('5');
+  await pickCorner(page, 'rear right');
+  await expect(gap).toHaveValue('');
+  await expect(counted).toHaveText('0');
+  await expect(chalk).toHaveCount(0);
+  await pickCorner(page, 'rear left');
+  await expect(gap).toHaveValue('17,2');
+  await page.reload();
+  await pickCorner(page, 'rear left');
+  await expect(here).toBeVisible();
+  await expect(gap).toHaveValue('17,2');
+  await expect(counted).toHaveText('1.25');
+  await expect(chalk).toHaveCount(1);
+  await expect(page.getByLabel('Trial spacer')).toHaveValue('5');
+  await page.getByRole('button', { name: 'Undo tap' }).click();
+  await expect(counted).toHaveText('1');
+  await keep(page, 'gap', '17,2');
+  await page.reload();
+  await pickCorner(page, 'rear left');
+  await expect(gap).toHaveValue('');
+  await expect(counted).toHaveText('1');
+});
+
 test('could not see: kept with who and when, still unmeasured, and it blocks longer bolts', async ({ watched: page }) => {
   await open(page, /Ilex Lumen.*Measure/, 'measure');
   const room = page.locator('form[data-quantity="roomBehind"]');

@@ -9,6 +9,7 @@ import { ChalkClock } from '@/drawing/ChalkClock';
 import { Button } from '@/ui/Button';
 import { Field, optionsOf } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
+import { useUnkept } from '@/ui/useUnkept';
 import { VerdictMark } from '@/ui/Verdict';
 import { keepChalk, takeBackChalk } from './actions';
 
@@ -28,20 +29,23 @@ const RESULTS = [
   { value: 'off' as const, label: 'Chalk came off' },
 ];
 
+interface Unkept {
+  readonly trial: string;
+  readonly load: ChalkLoad;
+  readonly result: 'clean' | 'off' | null;
+  readonly hours: readonly number[];
+}
+const FRESH: Unkept = { trial: '', load: 'bounced', result: null, hours: [] };
+
 /** Chalk test of a corner: trial spacer, how it was loaded, where chalk came off. It goes into the verdict. */
 export function ChalkTest({ jobId, corner, tests, units }: { jobId: string; corner: Corner; tests: readonly ChalkKept[]; units: UnitSystem }) {
-  const [trial, setTrial] = useState('');
-  const [load, setLoad] = useState<ChalkLoad>('bounced');
-  const [result, setResult] = useState<'clean' | 'off' | null>(null);
-  const [hours, setHours] = useState<number[]>([]);
+  const [{ trial, load, result, hours }, setTest] = useUnkept(`${jobId}/${corner}/chalk`, FRESH);
+  const set = (change: Partial<Unkept>) => setTest((t) => ({ ...t, ...change }));
   const [error, setError] = useState<string>();
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
 
-  const marks = (next: number[]) => {
-    setHours(next);
-    if (next.length > 0) setResult('off');
-  };
+  const marks = (next: readonly number[]) => set(next.length > 0 ? { hours: next, result: 'off' } : { hours: next });
   const keep = () => {
     setFailure(null);
     const read = tryInput(() => parseLength('Trial spacer', trial, { min: 0, max: 100 }));
@@ -50,10 +54,10 @@ export function ChalkTest({ jobId, corner, tests, units }: { jobId: string; corn
     if (result === null) return setFailure('Say whether it stayed clean or chalk came off.');
     if (result === 'off' && hours.length === 0) return setFailure('Put a mark on the arch where chalk came off, or say that it stayed clean.');
     start(async () => {
-      const kept = await keepChalk(jobId, { corner, trial, load, hours: result === 'off' ? hours : [] });
+      const kept = await keepChalk(jobId, { corner, trial, load, hours: result === 'off' ? [...hours] : [] });
       if (!kept.ok) return setFailure(kept.message);
-      setHours([]);
-      setResult(null);
+      // The next one is often of the same plate, loaded the same way.
+      set({ result: null, hours: [] });
     });
   };
   return (
@@ -66,23 +70,20 @@ export function ChalkTest({ jobId, corner, tests, units }: { jobId: string; corn
             <Button look="quiet" onClick={() => marks([...hours, [12, 1, 11, 2, 10, 3, 9].find((h) => !hours.includes(h)) ?? 12])}>
               Add a mark
             </Button>
-            <Button look="quiet" disabled={hours.length === 0} onClick={() => setHours(hours.slice(0, -1))}>
+            <Button look="quiet" disabled={hours.length === 0} onClick={() => set({ hours: hours.slice(0, -1) })}>
               Undo mark
             </Button>
           </div>
         </div>
         <div className="flex flex-col gap-3">
           <p className="text-[14px] text-soft">Chalk the lip, load the corner, bounce until the bump stop is felt. Chalk on the sidewall will cut the tyre. Clean counts only when bounced.</p>
-          <Field label="Trial spacer" figure unit="mm" inputMode="decimal" value={trial} error={error} onChange={(e) => setTrial(e.target.value)} className="w-[150px]" />
-          <Segments label="How it was loaded" value={load} options={LOADS} onChange={setLoad} />
+          <Field label="Trial spacer" figure unit="mm" inputMode="decimal" value={trial} error={error} onChange={(e) => set({ trial: e.target.value })} className="w-[150px]" />
+          <Segments label="How it was loaded" value={load} options={LOADS} onChange={(v) => set({ load: v })} />
           <Segments
             label="Result"
             value={result}
             options={RESULTS}
-            onChange={(v) => {
-              setResult(v);
-              if (v === 'clean') setHours([]);
-            }}
+            onChange={(v) => set(v === 'clean' ? { result: v, hours: [] } : { result: v })}
           />
           {failure ? <p role="alert" className="text-[14px] font-[560] text-stop">{failure}</p> : null}
           <Button className="self-start" disabled={busy} onClick={keep}>

@@ -10,6 +10,7 @@ import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/plan/readin
 import type { UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
+import { useUnkept } from '@/ui/useUnkept';
 import { VerdictMark } from '@/ui/Verdict';
 import { keepReading, takeBack } from './actions';
 import { nextField } from './nextField';
@@ -101,7 +102,7 @@ export function ReadingRow({ jobId, q, corner, taken, units, stacked, blocked, h
 }) {
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
-  const [typed, setTyped] = useState('');
+  const [typed, setTyped, clear] = useUnkept(`${jobId}/${corner ?? 'axle'}/${q.id}`, '');
   const [method, setMethod] = useState(q.methods[0]?.id ?? '');
   const [error, setError] = useState<string | null>(null);
   const [busy, start] = useTransition();
@@ -114,7 +115,7 @@ export function ReadingRow({ jobId, q, corner, taken, units, stacked, blocked, h
     start(async () => {
       const result = await keepReading(jobId, { quantity: q.id, corner, hour, typed, method });
       if (!result.ok) return setError(result.message);
-      setTyped('');
+      clear();
       setError(null);
       nextField(input.current);
     });

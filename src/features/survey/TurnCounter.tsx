@@ -7,9 +7,11 @@ import { combineRepeats } from '@/core/uncertainty';
 import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
+import { useUnkept } from '@/ui/useUnkept';
 import { keepReading } from './actions';
 import { ReadingRow, type TakenReading } from './ReadingRow';
 
+const NONE: readonly number[] = [];
 const BUSY_TAGS = /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/;
 
 /** Counts turns by thumb or space bar, quarter turns by key, undo by key; turns and millimetres side by side. */
@@ -24,7 +26,7 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how,
   /** The axle has a locking fastener, so it has to be said which one is counted. */
   locking: boolean;
 }) {
-  const [steps, setSteps] = useState<readonly number[]>([]);
+  const [steps, setSteps, clear] = useUnkept(`${jobId}/${corner}/count`, NONE);
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const counter = useRef<HTMLElement>(null);
@@ -48,7 +50,7 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how,
     };
     window.addEventListener('keydown', key);
     return () => window.removeEventListener('keydown', key);
-  }, []);
+  }, [setSteps]);
 
   const [onLocking, setOnLocking] = useState(false);
   const refused = onLocking ? `A locking ${fastener} engages less than the others, so its count says nothing of them. Count an ordinary one.` : null;
@@ -57,7 +59,7 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how,
     start(async () => {
       const result = await keepReading(jobId, { quantity: 'turns', corner, typed: String(turns), method: 'count' });
       if (!result.ok) return setFailure(result.message);
-      setSteps([]);
+      clear();
       setFailure(null);
     });
 

@@ -5,6 +5,7 @@ import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/plan/readin
 import { combineRepeats } from '@/core/uncertainty';
 import type { UnitSystem } from '@/core/units/format';
 import { cx } from '@/ui/cx';
+import { useUnkept } from '@/ui/useUnkept';
 import { VerdictMark } from '@/ui/Verdict';
 import { keepWheelReading, takeBackWheel } from './actions';
 import { nextField } from './nextField';
@@ -23,7 +24,7 @@ export function WheelCell({ vehicleId, wheelId, mark, q, method, units, asked, t
   taken: readonly TakenAtWheel[];
 }) {
   const input = useRef<HTMLInputElement>(null);
-  const [typed, setTyped] = useState('');
+  const [typed, setTyped, clear] = useUnkept(`${wheelId}/${q.id}`, '');
   const [error, setError] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const all = taken.length > 0 ? combineRepeats(taken) : null;
@@ -36,7 +37,7 @@ export function WheelCell({ vehicleId, wheelId, mark, q, method, units, asked, t
     start(async () => {
       const result = await keepWheelReading(vehicleId, wheelId, { quantity: q.id, typed, method });
       if (!result.ok) return setError(result.message);
-      setTyped('');
+      clear();
       setError(null);
       nextField(input.current);
     });
