@@ -85,6 +85,8 @@ describe('thread on a new fastener', () => {
     // Without a count nobody can say how much, and it still does not pass.
     expect(of(bolts(62, null, {}, { turns: null }))).toMatchObject({ level: 'unmeasured', value: null });
     expect(of(bolts(62, 30, {}, { turns: null }))).toMatchObject({ level: 'unmeasured', why: 'turns-and-length' });
+    // The count may have used up a hub whose depth nobody measured, so where its thread begins is not known either.
+    expect(of(bolts(62, 30, {}, { tappedDepth: null }))).toMatchObject({ level: 'unmeasured', why: 'tapped' });
   });
 
   test('a margin that the measuring error could eat is a caution', () => {
@@ -157,7 +159,8 @@ describe('thread on a new fastener', () => {
     expect(clash(bolts(62, 15))).toEqual({ x0: -3, x1: 0 });
     // From the nut’s first thread at 27 to the end of the shank at 59 − 30.
     expect(clash(conversion(30))).toEqual({ x0: 27, x1: 29 });
-    for (const plan of [bolts(62, 18), bolts(62, null), conversion(32), boltPlan(), studPlan()]) expect(clash(plan)).toBeNull();
+    // Where the count only bounds the place of the thread, nothing is drawn as if it were known.
+    for (const plan of [bolts(62, 15, {}, { turns: exact(12) }), bolts(62, 18), bolts(62, null), conversion(32), boltPlan(), studPlan()]) expect(clash(plan)).toBeNull();
   });
 
   test('search never offers a bolt whose thread is too short or unknown', () => {

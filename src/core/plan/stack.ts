@@ -95,8 +95,8 @@ export function boltStack(plan: Plan, c: PlanCorner, present: Result, pitch: num
     ...NO_STACK,
     engagement: { value: boltEngagement(fastener.length, seat + s, lead, holds), pm: worst, rss },
     gripBounded: bounded,
-    // A count that used the whole hub leaves the seat anywhere from the spacer's face outward.
-    threadNeeded: { value: boltThreadNeeded(fastener.length, bounded ? s : seat + s), pm: worst, rss },
+    // Without its depth nobody knows whether the count used the whole hub; where it did, the seat is anywhere from the spacer's face outward.
+    threadNeeded: depth === null ? null : { value: boltThreadNeeded(fastener.length, bounded ? s : seat + s), pm: worst, rss },
     neededAtMost: bounded,
     behind: known ? { value: boltProtrusion(fastener.length, seat + s, Dt), pm: worst + depthPm, rss: Math.hypot(rss, depthPm) } : null,
     window,

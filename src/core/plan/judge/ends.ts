@@ -58,7 +58,8 @@ function judgeOwnThread(plan: Plan, n: Numbers, out: Finding[]): void {
     out.push(make('fastener.thread', 'unmeasured', 'more', fastener.threadLength, threadRoom(fastener), null, 'mm'));
     return;
   }
-  const missing = fastener.kind === 'conversion' ? 'conversion' : fastener.kind === 'bolt' ? 'turns-and-length' : 'turns-and-protrusion';
+  const onBolts = plan.corners.some((c) => c.tappedDepth === null) ? 'tapped' : 'turns-and-length';
+  const missing = fastener.kind === 'conversion' ? 'conversion' : fastener.kind === 'bolt' ? onBolts : 'turns-and-protrusion';
   out.push(threadAgainst(fastener.threadLength, n, missing, fastener.kind));
 }
 
