@@ -1,4 +1,5 @@
 import type { ChalkTest, Corner, Fastener, Hub, Measured, Plan, PlanCorner, Spacer, WheelEach } from './document';
+import { groupBy } from '../groupBy';
 import { combineRepeats } from '../uncertainty';
 import type { Policy } from './policy';
 import type { QuantityId } from './quantities';
@@ -50,7 +51,7 @@ export const cornersOf = (axle: Plan['axle']): [Corner, Corner] => [`${axle}-lef
 
 /** Builds the plan document of one axle from what was taken in, measured and chosen. Missing stays null. */
 export function assemblePlan(parts: PlanParts): Plan {
-  const taken = byKey(parts.readings, (r) => `${r.corner ?? ''}/${r.quantity}${r.hour ? `/${r.hour}` : ''}`);
+  const taken = groupBy(parts.readings, (r) => `${r.corner ?? ''}/${r.quantity}${r.hour ? `/${r.hour}` : ''}`);
   const axle = (id: QuantityId): Measured => averaged(taken.get(`/${id}`));
   const load = axle('wheelLoad');
   const socket = axle('socketOutside');
@@ -115,17 +116,6 @@ export function assemblePlan(parts: PlanParts): Plan {
   };
 }
 
-function byKey<T>(readings: readonly T[], keyOf: (r: T) => string): Map<string, T[]> {
-  const taken = new Map<string, T[]>();
-  for (const r of readings) {
-    const key = keyOf(r);
-    const list = taken.get(key);
-    if (list) list.push(r);
-    else taken.set(key, [r]);
-  }
-  return taken;
-}
-
 function averaged(readings: readonly { readonly value: number; readonly pm: number }[] | undefined): Measured {
   if (!readings) return null;
   const { value, pm } = combineRepeats(readings);
@@ -145,7 +135,7 @@ function answered(readings: readonly { readonly value: number }[] | undefined): 
 }
 
 function wheelOf(w: WheelParts): WheelEach {
-  const taken = byKey(w.readings, (r) => r.quantity);
+  const taken = groupBy(w.readings, (r) => r.quantity);
   const at = (id: QuantityId): Measured => averaged(taken.get(id));
   return {
     name: w.name, corner: w.corner, bore: at('wheelBore'), chamferDepth: at('chamferDepth'), boreRecess: at('boreRecess'), padThickness: at('padThickness'),

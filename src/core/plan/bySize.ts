@@ -38,14 +38,14 @@ export function fitBySize(plan: Plan, sizes: readonly number[]): SizeFit[] {
     const length = roundTo(lengths.keep, 0, 'up');
     // A length that nobody holds yet is asked for threaded as far as it needs; the one in hand is judged by its own thread.
     const wanted = longerFastener(plan, length);
-    const longer = assess({ ...at, fastener: 'threadLength' in wanted && wanted.threadLength === null ? { ...wanted, threadLength: length } : wanted });
+    const longer = assess({ ...at, fastener: { ...wanted, threadLength: wanted.threadLength ?? length } });
     if (longer.blocking.length === 0) return { thickness, how: 'longer', length, window: lengths, thread: leastThread(longer.numbers), reason: null, gap };
     return { thickness, how: 'no', length: null, window: lengths, thread: null, reason: longer.blocking[0] ?? first, gap };
   });
 }
 
 /** A longer bolt or stud of the plan's own kind and class; a nut that was chosen with its stud stays on it. */
-export function longerFastener(plan: Plan, length: number): Fastener {
+export function longerFastener(plan: Plan, length: number): Extract<Fastener, { kind: 'bolt' | 'stud' }> {
   const f = plan.fastener;
   const boltClass = f.kind === 'bolt' || f.kind === 'stud' ? f.class : plan.hub.fastenerClass;
   return plan.hub.fastening === 'bolt'

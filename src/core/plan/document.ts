@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { InputError } from '../errors';
+import { tryInput } from '../errors';
 import { THREAD_CONDITIONS } from '../joint/friction';
 import { BOLT_CLASSES } from '../thread/classes';
 import { parseThread } from '../thread/designation';
@@ -22,21 +22,15 @@ const measured = (max: number, min = 0) =>
 export const threadText = z.string().max(40).refine(isThread, { error: threadProblem });
 
 function isThread(text: string): boolean {
-  return threadMessage(text) === null;
+  return threadMessage(text) === undefined;
 }
 
 function threadProblem(issue: { readonly input: unknown }): string {
   return threadMessage(String(issue.input)) ?? '';
 }
 
-function threadMessage(text: string): string | null {
-  try {
-    parseThread('Thread', text);
-    return null;
-  } catch (error) {
-    if (error instanceof InputError) return error.message;
-    throw error;
-  }
+function threadMessage(text: string): string | undefined {
+  return tryInput(() => parseThread('Thread', text)).error;
 }
 
 const torqueSchema = z.strictObject({ value: z.number().min(20).max(800).describe('N·m'), source: z.string().trim().min(1) }).nullable();

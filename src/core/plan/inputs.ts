@@ -76,8 +76,8 @@ export function inputsOf(plan: Plan, f: Finding, units: UnitSystem): Input[] {
   }
   for (const id of looks?.hub ?? []) show(id, plan.hub[id], '');
   for (const w of plan.wheel.each) {
-    if (f.rule === 'adapter.pocket') show('pocketDepth', w.pocketDepth ?? null, `, ${w.name}`);
-    if (f.rule === 'seat.socket') show('lugHole', w.lugHole ?? null, `, ${w.name}`);
+    if (f.rule === 'adapter.pocket') show('pocketDepth', w.pocketDepth, `, ${w.name}`);
+    if (f.rule === 'seat.socket') show('lugHole', w.lugHole, `, ${w.name}`);
     if ((f.rule === 'centring.lip-root' || f.rule === 'centring.spigot') && chamferByWheel(plan.wheel)) out.push({ label: `Bore chamfer, ${w.name}`, text: measuredText('chamferDepth', w.chamferDepth, units) });
     if (f.rule === 'centring.lip-bore' && f.why.startsWith('wheel') && w.bore !== null) show('wheelBore', w.bore, `, ${w.name}`);
     if (f.rule === 'nut.shank' && w.padThickness !== null) show('padThickness', w.padThickness, `, ${w.name}`);

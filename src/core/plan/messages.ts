@@ -133,8 +133,9 @@ const SENTENCES: Readonly<Record<RuleId, (s: Say) => string>> = {
   'bolt.behind': behind('a longer bolt'),
   'stud.behind': behind('a conversion stud'),
   'fastener.thread': (s) => {
-    if (s.f.why === 'own') return `How much of the new fastener is threaded is not known${s.f.value === null ? '' : `; ${s.value('up')} from the tip will do`}. A plain shank that meets its mate’s thread clamps nothing.`;
-    if (s.f.why === 'stock') return `These nuts run further down the studs than the count has shown to be threaded. Measure the thread on the stud${s.f.value === null ? '' : `; ${s.value('up')} from the tip will do`}.`;
+    const enough = s.f.value === null ? '' : `; ${s.value('up')} from the tip will do`;
+    if (s.f.why === 'own') return `How much of the new fastener is threaded is not known${enough}. A plain shank that meets its mate’s thread clamps nothing.`;
+    if (s.f.why === 'stock') return `These nuts run further down the studs than the count has shown to be threaded. Measure the thread on the stud${enough}.`;
     if (s.f.why === 'more') return `${s.value('nearest')} of thread on ${s.limit('nearest')} of fastener: one of the two is wrong. Measure both again.`;
     if (s.f.why === 'bounded') return `The count${s.at} may have used up its mate, so up to ${s.value('up')} of thread can be needed; there is ${s.limit('down')}. Try one dry by hand, or take one threaded further.`;
     if (s.short) return s.missing;

@@ -1,3 +1,4 @@
+import type { Fastener } from './document';
 import type { Numbers } from './numbers';
 
 /** What of a new bolt or stud says how far it is threaded. mm. */
@@ -6,6 +7,9 @@ type Threaded = { readonly threadLength: number | null } & (
   | { readonly kind: 'conversion'; readonly length: number; readonly shortEnd: number }
   | { readonly kind: 'stud' }
 );
+
+/** How far a fastener of a plan is threaded, mm; null where nobody said, or where the stock ones stay. */
+export const threadLengthOf = (f: Fastener): number | null => ('threadLength' in f ? f.threadLength : null);
 
 /** Longest thread that a new fastener can have, mm; infinite for a pressed stud, whose thread may run on inside the disc. */
 export function threadRoom(f: Threaded): number {

@@ -1,4 +1,4 @@
-import type { Measured, Plan, PlanCorner } from './document';
+import type { Measured, Plan, PlanCorner, WheelEach } from './document';
 
 /** A figure of one wheel, or, with an empty name, of the whole set. */
 export interface OfWheel {
@@ -11,8 +11,11 @@ export interface OfWheel {
  * to be: castings of one part number differ and no mark tells them apart. Else as the set says. Common practice, no source.
  */
 export function ofWheels(wheel: Plan['wheel'], field: 'bore' | 'boreRecess' | 'padThickness'): OfWheel[] {
-  return wheel.each.some((w) => w[field] !== null) ? wheel.each.map((w) => ({ name: w.name, measured: w[field] })) : [{ name: '', measured: wheel[field] }];
+  return wheel.each.some((w) => w[field] !== null) ? eachWheel(wheel, field) : [{ name: '', measured: wheel[field] }];
 }
+
+/** A figure that only single wheels have, of every wheel that can go on. */
+export const eachWheel = (wheel: Plan['wheel'], field: Exclude<keyof WheelEach, 'name' | 'corner'>): OfWheel[] => wheel.each.map((w) => ({ name: w.name, measured: w[field] }));
 
 /** The case of a finding that one wheel decides; the messages module reads it back. */
 export const ofOneWheel = (name: string): string => `wheel/${name}`;

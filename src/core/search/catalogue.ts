@@ -1,6 +1,6 @@
-import { InputError } from '../errors';
+import { InputError, tryInput } from '../errors';
 import { plainSpacer } from '../plan/blank';
-import { moreThanThere } from '../plan/ownThread';
+import { moreThanThere, threadRoom } from '../plan/ownThread';
 import type { Adapter, Hub, Nut, Spacer } from '../plan/document';
 import { NUT_STYLES, SEATS, THREAD_MATERIALS } from '../plan/vocabulary';
 import { BOLT_CLASSES } from '../thread/classes';
@@ -41,12 +41,9 @@ export function readCatalogue(rows: readonly CatalogueRow[]): { items: Catalogue
   const items: CatalogueItem[] = [];
   const issues: RowIssue[] = [];
   rows.forEach((row, i) => {
-    try {
-      items.push(readRow(row));
-    } catch (error) {
-      if (!(error instanceof InputError)) throw error;
-      issues.push({ line: i + 2, message: error.message });
-    }
+    const read = tryInput(() => readRow(row));
+    if (read.error === undefined) items.push(read.value);
+    else issues.push({ line: i + 2, message: read.error });
   });
   return { items, issues };
 }
@@ -80,16 +77,16 @@ function readRow(row: CatalogueRow): CatalogueItem {
     const outer = words(row, 'outer_thread');
     parseThread('outer_thread', outer);
     const stud: LooseFastener = { kind, length, threadLength: optional(row, 'thread_length', 1, 150), shortEnd: mm(row, 'short_end', 1, 60), hubThread: thread, outerThread: outer, seatsAt: choice(row, 'seats_at', ['shoulder', 'run-out'] as const), class: boltClass };
-    return { ...common, kind, thread, fastener: checkedThread(stud, length - stud.shortEnd) };
+    return { ...common, kind, thread, fastener: checkedThread(stud) };
   }
   const threadLength = optional(row, 'thread_length', 1, 150);
   const fastener: LooseFastener = kind === 'bolt' ? { kind, length, threadLength, seat: choice(row, 'seat', SEATS), class: boltClass } : { kind, protrusion: length, threadLength, class: boltClass };
-  return { ...common, kind, thread, fastener: kind === 'bolt' ? checkedThread(fastener, length) : fastener };
+  return { ...common, kind, thread, fastener: checkedThread(fastener) };
 }
 
 /** A part is not threaded further than it is long. */
-function checkedThread(f: LooseFastener, most: number): LooseFastener {
-  if (moreThanThere(f)) throw new InputError('thread_length', String(f.threadLength), 'is more than the part is long.', `${most} at most will do, or leave it empty.`);
+function checkedThread(f: LooseFastener): LooseFastener {
+  if (moreThanThere(f)) throw new InputError('thread_length', String(f.threadLength), 'is more than the part is long.', `${threadRoom(f)} at most will do, or leave it empty.`);
   return f;
 }
 

@@ -1,3 +1,4 @@
+import { groupBy } from '../groupBy';
 import { type CompiledThread, compileThread, minimumsFor } from '../plan/compiled';
 import { sameThread } from '../thread/designation';
 import { plainSpacer } from '../plan/blank';
@@ -85,17 +86,10 @@ const lengthOf = (f: LooseFastener): number => (f.kind === 'stud' ? f.protrusion
 
 function groupFasteners(input: SearchInput): Group[] {
   const wanted = input.base.hub.fastening;
-  const by = new Map<string, Part<LooseFastener>[]>();
-  for (const p of input.fasteners) {
-    const f = p.part;
-    // Nobody knows how far its thread runs, or not truly, so it cannot pass.
-    if (f.threadLength === null || moreThanThere(f) || (f.kind === 'stud') !== (wanted === 'stud')) continue;
-    const key = `${f.threadLength}/${f.kind === 'bolt' ? `b/${f.seat}/${f.class}` : f.kind === 'stud' ? `s/${f.class}` : `c/${f.shortEnd}/${f.hubThread}/${f.outerThread}/${f.seatsAt}/${f.class}`}`;
-    const list = by.get(key);
-    if (list) list.push(p);
-    else by.set(key, [p]);
-  }
-  const groups = [...by.values()].map((items): Group => {
+  // Nobody knows how far its thread runs, or not truly, so it cannot pass.
+  const usable = input.fasteners.filter(({ part: f }) => f.threadLength !== null && !moreThanThere(f) && (f.kind === 'stud') === (wanted === 'stud'));
+  const alike = groupBy(usable, ({ part: f }) => `${f.threadLength}/${f.kind === 'bolt' ? `b/${f.seat}/${f.class}` : f.kind === 'stud' ? `s/${f.class}` : `c/${f.shortEnd}/${f.hubThread}/${f.outerThread}/${f.seatsAt}/${f.class}`}`);
+  const groups = [...alike.values()].map((items): Group => {
     items.sort((a, b) => lengthOf(a.part) - lengthOf(b.part));
     return { kind: (items[0] as Part<LooseFastener>).part.kind, first: items[0]?.part ?? null, items, lengths: Float64Array.from(items, (i) => lengthOf(i.part)) };
   });

@@ -71,12 +71,13 @@ export function studLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand,
   const nutStart = s + grip.q - reach;
   const lengthPm = longer ? (c.studProtrusion === null ? 0 : c.studProtrusion.pm) + policy.fastenerPm : 0;
   const pm = presentPm + (s > 0 ? policy.spacerPm : 0) + lengthPm;
-  const need = Math.max(d.minimum + (d.strict ? pm : 0), d.never);
+  const off = d.strict ? pm : 0;
+  const need = Math.max(d.minimum + off, d.never);
   const zero = nutStart + lead;
   const known = hub.nutThread !== null && !grip.bounded;
   const ownPm = Math.max(hub.nutThread === null ? 0 : hub.nutThread.pm, hub.nutBlindDepth === null ? 0 : hub.nutBlindDepth.pm);
   const closed = closedEnd(plan, nut, nutStart, known, pitch, d.strict ? pm + (nut === null ? ownPm : policy.fastenerPm) : 0);
-  const thread = threadLength === null ? ownThread(plan, c, z0, known ? grip.q : null, d.strict ? pm : null) : threadLength - (d.strict ? pm : 0);
+  const thread = threadLength === null ? ownThread(plan, c, z0, known ? grip.q : null, d.strict ? pm : null) : threadLength - off;
   const shank = (known ? nutStart : s - reach) + thread + SLACK;
   return { low: zero + need - SLACK, high: Math.min(closed, shank), enough: Ln >= need - SLACK, zero, cap: Ln };
 }
@@ -117,10 +118,11 @@ export function conversionLengths(plan: Plan, c: PlanCorner, stud: Extract<Loose
   const hubEnd = Math.min(stud.shortEnd, Dt) >= hubMinimum + (d.strict ? hubPm : 0) - SLACK;
   const lead = policy.leadPitches * outer.thread.pitch;
   const nutStart = c.rotorHat.value + spacer.thickness + hub.nutGrip.value - nut.shankReach;
-  const need = Math.max(d.minimum + (d.strict ? pm : 0), d.never);
+  const off = d.strict ? pm : 0;
+  const need = Math.max(d.minimum + off, d.never);
   const zero = inside + nutStart + lead;
   const closed = closedEnd(plan, nut, inside + nutStart, true, outer.thread.pitch, d.strict ? pm + policy.fastenerPm : 0);
-  const shank = inside + nutStart + (stud.threadLength ?? 0) - (d.strict ? pm : 0) + SLACK;
+  const shank = inside + nutStart + (stud.threadLength ?? 0) - off + SLACK;
   return { low: zero + need - SLACK, high: Math.min(closed, shank), enough: hubEnd && nut.threadLength >= need - SLACK, zero, cap: nut.threadLength };
 }
 

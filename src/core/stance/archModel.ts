@@ -1,4 +1,4 @@
-import { InputError } from '../errors';
+import { tryInput } from '../errors';
 import type { Plan, PlanCorner } from '../plan/document';
 import { type Pose, posed, type SectionPoint, sidewaysRoom, type TyreShape, tyreOutline } from './outline';
 import type { RubMapInput } from './rubMap';
@@ -51,7 +51,7 @@ export interface ArchModel {
  */
 export function archModel(plan: Plan, c: PlanCorner, take: RubAssumptions): ArchModel | { readonly drawable: false; readonly needs: readonly ArchNeed[] } {
   const needs: ArchNeed[] = [];
-  const tyre = tyreOrNull(plan.wheel.tyre);
+  const tyre = tryInput(() => parseTyre('Tyre', plan.wheel.tyre)).value ?? null;
   const clearance = tightestOf(c);
   const { gap, archHeight } = c;
   const { offset } = plan.wheel;
@@ -80,15 +80,6 @@ export const standsAt = (m: ArchModel, take: RubAssumptions, bump: number, steer
   poseOutline(m.tyre, m.radius, { bump, steer, camber: m.camber + (take.gain * bump) / 100, axis: take.axis });
 
 const widest = (line: readonly SectionPoint[]): number => Math.max(...line.map((p) => p.y));
-
-function tyreOrNull(text: string) {
-  try {
-    return parseTyre('Tyre', text);
-  } catch (error) {
-    if (error instanceof InputError) return null;
-    throw error;
-  }
-}
 
 /** How far up the conservative wall above the lip is carried, mm: further than any wheel travels. */
 const WALL = 400;

@@ -1,8 +1,10 @@
+import type { ChalkLoad } from '../plan/vocabulary';
+
 /** One chalk test at a corner, as far as its verdict needs it. */
 export interface ChalkEvidence {
   /** Thickness of the trial spacer, mm. */
   readonly trial: number;
-  readonly load: 'unloaded' | 'loaded' | 'bounced';
+  readonly load: ChalkLoad;
   /** Clock positions where chalk came off; none is clean. */
   readonly hours: readonly number[];
 }

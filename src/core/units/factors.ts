@@ -3,11 +3,11 @@
  * 1 lb = 0.45359237 kg) and standard gravity 9.80665 m/s² (3rd CGPM, 1901). All are exact by definition.
  */
 export const MM_PER_INCH = 25.4;
-export const N_PER_LBF = 0.45359237 * 9.80665;
-export const NM_PER_LBF_FT = N_PER_LBF * 0.3048;
 /** Newtons in a kilogram-force, and so newton metres in a kilogram-force metre. */
 export const N_PER_KGF = 9.80665;
 export const NM_PER_KGF_M = N_PER_KGF;
+export const N_PER_LBF = 0.45359237 * N_PER_KGF;
+export const NM_PER_LBF_FT = N_PER_LBF * 0.3048;
 
 /** Millimetres to inches. */
 export const mmToInch = (mm: number): number => mm / MM_PER_INCH;

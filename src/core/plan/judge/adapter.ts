@@ -1,6 +1,7 @@
 import { nutBelowFace, recessRoom, studBeyondFace } from '../../engagement/adapter';
 import type { Plan } from '../document';
 import type { Finding } from '../findings';
+import { eachWheel } from '../wheels';
 import { judgeWheels, levelOf, make, withError, worse } from './make';
 
 /** What only a bolt-on adapter has: its nut under the face, pockets in every wheel, a recess, a torque job of its own. */
@@ -39,7 +40,7 @@ function judgePockets(plan: Plan, s: number, out: Finding[]): void {
     return;
   }
   const limit = beyond + plan.policy.pocketMargin;
-  const found = judgeWheels('adapter.pocket', limit, plan.wheel.each.map((w) => ({ name: w.name, measured: w.pocketDepth })), (name) => name, (name) => name || 'wheels');
+  const found = judgeWheels('adapter.pocket', limit, eachWheel(plan.wheel, 'pocketDepth'), (name) => name, (name) => name || 'wheels');
   // The stud's own error already stands in the limit; the margin carries both.
   out.push(found.pm === null ? found : withError(found, found.pm + pm, Math.hypot(found.pm, pm)));
 }

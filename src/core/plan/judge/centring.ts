@@ -4,7 +4,7 @@ import type { Measured, Plan } from '../document';
 import type { Finding } from '../findings';
 import { fastenerSeat, type Numbers } from '../numbers';
 import { result } from '../result';
-import { chamferByWheel, ofOneWheel, ofWheels } from '../wheels';
+import { chamferByWheel, eachWheel, ofOneWheel, ofWheels } from '../wheels';
 import { judgeCorners, judgeWheels, make, worse } from './make';
 
 /** Seats equal, sockets enter, something centres the wheel. */
@@ -38,7 +38,7 @@ function judgeSeats(plan: Plan, out: Finding[]): void {
   else out.push(make('seat.match', match === 'match' ? 'pass' : 'stop', `${seat}/${wheel}`));
   const socket = plan.hub.socketOutside;
   if (socket === null || plan.wheel.each.length === 0) return;
-  out.push(judgeWheels('seat.socket', plan.policy.socketRoom, plan.wheel.each.map((w) => ({ name: w.name, measured: w.lugHole })), (name) => name, undefined, (hole) => socketRoom(hole, socket)));
+  out.push(judgeWheels('seat.socket', plan.policy.socketRoom, eachWheel(plan.wheel, 'lugHole'), (name) => name, undefined, (hole) => socketRoom(hole, socket)));
 }
 
 /** A lipped spacer, or an adapter with its own lip: bore on the spigot, lip in every wheel, root in every chamfer. */
@@ -49,7 +49,7 @@ function judgeLipped(plan: Plan, n: Numbers, out: Finding[]): void {
   for (const w of ofWheels(wheel, 'bore')) lip = worse(closeFit(plan, w.name === '' ? 'wheel' : ofOneWheel(w.name), spacer.lipDiameter, w.measured, -1), lip);
   if (lip) out.push(lip);
   if (spacer.lipRoot === null) out.push(make('centring.lip-root', 'unmeasured', 'lip'));
-  else if (chamferByWheel(wheel)) out.push(judgeWheels('centring.lip-root', spacer.lipRoot, wheel.each.map((w) => ({ name: w.name, measured: w.chamferDepth })), ofOneWheel));
+  else if (chamferByWheel(wheel)) out.push(judgeWheels('centring.lip-root', spacer.lipRoot, eachWheel(wheel, 'chamferDepth'), ofOneWheel));
   else {
     const chamfer = (i: number) => toResult(corners[i]?.chamferDepth ?? null);
     out.push(judgeCorners('centring.lip-root', spacer.lipRoot, 'chamfer', n.corners, (c) => chamfer(n.corners.indexOf(c))));
