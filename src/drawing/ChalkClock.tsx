@@ -17,7 +17,7 @@ const spoken = (hour: number): string => {
 };
 
 /** Chalk on the arch: press the lip to put a mark where chalk came off, drag it along, Delete takes it away. */
-export function ChalkClock({ hours, onHours, disabled }: { hours: readonly number[]; onHours: (hours: number[]) => void; disabled?: boolean }) {
+export function ChalkClock({ hours, onHours }: { hours: readonly number[]; onHours: (hours: number[]) => void }) {
   const id = useId();
   const svg = useRef<SVGSVGElement>(null);
   const drag = useRef<number | null>(null);
@@ -67,11 +67,11 @@ export function ChalkClock({ hours, onHours, disabled }: { hours: readonly numbe
         fill="none"
         stroke="var(--accent-wash)"
         strokeWidth="9"
-        className={disabled ? undefined : 'cursor-copy'}
+        className="cursor-copy"
         data-part="lip"
         onPointerDown={(e) => {
           const hour = at(e);
-          if (disabled || hour === null || hours.includes(hour)) return;
+          if (hour === null || hours.includes(hour)) return;
           drag.current = hours.length;
           onHours([...hours, hour]);
         }}

@@ -121,21 +121,13 @@ export async function torqueLog(db: Executor, planId: string): Promise<TorqueEnt
 /** Keeps a reading. @returns its id */
 export async function addReading(db: Db, jobId: string, input: ReadingInput, by: string, at: Date): Promise<string> {
   const id = newId();
-  await db.transaction(async (tx) => {
-    await tx.insert(reading).values({ ...input, id, jobId, by, at });
-    await touch(tx, jobId, at);
-    await recordEvent(tx, { jobId, kind: 'reading.taken', detail: { ...input }, by, at });
-  });
+  await onJob(db, { jobId, kind: 'reading.taken', detail: { ...input }, by, at }, (tx) => tx.insert(reading).values({ ...input, id, jobId, by, at }));
   return id;
 }
 
 /** Withdraws a reading; the row stays, the one before it counts again. */
 export async function withdrawReading(db: Db, jobId: string, id: string, by: string, at: Date): Promise<void> {
-  await db.transaction(async (tx) => {
-    await tx.update(reading).set({ withdrawnAt: at }).where(and(eq(reading.id, id), eq(reading.jobId, jobId)));
-    await touch(tx, jobId, at);
-    await recordEvent(tx, { jobId, kind: 'reading.withdrawn', detail: { id }, by, at });
-  });
+  await onJob(db, { jobId, kind: 'reading.withdrawn', detail: { id }, by, at }, (tx) => tx.update(reading).set({ withdrawnAt: at }).where(and(eq(reading.id, id), eq(reading.jobId, jobId))));
 }
 
 export type ChalkInput = Pick<ChalkTestRow, 'corner' | 'trialMm' | 'load' | 'hours'>;
@@ -143,21 +135,13 @@ export type ChalkInput = Pick<ChalkTestRow, 'corner' | 'trialMm' | 'load' | 'hou
 /** Keeps a chalk test. @returns its id */
 export async function addChalkTest(db: Db, jobId: string, input: ChalkInput, by: string, at: Date): Promise<string> {
   const id = newId();
-  await db.transaction(async (tx) => {
-    await tx.insert(chalkTest).values({ ...input, id, jobId, by, at });
-    await touch(tx, jobId, at);
-    await recordEvent(tx, { jobId, kind: 'chalk.tested', detail: { ...input }, by, at });
-  });
+  await onJob(db, { jobId, kind: 'chalk.tested', detail: { ...input }, by, at }, (tx) => tx.insert(chalkTest).values({ ...input, id, jobId, by, at }));
   return id;
 }
 
 /** Withdraws a chalk test; the row stays. */
 export async function withdrawChalkTest(db: Db, jobId: string, id: string, by: string, at: Date): Promise<void> {
-  await db.transaction(async (tx) => {
-    await tx.update(chalkTest).set({ withdrawnAt: at }).where(and(eq(chalkTest.id, id), eq(chalkTest.jobId, jobId)));
-    await touch(tx, jobId, at);
-    await recordEvent(tx, { jobId, kind: 'chalk.withdrawn', detail: { id }, by, at });
-  });
+  await onJob(db, { jobId, kind: 'chalk.withdrawn', detail: { id }, by, at }, (tx) => tx.update(chalkTest).set({ withdrawnAt: at }).where(and(eq(chalkTest.id, id), eq(chalkTest.jobId, jobId))));
 }
 
 /** Saves what stands on the bench, unless another screen saved first. @returns the new version @throws ChangedMeanwhileError */
@@ -201,6 +185,15 @@ export async function tickStep(db: Db, jobId: string, planId: string, key: strin
     await tx.update(jobStep).set({ withdrawnAt: at }).where(and(eq(jobStep.planId, planId), eq(jobStep.key, key), isNull(jobStep.withdrawnAt)));
     if (on) await tx.insert(jobStep).values({ id: newId(), jobId, planId, key, by, at });
     await touch(tx, jobId, at);
+  });
+}
+
+/** A change under a job: all of it or nothing, the job's time moved on and the event recorded. */
+async function onJob(db: Db, event: Parameters<typeof recordEvent>[1] & { readonly jobId: string }, change: (tx: Executor) => PromiseLike<unknown>): Promise<void> {
+  await db.transaction(async (tx) => {
+    await change(tx);
+    await touch(tx, event.jobId, event.at);
+    await recordEvent(tx, event);
   });
 }
 

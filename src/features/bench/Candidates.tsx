@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import type { Plan } from '@/core/plan/document';
 import { type Assessment, assess } from '@/core/plan/evaluate';
 import { sentence } from '@/core/plan/messages';
+import { threadLengthOf } from '@/core/plan/ownThread';
 import { leastValue } from '@/core/plan/result';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
@@ -115,7 +116,8 @@ function rowsFor(units: UnitSystem, pitch: number): Row[] {
 }
 
 function fastenerText(p: Plan, units: UnitSystem): string {
-  const thread = 'threadLength' in p.fastener && p.fastener.threadLength !== null ? `, thread ${formatLength(p.fastener.threadLength, units)}` : '';
+  const threaded = threadLengthOf(p.fastener);
+  const thread = threaded === null ? '' : `, thread ${formatLength(threaded, units)}`;
   if (p.fastener.kind === 'bolt') return `bolts ${formatLength(p.fastener.length, units)}${thread}, ${p.fastener.class}`;
   if (p.fastener.kind === 'stud') return `studs ${formatLength(p.fastener.protrusion, units)}${thread}, ${p.fastener.class}`;
   if (p.fastener.kind === 'conversion') return `conversion studs ${formatLength(p.fastener.length, units)}${thread}, ${p.fastener.class}`;

@@ -5,10 +5,10 @@ import type { RubCell } from '@/core/stance/rubMap';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { parseAngle, parseLength } from '@/core/units/parse';
 import { RubGrid } from '@/drawing/RubGrid';
-import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { useTyped } from '@/ui/useTyped';
 import type { RubWorker } from '@/workers/rub.worker';
+import { RunProgress } from './RunProgress';
 import { useWorkerRun } from './useWorkerRun';
 
 const SIZE = { rows: 12, columns: 15, samples: 1500 };
@@ -70,14 +70,7 @@ export function RubMap({ plan, corner, model, take, onTake, pose, onPose, units 
     <div className="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] gap-5 max-md:grid-cols-1">
       <div className="flex min-w-0 flex-col gap-2">
         <div className="flex min-h-[24px] items-center gap-3 text-[14px]">
-          {done === null ? null : (
-            <>
-              <progress value={done} max={1} aria-label="Rub map" className="[accent-color:var(--accent)]" />
-              <Button look="quiet" onClick={stop}>
-                Stop
-              </Button>
-            </>
-          )}
+          <RunProgress label="Rub map" done={done} onStop={stop} />
           {done === null && grid === null ? <p className="text-soft">Stopped. Change anything to draw it again.</p> : null}
         </div>
         {grid ? <RubGrid grid={grid} pose={pose} onPose={onPose} units={units} /> : null}

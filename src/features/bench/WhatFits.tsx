@@ -15,6 +15,7 @@ import { VerdictMark } from '@/ui/Verdict';
 import type { SearchWorker } from '@/workers/search.worker';
 import { shelfParts } from './actions';
 import { CatalogueFile, type Opened } from './CatalogueFile';
+import { RunProgress } from './RunProgress';
 import { useWorkerRun } from './useWorkerRun';
 import type { Bench } from './useBench';
 
@@ -118,14 +119,7 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
         <Button look="main" onClick={search} disabled={done !== null}>
           Search the shelf
         </Button>
-        {done === null ? null : (
-          <>
-            <progress value={done} max={1} aria-label="Search" className="mb-4 [accent-color:var(--accent)]" />
-            <Button look="quiet" onClick={stop}>
-              Stop
-            </Button>
-          </>
-        )}
+        <RunProgress label="Search" done={done} onStop={stop} className="mb-4" />
         {catalogue}
       </div>
       {unthreaded > 0 ? (

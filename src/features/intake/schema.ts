@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { InputError } from '@/core/errors';
+import { InputError, tryInput } from '@/core/errors';
 import { SEATS, USES, WISHES } from '@/core/plan/vocabulary';
 import { BOLT_CLASSES } from '@/core/thread/classes';
 import { parseThread } from '@/core/thread/designation';
@@ -9,13 +9,10 @@ import { parseLength, parseTorque } from '@/core/units/parse';
 /** One schema for the form and the server: texts as typed go in, core units come out, sentences land on fields. */
 function typed<T>(parse: (text: string) => T) {
   return z.string().transform((text, ctx) => {
-    try {
-      return parse(text);
-    } catch (error) {
-      if (!(error instanceof InputError)) throw error;
-      ctx.addIssue({ code: 'custom', message: error.message });
-      return z.NEVER;
-    }
+    const read = tryInput(() => parse(text));
+    if (read.error === undefined) return read.value;
+    ctx.addIssue({ code: 'custom', message: read.error });
+    return z.NEVER;
   });
 }
 

@@ -1,6 +1,7 @@
 import { format } from 'date-fns';
 import { evaluate } from '@/core/plan/evaluate';
 import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
+import { threadLengthOf } from '@/core/plan/ownThread';
 import { drawnEngagement } from '@/core/plan/result';
 import { gapCheckText, sentence } from '@/core/plan/messages';
 import { compareGap } from '@/core/plan/gaps';
@@ -118,7 +119,8 @@ export function RecordSheet({ whole, plan, units }: { whole: JobWhole; plan: Pla
 
 function fastenerText(plan: Plan, units: UnitSystem): string {
   const { fastener, hub } = plan;
-  const thread = 'threadLength' in fastener && fastener.threadLength !== null ? `, ${formatLength(fastener.threadLength, units)} of thread` : '';
+  const threaded = threadLengthOf(fastener);
+  const thread = threaded === null ? '' : `, ${formatLength(threaded, units)} of thread`;
   if (fastener.kind === 'bolt') return `bolts ${formatLength(fastener.length, units)} under the seat, ${seatInSentence(fastener.seat)}${thread}`;
   if (fastener.kind === 'stud') return `studs ${formatLength(fastener.protrusion, units)} from the disc${thread}, ${(fastener.nut ?? { style: hub.nutStyle }).style} nuts`;
   if (fastener.kind === 'conversion') return `conversion studs ${formatLength(fastener.length, units)}, ${fastener.hubThread} in the hub, ${fastener.outerThread} outside${thread}, ${fastener.nut.style} nuts`;

@@ -1,7 +1,6 @@
 'use client';
 
-import { useId, useRef, useState, useTransition } from 'react';
-import { tryInput } from '@/core/errors';
+import { useId, useState } from 'react';
 import { CORNER_LABEL } from '@/core/plan/labels';
 import { type Quantity, type QuantityId, UNSEEN } from '@/core/plan/quantities';
 import type { Corner } from '@/core/plan/vocabulary';
@@ -10,10 +9,9 @@ import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/plan/readin
 import type { UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
-import { useUnkept } from '@/ui/useUnkept';
 import { VerdictMark } from '@/ui/Verdict';
 import { keepReading, takeBack } from './actions';
-import { nextField } from './nextField';
+import { useFigure } from './useFigure';
 
 export interface TakenReading {
   readonly id: string;
@@ -101,25 +99,14 @@ export function ReadingRow({ jobId, q, corner, taken, units, stacked, blocked, h
   hour?: number | null;
 }) {
   const id = useId();
-  const input = useRef<HTMLInputElement>(null);
-  const [typed, setTyped, clear] = useUnkept(`${jobId}/${corner ?? 'axle'}/${q.id}`, '');
   const [method, setMethod] = useState(q.methods[0]?.id ?? '');
-  const [error, setError] = useState<string | null>(null);
-  const [busy, start] = useTransition();
-  const last = taken[taken.length - 1];
-
   const unseen = method === UNSEEN.id;
-  const keep = () => {
-    const read = tryInput(() => (unseen ? null : parseReading(q, typed)));
-    if (read.error !== undefined) return setError(read.error);
-    start(async () => {
-      const result = await keepReading(jobId, { quantity: q.id, corner, hour, typed, method });
-      if (!result.ok) return setError(result.message);
-      clear();
-      setError(null);
-      nextField(input.current);
-    });
-  };
+  const { input, typed, change, error, busy, start, keep } = useFigure(
+    `${jobId}/${corner ?? 'axle'}/${q.id}`,
+    (text) => (unseen ? null : parseReading(q, text)),
+    (text) => keepReading(jobId, { quantity: q.id, corner, hour, typed: text, method }),
+  );
+  const last = taken[taken.length - 1];
   const place = corner ? `, ${CORNER_LABEL[corner]}` : '';
   return (
     <form
@@ -145,10 +132,7 @@ export function ReadingRow({ jobId, q, corner, taken, units, stacked, blocked, h
           data-reading
           value={unseen ? '' : typed}
           disabled={unseen}
-          onChange={(e) => {
-            setTyped(e.target.value);
-            if (error) setError(null);
-          }}
+          onChange={(e) => change(e.target.value)}
           inputMode="decimal"
           autoComplete="off"
           placeholder={UNIT_HINT[q.kind]}

@@ -1,14 +1,11 @@
-import { useRef, useState, useTransition } from 'react';
-import { tryInput } from '@/core/errors';
 import type { Quantity } from '@/core/plan/quantities';
 import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/plan/readingText';
 import { combineRepeats } from '@/core/uncertainty';
 import type { UnitSystem } from '@/core/units/format';
 import { cx } from '@/ui/cx';
-import { useUnkept } from '@/ui/useUnkept';
 import { VerdictMark } from '@/ui/Verdict';
 import { keepWheelReading, takeBackWheel } from './actions';
-import { nextField } from './nextField';
+import { useFigure } from './useFigure';
 import type { TakenAtWheel } from './WheelTable';
 
 /** One figure of one wheel: what was kept, and a field for the next reading. Enter keeps it and moves on. */
@@ -23,25 +20,15 @@ export function WheelCell({ vehicleId, wheelId, mark, q, method, units, asked, t
   asked: boolean;
   taken: readonly TakenAtWheel[];
 }) {
-  const input = useRef<HTMLInputElement>(null);
-  const [typed, setTyped, clear] = useUnkept(`${wheelId}/${q.id}`, '');
-  const [error, setError] = useState<string | null>(null);
-  const [busy, start] = useTransition();
+  const { input, typed, change, error, busy, start, keep } = useFigure(
+    `${wheelId}/${q.id}`,
+    (text) => parseReading(q, text),
+    (text) => keepWheelReading(vehicleId, wheelId, { quantity: q.id, typed: text, method }),
+  );
   const all = taken.length > 0 ? combineRepeats(taken) : null;
   const apart = all?.apart == null ? undefined : taken[all.apart];
   const last = taken[taken.length - 1];
 
-  const keep = () => {
-    const read = tryInput(() => parseReading(q, typed));
-    if (read.error !== undefined) return setError(read.error);
-    start(async () => {
-      const result = await keepWheelReading(vehicleId, wheelId, { quantity: q.id, typed, method });
-      if (!result.ok) return setError(result.message);
-      clear();
-      setError(null);
-      nextField(input.current);
-    });
-  };
   const back = (id: string) => start(async () => void (await takeBackWheel(vehicleId, wheelId, id)));
   return (
     <form
@@ -75,10 +62,7 @@ export function WheelCell({ vehicleId, wheelId, mark, q, method, units, asked, t
         ref={input}
         data-reading
         value={typed}
-        onChange={(e) => {
-          setTyped(e.target.value);
-          if (error) setError(null);
-        }}
+        onChange={(e) => change(e.target.value)}
         inputMode="decimal"
         autoComplete="off"
         aria-label={`${q.label}, wheel ${mark}`}

@@ -44,7 +44,6 @@ export function WheelTable({ vehicleId, sets, jobSet, wheels, axle, units }: {
   wheels: readonly SurveyWheel[];
   axle: 'front' | 'rear';
   units: UnitSystem;
-  /** Cell to stand in, by wheel and quantity. */
 }) {
   const [setId, setSetId] = useState(jobSet);
   const [method, setMethod] = useState('caliper');
