@@ -70,7 +70,7 @@ export function WheelCell({ vehicleId, wheelId, mark, q, method, units, asked, t
         placeholder={UNIT_HINT[q.kind]}
         className={cx('touch figure w-full min-w-0 rounded-[3px] border bg-sheet px-1.5 text-[15px] placeholder:text-soft', error ? 'border-stop bg-stop-wash' : 'border-strong')}
       />
-      {error ? <p role="alert" className="text-[12.5px] leading-tight text-stop">{error}</p> : null}
+      {error ? <p role="alert" className="pt-1.5 text-[12.5px] leading-tight text-stop">{error}</p> : null}
       {apart ? (
         <p className="text-[12.5px] leading-tight text-caution">
           {readingText(q, apart.value, units)} stands apart.{' '}
