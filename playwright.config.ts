@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'tests/e2e',
+  globalSetup: './tests/template.mjs',
   fullyParallel: false,
   // Every file has a server, a folder and a port of its own.
   workers: 2,

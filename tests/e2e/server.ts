@@ -1,20 +1,22 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { copyOver, emptyFolder, made } from '../template.mjs';
 
 /** A Vectis of the test's own: own folder, own port, started and killed by the test. */
 export class Server {
   private child: ChildProcess | null = null;
   private output = '';
-  readonly folder = mkdtempSync(join(tmpdir(), 'vectis-e2e-'));
 
-  private constructor(readonly port: number, private readonly demo: boolean) {}
+  constructor(readonly port: number, private readonly demo: boolean, readonly folder = mkdtempSync(join(tmpdir(), 'vectis-e2e-'))) {}
 
+  /** A server on a folder of its own that is ready to use. */
   static async start(options: { demo?: boolean } = {}): Promise<Server> {
     const server = new Server(await freePort(), options.demo === true);
+    copyOver(options.demo ? await demoFolder() : await emptyFolder(), server.folder);
     await server.up();
     return server;
   }
@@ -50,6 +52,18 @@ export class Server {
     await this.kill();
     rmSync(this.folder, { recursive: true, force: true });
   }
+}
+
+/** The demo workshop on a folder, filled once per build and copied. */
+async function demoFolder(): Promise<string> {
+  const build = readFileSync('.next/BUILD_ID', 'utf8').trim();
+  return made(`demo-${build}`, async (folder) => {
+    copyOver(await emptyFolder(), folder);
+    const filling = new Server(await freePort(), true, folder);
+    await filling.up();
+    await filling.kill();
+    for (const name of ['vectis.lock', 'vectis.pid']) rmSync(join(folder, name), { recursive: true, force: true });
+  });
 }
 
 /** Starts the built server on a folder; the process is Next itself, so that killing it kills everything. */

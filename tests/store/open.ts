@@ -2,10 +2,12 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openStore, type Store } from '@/store/connection';
+import { copyOver, emptyFolder } from '../template.mjs';
 
-/** A store in a new folder of its own; call `done` to close and remove it. */
+/** A store in a new folder of its own, copied from the one that is made once; call `done` to close and remove it. */
 export async function freshStore(): Promise<{ store: Store; folder: string; done: () => Promise<void> }> {
   const folder = mkdtempSync(join(tmpdir(), 'vectis-test-'));
+  copyOver(await emptyFolder(), folder);
   const store = await openStore(folder);
   return {
     store,

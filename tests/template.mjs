@@ -1,0 +1,50 @@
+import { createHash } from 'node:crypto';
+import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+
+/**
+ * A data folder with every table and no row, made once per set of migrations and copied for each test that needs a store:
+ * making one takes seconds, copying it a fraction of one. First starts have tests of their own.
+ */
+const cache = resolve('node_modules/.cache/vectis');
+
+/** Where the empty folder is, made when it is not there yet. */
+export async function emptyFolder() {
+  const sql = readdirSync('drizzle').filter((f) => f.endsWith('.sql')).sort();
+  const hash = createHash('sha256');
+  for (const file of [...sql, 'meta/_journal.json']) hash.update(readFileSync(join('drizzle', file)));
+  hash.update(readFileSync('node_modules/@electric-sql/pglite/package.json'));
+  return made(`empty-${hash.digest('hex').slice(0, 16)}`, async (folder) => {
+    const { PGlite } = await import('@electric-sql/pglite');
+    const { drizzle } = await import('drizzle-orm/pglite');
+    const { migrate } = await import('drizzle-orm/pglite/migrator');
+    const client = new PGlite(join(folder, 'db'));
+    await migrate(drizzle(client), { migrationsFolder: 'drizzle' });
+    await client.close();
+  });
+}
+
+/** A folder of the cache, made in a place of its own first, so that one which was cut off is not taken for whole. */
+export async function made(name, make) {
+  const folder = join(cache, name);
+  if (existsSync(folder)) return folder;
+  const half = `${folder}.${process.pid}`;
+  mkdirSync(half, { recursive: true });
+  await make(half);
+  try {
+    renameSync(half, folder);
+  } catch (error) {
+    // Another run was faster.
+    rmSync(half, { recursive: true, force: true });
+    if (!existsSync(folder)) throw error;
+  }
+  return folder;
+}
+
+/** Copies a made folder over a new one. */
+export const copyOver = (from, to) => cpSync(from, to, { recursive: true });
+
+/** Jest's and Playwright's set-up before everything. */
+export default async function setup() {
+  await emptyFolder();
+}
