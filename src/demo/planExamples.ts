@@ -32,7 +32,7 @@ const at: Partial<PlanCorner> = {
 const base: Plan = {
   format: 'vectis-plan/1', title: 'Anselm Heron, front axle', axle: 'front', wish: 'stance', use: 'street', camberChange: 0, hub: HUB, wheel: WHEEL,
   corners: [corner('front-left', at), corner('front-right', { ...at, turns: m(11.25, 0.25) })],
-  spacer: plainSpacer(5), fastener: { kind: 'bolt', length: 45, threadLength: 28, seat: 'ball13', class: '10.9' }, leadSignOff: null, policy: DEFAULT_POLICY,
+  spacer: plainSpacer(5, 57.1), fastener: { kind: 'bolt', length: 45, threadLength: 28, seat: 'ball13', class: '10.9' }, leadSignOff: null, policy: DEFAULT_POLICY,
 };
 
 const STUD_HUB: Plan['hub'] = {
@@ -44,7 +44,7 @@ const studAt: Partial<PlanCorner> = { ...at, turns: m(15.5, 0.25), studProtrusio
 
 const drover: Plan = {
   ...base, title: 'Halm Drover, front axle', wish: 'clearance', hub: STUD_HUB, wheel: { ...WHEEL, name: 'beach 15', tyre: '235/75R15', offset: 10, seat: 'cone60', bore: m(106.1) },
-  corners: [corner('front-left', studAt), corner('front-right', studAt)], spacer: plainSpacer(8), fastener: STOCK,
+  corners: [corner('front-left', studAt), corner('front-right', studAt)], spacer: plainSpacer(8, 106.1), fastener: STOCK,
 };
 
 const NUT: Nut = {
@@ -58,7 +58,7 @@ export const PLAN_EXAMPLES: Readonly<Record<string, Plan>> = {
     spacer: lippedSpacer(12, 57.1, 57, 2, 8), fastener: { kind: 'bolt', length: 52, threadLength: 28, seat: 'ball13', class: '10.9' },
   },
   'slip-on-studs': drover,
-  'shank-nuts': { ...drover, spacer: plainSpacer(10), fastener: { kind: 'nuts', nut: { ...NUT, shankReach: 6, shankLength: 11 } } },
+  'shank-nuts': { ...drover, spacer: plainSpacer(10, 106.1), fastener: { kind: 'nuts', nut: { ...NUT, shankReach: 6, shankLength: 11 } } },
   conversion: {
     ...base, title: 'Merrow Kite GT, rear axle', axle: 'rear', use: 'track', hub: { ...HUB, nutGrip: m(12) }, wheel: { ...WHEEL, seat: 'cone60' },
     corners: [corner('rear-left', at), corner('rear-right', at)],

@@ -6,13 +6,13 @@ import { UNIT_HINT } from '@/core/plan/readingText';
 import { jobCard, kitList } from '@/core/procedure/steps';
 import { torqueState } from '@/core/torque/log';
 import type { Db } from '@/store/connection';
-import { addJob, addReading, freezePlan, type JobWhole, loadJob, moveJob, saveDraft, tickStep } from '@/store/jobs';
+import { addJob, addReading, freezePlan, type JobWhole, loadJob, saveDraft, setStage, tickStep } from '@/store/jobs';
 import { STAGES, type Stage } from '@/store/schema';
 import { appendEntry } from '@/store/torque';
 import { addParts } from '@/store/parts';
 import { addWheelReading } from '@/store/wheels';
 import { addVehicle, addWheelSet, listVehicles, loadVehicle } from '@/store/vehicles';
-import { digestOf, planWith, torqueSpec } from '@/usecases/jobPlan';
+import { planWith, torqueSpec } from '@/usecases/jobPlan';
 import { type DemoJob, type DemoVehicle, FITTERS, SCENARIO } from './scenario';
 import { SHELF } from './shelf';
 
@@ -63,7 +63,7 @@ async function seedJob(db: Db, vehicleId: string, demo: DemoJob, now: Date, visi
   const first = await loadFirstSet(db, vehicleId);
   const jobId = await addJob(db, { vehicleId, wheelSetId: first, axle, wish, use, ...(visitId ? { visitId } : {}) }, by, clock);
   if (!reached(demo, 'measure')) return jobId;
-  await moveJob(db, jobId, 'measure', by, tick());
+  await setStage(db, jobId, 'measure', by, tick());
   for (const [id, value] of Object.entries(demo.readings)) {
     const q = quantity(id as QuantityId);
     const method = q.methods[0] ?? { id: 'tape', pm: 1 };
@@ -75,26 +75,27 @@ async function seedJob(db: Db, vehicleId: string, demo: DemoJob, now: Date, visi
     }
   }
   if (!reached(demo, 'choose') || !demo.choice) return jobId;
-  await moveJob(db, jobId, 'choose', by, tick());
+  await setStage(db, jobId, 'choose', by, tick());
   const chosen = await loadJob(db, jobId);
   await saveDraft(db, jobId, chosen.job.version, demo.choice, tick());
   if (!reached(demo, 'stage')) return jobId;
   const plan = planWith(chosen, demo.choice, demo.lead ?? null);
-  await freezePlan(db, jobId, plan, digestOf(plan), by, tick());
+  await freezePlan(db, jobId, plan, by, tick());
+  await setStage(db, jobId, 'stage', by, tick());
   const whole = await loadJob(db, jobId);
   if (!reached(demo, 'fit')) return jobId;
   for (const s of kitList(plan)) await tickStep(db, jobId, planId(whole), s.key, true, by, tick());
-  await moveJob(db, jobId, 'fit', by, tick());
+  await setStage(db, jobId, 'fit', by, tick());
   if (!reached(demo, 'torque')) return jobId;
   for (const s of jobCard(plan)) await tickStep(db, jobId, planId(whole), s.key, true, by, tick());
-  await moveJob(db, jobId, 'torque', by, tick());
+  await setStage(db, jobId, 'torque', by, tick());
   for (const corner of cornersOf(axle)) {
     if (demo.verifyMoved && corner.endsWith('right')) continue;
     await torqueWheel(db, jobId, planId(whole), corner, torqueSpec(plan), demo.verifyMoved === true, by, tick);
   }
   if (!reached(demo, 'recheck')) return jobId;
   const signedAt = tick();
-  await moveJob(db, jobId, 'recheck', by, signedAt, { signedAt, signedBy: by, recheckDueAt: addDays(signedAt, 1) });
+  await setStage(db, jobId, 'recheck', by, signedAt, { signedAt, signedBy: by, recheckDueAt: addDays(signedAt, 1) });
   return jobId;
 }
 

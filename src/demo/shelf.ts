@@ -2,8 +2,8 @@ import { lippedSpacer, plainSpacer } from '@/core/plan/blank';
 import type { CatalogueItem } from '@/core/search/catalogue';
 
 /** The invented shelf of the demo workshop: plates and fasteners for its five vehicles. */
-const plate = (lugs: number, boltCircle: number, thickness: number, count: number): CatalogueItem => ({
-  kind: 'spacer', name: `plate ${lugs} × ${boltCircle}, ${thickness} mm`, count, bin: `P${lugs}`, lugs, boltCircle, spacer: plainSpacer(thickness),
+const plate = (lugs: number, boltCircle: number, bore: number, thickness: number, count: number): CatalogueItem => ({
+  kind: 'spacer', name: `plate ${lugs} × ${boltCircle}, ${thickness} mm`, count, bin: `P${lugs}`, lugs, boltCircle, spacer: plainSpacer(thickness, bore),
 });
 
 const lipped = (thickness: number, root: number): CatalogueItem => ({
@@ -24,11 +24,11 @@ const nut = (name: string, style: 'open' | 'closed', shankReach: number): Catalo
 });
 
 export const SHELF: readonly CatalogueItem[] = [
-  ...[3, 5, 8].map((t) => plate(5, 112, t, 2)),
-  ...[3, 5, 8, 10, 15].map((t) => plate(6, 139.7, t, t === 15 ? 0 : 2)),
-  ...[3, 5].map((t) => plate(5, 108, t, 2)),
-  ...[3, 5, 8].map((t) => plate(4, 100, t, 2)),
-  ...[3, 5].map((t) => plate(5, 118, t, 2)),
+  ...[3, 5, 8].map((t) => plate(5, 112, 57.1, t, 2)),
+  ...[3, 5, 8, 10, 15].map((t) => plate(6, 139.7, 106.1, t, t === 15 ? 0 : 2)),
+  ...[3, 5].map((t) => plate(5, 108, 63.5, t, 2)),
+  ...[3, 5, 8].map((t) => plate(4, 100, 60.2, t, 2)),
+  ...[3, 5].map((t) => plate(5, 118, 71.6, t, 2)),
   lipped(12, 1.2),
   lipped(15, 2),
   lipped(20, 1.2),

@@ -2,6 +2,7 @@ import { join, resolve } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
+import { judgeOldPlans } from './jobs';
 import { lockFolder } from './lock';
 import * as schema from './schema';
 
@@ -30,6 +31,7 @@ export async function openStore(folder: string, say: (line: string) => void = ()
     await client.waitReady;
     const db = drizzle(client, { schema });
     await migrate(db, { migrationsFolder: resolve(/* turbopackIgnore: true */ process.cwd(), 'drizzle') });
+    await judgeOldPlans(db, new Date());
     return {
       db,
       folder,

@@ -1,7 +1,10 @@
 import { and, asc, desc, eq, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { type Plan, readPlan } from '@/core/plan/document';
+import { digestOf } from '@/core/plan/digest';
+import { keepEvaluation } from '@/core/plan/kept';
 import { upgradeChoice } from '@/core/plan/upgrade';
+import { keepSteps } from '@/core/procedure/steps';
 import type { Db, Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError, RefusedError } from './errors';
 import { recordEvent } from './events';
@@ -14,6 +17,14 @@ import { loadVehicle, type VehicleWhole } from './vehicles';
 export type JobInput = Pick<JobRow, 'vehicleId' | 'wheelSetId' | 'axle' | 'wish' | 'use'> & Partial<Pick<JobRow, 'visitId'>>;
 export type ReadingInput = Pick<ReadingRow, 'quantity' | 'corner' | 'value' | 'unit' | 'typed' | 'pm' | 'method'> & Partial<Pick<ReadingRow, 'hour'>>;
 
+/** The plan in force. Its document is in the present format; the digest is over the one that is stored. */
+export interface PlanInForce extends PlanRow {
+  /** The stored document is the one that was frozen. */
+  readonly intact: boolean;
+  /** The plan under which ticks and torque are kept. */
+  readonly log: string;
+}
+
 export interface JobWhole extends VehicleWhole {
   readonly job: JobRow;
   /** In the order taken; withdrawn ones are left out. */
@@ -23,7 +34,7 @@ export interface JobWhole extends VehicleWhole {
   /** The job on the other axle in the same visit, if there is one. */
   readonly partner: JobRow | null;
   /** The frozen plan in force, if one was chosen. */
-  readonly plan: PlanRow | null;
+  readonly plan: PlanInForce | null;
   /** Steps ticked under that plan, by key. */
   readonly ticked: ReadonlyMap<string, { by: string; at: Date }>;
   /** Torque log under that plan, in order. */
@@ -36,13 +47,11 @@ export interface JobLine {
   readonly plate: string;
 }
 
-/** Opens a job at its first stage; without a visit of its own it begins one. @returns its id */
-export async function addJob(db: Db, input: JobInput, by: string, at: Date): Promise<string> {
+/** Opens a job at its first stage, in the transaction of the caller; without a visit of its own it begins one. @returns its id */
+export async function addJob(tx: Executor, input: JobInput, by: string, at: Date): Promise<string> {
   const id = newId();
-  await db.transaction(async (tx) => {
-    await tx.insert(job).values({ visitId: id, ...input, id, stage: 'take-in', createdAt: at, updatedAt: at });
-    await recordEvent(tx, { jobId: id, vehicleId: input.vehicleId, kind: 'job.opened', detail: { ...input }, by, at });
-  });
+  await tx.insert(job).values({ visitId: id, ...input, id, stage: 'take-in', createdAt: at, updatedAt: at });
+  await recordEvent(tx, { jobId: id, vehicleId: input.vehicleId, kind: 'job.opened', detail: { ...input }, by, at });
   return id;
 }
 
@@ -82,23 +91,23 @@ async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<Job
   const partners = await db.select().from(job).where(and(eq(job.visitId, row.visitId), ne(job.axle, row.axle)));
   const frozen = await currentPlan(db, id);
   const ticks = frozen
-    ? await db.select().from(jobStep).where(and(eq(jobStep.planId, frozen.id), isNull(jobStep.withdrawnAt)))
+    ? await db.select().from(jobStep).where(and(eq(jobStep.planId, frozen.log), isNull(jobStep.withdrawnAt)))
     : [];
-  const torque = frozen ? await torqueLog(db, frozen.id) : [];
+  const torque = frozen ? await torqueLog(db, frozen.log) : [];
   return { vehicle: car, hubs, wheelSets, wheels, job: presentDraft(row), readings, chalk, partner: partners[0] ?? null, plan: frozen, ticked: new Map(ticks.map((t) => [t.key, { by: t.by, at: t.at }])), torque };
 }
 
 /** What stood on the bench of an earlier release lacks what was added since. */
 const presentDraft = (row: JobRow): JobRow => (row.draft ? { ...row, draft: upgradeChoice(row.draft) } : row);
 
-async function currentPlan(db: Executor, jobId: string): Promise<PlanRow | null> {
+async function currentPlan(db: Executor, jobId: string): Promise<PlanInForce | null> {
   const [row] = await db
     .select()
     .from(plan)
     .where(and(eq(plan.jobId, jobId), isNull(plan.supersededAt)))
     .orderBy(desc(plan.id))
     .limit(1);
-  return row ? { ...row, document: storedPlan(row.document) } : null;
+  return row ? { ...row, document: storedPlan(row.document), intact: digestOf(row.document) === row.digest, log: row.logOf ?? row.id } : null;
 }
 
 /**
@@ -106,11 +115,17 @@ async function currentPlan(db: Executor, jobId: string): Promise<PlanRow | null>
  * the present version's name on the shape that is upgraded from here as the one before.
  */
 export function storedPlan(document: unknown): Plan {
+  const read = tryRead(document);
+  if (read === null) throw new RefusedError('The plan of this job was written by a release that this one cannot read.');
+  return read;
+}
+
+function tryRead(document: unknown): Plan | null {
   for (const candidate of [document, { ...(document as Plan), format: 'vectis-plan/0' }]) {
     const read = readPlan(candidate);
     if ('plan' in read) return read.plan;
   }
-  throw new RefusedError('The plan of this job was written by a release that this one cannot read.');
+  return null;
 }
 
 /** Torque entries of a plan, corner by corner in order. */
@@ -118,35 +133,55 @@ export async function torqueLog(db: Executor, planId: string): Promise<TorqueEnt
   return db.select().from(torqueEntry).where(eq(torqueEntry.planId, planId)).orderBy(asc(torqueEntry.corner), asc(torqueEntry.seq));
 }
 
-/** Keeps a reading. @returns its id */
-export async function addReading(db: Db, jobId: string, input: ReadingInput, by: string, at: Date): Promise<string> {
+/** Keeps a reading, in the transaction of the caller. @returns its id */
+export async function addReading(tx: Executor, jobId: string, input: ReadingInput, by: string, at: Date): Promise<string> {
   const id = newId();
-  await onJob(db, { jobId, kind: 'reading.taken', detail: { ...input }, by, at }, (tx) => tx.insert(reading).values({ ...input, id, jobId, by, at }));
+  await tx.insert(reading).values({ ...input, id, jobId, by, at });
+  await noted(tx, { jobId, kind: 'reading.taken', detail: { ...input }, by, at });
   return id;
 }
 
-/** Withdraws a reading; the row stays, the one before it counts again. */
-export async function withdrawReading(db: Db, jobId: string, id: string, by: string, at: Date): Promise<void> {
-  await onJob(db, { jobId, kind: 'reading.withdrawn', detail: { id }, by, at }, (tx) => tx.update(reading).set({ withdrawnAt: at }).where(and(eq(reading.id, id), eq(reading.jobId, jobId))));
+/** Withdraws a reading; the row stays, the one before it counts again. @throws NotFoundError when it is no reading of this job */
+export async function withdrawReading(tx: Executor, jobId: string, id: string, by: string, at: Date): Promise<void> {
+  const gone = await tx
+    .update(reading)
+    .set({ withdrawnAt: at })
+    .where(and(eq(reading.id, id), eq(reading.jobId, jobId), isNull(reading.withdrawnAt)))
+    .returning({ id: reading.id });
+  if (!gone[0]) throw new NotFoundError('This reading');
+  await noted(tx, { jobId, kind: 'reading.withdrawn', detail: { id }, by, at });
+}
+
+/** What a reading of a job measures; null where there is none. */
+export async function quantityOf(tx: Executor, jobId: string, id: string): Promise<string | null> {
+  const [row] = await tx.select({ quantity: reading.quantity }).from(reading).where(and(eq(reading.id, id), eq(reading.jobId, jobId)));
+  return row?.quantity ?? null;
 }
 
 export type ChalkInput = Pick<ChalkTestRow, 'corner' | 'trialMm' | 'load' | 'hours'>;
 
-/** Keeps a chalk test. @returns its id */
-export async function addChalkTest(db: Db, jobId: string, input: ChalkInput, by: string, at: Date): Promise<string> {
+/** Keeps a chalk test, in the transaction of the caller. @returns its id */
+export async function addChalkTest(tx: Executor, jobId: string, input: ChalkInput, by: string, at: Date): Promise<string> {
   const id = newId();
-  await onJob(db, { jobId, kind: 'chalk.tested', detail: { ...input }, by, at }, (tx) => tx.insert(chalkTest).values({ ...input, id, jobId, by, at }));
+  await tx.insert(chalkTest).values({ ...input, id, jobId, by, at });
+  await noted(tx, { jobId, kind: 'chalk.tested', detail: { ...input }, by, at });
   return id;
 }
 
-/** Withdraws a chalk test; the row stays. */
-export async function withdrawChalkTest(db: Db, jobId: string, id: string, by: string, at: Date): Promise<void> {
-  await onJob(db, { jobId, kind: 'chalk.withdrawn', detail: { id }, by, at }, (tx) => tx.update(chalkTest).set({ withdrawnAt: at }).where(and(eq(chalkTest.id, id), eq(chalkTest.jobId, jobId))));
+/** Withdraws a chalk test; the row stays. @throws NotFoundError when it is none of this job */
+export async function withdrawChalkTest(tx: Executor, jobId: string, id: string, by: string, at: Date): Promise<void> {
+  const gone = await tx
+    .update(chalkTest)
+    .set({ withdrawnAt: at })
+    .where(and(eq(chalkTest.id, id), eq(chalkTest.jobId, jobId), isNull(chalkTest.withdrawnAt)))
+    .returning({ id: chalkTest.id });
+  if (!gone[0]) throw new NotFoundError('This chalk test');
+  await noted(tx, { jobId, kind: 'chalk.withdrawn', detail: { id }, by, at });
 }
 
 /** Saves what stands on the bench, unless another screen saved first. @returns the new version @throws ChangedMeanwhileError */
-export async function saveDraft(db: Db, jobId: string, version: number, draft: ChoiceDraft, at: Date): Promise<number> {
-  const saved = await db
+export async function saveDraft(tx: Executor, jobId: string, version: number, draft: ChoiceDraft, at: Date): Promise<number> {
+  const saved = await tx
     .update(job)
     .set({ draft, updatedAt: at, version: version + 1 })
     .where(and(eq(job.id, jobId), eq(job.version, version)))
@@ -155,48 +190,60 @@ export async function saveDraft(db: Db, jobId: string, version: number, draft: C
   return saved[0].version;
 }
 
-/** Moves a job to a stage. */
-export async function moveJob(db: Db, jobId: string, stage: Stage, by: string, at: Date, more: Partial<JobRow> = {}): Promise<void> {
-  await db.transaction(async (tx) => {
-    await setStage(tx, jobId, stage, by, at, more);
-  });
-}
-
-/** The same inside a transaction of the caller's. */
+/** Sets a job's stage, in the transaction of the caller. Only `usecases/advance` decides which. */
 export async function setStage(tx: Executor, jobId: string, stage: Stage, by: string, at: Date, more: Partial<JobRow> = {}): Promise<void> {
   await tx.update(job).set({ ...more, stage, updatedAt: at, version: sql`${job.version} + 1` }).where(eq(job.id, jobId));
   await recordEvent(tx, { jobId, kind: 'job.stage', detail: { stage }, by, at });
 }
 
-/** Freezes a plan as the one in force; an earlier one is kept as superseded. */
-export async function freezePlan(db: Db, jobId: string, document: Plan, digest: string, by: string, at: Date): Promise<string> {
+/**
+ * Freezes a plan as the one in force, with what the rules find in it and its lists; an earlier one is kept as superseded. In
+ * the transaction of the caller.
+ * @param logOf the plan under which ticks and torque go on; left out, this one begins its own
+ * @returns its id
+ */
+export async function freezePlan(tx: Executor, jobId: string, document: Plan, by: string, at: Date, logOf: string | null = null): Promise<string> {
   const id = newId();
-  await db.transaction(async (tx) => {
-    await tx.update(plan).set({ supersededAt: at }).where(and(eq(plan.jobId, jobId), isNull(plan.supersededAt)));
-    await tx.insert(plan).values({ id, jobId, document, digest, policyVersion: document.policy.version, frozenAt: at, frozenBy: by });
-    await setStage(tx, jobId, 'stage', by, at, { signedAt: null, signedBy: null, recheckDueAt: null });
+  await tx.update(plan).set({ supersededAt: at }).where(and(eq(plan.jobId, jobId), isNull(plan.supersededAt)));
+  await tx.insert(plan).values({
+    id, jobId, document, digest: digestOf(document), policyVersion: document.policy.version, evaluation: keepEvaluation(document), steps: keepSteps(document), judgedAt: at,
+    logOf, frozenAt: at, frozenBy: by,
   });
+  await recordEvent(tx, { jobId, kind: 'plan.frozen', detail: { planId: id, logOf }, by, at });
   return id;
 }
 
-/** Ticks or unticks a step under a plan. */
-export async function tickStep(db: Db, jobId: string, planId: string, key: string, on: boolean, by: string, at: Date): Promise<void> {
-  await db.transaction(async (tx) => {
-    await tx.update(jobStep).set({ withdrawnAt: at }).where(and(eq(jobStep.planId, planId), eq(jobStep.key, key), isNull(jobStep.withdrawnAt)));
-    if (on) await tx.insert(jobStep).values({ id: newId(), jobId, planId, key, by, at });
-    await touch(tx, jobId, at);
-  });
+/** Keeps what the rules find in the plan in force now, with its lists: what a record is signed with. */
+export async function keepJudgement(tx: Executor, inForce: PlanInForce, at: Date): Promise<void> {
+  await tx.update(plan).set({ evaluation: keepEvaluation(inForce.document), steps: keepSteps(inForce.document), judgedAt: at }).where(eq(plan.id, inForce.id));
 }
 
-/** A change under a job: all of it or nothing, the job's time moved on and the event recorded. */
-async function onJob(db: Db, event: Parameters<typeof recordEvent>[1] & { readonly jobId: string }, change: (tx: Executor) => PromiseLike<unknown>): Promise<void> {
-  await db.transaction(async (tx) => {
-    await change(tx);
-    await touch(tx, event.jobId, event.at);
-    await recordEvent(tx, event);
-  });
+/**
+ * Plans of a release that did not keep what it found yet are judged once, by today's rules, when the folder is opened. What
+ * cannot be read is left alone: its page says so.
+ * @returns how many were judged
+ */
+export async function judgeOldPlans(db: Db, at: Date): Promise<number> {
+  const rows = await db.select({ id: plan.id, document: plan.document }).from(plan).where(isNull(plan.evaluation));
+  let judged = 0;
+  for (const { id, document } of rows) {
+    const read = tryRead(document);
+    if (read === null) continue;
+    await db.update(plan).set({ evaluation: keepEvaluation(read), steps: keepSteps(read), judgedAt: at }).where(eq(plan.id, id));
+    judged += 1;
+  }
+  return judged;
 }
 
-async function touch(tx: Executor, jobId: string, at: Date): Promise<void> {
-  await tx.update(job).set({ updatedAt: at }).where(eq(job.id, jobId));
+/** Ticks or unticks a step under a plan, in the transaction of the caller. */
+export async function tickStep(tx: Executor, jobId: string, planId: string, key: string, on: boolean, by: string, at: Date): Promise<void> {
+  await tx.update(jobStep).set({ withdrawnAt: at }).where(and(eq(jobStep.planId, planId), eq(jobStep.key, key), isNull(jobStep.withdrawnAt)));
+  if (on) await tx.insert(jobStep).values({ id: newId(), jobId, planId, key, by, at });
+  await noted(tx, { jobId, kind: on ? 'step.ticked' : 'step.unticked', detail: { planId, key }, by, at });
+}
+
+/** A change under a job: its time moves on and the event is recorded. */
+async function noted(tx: Executor, event: Parameters<typeof recordEvent>[1] & { readonly jobId: string }): Promise<void> {
+  await tx.update(job).set({ updatedAt: event.at }).where(eq(job.id, event.jobId));
+  await recordEvent(tx, event);
 }

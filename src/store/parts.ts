@@ -1,7 +1,8 @@
-import { asc, eq, isNull } from 'drizzle-orm';
+import { and, asc, eq, isNull } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { type CatalogueItem, isFastener } from '@/core/search/catalogue';
 import type { Db, Executor } from './connection';
+import { NotFoundError } from './errors';
 import { recordEvent } from './events';
 import { type PartRow, part } from './schema';
 
@@ -24,10 +25,11 @@ export async function addParts(db: Db, items: readonly CatalogueItem[], by: stri
   return items.length;
 }
 
-/** Takes a part off the shelf; the row stays archived. */
+/** Takes a part off the shelf; the row stays archived. @throws NotFoundError */
 export async function archivePart(db: Db, id: string, by: string, at: Date): Promise<void> {
   await db.transaction(async (tx) => {
-    await tx.update(part).set({ archivedAt: at }).where(eq(part.id, id));
+    const gone = await tx.update(part).set({ archivedAt: at }).where(and(eq(part.id, id), isNull(part.archivedAt))).returning({ id: part.id });
+    if (!gone[0]) throw new NotFoundError('This part');
     await recordEvent(tx, { kind: 'shelf.archived', detail: { id }, by, at });
   });
 }

@@ -5,6 +5,8 @@ import type { Fastener, Plan, Spacer } from '@/core/plan/document';
 import type { RubAssumptions } from '@/core/stance/archModel';
 import { JOINTS } from '@/core/torque/log';
 import type { CatalogueItem } from '@/core/search/catalogue';
+import type { KeptEvaluation } from '@/core/plan/kept';
+import type { KeptSteps } from '@/core/procedure/steps';
 
 /**
  * The tables. Units stand in the column names; named CHECKs mirror the core's limits; nothing is deleted, only
@@ -92,7 +94,7 @@ export const wheelSet = pgTable(
     createdAt: at('created_at').notNull(),
     archivedAt: at('archived_at'),
   },
-  (t) => [check('wheel_set_offset', sql`${t.offsetMm} is null or ${t.offsetMm} between -150 and 150`)],
+  (t) => [index('wheel_set_vehicle').on(t.vehicleId), check('wheel_set_offset', sql`${t.offsetMm} is null or ${t.offsetMm} between -150 and 150`)],
 );
 
 /** One wheel of a set: its mark, and the corner where it hangs or belongs now. */
@@ -121,24 +123,28 @@ export const wheelReading = pgTable(
 export const STAGES = ['take-in', 'measure', 'choose', 'stage', 'fit', 'torque', 'recheck', 'closed'] as const;
 export type Stage = (typeof STAGES)[number];
 
-export const job = pgTable('job', {
-  id: id(),
-  vehicleId: text('vehicle_id').notNull().references(() => vehicle.id),
-  wheelSetId: text('wheel_set_id').notNull().references(() => wheelSet.id),
-  /** Jobs of one visit to the workshop share it: front and rear axle, each with its own choice. */
-  visitId: text('visit_id').notNull(),
-  axle: text('axle', { enum: ['front', 'rear'] }).notNull(),
-  wish: text('wish').notNull(),
-  use: text('use').notNull(),
-  stage: text('stage', { enum: STAGES }).notNull(),
-  draft: jsonb('draft').$type<ChoiceDraft>(),
-  version: integer('version').notNull().default(1),
-  createdAt: at('created_at').notNull(),
-  updatedAt: at('updated_at').notNull(),
-  signedAt: at('signed_at'),
-  signedBy: text('signed_by'),
-  recheckDueAt: at('recheck_due_at'),
-});
+export const job = pgTable(
+  'job',
+  {
+    id: id(),
+    vehicleId: text('vehicle_id').notNull().references(() => vehicle.id),
+    wheelSetId: text('wheel_set_id').notNull().references(() => wheelSet.id),
+    /** Jobs of one visit to the workshop share it: front and rear axle, each with its own choice. */
+    visitId: text('visit_id').notNull(),
+    axle: text('axle', { enum: ['front', 'rear'] }).notNull(),
+    wish: text('wish').notNull(),
+    use: text('use').notNull(),
+    stage: text('stage', { enum: STAGES }).notNull(),
+    draft: jsonb('draft').$type<ChoiceDraft>(),
+    version: integer('version').notNull().default(1),
+    createdAt: at('created_at').notNull(),
+    updatedAt: at('updated_at').notNull(),
+    signedAt: at('signed_at'),
+    signedBy: text('signed_by'),
+    recheckDueAt: at('recheck_due_at'),
+  },
+  (t) => [index('job_visit').on(t.visitId), index('job_vehicle').on(t.vehicleId)],
+);
 
 export const reading = pgTable(
   'reading',
@@ -170,16 +176,28 @@ export const chalkTest = pgTable(
   (t) => [index('chalk_test_job').on(t.jobId), check('chalk_test_trial', sql`${t.trialMm} between 0 and 100`)],
 );
 
-export const plan = pgTable('plan', {
-  id: id(),
-  jobId: text('job_id').notNull().references(() => job.id),
-  document: jsonb('document').$type<Plan>().notNull(),
-  policyVersion: text('policy_version').notNull(),
-  digest: text('digest').notNull(),
-  frozenAt: at('frozen_at').notNull(),
-  frozenBy: text('frozen_by').notNull(),
-  supersededAt: at('superseded_at'),
-});
+/** A frozen plan: its document never changes, and its digest is over that document as it is stored. */
+export const plan = pgTable(
+  'plan',
+  {
+    id: id(),
+    jobId: text('job_id').notNull().references(() => job.id),
+    document: jsonb('document').$type<Plan>().notNull(),
+    policyVersion: text('policy_version').notNull(),
+    digest: text('digest').notNull(),
+    /** What the rules found when it was frozen, and again when it was signed: a later release judges otherwise, a record does not change. */
+    evaluation: jsonb('evaluation').$type<KeptEvaluation>(),
+    /** Kit list and job card as they read then. */
+    steps: jsonb('steps').$type<KeptSteps>(),
+    judgedAt: at('judged_at'),
+    /** The plan under which ticks and torque are kept, where this one only took new readings in; itself where null. */
+    logOf: text('log_of'),
+    frozenAt: at('frozen_at').notNull(),
+    frozenBy: text('frozen_by').notNull(),
+    supersededAt: at('superseded_at'),
+  },
+  (t) => [index('plan_job').on(t.jobId), uniqueIndex('plan_in_force').on(t.jobId).where(sql`${t.supersededAt} is null`)],
+);
 
 export const jobStep = pgTable(
   'job_step',
@@ -192,7 +210,11 @@ export const jobStep = pgTable(
     at: at('at').notNull(),
     withdrawnAt: at('withdrawn_at'),
   },
-  (t) => [index('job_step_job').on(t.jobId)],
+  (t) => [
+    index('job_step_job').on(t.jobId),
+    index('job_step_plan').on(t.planId),
+    uniqueIndex('job_step_live').on(t.planId, t.key).where(sql`${t.withdrawnAt} is null`),
+  ],
 );
 
 export const torqueEntry = pgTable(
@@ -217,6 +239,7 @@ export const torqueEntry = pgTable(
   },
   (t) => [
     uniqueIndex('torque_entry_seq').on(t.jobId, t.planId, t.corner, t.seq),
+    index('torque_entry_plan').on(t.planId),
     check('torque_entry_reading', sql`${t.readingNm} is null or ${t.readingNm} > 0`),
     check('torque_entry_angle', sql`${t.angleDeg} is null or ${t.angleDeg} between 0 and 360`),
   ],
@@ -237,15 +260,19 @@ export const part = pgTable(
   (t) => [check('part_count', sql`${t.count} between 0 and 100000`)],
 );
 
-export const event = pgTable('event', {
-  id: id(),
-  jobId: text('job_id'),
-  vehicleId: text('vehicle_id'),
-  kind: text('kind').notNull(),
-  detail: jsonb('detail').$type<Record<string, unknown>>().notNull(),
-  by: text('by').notNull(),
-  at: at('at').notNull(),
-});
+export const event = pgTable(
+  'event',
+  {
+    id: id(),
+    jobId: text('job_id'),
+    vehicleId: text('vehicle_id'),
+    kind: text('kind').notNull(),
+    detail: jsonb('detail').$type<Record<string, unknown>>().notNull(),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [index('event_job').on(t.jobId), index('event_vehicle').on(t.vehicleId)],
+);
 
 export type VehicleRow = typeof vehicle.$inferSelect;
 export type AxleHubRow = typeof axleHub.$inferSelect;

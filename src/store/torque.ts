@@ -2,9 +2,8 @@ import { and, asc, eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { chainHash, firstBreak, GENESIS } from '@/core/torque/chain';
 import { type Joint, refuseReading, type TorqueReading, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
-import type { Db } from './connection';
+import type { Executor } from './connection';
 import { ChangedMeanwhileError, RefusedError, violates } from './errors';
-import { setStage } from './jobs';
 import { type TorqueEntryRow, torqueEntry } from './schema';
 
 export interface EntryInput extends TorqueReading {
@@ -12,6 +11,8 @@ export interface EntryInput extends TorqueReading {
   /** The wheel's where nothing is said. */
   readonly joint?: Joint;
   readonly tool: string;
+  /** Place in the joint's own log, from 0; left out, whatever comes next. */
+  readonly seq?: number | undefined;
 }
 
 /** What of a row goes into its hash: everything but the hash itself. */
@@ -30,41 +31,41 @@ export const asReading = (row: TorqueEntryRow): TorqueReading => ({
 });
 
 /**
- * Appends one torque entry to a corner's log if it is the one that belongs there now. A fastener that moves in
- * a recheck reopens the job.
+ * Appends one torque entry to a corner's log if it is the one that belongs there now, in the transaction of the caller.
+ * @param input with `seq`, its place in the joint's own log: an entry that stands there already, sent again because its
+ *   answer was lost, counts once
  * @returns the state after it
  * @throws RefusedError with the sentence why not; ChangedMeanwhileError when another screen was faster
  */
-export async function appendEntry(
-  db: Db, jobId: string, planId: string, spec: TorqueSpec, input: EntryInput, by: string, at: Date,
-): Promise<TorqueState> {
+export async function appendEntry(tx: Executor, jobId: string, planId: string, spec: TorqueSpec, input: EntryInput, by: string, at: Date): Promise<TorqueState> {
   try {
-    return await db.transaction(async (tx) => {
-      const rows = await tx
-        .select()
-        .from(torqueEntry)
-        .where(and(eq(torqueEntry.planId, planId), eq(torqueEntry.corner, input.corner)))
-        .orderBy(asc(torqueEntry.seq));
-      const broken = firstBreak(rows, hashedBody);
-      if (broken !== null) throw new RefusedError(`Row ${broken + 1} of this torque log was altered. Stop, and start the log again with a new plan.`);
-      const joint = input.joint ?? 'wheel';
-      const before = rows.filter((r) => r.joint === joint).map(asReading);
-      const refusal = refuseReading(spec, torqueState(spec, before), input);
-      if (refusal) throw new RefusedError(refusal);
-      const body = {
-        id: newId(), jobId, planId, corner: input.corner, seq: rows.length, joint, pass: input.pass, lug: input.lug, targetNm: spec.target,
-        readingNm: input.reading, angleDeg: input.angle, tool: input.tool, by, at,
-      };
-      const hash = chainHash(rows[rows.length - 1]?.hash ?? GENESIS, hashedBody(body));
-      await tx.insert(torqueEntry).values({ ...body, hash });
-      const state = torqueState(spec, [...before, input]);
-      if (input.pass === 'recheck' && state.last?.outcome === 'moved') {
-        await setStage(tx, jobId, 'torque', by, at, { signedAt: null, signedBy: null, recheckDueAt: null });
-      }
-      return state;
-    });
+    const rows = await tx
+      .select()
+      .from(torqueEntry)
+      .where(and(eq(torqueEntry.planId, planId), eq(torqueEntry.corner, input.corner)))
+      .orderBy(asc(torqueEntry.seq));
+    const broken = firstBreak(rows, hashedBody);
+    if (broken !== null) throw new RefusedError(`Row ${broken + 1} of this torque log was altered. Stop, and start the log again with a new plan.`);
+    const joint = input.joint ?? 'wheel';
+    const before = rows.filter((r) => r.joint === joint).map(asReading);
+    if (input.seq !== undefined && input.seq !== before.length) {
+      const there = before[input.seq];
+      if (there && sameReading(there, input)) return torqueState(spec, before);
+      throw new ChangedMeanwhileError('This wheel’s torque log');
+    }
+    const refusal = refuseReading(spec, torqueState(spec, before), input);
+    if (refusal) throw new RefusedError(refusal);
+    const body = {
+      id: newId(), jobId, planId, corner: input.corner, seq: rows.length, joint, pass: input.pass, lug: input.lug, targetNm: spec.target,
+      readingNm: input.reading, angleDeg: input.angle, tool: input.tool, by, at,
+    };
+    const hash = chainHash(rows[rows.length - 1]?.hash ?? GENESIS, hashedBody(body));
+    await tx.insert(torqueEntry).values({ ...body, hash });
+    return torqueState(spec, [...before, input]);
   } catch (error) {
     if (violates(error, 'torque_entry_seq')) throw new ChangedMeanwhileError('This wheel’s torque log');
     throw error;
   }
 }
+
+const sameReading = (a: TorqueReading, b: TorqueReading): boolean => a.pass === b.pass && a.lug === b.lug && a.reading === b.reading && a.angle === b.angle;

@@ -60,9 +60,11 @@ async function insertWheelSet(tx: Executor, vehicleId: string, input: WheelSetIn
   return id;
 }
 
-/** Adds a wheel set to a vehicle. @returns its id */
+/** Adds a wheel set to a vehicle. @returns its id @throws NotFoundError */
 export async function addWheelSet(db: Db, vehicleId: string, input: WheelSetInput, by: string, at: Date): Promise<string> {
   return db.transaction(async (tx) => {
+    const [car] = await tx.select({ id: vehicle.id }).from(vehicle).where(eq(vehicle.id, vehicleId));
+    if (!car) throw new NotFoundError('This vehicle');
     const id = await insertWheelSet(tx, vehicleId, input, at);
     await recordEvent(tx, { vehicleId, kind: 'wheel-set.added', detail: { ...input }, by, at });
     return id;

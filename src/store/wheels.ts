@@ -55,7 +55,12 @@ export async function addWheelReading(db: Db, vehicleId: string, wheelId: string
 export async function withdrawWheelReading(db: Db, vehicleId: string, wheelId: string, id: string, by: string, at: Date): Promise<void> {
   await db.transaction(async (tx) => {
     await ofVehicle(tx, vehicleId, wheelId);
-    await tx.update(wheelReading).set({ withdrawnAt: at }).where(and(eq(wheelReading.id, id), eq(wheelReading.wheelId, wheelId)));
+    const gone = await tx
+      .update(wheelReading)
+      .set({ withdrawnAt: at })
+      .where(and(eq(wheelReading.id, id), eq(wheelReading.wheelId, wheelId), isNull(wheelReading.withdrawnAt)))
+      .returning({ id: wheelReading.id });
+    if (!gone[0]) throw new NotFoundError('This reading');
     await recordEvent(tx, { vehicleId, kind: 'wheel-reading.withdrawn', detail: { wheelId, id }, by, at });
   });
 }
@@ -87,7 +92,8 @@ export async function moveWheel(db: Db, vehicleId: string, wheelId: string, corn
 /** Says whether the wheels of a set may change axles. */
 export async function setRotates(db: Db, vehicleId: string, wheelSetId: string, rotates: boolean, by: string, at: Date): Promise<void> {
   await db.transaction(async (tx) => {
-    await tx.update(wheelSet).set({ rotates }).where(and(eq(wheelSet.id, wheelSetId), eq(wheelSet.vehicleId, vehicleId)));
+    const set = await tx.update(wheelSet).set({ rotates }).where(and(eq(wheelSet.id, wheelSetId), eq(wheelSet.vehicleId, vehicleId))).returning({ id: wheelSet.id });
+    if (!set[0]) throw new NotFoundError('This wheel set');
     await recordEvent(tx, { vehicleId, kind: 'wheel-set.rotates', detail: { wheelSetId, rotates }, by, at });
   });
 }

@@ -1,10 +1,8 @@
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import stringify from 'fast-json-stable-stringify';
 import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/plan/assemble';
 import type { Corner, Plan, Seat, Use, Wish } from '@/core/plan/document';
 import { plainSpacer, STOCK } from '@/core/plan/blank';
 import { assess } from '@/core/plan/evaluate';
+import { digestOf } from '@/core/plan/digest';
 import { AXLE_LABEL } from '@/core/plan/labels';
 import { planChanges } from '@/core/plan/diff';
 import type { UnitSystem } from '@/core/units/format';
@@ -17,7 +15,7 @@ import type { BoltClass } from '@/core/thread/classes';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
 import type { WheelWhole } from '@/store/wheels';
-import type { AxleHubRow, ChoiceDraft, Stage, TorqueEntryRow } from '@/store/schema';
+import type { AxleHubRow, ChoiceDraft, TorqueEntryRow } from '@/store/schema';
 import { asReading } from '@/store/torque';
 
 /** What stands on the bench before anybody chose: the thinnest common plate on stock fasteners. */
@@ -80,14 +78,14 @@ export function planWith(whole: JobWhole, choice: ChoiceDraft, leadSignOff: Plan
   return assemblePlan({ ...planParts(whole), ...choice, leadSignOff });
 }
 
-/** Fingerprint of a plan document: SHA-256 over its JSON with sorted keys. */
-export const digestOf = (plan: Plan): string => bytesToHex(sha256(utf8ToBytes(stringify(plan))));
-
 /** The frozen choice as it would come out on today's readings and vehicle data. */
 function asOfNow(frozen: Plan, whole: JobWhole): Plan {
   const { spacer, fastener, camberChange, leadSignOff } = frozen;
   return planWith(whole, { spacer, fastener, camberChange }, leadSignOff);
 }
+
+/** The plan in force as it would come out on today's readings and vehicle data; null without one. */
+export const asOfToday = (whole: JobWhole): Plan | null => (whole.plan ? asOfNow(whole.plan.document, whole) : null);
 
 /** A frozen plan no longer matches what was taken in and measured. */
 export function isStale(whole: JobWhole): boolean {
@@ -142,9 +140,6 @@ export interface JointState {
   readonly state: TorqueState;
 }
 
-/** Stages in which a joint may be torqued: an adapter while fitting, before the wheel goes on. */
-export const TORQUE_STAGES: Readonly<Record<Joint, readonly Stage[]>> = { adapter: ['fit', 'torque'], wheel: ['torque', 'recheck'] };
-
 /** State of both wheels. */
 export const wheelStates = (plan: Plan, log: readonly TorqueEntryRow[]): JointState[] => jointStates(plan, 'wheel', log);
 
@@ -178,7 +173,13 @@ export function wheelStatesSigned(whole: JobWhole): JointState[] {
 export type StepStage = 'stage' | 'fit';
 
 /** Kit list or job card of a plan. */
-export const stepsOf = (plan: Plan, from: StepStage): Step[] => (from === 'stage' ? kitList(plan) : jobCard(plan));
+export const stepsOf = (plan: Plan, from: StepStage, units: UnitSystem = 'metric'): Step[] => (from === 'stage' ? kitList(plan, units) : jobCard(plan, units));
+
+/** The list to show: of a signed job as it read when it was signed, else as it reads today in the units that are read. */
+export const shownSteps = (whole: JobWhole, from: StepStage, units: UnitSystem): readonly Step[] => {
+  if (!whole.plan) return [];
+  return (whole.job.signedAt === null ? null : whole.plan.steps?.[from]) ?? stepsOf(whole.plan.document, from, units);
+};
 
 /** Hold points of a list that nobody has ticked. */
 export const openHolds = (steps: readonly Step[], whole: JobWhole): Step[] => steps.filter((s) => s.hold && !whole.ticked.has(s.key));
@@ -188,7 +189,8 @@ export function openPoints(whole: JobWhole): string[] {
   if (!whole.plan) return ['No plan has been chosen yet.'];
   const plan = whole.plan.document;
   const open: string[] = [];
-  if (isStale(whole)) open.push('Readings or vehicle data changed since the plan was chosen. Choose again.');
+  if (!whole.plan.intact) open.push('The stored plan is not the one that was frozen: it was altered. Take the choice forward again.');
+  if (isStale(whole)) open.push('Readings or vehicle data changed since the plan was chosen. Take them into the plan, or choose again.');
   const blocking = assess(plan).blocking.length;
   if (blocking > 0) open.push(`The plan has ${blocking} open ${blocking === 1 ? 'finding' : 'findings'}.`);
   const kit = openHolds(stepsOf(plan, 'stage'), whole).length;

@@ -4,10 +4,13 @@ import { cornersOf } from '@/core/plan/assemble';
 import type { Corner } from '@/core/plan/document';
 import { type Quantity, quantity, type QuantityId, UNSEEN } from '@/core/plan/quantities';
 import { parseReading } from '@/core/plan/readingText';
+import { parseLength } from '@/core/units/parse';
 import { theStore } from '@/store/connection';
-import { RefusedError } from '@/store/errors';
-import { addReading, loadJob } from '@/store/jobs';
-import { addWheelReading } from '@/store/wheels';
+import { NotFoundError, RefusedError } from '@/store/errors';
+import { addChalkTest, addReading, type ChalkInput, quantityOf, withdrawChalkTest, withdrawReading } from '@/store/jobs';
+import { addWheelReading, markWheel, moveWheel, setRotates, withdrawWheelReading } from '@/store/wheels';
+import { advance } from './advance';
+import type { JobEvent } from './transitions';
 
 export interface TypedReading {
   readonly quantity: QuantityId;
@@ -25,22 +28,74 @@ function understood(q: Quantity, { typed, method: id }: TypedReading) {
   return { quantity: q.id, value, unit, typed: typed.trim(), pm: method.pm, method: method.id };
 }
 
+/** A gap as it came out belongs to fitting and recheck, every other reading to the plan. */
+const eventOf = (id: string): JobEvent => (id === 'gapFitted' ? 'compare-gap' : 'measure');
+
 /** Keeps a reading of a corner or an axle with its ±, method, person and time. @throws InputError, RefusedError */
-export async function takeReading(jobId: string, r: TypedReading & { readonly corner: Corner | null; readonly hour?: number | null | undefined }, by: string): Promise<void> {
+export function takeReading(jobId: string, r: TypedReading & { readonly corner: Corner | null; readonly hour?: number | null | undefined }, by: string): Promise<void> {
   const q = quantity(r.quantity);
-  const { db } = await theStore();
-  const { job } = await loadJob(db, jobId);
-  if (q.scope === 'wheel') throw new RefusedError(`${q.label} belongs to a wheel. Pick the wheel first.`);
-  const corner = q.scope === 'axle' ? null : r.corner;
-  if (q.scope === 'corner' && !(corner && cornersOf(job.axle).includes(corner))) {
-    throw new RefusedError(`${q.label} belongs to a corner of the ${job.axle} axle. Pick the corner first.`);
-  }
-  await addReading(db, jobId, { ...understood(q, r), corner, hour: q.id === 'loadedClearance' ? (r.hour ?? null) : null }, by, new Date());
+  return advance({ jobId, event: eventOf(q.id), by }, async (tx, { job }, at) => {
+    if (q.scope === 'wheel') throw new RefusedError(`${q.label} belongs to a wheel. Pick the wheel first.`);
+    const corner = q.scope === 'axle' ? null : r.corner;
+    if (q.scope === 'corner' && !(corner && cornersOf(job.axle).includes(corner))) {
+      throw new RefusedError(`${q.label} belongs to a corner of the ${job.axle} axle. Pick the corner first.`);
+    }
+    await addReading(tx, jobId, { ...understood(q, r), corner, hour: q.id === 'loadedClearance' ? (r.hour ?? null) : null }, by, at);
+    return { value: undefined };
+  });
 }
+
+/** Takes a reading back; the one before it counts again. @throws NotFoundError, RefusedError */
+export async function takeBackReading(jobId: string, readingId: string, by: string): Promise<void> {
+  const id = await quantityOf((await theStore()).db, jobId, readingId);
+  if (id === null) throw new NotFoundError('This reading');
+  await advance({ jobId, event: eventOf(id), by }, async (tx, _, at) => ({ value: await withdrawReading(tx, jobId, readingId, by, at) }));
+}
+
+export interface TypedChalk extends Omit<ChalkInput, 'trialMm' | 'hours'> {
+  readonly trial: string;
+  readonly hours: readonly number[];
+}
+
+/** Keeps a chalk test of a corner. No hours: it stayed clean. @throws InputError, RefusedError */
+export function takeChalk(jobId: string, { corner, load, hours, trial }: TypedChalk, by: string): Promise<void> {
+  return advance({ jobId, event: 'measure', by }, async (tx, { job }, at) => {
+    if (!cornersOf(job.axle).includes(corner)) throw new RefusedError(`${corner} is not on the ${job.axle} axle of this job.`);
+    const trialMm = parseLength('Trial spacer', trial, { min: 0, max: 100 }).value;
+    await addChalkTest(tx, jobId, { corner, load, hours: [...hours], trialMm }, by, at);
+    return { value: undefined };
+  });
+}
+
+/** Takes a chalk test back. @throws NotFoundError, RefusedError */
+export const takeBackChalk = (jobId: string, testId: string, by: string): Promise<void> =>
+  advance({ jobId, event: 'measure', by }, async (tx, _, at) => ({ value: await withdrawChalkTest(tx, jobId, testId, by, at) }));
 
 /** Keeps a reading of one wheel; it goes where the wheel goes. @throws InputError, RefusedError */
 export async function takeWheelReading(vehicleId: string, wheelId: string, r: TypedReading, by: string): Promise<void> {
   const q = quantity(r.quantity);
   if (q.scope !== 'wheel') throw new RefusedError(`${q.label} does not belong to a wheel.`);
   await addWheelReading((await theStore()).db, vehicleId, wheelId, understood(q, r), by, new Date());
+}
+
+/** Takes a reading of a wheel back. @throws NotFoundError when the wheel is another vehicle's */
+export async function takeBackWheelReading(vehicleId: string, wheelId: string, readingId: string, by: string): Promise<void> {
+  await withdrawWheelReading((await theStore()).db, vehicleId, wheelId, readingId, by, new Date());
+}
+
+/** Marks a wheel, so that it is known again. @throws InputError, RefusedError */
+export async function markAWheel(vehicleId: string, wheelId: string, typed: string, by: string): Promise<void> {
+  const text = typed.trim();
+  if (text === '' || text.length > 20) throw new InputError('Mark', text.slice(0, 40), text === '' ? 'is empty.' : 'is longer than 20 characters.', 'A letter or a short word chalked on the wheel will do.');
+  await markWheel((await theStore()).db, vehicleId, wheelId, text, by, new Date());
+}
+
+/** Hangs a wheel at another corner; the two change places. */
+export async function hangWheel(vehicleId: string, wheelId: string, corner: Corner, by: string): Promise<void> {
+  await moveWheel((await theStore()).db, vehicleId, wheelId, corner, by, new Date());
+}
+
+/** Says whether the wheels of a set may change axles. */
+export async function keepRotating(vehicleId: string, wheelSetId: string, rotates: boolean, by: string): Promise<void> {
+  await setRotates((await theStore()).db, vehicleId, wheelSetId, rotates, by, new Date());
 }

@@ -26,3 +26,6 @@ export const stageIndex = (stage: Stage): number => {
   const i = STAGE_VIEWS.findIndex((s) => s.stage === stage);
   return i < 0 ? STAGE_VIEWS.length : i;
 };
+
+/** A stage by its name on the rail, in a sentence. */
+export const stageName = (stage: Stage): string => (stage === 'closed' ? 'Closed' : (STAGE_VIEWS.find((s) => s.stage === stage)?.label ?? stage));

@@ -131,6 +131,14 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     const drawn = await page.getByTestId('stack-section').locator('desc').textContent();
     expect(drawn).toContain('Spacer 5.0 mm. 11.5 mm of thread engaged, minimum 14.0 mm.');
 
+    // A plain plate goes over the hub spigot too: nobody knows that it fits until its bore is said.
+    const bore = page.locator('[data-rule="centring.lip-bore"]');
+    await expect(bore).toHaveAttribute('data-level', 'unmeasured');
+    await page.getByLabel('Spacer bore', { exact: true }).fill('56');
+    await expect(bore).toHaveAttribute('data-level', 'stop');
+    await page.getByLabel('Spacer bore', { exact: true }).fill('57.1');
+    await expect(bore).toHaveAttribute('data-level', 'pass');
+
     await page.getByRole('radio', { name: 'Longer' }).click();
     await expect(page.getByLabel('Length under the seat')).toHaveValue('45');
     await expect(page.getByTestId('length-window')).toContainText('42.5 to 53.5 mm');
@@ -166,7 +174,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
 
   await test.step('stage and fit: hold points keep the next stage shut', async () => {
     await expect(page.getByRole('heading', { name: 'Stage the kit' })).toBeVisible();
-    await expect(page.getByText('10 × bolt M14 × 1.5, 45 mm under the seat, 28 mm of thread from the tip')).toBeVisible();
+    await expect(page.getByText('10 × bolt M14 × 1.5, 45.0 mm under the seat, 28.0 mm of thread from the tip')).toBeVisible();
     await expect(page.getByRole('button', { name: 'Kit is complete' })).toBeDisabled();
     await accessible(page);
     await tickAll(page);

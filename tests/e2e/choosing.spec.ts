@@ -23,7 +23,7 @@ test('nothing fits: every size with its first reason, and the ways out with thei
 test('a catalogue file is searched without going on the shelf; its wrong line is told', async ({ watched: page }) => {
   await open(page, /Merrow Kite GT/, 'choose');
   await page.getByRole('tab', { name: 'What fits' }).click();
-  const csv = ['kind,name,count,lugs,bolt_circle,thickness,spacer_kind', 'spacer,harbour thin,0,5,108,4,plain', 'spacer,harbour odd,0,5,108,thick,plain'].join('\n');
+  const csv = ['kind,name,count,lugs,bolt_circle,thickness,spacer_kind,bore', 'spacer,harbour thin,0,5,108,4,plain,63.5', 'spacer,harbour odd,0,5,108,thick,plain,63.5'].join('\n');
   await page.getByLabel('A catalogue file as well').setInputFiles({ name: 'harbour.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await expect(page.getByRole('status')).toContainText('1 part of harbour.csv; 1 left out. Line 3: thickness “thick” is not a figure.');
   await page.getByLabel('Wished gap, arch to tyre').fill('5');
@@ -35,7 +35,7 @@ test('a catalogue file is searched without going on the shelf; its wrong line is
 });
 
 test('rub map: drawn in a worker, a cell under the pointer stands in the arch view, assumptions are kept', async ({ watched: page }) => {
-  await open(page, /Anselm Heron.*Recheck/, 'choose');
+  await open(page, /Ilex Lumen.*Fit/, 'choose');
   const arch = page.getByTestId('arch-view');
   await expect(arch.locator('desc')).toContainText('with this choice, camber -1.0 degrees');
   await page.getByRole('tab', { name: 'Rub map' }).click();
@@ -107,6 +107,7 @@ test('conversion studs: both ends typed, window and threads judged, staged with 
   await open(page, /Ilex Lumen.*Fit/, 'measure');
   await keep(page, 'nutGrip', '12');
   await to(page, 'choose');
+  await page.getByLabel('Spacer', { exact: true }).fill('5');
   await page.getByRole('radio', { name: 'Conversion studs' }).click();
   await page.getByLabel('Stud, overall').fill('70');
   await page.getByLabel('Short end').fill('15');

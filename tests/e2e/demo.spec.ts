@@ -61,7 +61,7 @@ test('two screens on one bench: the second saver is told and sees both values', 
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('14');
   await page.waitForTimeout(600);
   await other.getByRole('button', { name: 'Thicker' }).click();
-  await expect(other.getByText(/changed meanwhile on another screen.*Yours: 18 mm/)).toBeVisible();
+  await expect(other.getByText(/changed meanwhile on another screen.*Yours, 18\.0 mm, is on this screen only/)).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('14');
 });

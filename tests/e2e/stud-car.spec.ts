@@ -77,6 +77,7 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
     await page.getByRole('radio', { name: 'Stock' }).click();
     await expect(page.locator('[data-rule="nut.bottom"]')).toHaveAttribute('data-level', 'pass');
     await expect(page.locator('[data-rule="engagement.cross-check"]')).toHaveCount(4);
+    await page.getByLabel('Spacer bore', { exact: true }).fill('106.1');
     await accessible(page);
     await page.getByRole('button', { name: 'Take forward' }).click();
   });

@@ -9,7 +9,7 @@ import { runningStore, VEHICLE } from './open';
 const AT = new Date('2026-11-25T09:00:00Z');
 const store = runningStore();
 
-const CHOICE = { spacer: plainSpacer(5), fastener: STOCK };
+const CHOICE = { spacer: plainSpacer(5, 57.1), fastener: STOCK };
 
 async function job(axle: 'front' | 'rear' = 'front', visitId?: string): Promise<{ jobId: string; vehicleId: string }> {
   const vehicleId = await addVehicle(store.db, VEHICLE, 'Bram', AT);

@@ -14,7 +14,7 @@ import { addParts, listParts } from '@/store/parts';
 import { type ChoiceDraft, STAGES, torqueEntry } from '@/store/schema';
 import { appendEntry } from '@/store/torque';
 import { addVehicle, listVehicles, loadVehicle, saveVehicle } from '@/store/vehicles';
-import { digestOf, FIRST_CHOICE, isStale, missingReadings, openPoints, planWith, torqueSpec, wheelStates } from '@/usecases/jobPlan';
+import { FIRST_CHOICE, isStale, missingReadings, openPoints, planWith, torqueSpec, wheelStates } from '@/usecases/jobPlan';
 import { firstVersion } from '../core/fixtures';
 import { freshStore, HUB, VEHICLE } from './open';
 
@@ -109,7 +109,7 @@ describe('torque log', () => {
   async function frozenJob() {
     const { jobId } = await newJob();
     const plan = planWith(await loadJob(store.db, jobId), FIRST_CHOICE, null);
-    const planId = await freezePlan(store.db, jobId, plan, digestOf(plan), 'Bram', AT);
+    const planId = await freezePlan(store.db, jobId, plan, 'Bram', AT);
     return { jobId, planId, plan, spec: torqueSpec(plan) };
   }
   const snug = (lug: number) => ({ corner: 'front-left', pass: 'snug' as const, lug, reading: null, angle: null, tool: 'wrench' });
@@ -117,7 +117,7 @@ describe('torque log', () => {
   test('rows are appended in star order and chained; a wrong lug is refused', async () => {
     const { jobId, planId, spec } = await frozenJob();
     for (const lug of [0, 2, 4]) await appendEntry(store.db, jobId, planId, spec, snug(lug), 'Bram', AT);
-    await expect(appendEntry(store.db, jobId, planId, spec, snug(2), 'Bram', AT)).rejects.toThrow(/Lug 2 is next, not lug 3/);
+    await expect(appendEntry(store.db, jobId, planId, spec, snug(2), 'Bram', AT)).rejects.toThrow(/Lug 4 is next, not lug 2: star order/);
     const log = await torqueLog(store.db, planId);
     expect(log.map((r) => [r.seq, r.lug])).toEqual([[0, 0], [1, 2], [2, 4]]);
   });

@@ -1,26 +1,30 @@
 import { jest } from '@jest/globals';
+import { eq } from 'drizzle-orm';
 import { cornersOf } from '@/core/plan/assemble';
 import { plainSpacer } from '@/core/plan/blank';
-import type { Plan } from '@/core/plan/document';
+import type { KeptEvaluation } from '@/core/plan/kept';
 import { firstBreak } from '@/core/torque/chain';
-import { PLAN_EXAMPLES } from '@/demo/planExamples';
-import { SCENARIO } from '@/demo/scenario';
-import { quantitiesFor } from '@/core/plan/quantities';
+import { type DemoJob, type DemoVehicle, SCENARIO } from '@/demo/scenario';
+import { quantitiesFor, quantity, type QuantityId } from '@/core/plan/quantities';
 import { jobCard, kitList } from '@/core/procedure/steps';
-import { addChalkTest, addJob, addReading, freezePlan, loadJob, torqueLog, tickStep, withdrawChalkTest } from '@/store/jobs';
+import { addChalkTest, addJob, addReading, judgeOldPlans, loadJob, type PlanInForce, torqueLog, tickStep, withdrawChalkTest } from '@/store/jobs';
 import { hashedBody } from '@/store/torque';
-import type { ChoiceDraft } from '@/store/schema';
+import { type ChoiceDraft, plan as planTable } from '@/store/schema';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { addWheelReading, markWheel, moveWheel, setRotates } from '@/store/wheels';
-import { adapterStates, digestOf, missingReadings, openPoints, staleBecause, wheelStates, wheelsThatGo } from '@/usecases/jobPlan';
-import { enterTorque, finishSteps, jobById, signOff, takeForward } from '@/usecases/jobs';
+import { adapterStates, missingReadings, openPoints, staleBecause, wheelStates, wheelsThatGo } from '@/usecases/jobPlan';
+import { enterTorque, finishSteps, jobById, keepDraft, openJob, signOff, startMeasuring, takeForward, takeReadingsIn, tickLine } from '@/usecases/jobs';
+import { keepRotating, takeBackChalk, takeBackReading, takeChalk, takeReading } from '@/usecases/readings';
+import { recordEvaluation } from '@/usecases/recordFindings';
 import { attempt } from '@/usecases/result';
+import { takeOffShelf } from '@/usecases/shelf';
+import { takeInWheelSet } from '@/usecases/vehicles';
 import { runningStore, VEHICLE } from './open';
 
 const AT = new Date('2026-11-24T09:00:00Z');
 const store = runningStore();
 
-const SOUND: ChoiceDraft = { spacer: plainSpacer(5), fastener: { kind: 'bolt', length: 45, threadLength: 28, seat: 'ball13', class: '10.9' } };
+const SOUND: ChoiceDraft = { spacer: plainSpacer(5, 57.1), fastener: { kind: 'bolt', length: 45, threadLength: 28, seat: 'ball13', class: '10.9' } };
 const FIGURES: Readonly<Record<string, number>> = {
   turns: 11, stockBoltLength: 40, tappedDepth: 20, roomBehind: 8, spigotHeight: 10, chamferDepth: 1, gap: 20, settled: 1, loadedClearance: 22, spigotDiameter: 57, wheelBore: 57.1,
 };
@@ -44,15 +48,22 @@ async function measuredJob(): Promise<string> {
   return jobId;
 }
 
-/** A stud car with an adapter frozen as its plan, every reading taken. */
+/** The coast-rescue car with an adapter taken forward: deep pockets in every wheel, every reading of its demo job taken. */
 async function adapterJob(): Promise<string> {
-  const plan = PLAN_EXAMPLES.adapter as Plan;
-  const demo = SCENARIO.find((v) => v.name === 'Halm Drover');
-  const vehicleId = await addVehicle(store.db, demo as never, 'Bram', AT);
-  const wheelSetId = (await loadVehicle(store.db, vehicleId)).wheelSets[0]?.id as string;
-  const jobId = await addJob(store.db, { vehicleId, wheelSetId, axle: 'front', wish: 'stance', use: 'street' }, 'Bram', AT);
-  const document: Plan = { ...plan, axle: 'front', corners: plan.corners.map((c) => ({ ...c, corner: c.corner.replace('rear', 'front') as 'front-left' })) };
-  await freezePlan(store.db, jobId, document, digestOf(document), 'Bram', AT);
+  const demo = SCENARIO.find((v) => v.name === 'Halm Drover') as DemoVehicle;
+  const { choice, readings } = demo.jobs[1] as DemoJob;
+  const vehicleId = await addVehicle(store.db, demo, 'Bram', AT);
+  const { wheelSets, wheels } = await loadVehicle(store.db, vehicleId);
+  const jobId = await addJob(store.db, { vehicleId, wheelSetId: wheelSets[0]?.id as string, axle: 'front', wish: 'stance', use: 'street' }, 'Bram', AT);
+  const keep = { unit: 'mm', typed: 'as read', pm: 0.1, method: 'caliper' };
+  for (const [id, value] of Object.entries({ wheelBore: 106.1, chamferDepth: 2, pocketDepth: 9 })) {
+    for (const w of wheels) await addWheelReading(store.db, vehicleId, w.id, { quantity: id, value, ...keep }, 'Bram', AT);
+  }
+  for (const [id, value] of Object.entries(readings)) {
+    const q = quantity(id as QuantityId);
+    for (const corner of q.scope === 'axle' ? [null] : cornersOf('front')) await addReading(store.db, jobId, { quantity: id, corner, value: typeof value === 'number' ? value : value[0], ...keep }, 'Bram', AT);
+  }
+  await takeForward(jobId, undefined, choice as ChoiceDraft, null, 'Bram');
   return jobId;
 }
 
@@ -80,23 +91,23 @@ async function through(jobId: string, corner: string, last: 'verify' | 'recheck'
 
 test('a stop or an unmeasured corner is refused by the server, whatever the browser said', async () => {
   const jobId = await measuredJob();
-  await expect(takeForward(jobId, { ...SOUND, fastener: { kind: 'stock' } }, null, 'Bram')).rejects.toThrow(/finding.*in the way \(stop\)/);
-  await expect(takeForward(jobId, { ...SOUND, spacer: { ...SOUND.spacer, thickness: -3 } }, null, 'Bram')).rejects.toThrow(/spacer.thickness/);
+  await expect(takeForward(jobId, undefined, { ...SOUND, fastener: { kind: 'stock' } }, null, 'Bram')).rejects.toThrow(/finding.*in the way \(stop\)/);
+  await expect(takeForward(jobId, undefined, { ...SOUND, spacer: { ...SOUND.spacer, thickness: -3 } }, null, 'Bram')).rejects.toThrow(/spacer.thickness/);
   const vehicleId = (await loadJob(store.db, jobId)).vehicle.id;
   const wheelSetId = (await loadVehicle(store.db, vehicleId)).wheelSets[0]?.id as string;
   const bare = await addJob(store.db, { vehicleId, wheelSetId, axle: 'rear', wish: 'stance', use: 'street' }, 'Bram', AT);
-  await expect(takeForward(bare, SOUND, null, 'Bram')).rejects.toThrow(/in the way \(unmeasured\)/);
+  await expect(takeForward(bare, undefined, SOUND, null, 'Bram')).rejects.toThrow(/in the way \(unmeasured\)/);
   expect((await jobById(bare)).plan).toBeNull();
 });
 
 test('stage by stage: nothing moves on while a hold point is open, nothing is signed while a wheel is', async () => {
   const jobId = await measuredJob();
-  await expect(finishSteps(jobId, 'stage', 'Bram')).rejects.toThrow('No plan has been chosen yet.');
-  await takeForward(jobId, SOUND, null, 'Bram');
+  await expect(finishSteps(jobId, 'stage', 'Bram')).rejects.toThrow('The kit is completed in “Stage”; this job stands in “Take in”.');
+  await takeForward(jobId, undefined, SOUND, null, 'Bram');
   expect((await jobById(jobId)).job.stage).toBe('stage');
   await expect(finishSteps(jobId, 'stage', 'Bram')).rejects.toThrow(/hold points are still open/);
   await tickAll(jobId, 'stage');
-  await expect(enterTorque(jobId, { corner: 'front-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' }, 'Bram')).rejects.toThrow(/stands in “stage”/);
+  await expect(enterTorque(jobId, { corner: 'front-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' }, 'Bram')).rejects.toThrow(/this job stands in “Stage”\. It is entered once kit list and job card are through/);
   await finishSteps(jobId, 'stage', 'Bram');
   await tickAll(jobId, 'fit');
   await finishSteps(jobId, 'fit', 'Bram');
@@ -128,7 +139,7 @@ test('an adapter is a torque job of its own: nut by nut while fitting, before th
   const whole = await jobById(jobId);
   const planId = whole.plan?.id as string;
   const nut = (pass: 'snug' | 'final' | 'verify', lug: number) => ({ corner: 'front-left', joint: 'adapter' as const, pass, lug, reading: pass === 'snug' ? null : 118, angle: pass === 'verify' ? 1 : null, tool: 'w' });
-  await expect(enterTorque(jobId, nut('snug', 0), 'Bram')).rejects.toThrow(/adapter’s torque is entered while fitting/);
+  await expect(enterTorque(jobId, nut('snug', 0), 'Bram')).rejects.toThrow(/this job stands in “Stage”\. It is entered while fitting/);
   await tickAll(jobId, 'stage');
   await finishSteps(jobId, 'stage', 'Bram');
   await tickAll(jobId, 'fit');
@@ -153,7 +164,7 @@ test('an adapter is a torque job of its own: nut by nut while fitting, before th
 
 test('a wheel hung elsewhere takes its readings along, and the frozen plan says so', async () => {
   const jobId = await measuredJob();
-  await takeForward(jobId, SOUND, null, 'Bram');
+  await takeForward(jobId, undefined, SOUND, null, 'Bram');
   const { vehicle, wheels } = await jobById(jobId);
   const a = wheels.find((w) => w.mark === 'A');
   await moveWheel(store.db, vehicle.id, a?.id as string, 'rear-right', 'Bram', AT);
@@ -170,22 +181,158 @@ test('a wheel hung elsewhere takes its readings along, and the frozen plan says 
   expect(wheelsThatGo(await jobById(jobId)).map((w) => w.mark)).toEqual(['B', 'D']);
 });
 
+/** A job signed off by Bram. */
+async function signedJob(): Promise<string> {
+  const jobId = await measuredJob();
+  await takeForward(jobId, undefined, SOUND, null, 'Bram');
+  for (const list of ['stage', 'fit'] as const) {
+    await tickAll(jobId, list);
+    await finishSteps(jobId, list, 'Bram');
+  }
+  for (const corner of cornersOf('front')) await through(jobId, corner, 'verify');
+  await signOff(jobId, 'Bram');
+  return jobId;
+}
+
+const everyRow = async (jobId: string) => {
+  const { job, plan: inForce, readings, ticked, torque } = await jobById(jobId);
+  return { job, inForce, readings, ticked: [...ticked], torque };
+};
+
+test('a signed job takes its recheck and nothing else: every other action is refused and no row changes', async () => {
+  const jobId = await signedJob();
+  const before = await everyRow(jobId);
+  const version = before.job.version;
+  const reading = before.readings[0]?.id as string;
+  const tries: Record<string, () => Promise<unknown>> = {
+    'take forward': () => takeForward(jobId, version, SOUND, null, 'Tamsin'),
+    'take readings in': () => takeReadingsIn(jobId, 'Tamsin'),
+    bench: () => keepDraft(jobId, version, SOUND, 'Tamsin'),
+    reading: () => takeReading(jobId, { quantity: 'gap', corner: 'front-left', typed: '3', method: 'tape' }, 'Tamsin'),
+    'take back': () => takeBackReading(jobId, reading, 'Tamsin'),
+    chalk: () => takeChalk(jobId, { corner: 'front-left', trial: '5', load: 'bounced', hours: [1] }, 'Tamsin'),
+    untick: () => tickLine(jobId, 'kit.wrench', false, 'Tamsin'),
+    kit: () => finishSteps(jobId, 'stage', 'Tamsin'),
+    card: () => finishSteps(jobId, 'fit', 'Tamsin'),
+    measuring: () => startMeasuring(jobId, 'Tamsin'),
+    torque: () => enterTorque(jobId, { corner: 'front-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' }, 'Tamsin'),
+    'sign again': () => signOff(jobId, 'Tamsin'),
+  };
+  for (const [name, act] of Object.entries(tries)) {
+    const result = await attempt(act);
+    expect([name, result.ok ? 'taken' : result.message]).toEqual([name, expect.stringContaining('signed off and its record does not change')]);
+  }
+  expect(await everyRow(jobId)).toEqual(before);
+  await through(jobId, 'front-left', 'recheck');
+  await through(jobId, 'front-right', 'recheck');
+  expect((await jobById(jobId)).job.stage).toBe('closed');
+  expect(await attempt(() => takeReading(jobId, { quantity: 'gapFitted', corner: 'front-left', typed: '9', method: 'tape' }, 'B'))).toMatchObject({ ok: false, message: expect.stringContaining('closed') });
+}, 120000);
+
+test('a bench that another screen changed cannot be taken forward, nor a kit finished from an old tab', async () => {
+  const jobId = await measuredJob();
+  const { version } = (await jobById(jobId)).job;
+  const kept = await keepDraft(jobId, version, SOUND, 'Bram');
+  await expect(keepDraft(jobId, version, SOUND, 'Tamsin')).rejects.toThrow('The choice on this job was changed meanwhile');
+  await expect(takeForward(jobId, version, SOUND, null, 'Tamsin')).rejects.toThrow('The choice on this job was changed meanwhile');
+  await takeForward(jobId, kept, SOUND, null, 'Bram');
+  await tickAll(jobId, 'stage');
+  await finishSteps(jobId, 'stage', 'Bram');
+  await tickLine(jobId, 'kit.wrench', false, 'Bram');
+  await tickAll(jobId, 'fit');
+  await expect(finishSteps(jobId, 'fit', 'Bram')).rejects.toThrow('1 hold point is still open: Torque wrench set to');
+  await expect(finishSteps(jobId, 'stage', 'Bram')).rejects.toThrow('this job stands in “Fit”');
+});
+
+test('nothing is torqued first on a plan that went stale; new readings are taken in, and ticks and torque go on', async () => {
+  const jobId = await measuredJob();
+  await takeForward(jobId, undefined, SOUND, null, 'Bram');
+  for (const list of ['stage', 'fit'] as const) {
+    await tickAll(jobId, list);
+    await finishSteps(jobId, list, 'Bram');
+  }
+  const snug = (lug: number) => ({ corner: 'front-left', pass: 'snug' as const, lug, reading: null, angle: null, tool: 'w' });
+  await enterTorque(jobId, snug(0), 'Bram');
+  await takeReading(jobId, { quantity: 'gap', corner: 'front-left', typed: '19', method: 'tape' }, 'Bram');
+  await expect(enterTorque(jobId, snug(2), 'Bram')).rejects.toThrow('Readings or vehicle data changed since the plan was chosen.');
+  await expect(signOff(jobId, 'Bram')).rejects.toThrow('Not yet: Readings or vehicle data changed');
+  const before = await jobById(jobId);
+  await takeReadingsIn(jobId, 'Bram');
+  const after = await jobById(jobId);
+  expect(after.plan?.id).not.toBe(before.plan?.id);
+  expect([after.job.stage, after.ticked.size, after.torque.length, openPoints(after)[0]]).toEqual(['torque', before.ticked.size, 1, 'The front left wheel is not through its verify pass.']);
+  await enterTorque(jobId, snug(2), 'Bram');
+  // A reading that makes it a stop is not taken in: the choice has to change.
+  for (const typed of ['2', '2', '2']) await takeReading(jobId, { quantity: 'loadedClearance', corner: 'front-left', typed, method: 'tape' }, 'Bram');
+  for (const r of (await jobById(jobId)).readings.filter((x) => x.quantity === 'loadedClearance' && x.value > 3 && x.corner === 'front-left')) await takeBackReading(jobId, r.id, 'Bram');
+  await expect(takeReadingsIn(jobId, 'Bram')).rejects.toThrow('in the way (stop)');
+}, 120000);
+
+test('an entry whose answer was lost counts once when it is sent again; one that another screen overtook is told', async () => {
+  const jobId = await measuredJob();
+  await takeForward(jobId, undefined, SOUND, null, 'Bram');
+  for (const list of ['stage', 'fit'] as const) {
+    await tickAll(jobId, list);
+    await finishSteps(jobId, list, 'Bram');
+  }
+  const entry = { corner: 'front-left', pass: 'snug' as const, lug: 0, reading: null, angle: null, tool: 'w', seq: 0 };
+  await enterTorque(jobId, entry, 'Bram');
+  await enterTorque(jobId, entry, 'Bram');
+  expect((await jobById(jobId)).torque).toHaveLength(1);
+  await expect(enterTorque(jobId, { ...entry, lug: 2 }, 'Bram')).rejects.toThrow('This wheel’s torque log was changed meanwhile');
+  await expect(enterTorque(jobId, { ...entry, seq: 5, lug: 2 }, 'Bram')).rejects.toThrow('changed meanwhile');
+  // Refusals speak the numbers on the wheel face: the third position is the second of the star.
+  await expect(enterTorque(jobId, { ...entry, seq: 1, lug: 4 }, 'Bram')).rejects.toThrow('Lug 2 is next, not lug 3: star order.');
+});
+
+test('a signed job keeps what the rules found then, whatever they find later; one of an older release is judged once and says so', async () => {
+  const jobId = await signedJob();
+  const signed = await jobById(jobId);
+  const inForce = signed.plan as PlanInForce;
+  expect([inForce.intact, inForce.evaluation?.blocking, inForce.steps?.stage.length]).toEqual([true, [], kitList(inForce.document).length]);
+  const otherwise = { ...(inForce.evaluation as KeptEvaluation), findings: (inForce.evaluation as KeptEvaluation).findings.map((f) => ({ ...f, metric: 'as it was worded then' })) };
+  const record = recordEvaluation(signed, { ...inForce, evaluation: otherwise }, 'metric');
+  expect(new Set(record.findings.map((f) => f.text))).toEqual(new Set(['as it was worded then']));
+  expect(recordEvaluation({ ...signed, job: { ...signed.job, signedAt: null } }, { ...inForce, evaluation: otherwise }, 'metric').findings[0]?.text).not.toBe('as it was worded then');
+  await store.db.update(planTable).set({ evaluation: null, steps: null, judgedAt: null }).where(eq(planTable.id, inForce.id));
+  expect(await judgeOldPlans(store.db, new Date(Date.now() + 1000))).toBe(1);
+  expect(await judgeOldPlans(store.db, new Date())).toBe(0);
+  const again = await jobById(jobId);
+  expect(again.plan?.evaluation?.verdict).toBe(inForce.evaluation?.verdict);
+  expect(recordEvaluation(again, again.plan as PlanInForce, 'metric').note).toMatch(/kept no findings. These were worked out afterwards/);
+  // The digest is over what is stored: a document altered in the database is seen.
+  await store.db.update(planTable).set({ document: { ...inForce.document, title: 'another' } }).where(eq(planTable.id, inForce.id));
+  expect((await jobById(jobId)).plan?.intact).toBe(false);
+}, 120000);
+
+test('a job is opened on the vehicle’s own wheels only, and nothing is done to what is not there', async () => {
+  const own = await addVehicle(store.db, VEHICLE, 'Bram', AT);
+  const other = await addVehicle(store.db, VEHICLE, 'Bram', AT);
+  const wheelSetId = (await loadVehicle(store.db, other)).wheelSets[0]?.id as string;
+  await expect(openJob({ vehicleId: own, wheelSetId, axle: 'both', wish: 'stance', use: 'street' }, 'Bram')).rejects.toThrow('These wheels are not of this vehicle.');
+  const first = await openJob({ vehicleId: other, wheelSetId, axle: 'both', wish: 'stance', use: 'street' }, 'Bram');
+  expect((await jobById(first)).partner?.axle).toBe('rear');
+  for (const act of [() => takeInWheelSet('nobody', VEHICLE.wheelSet, 'B'), () => takeOffShelf('nothing', 'B'), () => takeBackReading(first, 'nothing', 'B'), () => takeBackChalk(first, 'nothing', 'B'), () => keepRotating(own, wheelSetId, false, 'B')]) {
+    expect(await attempt(act as () => Promise<unknown>)).toMatchObject({ ok: false, message: expect.stringContaining('is not here') });
+  }
+});
+
 test('chalk goes into the verdict and can be taken back', async () => {
   const jobId = await measuredJob();
   const id = await addChalkTest(store.db, jobId, { corner: 'front-left', trialMm: 5, load: 'bounced', hours: [1.5] }, 'Bram', AT);
-  await expect(takeForward(jobId, SOUND, null, 'Bram')).rejects.toThrow(/in the way \(stop\)/);
+  await expect(takeForward(jobId, undefined, SOUND, null, 'Bram')).rejects.toThrow(/in the way \(stop\)/);
   await withdrawChalkTest(store.db, jobId, id, 'Bram', AT);
-  await takeForward(jobId, SOUND, null, 'Bram');
+  await takeForward(jobId, undefined, SOUND, null, 'Bram');
   expect((await jobById(jobId)).job.stage).toBe('stage');
 });
 
 test('taking another choice forward starts kit list, card and torque again, and keeps the old plan', async () => {
   const jobId = await measuredJob();
-  await takeForward(jobId, SOUND, null, 'Bram');
+  await takeForward(jobId, undefined, SOUND, null, 'Bram');
   await tickAll(jobId, 'stage');
   const first = await jobById(jobId);
   expect(first.ticked.size).toBeGreaterThan(0);
-  await takeForward(jobId, { ...SOUND, fastener: { kind: 'bolt', length: 46, threadLength: 28, seat: 'ball13', class: '10.9' } }, null, 'Bram');
+  await takeForward(jobId, undefined, { ...SOUND, fastener: { kind: 'bolt', length: 46, threadLength: 28, seat: 'ball13', class: '10.9' } }, null, 'Bram');
   const second = await jobById(jobId);
   expect(second.plan?.id).not.toBe(first.plan?.id);
   expect(second.ticked.size).toBe(0);

@@ -2,7 +2,7 @@ import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { addJob, freezePlan, loadJob } from '@/store/jobs';
 import { appendEntry } from '@/store/torque';
 import { openStore } from '@/store/connection';
-import { digestOf, FIRST_CHOICE, planWith, torqueSpec } from '@/usecases/jobPlan';
+import { FIRST_CHOICE, planWith, torqueSpec } from '@/usecases/jobPlan';
 import { torqueState } from '@/core/torque/log';
 import { VEHICLE } from './open';
 
@@ -17,7 +17,7 @@ async function main(): Promise<void> {
   for (;;) {
     const jobId = await addJob(db, { vehicleId, wheelSetId, axle: 'front', wish: 'stance', use: 'street' }, 'w', at);
     const plan = planWith(await loadJob(db, jobId), FIRST_CHOICE, null);
-    const planId = await freezePlan(db, jobId, plan, digestOf(plan), 'w', at);
+    const planId = await freezePlan(db, jobId, plan, 'w', at);
     const spec = torqueSpec(plan);
     let state = torqueState(spec, []);
     while (!state.complete) {

@@ -3,14 +3,16 @@ import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { Checklist } from '@/features/staging/Checklist';
 import { LinkButton } from '@/ui/Button';
-import { openAdapters, type StepStage, stepsOf } from '@/usecases/jobPlan';
+import { openAdapters, shownSteps, type StepStage } from '@/usecases/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
+import { readSession } from '@/usecases/session';
 
 /** The kit list and the job card are the same kind of page: steps of the frozen plan, ticked one by one. */
 export async function StepsPage({ id, from, title, lead }: { id: string; from: StepStage; title: string; lead: string }) {
   const whole = await jobOr404(id);
   const adapters = openAdapters(whole);
-  const steps = whole.plan ? stepsOf(whole.plan.document, from) : [];
+  const { units } = await readSession();
+  const steps = shownSteps(whole, from, units);
   return (
     <JobFrame whole={whole} here={from}>
       <main className="flex max-w-[960px] flex-col gap-5 p-5">

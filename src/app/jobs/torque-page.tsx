@@ -4,9 +4,11 @@ import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { CompareGap } from '@/features/torque/CompareGap';
 import { TorqueView } from '@/features/torque/TorqueView';
 import { gapsCompared } from '@/usecases/gapCompare';
-import { adapterStates, openAdapters, openPoints, TORQUE_STAGES, torqueSpec, wheelStates, wheelStatesSigned } from '@/usecases/jobPlan';
+import { adapterStates, openAdapters, openPoints, torqueSpec, wheelStates, wheelStatesSigned } from '@/usecases/jobPlan';
 import { logLines } from '@/usecases/logLines';
 import { jobOr404 } from '@/usecases/pages';
+import { barOf, isRetorque } from '@/usecases/standing';
+import { refusalOf } from '@/usecases/transitions';
 import { readSession } from '@/usecases/session';
 
 /** First torque and recheck are the same wheel face and the same log. */
@@ -28,6 +30,7 @@ export async function TorquePage({ id, here, before }: { id: string; here: 'torq
   }
   const { stage } = whole.job;
   const states = recheck ? wheelStatesSigned(whole) : [...adapterStates(plan, whole.torque), ...wheelStates(plan, whole.torque)];
+  const bar = recheck || isRetorque(whole) || signed ? null : barOf(whole);
   const adaptersDone = openAdapters(whole).length === 0;
   return (
     <JobFrame whole={whole} here={here}>
@@ -39,15 +42,16 @@ export async function TorquePage({ id, here, before }: { id: string; here: 'torq
             const spec = torqueSpec(plan, w.joint);
             const adapter = w.joint === 'adapter';
             return {
-              ...w, log: logLines(plan, whole.torque, w.corner, w.joint), target: spec.target, locking: spec.locking,
+              ...w, log: logLines(plan, whole.torque, w.corner, w.joint), spec,
               source: (adapter ? plan.spacer.adapter?.torque?.source : plan.hub.torque?.source) ?? '',
-              active: adapter ? TORQUE_STAGES.adapter.includes(stage) : stage === here && adaptersDone,
+              active: bar === null && (adapter ? refusalOf('torque-adapter', stage) === null : stage === here && adaptersDone),
             };
           })}
           lugs={plan.hub.lugs}
           units={units}
           open={signed ? [] : openPoints(whole)}
           recheck={recheck}
+          bar={bar}
           active={whole.job.stage === here}
           signed={whole.job.signedAt ? `${whole.job.signedBy}, ${format(whole.job.signedAt, 'd MMM HH:mm')}` : null}
         />

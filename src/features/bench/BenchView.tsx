@@ -6,7 +6,8 @@ import { memo, useDeferredValue, useEffect, useState, useTransition } from 'reac
 import type { PlanParts } from '@/core/plan/assemble';
 import type { Evaluation } from '@/core/plan/evaluate';
 import { USUAL } from '@/core/stance/archModel';
-import type { UnitSystem } from '@/core/units/format';
+import { formatLength, type UnitSystem } from '@/core/units/format';
+import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { cx } from '@/ui/cx';
@@ -17,6 +18,7 @@ import { Drawings } from './Drawings';
 import { FastenerChoice } from './FastenerChoice';
 import { type BenchTab, BenchTabs } from './BenchTabs';
 import type { Pose } from './RubMap';
+import type { Saved } from './saver';
 import { Shortcuts } from './Shortcuts';
 import { SpacerChoice } from './SpacerChoice';
 import { sizesFor, stepSize } from './sizes';
@@ -85,7 +87,10 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
   const forward = () =>
     begin(async () => {
       setFailure(null);
-      const result = await freezeChoice(jobId, choice, bench.lead);
+      // What is taken forward is what is kept, under the version that keeping it gave.
+      const kept = await bench.flush();
+      if (kept === null) return setFailure('Not taken forward: what stands on this bench is not kept.');
+      const result = await ask(() => freezeChoice(jobId, kept, choice, bench.lead));
       if (result.ok) router.push(`/jobs/${jobId}/stage`);
       else setFailure(result.message);
     });
@@ -144,11 +149,7 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
                 <Redo2 size={16} aria-hidden="true" /> Redo
               </Button>
             </div>
-            {typeof bench.saved === 'object' ? (
-              <p role="alert" className="text-[14px] text-stop">
-                {bench.saved.failed} Yours: {choice.spacer.thickness} mm. Reload to see the other.
-              </p>
-            ) : null}
+            <NotSaved saved={bench.saved} thickness={choice.spacer.thickness} units={units} />
             {failure ? <p role="alert" className="text-[14px] text-stop">{failure}</p> : null}
           </div>
           <div className="-mr-4 flex flex-col gap-3 pr-4 lg:min-h-[160px] lg:overflow-y-auto">
@@ -158,6 +159,16 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
       </aside>
       <ThumbBar bench={bench} units={units} busy={busy} onForward={forward} />
     </div>
+  );
+}
+
+/** A save that is held up is tried again by itself; one that another screen overtook is not. */
+function NotSaved({ saved, thickness, units }: { saved: Saved; thickness: number; units: UnitSystem }) {
+  if (typeof saved === 'string') return null;
+  return (
+    <p role="alert" className="text-[14px] text-stop">
+      {'held' in saved ? `${saved.held} It is tried again.` : `${saved.refused} Yours, ${formatLength(thickness, units)}, is on this screen only.`}
+    </p>
   );
 }
 

@@ -35,7 +35,7 @@ function CamberField({ value, onDegrees }: { value: number; onDegrees: (degrees:
 
 const readCamber = (text: string): number => parseAngle('Camber change', text, { min: -5, max: 5 }).value;
 
-/** The spacer: kind, thickness by stepper, and what a lipped one has to be told. */
+/** The spacer: kind, thickness by stepper, the bore of every plate, and what a lipped one has to be told. */
 export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem }) {
   const { spacer } = bench.choice;
   const step = (d: 1 | -1) => bench.setSpacer({ thickness: stepSize(spacer.thickness, d, sizesFor(units)) });
@@ -58,9 +58,11 @@ export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem
       <Segments label="Kind" value={spacer.kind} options={bench.plan.hub.fastening === 'stud' ? [...KINDS, ADAPTER] : KINDS} onChange={pickKind} />
       <Segments label="Centred by" value={spacer.centring} options={CENTRING} onChange={(centring) => bench.setSpacer({ centring })} />
       <CamberField value={bench.choice.camberChange ?? 0} onDegrees={bench.setCamberChange} />
+      {spacer.kind === 'universal' || spacer.thickness === 0 ? null : (
+        <LengthInput label="Spacer bore" optional value={spacer.bore} range={{ min: 30, max: 200 }} onLength={(bore) => bench.setSpacer({ bore })} className="w-[120px]" />
+      )}
       {(spacer.kind === 'lipped' || spacer.kind === 'adapter') && spacer.centring === 'hub' ? (
         <div className="flex flex-wrap gap-3">
-          <LengthInput label="Spacer bore" optional value={spacer.bore} range={{ min: 30, max: 200 }} onLength={(bore) => bench.setSpacer({ bore })} className="w-[130px]" />
           <LengthInput label="Lip diameter" optional value={spacer.lipDiameter} range={{ min: 30, max: 200 }} onLength={(lipDiameter) => bench.setSpacer({ lipDiameter })} className="w-[130px]" />
           <LengthInput label="Lip height" optional value={spacer.lipHeight} range={{ min: 0, max: 60 }} onLength={(lipHeight) => bench.setSpacer({ lipHeight })} className="w-[110px]" />
           <LengthInput label="Lip root" optional value={spacer.lipRoot} range={{ min: 0, max: 20 }} onLength={(lipRoot) => bench.setSpacer({ lipRoot })} className="w-[110px]" />

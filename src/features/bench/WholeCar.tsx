@@ -5,6 +5,7 @@ import { AXLE_LABEL } from '@/core/plan/labels';
 import { gapsOf } from '@/core/plan/gaps';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { StancePreview } from '@/drawing/StancePreview';
+import { ask } from '@/ui/ask';
 import { Button, LinkButton } from '@/ui/Button';
 import { openOtherAxle } from './actions';
 
@@ -23,7 +24,7 @@ export function WholeCar({ jobId, plan, partner, units }: { jobId: string; plan:
   const other = plan.axle === 'front' ? 'rear' : 'front';
   const open = () =>
     start(async () => {
-      const result = await openOtherAxle(jobId);
+      const result = await ask(() => openOtherAxle(jobId));
       if (result.ok) router.push(`/jobs/${result.value}/take-in`);
       else setFailure(result.message);
     });

@@ -3,13 +3,11 @@
 import { z } from 'zod';
 import type { CatalogueItem } from '@/core/search/catalogue';
 import { fastenerSchema, spacerSchema } from '@/core/plan/document';
-import { theStore } from '@/store/connection';
-import { addJob, loadJob, saveDraft } from '@/store/jobs';
-import { listParts } from '@/store/parts';
-import type { ChoiceDraft } from '@/store/schema';
-import { act } from '@/usecases/act';
-import { takeForward } from '@/usecases/jobs';
+import { act, actOn } from '@/usecases/act';
+import { type ChoiceDraft, keepDraft, openOtherAxle as openTheOtherAxle, takeForward } from '@/usecases/jobs';
 import { attempt, type Result } from '@/usecases/result';
+import { readSession } from '@/usecases/session';
+import { shelfParts as partsOnShelf } from '@/usecases/shelf';
 
 const pair = { spacer: spacerSchema, fastener: fastenerSchema };
 const rubSchema = z.strictObject({
@@ -20,30 +18,21 @@ const leadSchema = z.strictObject({ by: z.string().trim().min(1), reason: z.stri
 
 /** Keeps what stands on the bench. @returns the job's new version */
 export async function keepChoice(jobId: string, version: number, choice: ChoiceDraft): Promise<Result<number>> {
-  return attempt(async () => saveDraft((await theStore()).db, jobId, version, choiceSchema.parse(choice), new Date()));
+  // Nothing else on the page shows it, so no page is sent back.
+  return attempt(async () => keepDraft(jobId, z.int().parse(version), choiceSchema.parse(choice), (await readSession()).who));
 }
 
-/** Freezes the choice as the plan in force. */
-export async function freezeChoice(jobId: string, choice: ChoiceDraft, lead: { by: string; reason: string } | null): Promise<Result<null>> {
-  return act(async (who) => {
-    await takeForward(jobId, choiceSchema.parse(choice), leadSchema.parse(lead), who);
-    return null;
-  });
+/** Freezes the choice as the plan in force, unless another screen changed the bench since. */
+export async function freezeChoice(jobId: string, version: number, choice: ChoiceDraft, lead: { by: string; reason: string } | null): Promise<Result<null>> {
+  return actOn((who) => takeForward(jobId, z.int().parse(version), choiceSchema.parse(choice), leadSchema.parse(lead), who));
 }
 
 /** Parts that the search may use. */
 export async function shelfParts(): Promise<Result<{ id: string; item: CatalogueItem }[]>> {
-  return attempt(async () => (await listParts((await theStore()).db)).map((p) => ({ id: p.id, item: p.item })));
+  return attempt(partsOnShelf);
 }
 
 /** Opens a job for the other axle in the same visit, or finds the one that is there. @returns its id */
 export async function openOtherAxle(jobId: string): Promise<Result<string>> {
-  return act(async (who) => {
-    const { db } = await theStore();
-    const { job, partner } = await loadJob(db, jobId);
-    if (partner) return partner.id;
-    const { vehicleId, wheelSetId, wish, use, visitId } = job;
-    const id = await addJob(db, { vehicleId, wheelSetId, wish, use, visitId, axle: job.axle === 'front' ? 'rear' : 'front' }, who, new Date());
-    return id;
-  });
+  return act((who) => openTheOtherAxle(jobId, who));
 }

@@ -1,12 +1,13 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { assemblePlan, type PlanParts } from '@/core/plan/assemble';
 import type { Adapter, Fastener, Plan, Spacer } from '@/core/plan/document';
 import { type Evaluation, evaluate } from '@/core/plan/evaluate';
 import type { RubAssumptions } from '@/core/stance/archModel';
 import { keepChoice } from './actions';
 import { begun, changed, redone, undone } from './history';
+import { type Saved, Saver } from './saver';
 
 export interface Choice {
   readonly spacer: Spacer;
@@ -25,7 +26,9 @@ export interface Bench {
   readonly plan: Plan;
   readonly evaluation: Evaluation;
   readonly lead: Plan['leadSignOff'];
-  readonly saved: 'saved' | 'saving' | { failed: string };
+  readonly saved: Saved;
+  /** Keeps what is not kept yet. @returns the job's version then, null where it could not be kept */
+  flush(): Promise<number | null>;
   setSpacer(change: Partial<Spacer>): void;
   setFastener(fastener: Fastener): void;
   setCamberChange(degrees: number): void;
@@ -44,8 +47,6 @@ export interface Bench {
   readonly redo: (() => void) | null;
 }
 
-const SAVE_AFTER_MS = 350;
-
 /** State of the bench: the choice, its live evaluation, and its saving in the background. */
 export function useBench(jobId: string, startVersion: number, parts: Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff' | 'camberChange'>, start: Choice): Bench {
   const [history, setHistory] = useState(() => begun(start));
@@ -53,47 +54,23 @@ export function useBench(jobId: string, startVersion: number, parts: Omit<PlanPa
   const canUndo = history.past.length > 0;
   const canRedo = history.next.length > 0;
   const [lead, setLead] = useState<Plan['leadSignOff']>(null);
-  const [saved, setSaved] = useState<Bench['saved']>('saved');
-  const version = useRef(startVersion);
-  const queue = useRef(Promise.resolve());
-  const stored = useRef(start);
-  /** Saves what waits for the pause, at once. */
-  const pending = useRef<(() => void) | null>(null);
+  const [saved, setSaved] = useState<Saved>('saved');
+  const [saver] = useState(() => new Saver<Choice>((version, value) => keepChoice(jobId, version, value), startVersion, start, setSaved));
 
   const plan = useMemo(() => assemblePlan({ ...parts, ...choice, leadSignOff: lead }), [parts, choice, lead]);
   const evaluation = useMemo(() => evaluate(plan), [plan]);
 
-  useEffect(() => {
-    // Taken back to what is stored while another waits to be saved: that one must not follow.
-    if (choice === stored.current && pending.current === null) return;
-    setSaved('saving');
-    const save = () => {
-      clearTimeout(timer);
-      pending.current = null;
-      stored.current = choice;
-      // One save at a time: each carries the version that the one before gave back.
-      queue.current = queue.current.then(async () => {
-        const result = await keepChoice(jobId, version.current, choice);
-        if (result.ok) {
-          version.current = result.value;
-          setSaved('saved');
-        } else setSaved({ failed: result.message });
-      });
-    };
-    const timer = setTimeout(save, SAVE_AFTER_MS);
-    pending.current = save;
-    return () => clearTimeout(timer);
-  }, [choice, jobId]);
+  useEffect(() => saver.change(choice), [saver, choice]);
 
   // Whoever leaves the bench before the pause is over takes the last change along.
   useEffect(() => {
-    const leave = () => pending.current?.();
+    const leave = () => void saver.flush();
     window.addEventListener('pagehide', leave);
     return () => {
       window.removeEventListener('pagehide', leave);
       leave();
     };
-  }, []);
+  }, [saver]);
 
   // One object as long as nothing in it changed, so that what is drawn later can be told apart from what is drawn now.
   return useMemo(() => {
@@ -103,6 +80,7 @@ export function useBench(jobId: string, startVersion: number, parts: Omit<PlanPa
     };
     return {
       choice, plan, evaluation, lead, saved, setLead,
+      flush: () => saver.flush(),
       setSpacer: (change) => setChoice((c) => ({ ...c, spacer: { ...c.spacer, ...change } })),
       setFastener: (fastener) => setChoice((c) => ({ ...c, fastener })),
       setCamberChange: (camberChange) => setChoice((c) => ({ ...c, camberChange })),
@@ -114,5 +92,5 @@ export function useBench(jobId: string, startVersion: number, parts: Omit<PlanPa
       undo: canUndo ? () => setHistory(undone) : null,
       redo: canRedo ? () => setHistory(redone) : null,
     };
-  }, [choice, plan, evaluation, lead, saved, canUndo, canRedo]);
+  }, [choice, plan, evaluation, lead, saved, saver, canUndo, canRedo]);
 }

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import { USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
 import type { Use, Wish } from '@/core/plan/vocabulary';
+import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { optionsOf, SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
@@ -27,7 +28,7 @@ export function NewJob({ vehicleId, wheelSets }: { vehicleId: string; wheelSets:
 
   const open = () =>
     start(async () => {
-      const result = await openJob(vehicleId, { axle, wish, use, wheelSetId });
+      const result = await ask(() => openJob(vehicleId, { axle, wish, use, wheelSetId }));
       if (result.ok) router.push(`/jobs/${result.value}/take-in`);
       else setFailure(result.message);
     });

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { SEAT_LABEL } from '@/core/plan/labels';
+import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field, optionsOf, SelectField } from '@/ui/Field';
 import { takeInWheelSet } from './actions';
@@ -28,7 +29,7 @@ export function NewWheelSet({ vehicleId }: { vehicleId: string }) {
     );
   }
   const submit = form.handleSubmit(async () => {
-    const result = await takeInWheelSet(vehicleId, form.getValues());
+    const result = await ask(() => takeInWheelSet(vehicleId, form.getValues()));
     if (!result.ok) return setFailure(result.message);
     form.reset();
     setOpen(false);

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
+import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { startMeasuring } from './actions';
 
@@ -12,7 +13,7 @@ export function StartMeasuring({ jobId, started }: { jobId: string; started: boo
   const [busy, start] = useTransition();
   const go = () =>
     start(async () => {
-      const result = started ? { ok: true as const, value: null } : await startMeasuring(jobId);
+      const result = started ? { ok: true as const, value: null } : await ask(() => startMeasuring(jobId));
       if (result.ok) router.push(`/jobs/${jobId}/measure`);
       else setFailure(result.message);
     });

@@ -7,6 +7,7 @@ import { type FieldPath, useForm, type UseFormReturn, useWatch } from 'react-hoo
 import { NUT_STYLE_LABEL, SEAT_LABEL, THREAD_MATERIAL_LABEL } from '@/core/plan/labels';
 import { BOLT_CLASSES } from '@/core/thread/classes';
 import type { Result } from '@/usecases/result';
+import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field, optionsOf, SelectField } from '@/ui/Field';
 import { type VehicleParsed, type VehicleTyped, vehicleForm } from './schema';
@@ -36,7 +37,7 @@ export function VehicleForm({ start, save, edit }: { start: VehicleTyped; save: 
 
   const submit = handleSubmit(async () => {
     setFailure(null);
-    const result = await save(getValues());
+    const result = await ask(() => save(getValues()));
     if (result.ok) router.push(`/vehicles/${result.value}`);
     else setFailure(result.message);
   });

@@ -1,11 +1,9 @@
 'use server';
 
-import { RefusedError } from '@/store/errors';
-import { theStore } from '@/store/connection';
-import { addJob, moveJob } from '@/store/jobs';
-import { addVehicle, addWheelSet, type HubInput, saveVehicle, type VehicleInput } from '@/store/vehicles';
-import { act } from '@/usecases/act';
-import type { Result } from '@/usecases/result';
+import { act, actOn } from '@/usecases/act';
+import { openJob as openTheJob, startMeasuring as beginMeasuring } from '@/usecases/jobs';
+import { RefusedError, type Result } from '@/usecases/result';
+import { changeVehicle as saveChanged, type HubInput, takeInVehicle as keepVehicle, takeInWheelSet as keepWheelSet, type VehicleInput } from '@/usecases/vehicles';
 import { jobForm, vehicleForm, type VehicleParsed, type VehicleTyped, wheelSetForm } from './schema';
 
 const hubInput = (axle: 'front' | 'rear', h: VehicleParsed['front']): HubInput => ({
@@ -28,16 +26,13 @@ function vehicleInput(typed: unknown): VehicleInput {
 
 /** Takes a vehicle in. @returns its id */
 export async function takeInVehicle(typed: VehicleTyped): Promise<Result<string>> {
-  return act(async (who) => {
-    const id = await addVehicle((await theStore()).db, vehicleInput(typed), who, new Date());
-    return id;
-  });
+  return act((who) => keepVehicle(vehicleInput(typed), who));
 }
 
 /** Saves changed vehicle data, unless another screen saved first. */
 export async function changeVehicle(id: string, version: number, typed: VehicleTyped): Promise<Result<string>> {
   return act(async (who) => {
-    await saveVehicle((await theStore()).db, id, version, vehicleInput(typed), who, new Date());
+    await saveChanged(id, version, vehicleInput(typed), who);
     return id;
   });
 }
@@ -48,8 +43,7 @@ export async function takeInWheelSet(vehicleId: string, typed: VehicleTyped['whe
     const parsed = wheelSetForm.safeParse(typed);
     if (!parsed.success) throw new RefusedError(parsed.error.issues[0]?.message ?? 'The wheel set is not complete.');
     const w = parsed.data;
-    const id = await addWheelSet((await theStore()).db, vehicleId, { name: w.setName, tyre: w.tyre, offsetMm: w.offset, seat: w.wheelSeat }, who, new Date());
-    return id;
+    return keepWheelSet(vehicleId, { name: w.setName, tyre: w.tyre, offsetMm: w.offset, seat: w.wheelSeat }, who);
   });
 }
 
@@ -58,18 +52,11 @@ export async function openJob(vehicleId: string, typed: unknown): Promise<Result
   return act(async (who) => {
     const parsed = jobForm.safeParse(typed);
     if (!parsed.success) throw new RefusedError(parsed.error.issues[0]?.message ?? 'The job is not complete.');
-    const { wheelSetId, axle, wish, use } = parsed.data;
-    const { db } = await theStore();
-    const id = await addJob(db, { vehicleId, wheelSetId, axle: axle === 'rear' ? 'rear' : 'front', wish, use }, who, new Date());
-    if (axle === 'both') await addJob(db, { vehicleId, wheelSetId, axle: 'rear', wish, use, visitId: id }, who, new Date());
-    return id;
+    return openTheJob({ vehicleId, ...parsed.data }, who);
   });
 }
 
 /** The intake was read over at the car: measuring begins. */
 export async function startMeasuring(jobId: string): Promise<Result<null>> {
-  return act(async (who) => {
-    await moveJob((await theStore()).db, jobId, 'measure', who, new Date());
-    return null;
-  });
+  return actOn((who) => beginMeasuring(jobId, who));
 }

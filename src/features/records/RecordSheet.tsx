@@ -1,30 +1,30 @@
 import { format } from 'date-fns';
-import { evaluate } from '@/core/plan/evaluate';
 import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
 import { threadLengthOf } from '@/core/plan/ownThread';
 import { drawnEngagement } from '@/core/plan/result';
-import { gapCheckText, sentence } from '@/core/plan/messages';
+import { gapCheckText } from '@/core/plan/messages';
 import { compareGap } from '@/core/plan/gaps';
 import type { Plan } from '@/core/plan/document';
 import { cautions } from '@/core/procedure/steps';
 import { formatThread } from '@/core/thread/designation';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import { StackSection } from '@/drawing/StackSection';
-import type { JobWhole } from '@/store/jobs';
+import type { JobWhole, PlanInForce } from '@/store/jobs';
 import { LogTable } from '@/features/torque/LogTable';
 import { ReadingsTable } from './ReadingsTable';
 import { Verdict } from '@/ui/Verdict';
 import { adapterStates, wheelStates } from '@/usecases/jobPlan';
 import { gapsCompared } from '@/usecases/gapCompare';
 import { logLines } from '@/usecases/logLines';
+import { recordEvaluation } from '@/usecases/recordFindings';
 
 /** One sheet of a job: readings, drawing, findings, torque log, cautions. Screen and print are the same page. */
-export function RecordSheet({ whole, plan, units }: { whole: JobWhole; plan: Plan; units: UnitSystem }) {
-  const e = evaluate(plan);
+export function RecordSheet({ whole, inForce, units }: { whole: JobWhole; inForce: PlanInForce; units: UnitSystem }) {
+  const plan = inForce.document;
+  const e = recordEvaluation(whole, inForce, units);
   const n = e.numbers;
   const least = drawnEngagement(n.corners);
   const { job, vehicle } = whole;
-  const wording = { units, pitch: n.thread.pitch };
   const facts: [string, string][] = [
     ['Vehicle', `${vehicle.name}, ${vehicle.plate}`],
     ['Axle', `${AXLE_LABEL[plan.axle]}, ${plan.hub.lugs} × ${formatLength(plan.hub.boltCircle, units)}`],
@@ -36,7 +36,7 @@ export function RecordSheet({ whole, plan, units }: { whole: JobWhole; plan: Pla
     ['Torque', plan.hub.torque ? `${formatTorque(plan.hub.torque.value, units)}, ${plan.hub.torque.source}` : 'no figure'],
     ['Offset, track', `${n.effectiveOffset === null ? 'ET not read' : `ET ${plan.wheel.offset} → ${Number(n.effectiveOffset.toFixed(2))}`}, track +${formatLength(n.trackChange, units)}`],
     ['Camber', plan.camberChange === 0 ? 'as measured' : `${plan.camberChange}° more negative`],
-    ['Plan', `${plan.format}, policy ${plan.policy.version}, ${format(whole.plan?.frozenAt ?? job.createdAt, 'd MMM yyyy HH:mm')} by ${whole.plan?.frozenBy ?? ''}`],
+    ['Plan', `${plan.format}, policy ${plan.policy.version}, ${format(inForce.frozenAt, 'd MMM yyyy HH:mm')} by ${inForce.frozenBy}`],
     ['Signed off', job.signedAt ? `${job.signedBy}, ${format(job.signedAt, 'd MMM yyyy HH:mm')}` : 'not yet'],
     ['Recheck', job.recheckDueAt ? `due ${format(job.recheckDueAt, 'd MMM yyyy HH:mm')} and after 50–100 km` : 'set at sign-off'],
   ];
@@ -68,13 +68,14 @@ export function RecordSheet({ whole, plan, units }: { whole: JobWhole; plan: Pla
       <section aria-labelledby="r-findings" className="break-inside-avoid">
         <h2 id="r-findings" className="mb-1">Findings, worst first</h2>
         <ul className="divide-y divide-line border-y border-line">
-          {e.findings.map((f) => (
+          {e.findings.map(({ finding: f, text }) => (
             <li key={`${f.rule}/${f.school ?? ''}/${f.why}`} className="grid grid-cols-[110px_1fr] gap-3 py-1 text-[14px]">
               <Verdict level={f.level} />
-              {sentence(f, wording)}
+              {text}
             </li>
           ))}
         </ul>
+        {e.note ? <p className="mt-1 text-[13px] text-soft">{e.note}</p> : null}
       </section>
       <section aria-labelledby="r-gap" className="break-inside-avoid">
         <h2 id="r-gap" className="mb-1">Gap, predicted and as it came out</h2>
@@ -112,7 +113,7 @@ export function RecordSheet({ whole, plan, units }: { whole: JobWhole; plan: Pla
           ))}
         </ul>
       </section>
-      <p className="figure text-[12px] break-all text-soft">Plan digest {whole.plan?.digest}</p>
+      <p className="figure text-[12px] break-all text-soft">Plan digest {inForce.digest}{inForce.intact ? '' : '. The stored plan does not match it: it was altered after it was frozen.'}</p>
     </article>
   );
 }

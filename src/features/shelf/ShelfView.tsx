@@ -5,6 +5,7 @@ import type { CatalogueItem } from '@/core/search/catalogue';
 import { seatInSentence } from '@/core/plan/labels';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, type UnitSystem } from '@/core/units/format';
+import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { type Imported, importCatalogue, takeOff } from './actions';
 
@@ -19,8 +20,14 @@ export function ShelfView({ parts, units }: { parts: readonly { id: string; item
 
   const load = (picked: File) =>
     start(async () => {
-      const outcome = await importCatalogue(await picked.text());
+      const outcome = await ask(async () => importCatalogue(await picked.text()));
       setResult(outcome.ok ? outcome.value : null);
+      setFailure(outcome.ok ? null : outcome.message);
+    });
+
+  const archive = (id: string) =>
+    start(async () => {
+      const outcome = await ask(() => takeOff(id));
       setFailure(outcome.ok ? null : outcome.message);
     });
 
@@ -80,7 +87,7 @@ export function ShelfView({ parts, units }: { parts: readonly { id: string; item
                       <td className="figure text-right">{item.count}</td>
                       <td className="figure pl-4">{item.bin || '–'}</td>
                       <td className="text-right">
-                        <button type="button" disabled={busy} onClick={() => start(async () => void (await takeOff(id)))} aria-label={`Archive ${item.name}`} className="touch px-2 text-accent underline underline-offset-4">
+                        <button type="button" disabled={busy} onClick={() => archive(id)} aria-label={`Archive ${item.name}`} className="touch px-2 text-accent underline underline-offset-4">
                           Archive
                         </button>
                       </td>

@@ -1,9 +1,15 @@
+import { format } from 'date-fns';
+import { assess } from '@/core/plan/evaluate';
+import { sentence } from '@/core/plan/messages';
 import { NavLink } from '@/ui/NavLink';
 import { AXLE_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
 import type { Use, Wish } from '@/core/plan/vocabulary';
 import type { JobWhole } from '@/store/jobs';
 import { cx } from '@/ui/cx';
+import { asOfToday, staleBecause } from '@/usecases/jobPlan';
+import { readSession } from '@/usecases/session';
 import { STAGE_VIEWS, stageIndex } from '@/usecases/stages';
+import { PlanStanding } from './PlanStanding';
 
 /** The job's seven stages, always visible: where the job stands, what is done, where you look. */
 export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
@@ -64,12 +70,37 @@ function StageMark({ state }: { state: 'done' | 'now' | 'ahead' }) {
   );
 }
 
-/** Frame of every job page: rail, work, and a right-hand column where the page has one. */
-export function JobFrame({ whole, here, children }: { whole: JobWhole; here: string; children: React.ReactNode }) {
+/** Frame of every job page: rail, what stands in the way of the plan or of a change, and the work. */
+export async function JobFrame({ whole, here, children }: { whole: JobWhole; here: string; children: React.ReactNode }) {
   return (
     <div className="grid flex-1 grid-cols-[196px_minmax(0,1fr)] max-md:grid-cols-1 print:block">
       <JobRail whole={whole} here={here} />
-      {children}
+      <div className="flex min-w-0 flex-col">
+        <Notice whole={whole} here={here} />
+        {children}
+      </div>
     </div>
   );
+}
+
+const WORK = ['take-in', 'measure', 'choose', 'stage', 'fit', 'torque'];
+
+async function Notice({ whole, here }: { whole: JobWhole; here: string }) {
+  const { job, plan } = whole;
+  if (job.signedAt !== null) {
+    if (!WORK.includes(here)) return null;
+    const on = `Signed off by ${job.signedBy}, ${format(job.signedAt, 'd MMM yyyy HH:mm')}.`;
+    return (
+      <section aria-label="Signed off" className="no-print border-b border-line bg-accent-wash px-5 py-2 text-[14px]">
+        {on} The record does not change: {job.stage === 'closed' ? 'open a new job for new work.' : 'only its recheck is entered.'}
+      </section>
+    );
+  }
+  if (!plan || !['stage', 'fit', 'torque'].includes(here)) return null;
+  const { units } = await readSession();
+  const changes = staleBecause(whole, units);
+  const { blocking, numbers } = assess(asOfToday(whole) ?? plan.document);
+  if (changes.length === 0 && blocking.length === 0) return null;
+  const findings = blocking.map((f) => ({ level: f.level as 'stop', text: sentence(f, { units, pitch: numbers.thread.pitch }) }));
+  return <PlanStanding jobId={job.id} changes={changes} findings={findings} />;
 }

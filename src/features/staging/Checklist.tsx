@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { Checkbox } from 'radix-ui';
 import { useOptimistic, useState, useTransition } from 'react';
 import type { Step } from '@/core/procedure/steps';
+import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { VerdictMark } from '@/ui/Verdict';
 import { finish, tick } from './actions';
@@ -27,12 +28,12 @@ export function Checklist({ jobId, from, steps, current }: { jobId: string; from
   const toggle = (key: string, on: boolean) =>
     start(async () => {
       flip({ key, on });
-      const result = await tick(jobId, key, on);
+      const result = await ask(() => tick(jobId, key, on));
       setFailure(result.ok ? null : result.message);
     });
   const next = () =>
     start(async () => {
-      const result = await finish(jobId, from);
+      const result = await ask(() => finish(jobId, from));
       if (result.ok) router.push(`/jobs/${jobId}/${from === 'stage' ? 'fit' : 'torque'}`);
       else setFailure(result.message);
     });

@@ -6,6 +6,7 @@ import { hourText } from '@/core/stance/clock';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { parseLength } from '@/core/units/parse';
 import { ChalkClock } from '@/drawing/ChalkClock';
+import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field, optionsOf } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
@@ -45,6 +46,11 @@ export function ChalkTest({ jobId, corner, tests, units }: { jobId: string; corn
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
 
+  const back = (id: string) =>
+    start(async () => {
+      const taken = await ask(() => takeBackChalk(jobId, id));
+      setFailure(taken.ok ? null : taken.message);
+    });
   const marks = (next: readonly number[]) => set(next.length > 0 ? { hours: next, result: 'off' } : { hours: next });
   const keep = () => {
     setFailure(null);
@@ -54,7 +60,7 @@ export function ChalkTest({ jobId, corner, tests, units }: { jobId: string; corn
     if (result === null) return setFailure('Say whether it stayed clean or chalk came off.');
     if (result === 'off' && hours.length === 0) return setFailure('Put a mark on the arch where chalk came off, or say that it stayed clean.');
     start(async () => {
-      const kept = await keepChalk(jobId, { corner, trial, load, hours: result === 'off' ? [...hours] : [] });
+      const kept = await ask(() => keepChalk(jobId, { corner, trial, load, hours: result === 'off' ? [...hours] : [] }));
       if (!kept.ok) return setFailure(kept.message);
       // The next one is often of the same plate, loaded the same way.
       set({ result: null, hours: [] });
@@ -102,7 +108,7 @@ export function ChalkTest({ jobId, corner, tests, units }: { jobId: string; corn
               <span className="text-soft">
                 {t.by}, {t.at}
               </span>
-              <button type="button" disabled={busy} onClick={() => start(async () => void (await takeBackChalk(jobId, t.id)))} className="touch ml-auto px-1 text-accent underline underline-offset-4" aria-label={`Take back the ${formatLength(t.trial, units)} chalk test`}>
+              <button type="button" disabled={busy} onClick={() => back(t.id)} className="touch ml-auto px-1 text-accent underline underline-offset-4" aria-label={`Take back the ${formatLength(t.trial, units)} chalk test`}>
                 Undo
               </button>
             </li>

@@ -101,7 +101,7 @@ export function ReadingRow({ jobId, q, corner, taken, units, stacked, blocked, h
   const id = useId();
   const [method, setMethod] = useState(q.methods[0]?.id ?? '');
   const unseen = method === UNSEEN.id;
-  const { input, typed, change, error, busy, start, keep } = useFigure(
+  const { input, typed, change, error, busy, keep, back } = useFigure(
     `${jobId}/${corner ?? 'axle'}/${q.id}`,
     (text) => (unseen ? null : parseReading(q, text)),
     (text) => keepReading(jobId, { quantity: q.id, corner, hour, typed: text, method }),
@@ -131,6 +131,7 @@ export function ReadingRow({ jobId, q, corner, taken, units, stacked, blocked, h
           id={id}
           data-reading
           value={unseen ? '' : typed}
+          maxLength={40}
           disabled={unseen}
           onChange={(e) => change(e.target.value)}
           inputMode="decimal"
@@ -153,12 +154,12 @@ export function ReadingRow({ jobId, q, corner, taken, units, stacked, blocked, h
           Keep
         </Button>
         {last ? (
-          <Button look="quiet" disabled={busy} aria-label={`Take back ${q.label}${place}`} onClick={() => start(async () => void (await takeBack(jobId, last.id)))}>
+          <Button look="quiet" disabled={busy} aria-label={`Take back ${q.label}${place}`} onClick={() => back(() => takeBack(jobId, last.id))}>
             Undo
           </Button>
         ) : null}
       </div>
-      <Apart q={q} taken={taken} units={units} onTakeBack={(reading) => start(async () => void (await takeBack(jobId, reading)))} />
+      <Apart q={q} taken={taken} units={units} onTakeBack={(reading) => back(() => takeBack(jobId, reading))} />
       {error ? (
         <p id={`${id}-e`} role="alert" className="col-span-full text-[14px] font-[560] text-stop">
           {error}

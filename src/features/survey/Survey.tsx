@@ -8,6 +8,7 @@ import { CORNERS, type Corner, type Seat } from '@/core/plan/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
 import { type BoltLength, BoltPicture } from '@/drawing/BoltPicture';
 import { PlanView } from '@/drawing/PlanView';
+import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
 import { goChoose } from './actions';
@@ -79,7 +80,7 @@ export function Survey(p: SurveyProps) {
   };
   const go = () =>
     start(async () => {
-      const result = await goChoose(jobId);
+      const result = await ask(() => goChoose(jobId));
       if (result.ok) router.push(`/jobs/${jobId}/choose`);
       else setFailure(result.message);
     });

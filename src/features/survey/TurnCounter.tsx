@@ -5,6 +5,7 @@ import { quantity } from '@/core/plan/quantities';
 import type { Corner } from '@/core/plan/vocabulary';
 import { combineRepeats } from '@/core/uncertainty';
 import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
+import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
 import { useUnkept } from '@/ui/useUnkept';
@@ -57,7 +58,7 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how,
 
   const keep = () =>
     start(async () => {
-      const result = await keepReading(jobId, { quantity: 'turns', corner, typed: String(turns), method: 'count' });
+      const result = await ask(() => keepReading(jobId, { quantity: 'turns', corner, typed: String(turns), method: 'count' }));
       if (!result.ok) return setFailure(result.message);
       clear();
       setFailure(null);

@@ -20,7 +20,7 @@ export function WheelCell({ vehicleId, wheelId, mark, q, method, units, asked, t
   asked: boolean;
   taken: readonly TakenAtWheel[];
 }) {
-  const { input, typed, change, error, busy, start, keep } = useFigure(
+  const { input, typed, change, error, busy, keep, back: takeItBack } = useFigure(
     `${wheelId}/${q.id}`,
     (text) => parseReading(q, text),
     (text) => keepWheelReading(vehicleId, wheelId, { quantity: q.id, typed: text, method }),
@@ -29,7 +29,7 @@ export function WheelCell({ vehicleId, wheelId, mark, q, method, units, asked, t
   const apart = all?.apart == null ? undefined : taken[all.apart];
   const last = taken[taken.length - 1];
 
-  const back = (id: string) => start(async () => void (await takeBackWheel(vehicleId, wheelId, id)));
+  const back = (id: string) => takeItBack(() => takeBackWheel(vehicleId, wheelId, id));
   return (
     <form
       noValidate
@@ -62,6 +62,7 @@ export function WheelCell({ vehicleId, wheelId, mark, q, method, units, asked, t
         ref={input}
         data-reading
         value={typed}
+        maxLength={40}
         onChange={(e) => change(e.target.value)}
         inputMode="decimal"
         autoComplete="off"

@@ -1,5 +1,6 @@
 import { useState, useTransition } from 'react';
 import { mark as keepMark } from './actions';
+import { ask } from '@/ui/ask';
 
 /** The mark that is chalked on a wheel; kept on Enter or when the field is left. */
 export function WheelMark({ vehicleId, wheelId, mark }: { vehicleId: string; wheelId: string; mark: string }) {
@@ -9,7 +10,7 @@ export function WheelMark({ vehicleId, wheelId, mark }: { vehicleId: string; whe
   const keep = () => {
     if (typed.trim() === mark) return;
     start(async () => {
-      const result = await keepMark(vehicleId, wheelId, typed);
+      const result = await ask(() => keepMark(vehicleId, wheelId, typed));
       setError(result.ok ? null : result.message);
     });
   };

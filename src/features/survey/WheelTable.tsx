@@ -3,6 +3,7 @@ import { CORNER_LABEL } from '@/core/plan/labels';
 import { QUANTITIES, type QuantityId } from '@/core/plan/quantities';
 import { CORNERS, type Corner } from '@/core/plan/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
+import { ask } from '@/ui/ask';
 import { Segments } from '@/ui/Segments';
 import { hang, keepRotates } from './actions';
 import { WheelCell } from './WheelCell';
@@ -53,7 +54,7 @@ export function WheelTable({ vehicleId, sets, jobSet, wheels, axle, units }: {
   const own = wheels.filter((w) => w.setId === setId);
   const act = (work: () => ReturnType<typeof hang>) =>
     start(async () => {
-      const result = await work();
+      const result = await ask(work);
       setFailure(result.ok ? null : result.message);
     });
   return (

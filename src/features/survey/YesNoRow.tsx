@@ -2,6 +2,7 @@ import { useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/plan/labels';
 import type { Quantity } from '@/core/plan/quantities';
 import type { Corner } from '@/core/plan/vocabulary';
+import { ask } from '@/ui/ask';
 import { Segments } from '@/ui/Segments';
 import { VerdictMark } from '@/ui/Verdict';
 import { keepReading } from './actions';
@@ -20,7 +21,7 @@ export function YesNoRow({ jobId, q, corner, taken, stacked }: { jobId: string; 
   const answer = last ? (last.value >= 0.5 ? 'yes' : 'no') : null;
   const keep = (typed: 'yes' | 'no') =>
     start(async () => {
-      const result = await keepReading(jobId, { quantity: q.id, corner, typed, method: 'looked' });
+      const result = await ask(() => keepReading(jobId, { quantity: q.id, corner, typed, method: 'looked' }));
       setFailure(result.ok ? null : result.message);
     });
   return (

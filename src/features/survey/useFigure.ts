@@ -1,5 +1,6 @@
 import { useRef, useState, useTransition } from 'react';
 import { tryInput } from '@/core/errors';
+import { ask } from '@/ui/ask';
 import { useUnkept } from '@/ui/useUnkept';
 import type { Result } from '@/usecases/result';
 import { nextField } from './nextField';
@@ -24,12 +25,18 @@ export function useFigure(place: string, read: (text: string) => unknown, send: 
     const wrong = tryInput(() => read(typed)).error;
     if (wrong !== undefined) return setError(wrong);
     start(async () => {
-      const result = await send(typed);
+      const result = await ask(() => send(typed));
       if (!result.ok) return setError(result.message);
       clear();
       setError(null);
       nextField(input.current);
     });
   };
-  return { input, typed, change, error, busy, start, keep };
+  /** Takes something back that was kept; a refusal is said where an error of the field is. */
+  const back = (take: () => Promise<Result<null>>) =>
+    start(async () => {
+      const result = await ask(take);
+      setError(result.ok ? null : result.message);
+    });
+  return { input, typed, change, error, busy, keep, back };
 }

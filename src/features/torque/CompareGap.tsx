@@ -5,6 +5,7 @@ import { CORNER_LABEL } from '@/core/plan/labels';
 import { gapCheckText } from '@/core/plan/messages';
 import { compareGap } from '@/core/plan/gaps';
 import { formatLength, type UnitSystem } from '@/core/units/format';
+import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { VerdictMark } from '@/ui/Verdict';
@@ -33,10 +34,15 @@ function CompareRow({ jobId, row, units }: { jobId: string; row: CornerCompared;
   const check = predicted && measured ? compareGap(predicted, measured) : null;
   const keep = () =>
     start(async () => {
-      const result = await keepGapFitted(jobId, row.corner, typed);
+      const result = await ask(() => keepGapFitted(jobId, row.corner, typed));
       if (!result.ok) return setError(result.message);
       setTyped('');
       setError(undefined);
+    });
+  const back = (id: string) =>
+    start(async () => {
+      const result = await ask(() => takeBackGapFitted(jobId, id));
+      setError(result.ok ? undefined : result.message);
     });
   return (
     <li className="grid grid-cols-[110px_minmax(0,1fr)_minmax(0,1fr)_auto] items-center gap-x-5 gap-y-1 py-2 max-md:grid-cols-2" data-corner={row.corner}>
@@ -81,7 +87,7 @@ function CompareRow({ jobId, row, units }: { jobId: string; row: CornerCompared;
           Keep
         </Button>
         {last ? (
-          <Button look="quiet" disabled={busy} aria-label={`Take back gap, ${CORNER_LABEL[row.corner]}`} onClick={() => start(async () => void (await takeBackGapFitted(jobId, last.id)))}>
+          <Button look="quiet" disabled={busy} aria-label={`Take back gap, ${CORNER_LABEL[row.corner]}`} onClick={() => back(last.id)}>
             Undo
           </Button>
         ) : null}

@@ -1,50 +1,64 @@
 'use client';
 
-import { useEffect, useRef, useState, useTransition } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { tryInput } from '@/core/errors';
 import type { Corner } from '@/core/plan/vocabulary';
-import type { Joint, Pass } from '@/core/torque/log';
+import type { Joint, Pass, TorqueReading } from '@/core/torque/log';
 import { nmToLbfFt } from '@/core/units/factors';
 import type { UnitSystem } from '@/core/units/format';
+import { parseAngle, parseTorque } from '@/core/units/parse';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
-import { enter } from './actions';
+import type { EntryTyped } from './actions';
 
-/** One entry for the lug that is next. The figure is never filled in beforehand: a reading is read. */
-export function EntryForm({ jobId, corner, joint, pass, lug, position, target, units }: {
-  jobId: string;
-  corner: Corner;
-  joint: Joint;
-  pass: Pass;
-  lug: number;
-  position: number | null;
-  target: number;
-  units: UnitSystem;
-}) {
+export interface EntryFormProps {
+  readonly corner: Corner;
+  readonly joint: Joint;
+  readonly pass: Pass;
+  readonly lug: number;
+  /** Number of the lug on the face; null in the hold point. */
+  readonly position: number | null;
+  readonly target: number;
+  readonly units: UnitSystem;
+  readonly onEntry: (typed: Omit<EntryTyped, 'seq'>, reading: TorqueReading) => void;
+}
+
+/**
+ * One entry for the lug that is next; the form stays while the lugs go by, and so does the focus. The figure is never filled
+ * in beforehand: a reading is read.
+ */
+export function EntryForm({ corner, joint, pass, lug, position, target, units, onEntry }: EntryFormProps) {
   const first = useRef<HTMLInputElement>(null);
   const button = useRef<HTMLButtonElement>(null);
   const [reading, setReading] = useState('');
   const [angle, setAngle] = useState('');
-  const [error, setError] = useState<{ field: string; message: string } | null>(null);
-  const [busy, start] = useTransition();
+  const [error, setError] = useState<{ reading?: string | undefined; angle?: string | undefined }>({});
   const figures = pass !== 'snug' && pass !== 'lower';
+  const moves = pass === 'verify' || pass === 'recheck';
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new pass has other fields, and the next entry begins in its first.
   useEffect(() => {
     (first.current ?? button.current)?.focus();
-  }, []);
+  }, [pass]);
 
-  const send = () =>
-    start(async () => {
-      const typed = units === 'imperial' && /^[\d.,\s/]+$/.test(reading) ? `${reading} lbf·ft` : reading;
-      const result = await enter(jobId, { corner, joint, pass, lug, reading: typed, angle, tool: 'click wrench' });
-      if (!result.ok) setError({ field: result.field ?? '', message: result.message });
-    });
+  const submit = () => {
+    const typed = units === 'imperial' && /^[\d.,\s/]+$/.test(reading) ? `${reading} lbf·ft` : reading;
+    const figure = figures ? tryInput(() => parseTorque('Reading', typed, { min: 1, max: 1000 }).value) : { value: null, error: undefined };
+    const moved = moves ? tryInput(() => parseAngle('Movement', angle, { min: 0, max: 360 }).value) : { value: null, error: undefined };
+    setError({ reading: figure.error, angle: moved.error });
+    if (figure.value === undefined || moved.value === undefined) return;
+    onEntry({ corner, joint, pass, lug, reading: typed, angle, tool: 'click wrench' }, { pass, lug, reading: figure.value, angle: moved.value });
+    setReading('');
+    setAngle('');
+    first.current?.focus();
+  };
 
   return (
     <form
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        send();
+        submit();
       }}
       className="flex flex-col gap-3"
     >
@@ -65,30 +79,17 @@ export function EntryForm({ jobId, corner, joint, pass, lug, position, target, u
             inputMode="decimal"
             unit={units === 'imperial' ? 'lbf·ft' : 'N·m'}
             value={reading}
+            maxLength={20}
             onChange={(e) => setReading(e.target.value)}
-            error={error?.field === 'Reading' ? error.message : undefined}
+            error={error.reading}
             hint={`Figure ${Number((units === 'imperial' ? nmToLbfFt(target) : target).toFixed(1))}`}
           />
-          {pass === 'final' ? null : (
-            <Field
-              label="Movement"
-              figure
-              inputMode="decimal"
-              unit="°"
-              value={angle}
-              onChange={(e) => setAngle(e.target.value)}
-              error={error?.field === 'Movement' ? error.message : undefined}
-              hint="0 if it held"
-            />
-          )}
+          {moves ? (
+            <Field label="Movement" figure inputMode="decimal" unit="°" value={angle} maxLength={20} onChange={(e) => setAngle(e.target.value)} error={error.angle} hint="0 if it held" />
+          ) : null}
         </div>
       ) : null}
-      {error && error.field !== 'Reading' && error.field !== 'Movement' ? (
-        <p role="alert" className="font-[560] text-stop">
-          {error.message}
-        </p>
-      ) : null}
-      <Button ref={button} type="submit" look="main" disabled={busy} className="min-h-[64px] text-[18px]">
+      <Button ref={button} type="submit" look="main" className="min-h-[64px] text-[18px]">
         {pass === 'snug' ? 'Snug' : pass === 'lower' ? 'Lowered, tyre touches' : 'Enter reading'}
       </Button>
     </form>

@@ -1,27 +1,28 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useEffect, useRef, useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/plan/labels';
 import type { Corner } from '@/core/plan/vocabulary';
-import type { Joint, Pass, TorqueState } from '@/core/torque/log';
+import type { Joint, Pass, TorqueSpec, TorqueState } from '@/core/torque/log';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
 import { WheelFace } from '@/drawing/WheelFace';
 import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
 import { Verdict } from '@/ui/Verdict';
 import { sign } from './actions';
+import { ask } from '@/ui/ask';
 import { EntryForm } from './EntryForm';
 import { LogTable, type LogLine } from './LogTable';
+import { jointKey, useEntries } from './useEntries';
 
 export interface TorquedJoint {
   readonly corner: Corner;
   readonly joint: Joint;
   readonly state: TorqueState;
   readonly log: readonly LogLine[];
-  readonly target: number;
+  readonly spec: TorqueSpec;
   readonly source: string;
-  readonly locking: number | null;
   /** Torque may be entered at the job's present stage. */
   readonly active: boolean;
 }
@@ -38,6 +39,8 @@ export interface TorqueProps {
   readonly recheck: boolean;
   /** The wheels may be torqued and signed off at the job's present stage. */
   readonly active: boolean;
+  /** Why nothing may be torqued on this plan now; null where it may. */
+  readonly bar: string | null;
   /** Who signed the job off and when, worded; null while it is open. */
   readonly signed: string | null;
 }
@@ -45,25 +48,36 @@ export interface TorqueProps {
 const PASS_LABEL: Readonly<Record<Pass, string>> = { snug: 'Snug', lower: 'Lower', middle: 'Middle', final: 'Final', verify: 'Verify', recheck: 'Recheck' };
 
 /** The wheel face with the next lug lit, and one entry at a time; readable from two metres. */
-export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, signed }: TorqueProps) {
+export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, bar, signed }: TorqueProps) {
   const router = useRouter();
-  const [at, setAt] = useState(() => keyOf((wheels.find((w) => !finished(w.state, recheck)) ?? wheels[0]) as TorquedJoint));
+  const entries = useEntries(jobId, wheels);
+  const [at, setAt] = useState(() => jointKey((wheels.find((w) => !finished(w.state, recheck)) ?? wheels[0]) as TorquedJoint));
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
-  const wheel = wheels.find((w) => keyOf(w) === at) ?? wheels[0];
+  const title = useRef<HTMLHeadingElement>(null);
+  const wheel = wheels.find((w) => jointKey(w) === at) ?? wheels[0];
+  const through = wheel ? finished(entries.stateOf(wheel), recheck) : false;
+  // The last entry takes its form away: the focus stays with the pass instead of falling into the next field on the page.
+  const before = useRef(through);
+  useEffect(() => {
+    if (through && !before.current) title.current?.focus();
+    before.current = through;
+  }, [through]);
   if (!wheel) return null;
-  const { state, corner, joint, target, source, locking } = wheel;
+  const { corner, joint, source, spec } = wheel;
+  const { target, locking } = spec;
+  const state = entries.stateOf(wheel);
   const face = joint === 'adapter' ? 'Adapter' : 'Wheel';
   const pass: Pass = state.pass ?? 'recheck';
   const next = state.next ?? (recheck && state.pass === null && !finished(state, true) ? (state.order[0] as number) : null);
   const position = next === null ? null : state.order.indexOf(next) + 1;
   const wrong = state.last && state.last.outcome !== 'done' ? state.last.reading.lug : null;
-  const done = finished(state, recheck);
-  const other = wheels.find((w) => keyOf(w) !== at && !finished(w.state, recheck));
+  const done = through;
+  const other = wheels.find((w) => jointKey(w) !== at && !finished(entries.stateOf(w), recheck));
 
   const signIt = () =>
     start(async () => {
-      const result = await sign(jobId);
+      const result = await ask(() => sign(jobId));
       if (result.ok) router.push(`/jobs/${jobId}/record`);
       else setFailure(result.message);
     });
@@ -72,7 +86,7 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, 
     <div className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)_340px] max-lg:grid-cols-1">
       <main className="flex min-w-0 flex-col gap-3 p-4">
         <div className="flex items-end justify-between gap-4">
-          <h1 className="text-[28px]">
+          <h1 ref={title} tabIndex={-1} className="text-[28px] outline-none">
             {done ? `${face} done` : joint === 'adapter' ? `Adapter, ${PASS_LABEL[pass].toLowerCase()} pass` : `${PASS_LABEL[pass]} pass`}
             <span className="ml-3 text-[18px] font-normal text-soft">{CORNER_LABEL[corner]}</span>
           </h1>
@@ -102,7 +116,7 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, 
         <Segments
           label={wheels.some((w) => w.joint === 'adapter') ? 'Adapters first, then the wheels' : 'Wheel'}
           value={at}
-          options={wheels.map((w) => ({ value: keyOf(w), label: `${w.joint === 'adapter' ? 'Adapter ' : ''}${CORNER_LABEL[w.corner]}${finished(w.state, recheck) ? ' ✓' : ''}` }))}
+          options={wheels.map((w) => ({ value: jointKey(w), label: `${w.joint === 'adapter' ? 'Adapter ' : ''}${CORNER_LABEL[w.corner]}${finished(entries.stateOf(w), recheck) ? ' ✓' : ''}` }))}
           onChange={setAt}
         />
         {done ? (
@@ -113,17 +127,24 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, 
               {state.sentBack > 0 ? ` The final pass was sent back ${state.sentBack === 1 ? 'once' : `${state.sentBack} times`}.` : ''}
             </p>
             {other ? (
-              <Button look="main" onClick={() => setAt(keyOf(other))}>
+              <Button look="main" onClick={() => setAt(jointKey(other))}>
                 Go to {other.joint === 'adapter' ? 'the adapter, ' : ''}
                 {CORNER_LABEL[other.corner]}
               </Button>
             ) : null}
           </>
         ) : wheel.active ? (
-          <EntryForm key={`${at}/${pass}/${next}/${wheel.log.length}`} jobId={jobId} corner={corner} joint={joint} pass={pass} lug={next ?? -1} position={position} target={target} units={units} />
+          <EntryForm key={at} corner={corner} joint={joint} pass={pass} lug={next ?? -1} position={position} target={target} units={units} onEntry={(typed, reading) => entries.enter(wheel, typed, reading)} />
         ) : (
           <p className="text-soft">{waitingFor(wheel, wheels)}</p>
         )}
+        {entries.trouble ? (
+          <p role="alert" className="font-[560] text-stop">
+            {entries.trouble}
+            {entries.waiting > 0 ? ` ${entries.waiting} ${entries.waiting === 1 ? 'entry waits' : 'entries wait'} and will be sent in order.` : ''}
+          </p>
+        ) : null}
+        {bar ? <p className="border-l-4 border-stop pl-3 text-[14px]">{bar}</p> : null}
         {recheck ? null : (
           <section aria-labelledby="sign" className="flex flex-col gap-2 border-t border-line pt-3">
             <h2 id="sign">Sign off</h2>
@@ -140,7 +161,7 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, 
             )}
             {failure ? <p role="alert" className="text-stop">{failure}</p> : null}
             {signed ? null : (
-              <Button look="main" disabled={busy || open.length > 0 || !active} onClick={signIt}>
+              <Button look="main" disabled={busy || open.length > 0 || !active || entries.waiting > 0} onClick={signIt}>
                 Sign off
               </Button>
             )}
@@ -158,7 +179,5 @@ function waitingFor(at: TorquedJoint, all: readonly TorquedJoint[]): string {
   const adaptersOpen = all.some((w) => w.joint === 'adapter' && !w.state.complete);
   return adaptersOpen ? 'The adapters come first: they are a torque job of their own.' : 'Torque is entered once the job card’s hold points are ticked.';
 }
-
-const keyOf = (w: TorquedJoint): string => `${w.corner}/${w.joint}`;
 
 const finished = (s: TorqueState, recheck: boolean): boolean => s.complete && (!recheck || s.rechecks > 0);

@@ -4,11 +4,9 @@ import { z } from 'zod';
 import { CORNERS } from '@/core/plan/vocabulary';
 import { JOINTS, PASSES } from '@/core/torque/log';
 import { parseAngle, parseTorque } from '@/core/units/parse';
-import { theStore } from '@/store/connection';
-import { withdrawReading } from '@/store/jobs';
 import { actOn } from '@/usecases/act';
 import { enterTorque, signOff } from '@/usecases/jobs';
-import { takeReading } from '@/usecases/readings';
+import { takeBackReading, takeReading } from '@/usecases/readings';
 import type { Result } from '@/usecases/result';
 
 const entryForm = z.object({
@@ -20,18 +18,20 @@ const entryForm = z.object({
   reading: z.string().max(20),
   angle: z.string().max(20),
   tool: z.string().trim().min(1).max(60),
+  /** Place in the joint's own log, so that an entry sent again counts once. */
+  seq: z.int().min(0).max(5000),
 });
 export type EntryTyped = z.input<typeof entryForm>;
 
 /** Appends one entry to a joint's torque log. */
 export async function enter(jobId: string, typed: EntryTyped): Promise<Result<null>> {
   return actOn((who) => {
-    const { corner, joint, pass, lug, tool, reading, angle } = entryForm.parse(typed);
+    const { corner, joint, pass, lug, tool, reading, angle, seq } = entryForm.parse(typed);
     const figures = pass !== 'snug' && pass !== 'lower';
     return enterTorque(
       jobId,
       {
-        corner, joint, pass, lug, tool,
+        corner, joint, pass, lug, tool, seq,
         reading: figures ? parseTorque('Reading', reading, { min: 1, max: 1000 }).value : null,
         angle: figures && (pass === 'verify' || pass === 'recheck') ? parseAngle('Movement', angle, { min: 0, max: 360 }).value : null,
       },
@@ -52,5 +52,5 @@ export async function keepGapFitted(jobId: string, corner: string, typed: string
 
 /** Takes it back; the one before it counts again. */
 export async function takeBackGapFitted(jobId: string, readingId: string): Promise<Result<null>> {
-  return actOn(async (who) => withdrawReading((await theStore()).db, jobId, readingId, who, new Date()));
+  return actOn((who) => takeBackReading(jobId, readingId, who));
 }

@@ -1,5 +1,6 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
+import { formatLength } from '@/core/units/format';
 import { BenchView } from '@/features/bench/BenchView';
 import { JobFrame } from '@/features/shell/JobRail';
 import type { JobWhole } from '@/store/jobs';
@@ -15,7 +16,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const { units } = await readSession();
   const other = await partnerOfJob(whole);
   const frozen = whole.plan
-    ? `A ${whole.plan.document.spacer.thickness} mm plan was taken forward on ${format(whole.plan.frozenAt, 'd MMM, HH:mm')} by ${whole.plan.frozenBy}${
+    ? `A ${formatLength(whole.plan.document.spacer.thickness, units)} plan was taken forward on ${format(whole.plan.frozenAt, 'd MMM, HH:mm')} by ${whole.plan.frozenBy}${
         isStale(whole) ? '. It is stale: take forward again.' : '. Taking another forward starts kit list, job card and torque again.'
       }`
     : null;

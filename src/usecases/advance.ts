@@ -1,0 +1,61 @@
+import 'server-only';
+import { type Executor, theStore } from '@/store/connection';
+import { ChangedMeanwhileError, RefusedError } from '@/store/errors';
+import { type JobWhole, loadJob, setStage } from '@/store/jobs';
+import type { JobRow } from '@/store/schema';
+import { type JobEvent, refusalOf, TRANSITIONS } from './transitions';
+
+export interface Ask {
+  readonly jobId: string;
+  readonly event: JobEvent;
+  readonly by: string;
+  /** Version of the job that the screen shows; given, another one's change in between refuses. */
+  readonly version?: number | undefined;
+  /** What another screen changed, for that sentence. */
+  readonly what?: string;
+}
+
+export interface Done<T> {
+  readonly value: T;
+  /** Columns that change with the stage. */
+  readonly set?: Partial<JobRow>;
+  /** An event that follows from what was done, in the same transaction. */
+  readonly follows?: { readonly event: JobEvent; readonly set?: Partial<JobRow> };
+}
+
+/** What an event does: writes through `tx` and nothing else, so that it is all of it or nothing. @throws RefusedError */
+export type Work<T> = (tx: Executor, whole: JobWhole, at: Date) => Promise<Done<T>>;
+
+/**
+ * The only way to change a job: loads it, asks the table whether the event may happen in its stage, checks the version, does
+ * the work, and moves the stage, in one transaction.
+ * @throws NotFoundError, RefusedError, ChangedMeanwhileError
+ */
+export async function advance<T>(ask: Ask, work: Work<T>): Promise<T> {
+  const { db } = await theStore();
+  return db.transaction(async (tx) => {
+    const at = new Date();
+    const whole = await loadJob(tx, ask.jobId);
+    const { stage, version } = whole.job;
+    allow(ask.event, stage);
+    if (ask.version !== undefined && ask.version !== version) throw new ChangedMeanwhileError(ask.what ?? 'This job');
+    const done = await work(tx, whole, at);
+    const next = await move(tx, ask, stage, ask.event, at, done.set);
+    if (done.follows) {
+      allow(done.follows.event, next);
+      await move(tx, ask, next, done.follows.event, at, done.follows.set);
+    }
+    return done.value;
+  });
+}
+
+function allow(event: JobEvent, stage: JobRow['stage']): void {
+  const refusal = refusalOf(event, stage);
+  if (refusal) throw new RefusedError(refusal);
+}
+
+async function move(tx: Executor, { jobId, by }: Ask, from: JobRow['stage'], event: JobEvent, at: Date, set?: Partial<JobRow>): Promise<JobRow['stage']> {
+  const to = TRANSITIONS[event][from] ?? from;
+  if (to !== from || set) await setStage(tx, jobId, to, by, at, set);
+  return to;
+}
