@@ -29,9 +29,9 @@ export function propagate(terms: readonly (readonly [coefficient: number, input:
 }
 
 export interface Repeats {
-  /** Mean of the readings. */
+  /** Middle between the lowest and the highest reading. */
   readonly value: number;
-  /** The larger of the method's own ± and half the spread: repeating never makes a reading look worse than it is. */
+  /** The larger of the methods' own ± and half the spread, so that every reading is inside the band. */
   readonly pm: number;
   /** Largest less smallest. */
   readonly spread: number;
@@ -43,8 +43,9 @@ export interface Repeats {
 const APART = 3;
 
 /**
- * Several readings of one thing. They are averaged with their spread; one that stands apart is pointed at, not
- * dropped. With two that differ, the later one is asked about. Common practice, no source.
+ * Several readings of one thing. None outvotes another: the band holds every one of them, so that the lowest decides where
+ * little is dangerous and the highest where much is. One that stands apart is pointed at, not dropped; with two that differ,
+ * the later one is asked about. Common practice, no source.
  * @throws RangeError for no readings
  */
 export function combineRepeats(readings: readonly Uncertain[]): Repeats {
@@ -63,7 +64,7 @@ export function combineRepeats(readings: readonly Uncertain[]): Repeats {
       apart = i;
     }
   });
-  return { value: values.reduce((a, b) => a + b, 0) / values.length, pm, spread, apart };
+  return { value: (Math.min(...values) + Math.max(...values)) / 2, pm, spread, apart };
 }
 
 function median(values: readonly number[]): number {

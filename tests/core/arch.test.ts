@@ -8,7 +8,7 @@ import { boltPlan, exact } from './fixtures';
 
 const take = USUAL.front;
 const at = { gap: exact(20), loadedClearance: exact(25), archHeight: exact(340), camber: exact(0) };
-const plan = (s: number, change: Partial<PlanCorner> = {}): Plan => boltPlan({ spacer: plainSpacer(s) }, { ...at, ...change });
+const plan = (s: number, change: Partial<PlanCorner> = {}): Plan => boltPlan({ spacer: plainSpacer(s, 57.1) }, { ...at, ...change });
 const model = (p: Plan): ArchModel => {
   const m = archModel(p, p.corners[0] as PlanCorner, take);
   if (!m.drawable) throw new Error(m.needs.join());

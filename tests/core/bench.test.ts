@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { mean } from 'simple-statistics';
+import { max, min } from 'simple-statistics';
 import { assemblePlan, type Reading } from '@/core/plan/assemble';
 import { plainSpacer, STOCK } from '@/core/plan/blank';
 import { allowedSpans, fitBySize, sweepThickness } from '@/core/plan/bySize';
@@ -31,7 +31,7 @@ describe('why not another size', () => {
 
   test('each verdict is assess’s own', () => {
     for (const f of fitBySize(stud(), METRIC_SIZES_MM)) {
-      const stock = assess({ ...stud(), spacer: plainSpacer(f.thickness), fastener: STOCK });
+      const stock = assess({ ...stud(), spacer: plainSpacer(f.thickness, 57.1), fastener: STOCK });
       expect(f.how === 'stock').toBe(stock.blocking.length === 0);
       if (f.how === 'no') expect(f.reason).not.toBeNull();
       else expect(f.reason).toBeNull();
@@ -54,7 +54,7 @@ describe('why not another size', () => {
 
 describe('ways out', () => {
   test('short of thread on studs: thinner, shank nuts, adapter, in the order of the trade', () => {
-    const ways = waysOut({ ...stud(), spacer: plainSpacer(15) }, METRIC_SIZES_MM);
+    const ways = waysOut({ ...stud(), spacer: plainSpacer(15, 57.1) }, METRIC_SIZES_MM);
     expect(ways.map((w) => w.way)).toEqual(['thinner', 'shank', 'adapter']);
     // 23.25 − 15 = 8.25 mm against 12: 3.75 mm short. A 40 mm stud asks for a 40 mm adapter without pockets.
     expect(ways.find((w) => w.way === 'shank')?.amount).toBeCloseTo(3.75, 9);
@@ -80,8 +80,8 @@ describe('ways out', () => {
   });
 
   test('nothing wrong, nothing to do; every way has its sentence in both units', () => {
-    expect(waysOut({ ...stud(), spacer: plainSpacer(8) }, METRIC_SIZES_MM)).toEqual([]);
-    for (const w of waysOut({ ...stud(), spacer: plainSpacer(30) }, METRIC_SIZES_MM)) {
+    expect(waysOut({ ...stud(), spacer: plainSpacer(8, 57.1) }, METRIC_SIZES_MM)).toEqual([]);
+    for (const w of waysOut({ ...stud(), spacer: plainSpacer(30, 57.1) }, METRIC_SIZES_MM)) {
       for (const units of ['metric', 'imperial'] as const) expect(waySentence(w, units)).toMatch(/^[A-Z].*\.$/);
     }
   });
@@ -89,21 +89,27 @@ describe('ways out', () => {
 
 describe('repeated readings', () => {
   const at = (...values: number[]) => values.map((value) => ({ value, pm: 0.1 }));
-  test('averaged, with half the spread or the method’s own ±, whichever is larger', () => {
+  test('the middle, with half the spread or the method’s own ±, whichever is larger', () => {
     expect(combineRepeats(at(10, 10.4))).toMatchObject({ value: 10.2, apart: 1 });
     expect(combineRepeats(at(10, 10.4)).pm).toBeCloseTo(0.2, 9);
     expect(combineRepeats(at(10))).toEqual({ value: 10, pm: 0.1, spread: 0, apart: null });
     expect(() => combineRepeats([])).toThrow(RangeError);
   });
-  test('mean against a general statistics library; one that stands apart is pointed at and still counts', () => {
+  test('every reading is inside the band, none is outvoted; limits against a general statistics library', () => {
     fc.assert(
       fc.property(fc.array(fc.double({ min: 0, max: 100, noNaN: true }), { minLength: 1 }), (values) => {
-        expect(combineRepeats(at(...values)).value).toBeCloseTo(mean(values), 9);
+        const { value, pm, spread } = combineRepeats(at(...values));
+        const [low, high] = [min(values), max(values)];
+        expect(value - pm).toBeLessThanOrEqual(low + 1e-9);
+        expect(value + pm).toBeGreaterThanOrEqual(high - 1e-9);
+        expect(spread).toBeCloseTo(high - low, 9);
+        // No wider than it has to be.
+        expect(pm).toBeCloseTo(Math.max(0.1, (high - low) / 2), 9);
       }),
     );
     const far = combineRepeats(at(12, 12.1, 15, 12));
     expect(far.apart).toBe(2);
-    expect(far.value).toBeCloseTo(51.1 / 4, 9);
+    expect(far).toMatchObject({ value: 13.5, pm: 1.5 });
     expect(combineRepeats(at(12, 12.1, 12.2)).apart).toBeNull();
   });
 
@@ -121,7 +127,7 @@ describe('repeated readings', () => {
     expect(planChanges(assembled([clear(20, 12)]), assembled([clear(20, 12), clear(16, 1)]), 'metric')).toEqual(['Loaded clearance by the clock, front left, changed.']);
   });
 
-  test('a plan is built on the average, and what changed since is named with both values', () => {
+  test('a plan is built on the band of all readings, and what changed since is named with both values', () => {
     expect(assembled([gap(10), gap(14)]).corners[0]?.gap).toEqual({ value: 12, pm: 2 });
     expect(planChanges(assembled([gap(10)]), assembled([gap(10), gap(14)]), 'metric')).toEqual(['Gap, arch to tyre, front left: 10.0 mm then, 12.0 mm now.']);
     expect(planChanges(assembled([gap(10)]), assembled([]), 'metric')[0]).toContain('10.0 mm then, unmeasured now');

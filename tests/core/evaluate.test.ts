@@ -50,10 +50,10 @@ describe('engagement', () => {
   });
 
   // rule: engagement.material — common practice, no source.
-  test('an aluminium hub asks for one and a half diameters; an unknown one is a caution', () => {
+  test('an aluminium hub asks for one and a half diameters; one that nobody held a magnet to is unmeasured', () => {
     const hub = boltPlan().hub;
     expect(assess(boltPlan({ hub: { ...hub, threadMaterial: 'aluminium' } })).numbers.minimum).toBe(21);
-    expect(level(boltPlan({ hub: { ...hub, threadMaterial: 'unknown' } }), 'engagement.material')).toBe('caution');
+    expect(level(boltPlan({ hub: { ...hub, threadMaterial: 'unknown' } }), 'engagement.material')).toBe('unmeasured');
   });
 
   // rule: engagement.cross-check — five, seven and eight turns, half an inch (common practice, no source).
@@ -103,8 +103,9 @@ describe('longer bolts', () => {
     expect([bolt(40)?.level, bolt(47.3, 0.1), bolt(47.2, 0.1)?.level]).toEqual(['unmeasured', undefined, 'unmeasured']);
   });
 
-  test('a longer bolt in an unmeasured depth is trusted with no more than was counted in it', () => {
-    expect(find(plan(70, { tappedDepth: null }), 'engagement.minimum')).toMatchObject({ value: 15 });
+  test('a longer bolt in an unmeasured depth is not passed, however far it turns in; one that is short in any depth is a stop', () => {
+    expect(find(plan(70, { tappedDepth: null }), 'engagement.minimum')).toMatchObject({ level: 'unmeasured', why: 'mate-hub' });
+    expect(find(plan(55, { tappedDepth: null }), 'engagement.minimum')).toMatchObject({ level: 'stop' });
   });
 
   // rule: nut.grip-bounded — geometry: a thread fully used up shows no more.
@@ -145,10 +146,10 @@ describe('closed nuts', () => {
 });
 
 describe('nuts nobody measured', () => {
-  test('a longer stud in an unmeasured nut is trusted with no more than was counted in it', () => {
+  test('a longer stud in an unmeasured nut is not passed: the nut holds no more than its own thread', () => {
     const hub = { ...studPlan().hub, nutStyle: 'open' as const, nutThread: null };
     const plan = thickness(studPlan({ hub, fastener: { kind: 'stud', protrusion: 70, threadLength: 70, class: 'unknown', nut: null } }), 8);
-    expect(find(plan, 'engagement.minimum')).toMatchObject({ value: 23.25 });
+    expect(find(plan, 'engagement.minimum')).toMatchObject({ level: 'unmeasured', why: 'mate-nut' });
   });
 });
 

@@ -22,7 +22,7 @@ export const EXACT_POLICY = Object.freeze({ ...DEFAULT_POLICY, spacerPm: 0, fast
 const base = {
   format: 'vectis-plan/1' as const, title: 'test', axle: 'front' as const, wish: 'stance' as const, use: 'street' as const, leadSignOff: null,
   camberChange: 0,
-  spacer: plainSpacer(5),
+  spacer: plainSpacer(5, 57.1),
   fastener: STOCK,
   policy: EXACT_POLICY,
 };

@@ -55,7 +55,7 @@ describe('clamp against thickness', () => {
 describe('trimming the lip', () => {
   test('says what is left of the shallowest lip, or that it is not deep enough (common practice: a 20 mm deep lip, no source)', () => {
     const trim = (lip: number | null) => {
-      const p = boltPlan({ spacer: plainSpacer(12) }, { loadedClearance: exact(10), lipDepth: lip === null ? null : exact(lip) });
+      const p = boltPlan({ spacer: plainSpacer(12, 57.1) }, { loadedClearance: exact(10), lipDepth: lip === null ? null : exact(lip) });
       const way = waysOut(p, [3, 5, 8]).find((w) => w.way === 'trim');
       return way ? waySentence(way, 'metric') : '';
     };

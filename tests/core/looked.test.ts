@@ -28,7 +28,7 @@ describe('whether the suspension had settled', () => {
 describe('finger and rib', () => {
   // rules: clearance.finger, clearance.rib — check that a finger passes, note a rim protector (common practice, no source).
   test('a finger that does not pass is a caution once a spacer goes on; a rib is noted', () => {
-    const at = (fingerPasses: boolean | null, s = 5) => find(boltPlan({ spacer: plainSpacer(s) }, { fingerPasses }), 'clearance.finger')?.level;
+    const at = (fingerPasses: boolean | null, s = 5) => find(boltPlan({ spacer: plainSpacer(s, 57.1) }, { fingerPasses }), 'clearance.finger')?.level;
     expect([at(false), at(true), at(null), at(false, 0)]).toEqual(['caution', 'pass', undefined, undefined]);
     expect(find(boltPlan({}, { rimProtector: true }), 'clearance.rib')?.level).toBe('note');
     expect(find(boltPlan({}, { rimProtector: false }), 'clearance.rib')).toBeUndefined();
@@ -55,7 +55,7 @@ describe('chalk test', () => {
     expect(verdict(9, test_(12, 'bounced'), test_(10, 'bounced', 12))).toBe('unproven');
   });
   test('in a plan: the corner that touches decides, with its hours; the sentence reads the clock', () => {
-    const plan = boltPlan({ spacer: plainSpacer(10) });
+    const plan = boltPlan({ spacer: plainSpacer(10, 57.1) });
     const chalked: Plan = { ...plan, corners: plan.corners.map((c, i) => ({ ...c, chalk: i === 0 ? [{ trial: 12, load: 'bounced' as const, hours: [] }] : [{ trial: 10, load: 'bounced' as const, hours: [1.5, 12.5] }] })) };
     expect(find(chalked, 'clearance.chalk')).toMatchObject({ level: 'stop', corner: 'front-right', limit: 10 });
     expect(say(chalked, 'clearance.chalk')).toContain('at 1:30, 12:30 o’clock');

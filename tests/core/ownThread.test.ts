@@ -24,11 +24,11 @@ const said = (plan: Plan) => sentence(of(plan) as NonNullable<ReturnType<typeof 
 
 // Ten turns with the 47 mm stock bolt and 3 mm of lead: the seat stands 29 mm out, 44 with the spacer.
 const bolts = (length: number, threadLength: number | null, change: Partial<Plan> = {}, at = {}): Plan =>
-  boltPlan({ spacer: plainSpacer(15), fastener: { kind: 'bolt', length, threadLength, seat: 'ball13', class: 'unknown' }, ...change }, at);
+  boltPlan({ spacer: plainSpacer(15, 57.1), fastener: { kind: 'bolt', length, threadLength, seat: 'ball13', class: 'unknown' }, ...change }, at);
 
 // 15½ turns on a 40 mm stud with 3 mm of nose: the nut’s thread begins at 13.75 mm, 21.75 with the spacer.
 const studs = (protrusion: number, threadLength: number | null, nutThread: number | null = 26): Plan => {
-  const plan = studPlan({ spacer: plainSpacer(8), fastener: { kind: 'stud', protrusion, threadLength, class: 'unknown', nut: null } });
+  const plan = studPlan({ spacer: plainSpacer(8, 57.1), fastener: { kind: 'stud', protrusion, threadLength, class: 'unknown', nut: null } });
   return { ...plan, hub: { ...plan.hub, nutStyle: 'open', nutThread: nutThread === null ? null : exact(nutThread) } };
 };
 
@@ -36,7 +36,7 @@ const NUT: Nut = { thread: 'M12x1.5', style: 'open', seat: 'ball13', threadLengt
 // 16 of 75 mm in the hub: the tip stands 59 mm out, the nut’s thread begins at 7 + 8 + 12 = 27.
 const conversion = (threadLength: number | null): Plan =>
   boltPlan({
-    spacer: plainSpacer(8), hub: { ...boltPlan().hub, nutGrip: exact(12) },
+    spacer: plainSpacer(8, 57.1), hub: { ...boltPlan().hub, nutGrip: exact(12) },
     fastener: { kind: 'conversion', length: 75, threadLength, shortEnd: 16, hubThread: 'M14x1.5', outerThread: 'M12x1.5', seatsAt: 'shoulder', class: '10.9', nut: NUT },
     corners: [corner('front-left', { rotorHat: exact(7) }), corner('front-right', { rotorHat: exact(7) })],
   });
@@ -101,8 +101,8 @@ describe('thread on a new fastener', () => {
   });
 
   test('stock fasteners only back out of their thread, so nothing is asked of them', () => {
-    expect(of(boltPlan({ spacer: plainSpacer(1) }))).toBeUndefined();
-    expect(of(studPlan({ spacer: plainSpacer(8) }))).toBeUndefined();
+    expect(of(boltPlan({ spacer: plainSpacer(1, 57.1) }))).toBeUndefined();
+    expect(of(studPlan({ spacer: plainSpacer(8, 57.1) }))).toBeUndefined();
   });
 
   test('a count that used up its mate only bounds the need: enough for the bound passes, less is unmeasured, never a stop', () => {
@@ -125,7 +125,7 @@ describe('thread on a new fastener', () => {
         const tip = 29 + s - length;
         const shankEnd = tip + thread;
         fc.pre(Math.abs(shankEnd) > 1e-6);
-        expect(of(bolts(length, thread, { spacer: plainSpacer(s) }))?.level).toBe(shankEnd < 0 ? 'stop' : 'pass');
+        expect(of(bolts(length, thread, { spacer: plainSpacer(s, 57.1) }))?.level).toBe(shankEnd < 0 ? 'stop' : 'pass');
       }),
     );
     // A thicker spacer draws the shank out, a longer bolt drives it in; neither needs less than nothing.
@@ -133,7 +133,7 @@ describe('thread on a new fastener', () => {
   });
 
   test('why not another size: a length nobody holds yet is taken as threaded far enough, the one in hand is not', () => {
-    const seated = { ...plainSpacer(15), centring: 'seats' as const };
+    const seated = { ...plainSpacer(15, 57.1), centring: 'seats' as const };
     expect(fitBySize(boltPlan({ spacer: seated }), [15])[0]).toMatchObject({ how: 'longer', length: 62 });
     expect(fitBySize(bolts(62, 17, { spacer: seated }), [15])[0]).toMatchObject({ how: 'no', reason: { rule: 'fastener.thread' } });
   });
@@ -167,7 +167,7 @@ describe('thread on a new fastener', () => {
     const base = bolts(62, null);
     const fasteners = [17, 18, null, 63].map((threadLength, i) => ({ id: `b${i}`, count: 10, part: { kind: 'bolt' as const, length: 62, threadLength, seat: 'ball13' as const, class: 'unknown' as const } }));
     const found = search({
-      base, wantedGap: 15, limit: 9, fasteners, nuts: [], spacers: [{ id: 's', part: { ...plainSpacer(15), centring: 'seats' }, count: 2 }],
+      base, wantedGap: 15, limit: 9, fasteners, nuts: [], spacers: [{ id: 's', part: { ...plainSpacer(15, 57.1), centring: 'seats' }, count: 2 }],
       wheels: [{ id: 'own', wheel: base.wheel, corners: base.corners }],
     });
     expect(found.ranked.map((c) => c.fastener)).toEqual(['b1']);
@@ -175,7 +175,7 @@ describe('thread on a new fastener', () => {
 
   // A 14 mm count on a 40 mm stud, nuts that reach 6 mm deeper: with 5 mm of spacer they run 1 mm further than was counted.
   const nuts = (spacer: number, thread: number | null, change: Partial<Plan['hub']> = {}): Plan => {
-    const plan = studPlan({ spacer: plainSpacer(spacer), fastener: { kind: 'nuts', nut: { ...NUT, seat: 'cone60', threadLength: 26, shankReach: 6 } } });
+    const plan = studPlan({ spacer: plainSpacer(spacer, 57.1), fastener: { kind: 'nuts', nut: { ...NUT, seat: 'cone60', threadLength: 26, shankReach: 6 } } });
     return { ...plan, hub: { ...plan.hub, stockStudThread: thread === null ? null : exact(thread), ...change } };
   };
 
@@ -212,7 +212,7 @@ describe('thread on a new fastener', () => {
           const input: SearchInput = {
             base: { ...base, hub: { ...hub, contactDiameter: 18, fastenerClass: '10.9', internalTensile: 900, stockStudThread: r.thread, nutThread: r.nutThread === null ? null : exact(r.nutThread) }, policy: { ...DEFAULT_POLICY, competitionSlipOn: 20 } },
             wantedGap: 20, limit: 99, fasteners: [], nuts: [{ id: 'n', count: 10, part: { ...NUT, seat: 'cone60', threadLength: 26, shankReach: r.reach, tensile: 900 } }],
-            spacers: r.spacers.map((t, i) => ({ id: `s${i}`, part: plainSpacer(t), count: 2 })), wheels: [{ id: 'own', wheel: base.wheel, corners: base.corners }],
+            spacers: r.spacers.map((t, i) => ({ id: `s${i}`, part: plainSpacer(t, 57.1), count: 2 })), wheels: [{ id: 'own', wheel: base.wheel, corners: base.corners }],
           };
           const [fast, slow] = [search(input), brute(input)];
           expect([fast.total, fast.ranked.map((c) => [c.spacer, c.nut])]).toEqual([slow.total, slow.ranked.map((c) => [c.spacer, c.nut])]);

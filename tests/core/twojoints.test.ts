@@ -32,7 +32,7 @@ describe('two-ended studs', () => {
 
   const conversion = (change: object = {}, nut: Partial<Nut> = {}): Plan =>
     boltPlan({
-      spacer: plainSpacer(8),
+      spacer: plainSpacer(8, 57.1),
       fastener: { kind: 'conversion', length: 75, threadLength: 50, shortEnd: 16, hubThread: 'M14x1.5', outerThread: 'M12x1.5', seatsAt: 'shoulder', class: '10.9', nut: { ...NUT, ...nut }, ...change },
       hub: { ...boltPlan().hub, nutGrip: exact(12) },
       corners: [corner('front-left', { rotorHat: exact(7) }), corner('front-right', { rotorHat: exact(7) })],
@@ -89,7 +89,7 @@ describe('bolt-on adapter', () => {
     expect(recessRoom(12, 10)).toBe(2);
   });
   const adapter: Spacer = {
-    ...plainSpacer(25), kind: 'adapter', bore: 57.1, lipDiameter: 57, lipRoot: 1,
+    ...plainSpacer(25, 57.1), kind: 'adapter', bore: 57.1, lipDiameter: 57, lipRoot: 1,
     adapter: { web: 10, nutHeight: 14, nutThread: 14, studThread: 'M12x1.5', studProtrusion: 42, boltCircle: 112, recess: 13, torque: { value: 110, source: 'leaflet' } },
   };
   const wheels = (...depths: (number | null)[]) => depths.map((d, i) => wheel(`wheel ${i + 1}`, { pocketDepth: d === null ? null : exact(d) }));
@@ -129,7 +129,7 @@ describe('bolt-on adapter', () => {
 
 describe('nuts of another kind', () => {
   const withNut = (nut: Partial<Nut>, pad: number | null = 14): Plan =>
-    studPlan({ spacer: plainSpacer(12), fastener: { kind: 'nuts', nut: { ...NUT, seat: 'cone60', style: 'open', threadLength: 30, ...nut } }, wheel: { ...boltPlan().wheel, seat: 'cone60', padThickness: pad === null ? null : exact(pad) } });
+    studPlan({ spacer: plainSpacer(12, 57.1), fastener: { kind: 'nuts', nut: { ...NUT, seat: 'cone60', style: 'open', threadLength: 30, ...nut } }, wheel: { ...boltPlan().wheel, seat: 'cone60', padThickness: pad === null ? null : exact(pad) } });
 
   test('a shank wins back engagement on a slip-on plate (common practice, no source)', () => {
     // 23.25 − 12 = 11.25 mm, short of 12; a shank that reaches 8 mm deeper makes it 19.25.
@@ -172,7 +172,7 @@ describe('uncertainty', () => {
         expect(p.rss).toBeLessThanOrEqual(p.worst + 1e-9);
       }),
     );
-    const plan = boltPlan({ policy: { ...EXACT_POLICY, spacerPm: 0.3 }, spacer: plainSpacer(1) }, { turns: { value: 10, pm: 0.25 } });
+    const plan = boltPlan({ policy: { ...EXACT_POLICY, spacerPm: 0.3 }, spacer: plainSpacer(1, 57.1) }, { turns: { value: 10, pm: 0.25 } });
     const f = assess(plan).findings.find((k) => k.rule === 'engagement.minimum');
     expect(f?.pm).toBeCloseTo(0.375 + 0.3, 9);
     expect(f?.rss).toBeCloseTo(Math.hypot(0.375, 0.3), 9);
@@ -206,7 +206,7 @@ describe('joint, seats and stance in a plan', () => {
     // What the job is for cannot pass unmeasured; a wheel that only moves outward need not be measured inside.
     expect(level(boltPlan({ wish: 'clearance' }), 'clearance.inner')).toBe('unmeasured');
     expect(evaluate(boltPlan({ wish: 'stance' })).findings.map((f) => f.rule)).not.toContain('clearance.inner');
-    const lip = (depth: number) => level(boltPlan({ spacer: { ...plainSpacer(12), kind: 'lipped', bore: 57.1, lipDiameter: 57, lipRoot: 1, lipHeight: 8 }, wheel: { ...boltPlan().wheel, boreRecess: exact(depth) } }), 'centring.lip-height');
+    const lip = (depth: number) => level(boltPlan({ spacer: { ...plainSpacer(12, 57.1), kind: 'lipped', bore: 57.1, lipDiameter: 57, lipRoot: 1, lipHeight: 8 }, wheel: { ...boltPlan().wheel, boreRecess: exact(depth) } }), 'centring.lip-height');
     expect([lip(7), lip(8)]).toEqual(['stop', 'pass']);
   });
   test('the clock decides by its tightest hour, and a camber change asks for the arch’s height', () => {

@@ -35,7 +35,7 @@ describe('every wheel that can go on, each by itself', () => {
   });
   // rule: centring.spigot — the deepest chamfer leaves the least of the spigot: H − s − chamfer (engineering geometry).
   test('the deepest chamfer of all wheels decides what is left of the spigot', () => {
-    const plain = (...depths: (number | null)[]) => ({ ...chamfers(...depths), spacer: plainSpacer(5) });
+    const plain = (...depths: (number | null)[]) => ({ ...chamfers(...depths), spacer: plainSpacer(5, 57.1) });
     expect(assess(plain(1, 4)).numbers.corners.map((c) => c.spigotLeft?.value)).toEqual([3, 3]);
     expect(assess(plain(1, null)).numbers.corners[0]?.spigotLeft).toBeNull();
   });

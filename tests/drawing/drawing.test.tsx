@@ -36,17 +36,17 @@ describe('stack section', () => {
   });
 
   test('a tooth for every whole pitch that is engaged, and none where nothing is', () => {
-    const g = drawn(evaluate(studPlan({ spacer: plainSpacer(8) })).geometry);
+    const g = drawn(evaluate(studPlan({ spacer: plainSpacer(8, 57.1) })).geometry);
     const crests = (path: string | undefined) => (path?.match(/L/g)?.length ?? 0) >> 1;
     // 23.25 − 8 = 15.25 mm at 1.5 mm: ten whole pitches.
     expect(crests(layoutStack(g).teeth?.upper)).toBe(10);
-    const none = drawn(evaluate(studPlan({ spacer: plainSpacer(30) })).geometry);
+    const none = drawn(evaluate(studPlan({ spacer: plainSpacer(30, 57.1) })).geometry);
     expect(none.engaged).toBeNull();
     expect(layoutStack(none).teeth).toBeNull();
   });
 
   test('the scale does not jump while the thickness is stepped', () => {
-    const width = (s: number) => layoutStack(drawn(evaluate(boltPlan({ spacer: plainSpacer(s) })).geometry)).viewBox.split(' ')[2];
+    const width = (s: number) => layoutStack(drawn(evaluate(boltPlan({ spacer: plainSpacer(s, 57.1) })).geometry)).viewBox.split(' ')[2];
     expect(new Set(METRIC_SIZES_MM.filter((s) => s <= 20).map(width)).size).toBe(1);
   });
 
@@ -57,7 +57,7 @@ describe('stack section', () => {
 
   test('says in words what it shows, and what it needs when it cannot be drawn', () => {
     const markup = (geometry: StackGeometry) => renderToStaticMarkup(<StackSection geometry={geometry} units="metric" minimum={14} engagement={11.5} ok={false} />);
-    const e = evaluate(boltPlan({ spacer: plainSpacer(5) }));
+    const e = evaluate(boltPlan({ spacer: plainSpacer(5, 57.1) }));
     expect(markup(e.geometry)).toContain('Spacer 5.0 mm. 11.5 mm of thread engaged, minimum 14.0 mm.');
     expect(markup(e.geometry)).toContain('role="img"');
     expect(markup(e.geometry)).not.toMatch(/NaN|Infinity/);

@@ -5,7 +5,7 @@ export const diametralClearance = (bore: number, spigot: number): number => bore
 
 export type Fit = 'too-tight' | 'good' | 'loose' | 'not-centred';
 
-/** 0–0.15 mm good, to 0.4 mm loose, more does not centre, below 0 does not go on. */
+/** 0–0.15 mm good, to 0.4 mm loose, more does not centre, below 0 does not go on. What is no number does not centre. */
 export function judgeFit(clearance: number, good: number, most: number): Fit {
   if (clearance < 0) return 'too-tight';
   if (clearance <= good) return 'good';

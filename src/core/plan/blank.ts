@@ -1,8 +1,8 @@
 import type { Fastener, Spacer } from './document';
 
-/** A plain plate that the hub centres: where every choice begins. */
-export const plainSpacer = (thickness: number): Spacer => ({
-  kind: 'plain', thickness, centring: 'hub', bore: null, lipDiameter: null, lipHeight: null, lipRoot: null, openThrough: false, adapter: null,
+/** A plain plate that the hub centres: where every choice begins. Its bore is unknown until somebody says it. */
+export const plainSpacer = (thickness: number, bore: number | null = null): Spacer => ({
+  kind: 'plain', thickness, centring: 'hub', bore, lipDiameter: null, lipHeight: null, lipRoot: null, openThrough: false, adapter: null,
 });
 
 /** A lipped spacer, bore closed to the hub spigot's end. */

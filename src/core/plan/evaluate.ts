@@ -7,6 +7,7 @@ import { judgeEnds } from './judge/ends';
 import { judgeEngagement } from './judge/engagement';
 import { judgeJoint } from './judge/joint';
 import { judgeLooked } from './judge/looked';
+import { judgeReadings } from './judge/readings';
 import { judgeStance } from './judge/stance';
 import { computeNumbers, type Numbers } from './numbers';
 
@@ -39,6 +40,7 @@ export function assess(plan: Plan): Assessment {
   judgeStance(plan, numbers, findings);
   judgeLooked(plan, findings);
   judgeJoint(plan, numbers, findings);
+  judgeReadings(plan, findings);
   sortByDanger(findings);
   const strict = plan.use === 'competition' && plan.leadSignOff === null;
   const blocking: Finding[] = [];

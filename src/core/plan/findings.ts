@@ -16,6 +16,7 @@ export const RULE_IDS = [
   'engagement.strength-known',
   'engagement.material',
   'reading.contradiction',
+  'reading.error',
   'engagement.hub-end',
   'thread.match',
   'nut.shank',
@@ -73,6 +74,8 @@ export interface Finding {
   readonly uncertain: boolean;
   /** What is missing or which case applies; a key the messages module knows. */
   readonly why: string;
+  /** Pitch of the thread it speaks of, mm, where that is not the wheel joint’s; turns are told in it. */
+  readonly pitch: number | null;
 }
 
 /** Worst first; within a level the smallest margin first. Stable, so equal findings keep rule order. */
@@ -105,14 +108,16 @@ export function worst(findings: readonly Finding[]): Level {
 }
 
 /**
- * Level of a margin with its uncertainty. Below zero is a stop. At or above zero, but not when the worst of
+ * Level of a margin with its uncertainty. A figure that is no number (NaN, infinite) is unmeasured. Below zero is a stop. At or above zero, but not when the worst of
  * the measuring error is taken, is a caution: only a better measurement can make it a pass.
  */
 export function judge(margin: number, pm: number): { readonly level: Level; readonly uncertain: boolean } {
+  if (!(Number.isFinite(margin) && Number.isFinite(pm))) return NO_NUMBER;
   if (margin < -1e-9) return margin + pm >= 0 ? STOP_UNCERTAIN : STOP;
   return margin - pm < -1e-9 ? CAUTION : PASS;
 }
 
+const NO_NUMBER = { level: 'unmeasured', uncertain: false } as const;
 const STOP = { level: 'stop', uncertain: false } as const;
 const STOP_UNCERTAIN = { level: 'stop', uncertain: true } as const;
 const CAUTION = { level: 'caution', uncertain: true } as const;

@@ -6,6 +6,7 @@ import type { Corner, Seat } from './document';
 import type { Finding, RuleId } from './findings';
 import { CORNER_LABEL, SCHOOL_LABEL, SEAT_LABEL, seatInSentence } from './labels';
 import { quantity, type QuantityId } from './quantities';
+import { pmText } from './readingText';
 
 /** What the sentences need besides the finding itself. */
 export interface Wording {
@@ -30,6 +31,9 @@ const NEEDS: Readonly<Record<string, string>> = {
   'spigot-height': 'the hub spigot height',
   recess: 'the depth of the adapter’s recess',
   pad: 'the depth of the lug hole from pad to seat',
+  'mate-hub': 'the tapped depth: a bolt holds no more thread than the hub has, however far it turns in',
+  'mate-nut': 'the thread in the nut: it holds no more than that, however far it turns on',
+  'new-nut': 'the thread in the new nut: it holds no more than that, however far it turns on',
 };
 
 /** A finding with its figures ready to be put into words; each figure is rounded the way that cannot hurt. */
@@ -62,13 +66,16 @@ class Say {
     return this.len(this.f.limit, d);
   }
   both(mm: number | null, d: Direction): string {
-    return `${this.len(mm, d)} (${formatTurns((mm ?? 0) / this.w.pitch, d)})`;
+    return `${this.len(mm, d)} (${formatTurns((mm ?? 0) / (this.f.pitch ?? this.w.pitch), d)})`;
   }
   torque(nm: number | null): string {
     return formatTorque(nm ?? 0, this.w.units);
   }
   force(n: number, d: Direction): string {
     return formatForce(n, this.w.units, d);
+  }
+  get units(): UnitSystem {
+    return this.w.units;
   }
   get v(): number {
     return this.f.value ?? 0;
@@ -100,14 +107,21 @@ const SENTENCES: Readonly<Record<RuleId, (s: Say) => string>> = {
   'engagement.cross-check': engagement,
   'engagement.never-drive': (s) => `Only ${s.both(s.f.value, 'down')} of thread${s.at}: under three turns nobody drives.`,
   'engagement.strength-known': () => 'The strength school cannot be computed: class of the fastener or strength of hub or nut is not known. The other schools govern alone.',
-  'engagement.material': () => 'Material of the internal thread is not known and is counted as steel. If it is aluminium, half as much again is needed.',
+  'engagement.material': (s) =>
+    `What ${s.f.why === 'hub' ? 'the hub’s thread is' : s.f.why === 'nut' ? 'the new nut is' : 'the nuts are'} made of is not known. Hold a magnet to it: steel and iron hold it, aluminium does not and needs half as much thread again.`,
+  'reading.error': (s) => {
+    const [id, wheel] = s.f.why.split('|') as [QuantityId, string | undefined];
+    const q = quantity(id);
+    const where = wheel ? `, ${wheel}` : s.f.corner ? `, ${CORNER_LABEL[s.f.corner]}` : '';
+    return `${q.label}${where}: known to ±${pmText(q, s.v, s.units)}, and more than ±${pmText(q, s.f.limit ?? 0, s.units)} is no measurement. Measure again, or take back the reading that is wrong.`;
+  },
   'reading.contradiction': (s) =>
     s.f.why === 'under'
       ? `The stock bolt is ${s.value('nearest')} under the seat and ${s.limit('nearest')} overall: head and seat make it longer overall. One of the two is wrong: measure both again, by the picture.`
       : `The count${s.at} says ${s.value('nearest')} of thread, but the ${s.f.why} has only ${s.limit('nearest')}. One of the two is wrong: measure both again.`,
   'engagement.hub-end': (s) => (s.short ? s.missing : held(s, s.f.why === 'adapter' ? 'the adapter’s nut on the factory stud' : 'the hub end')),
   'thread.match': (s) => {
-    const [where, a, b] = s.f.why.split('/') as [string, string, string];
+    const [where, a, b] = s.f.why.split('|') as [string, string, string];
     const what = where === 'hub' ? `Hub end ${a} in a ${b} hub` : `Nut ${a} on ${b}`;
     return s.stop ? `${what}: these threads do not go together. Forcing them strips both.` : `${what}: the threads go together.`;
   },
@@ -171,7 +185,7 @@ const SENTENCES: Readonly<Record<RuleId, (s: Say) => string>> = {
   'centring.lip-bore': (s) => {
     const what = s.f.why === 'hub' ? 'Spacer bore on the hub spigot' : `Spacer lip in the bore${s.ofWheel || ' of the wheel'}`;
     if (s.short) return s.f.why === 'hub' ? 'Needs the spacer’s bore and the hub spigot’s diameter.' : `Needs the spacer’s lip diameter and the bore${s.ofWheel || ' of the wheel'}.`;
-    if (s.v < 0) return `${what}: too tight by ${s.len(-s.v, 'up')}. It will not go on.`;
+    if (s.v < 0) return s.stop ? `${what}: too tight by ${s.len(-s.v, 'up')}. It will not go on.` : `${what}: tight by ${s.len(-s.v, 'up')}, within the measuring error of ±${s.len(s.f.pm, 'up')}. Try it: it slides on by hand and does not rock, or it is not used.`;
     return s.stop ? `${what}: ${s.value('up')} of play. That does not centre.` : `${what}: ${s.value('up')} of play.${s.error}`;
   },
   'centring.lip-root': (s) => {
@@ -256,6 +270,7 @@ const SENTENCES: Readonly<Record<RuleId, (s: Say) => string>> = {
  * words from here. Figures are rounded so that they never look safer than they are.
  */
 export function sentence(f: Finding, w: Wording): string {
+  if ([f.value, f.limit, f.margin].some((x) => x !== null && !Number.isFinite(x))) return 'A figure here is no number, so nothing is known of it. Type or measure it again.';
   return SENTENCES[f.rule](new Say(f, w));
 }
 

@@ -110,7 +110,8 @@ function cornerNumbers(plan: Plan, c: PlanCorner, own: CompiledThread, outer: Co
   const { spacer, policy } = plan;
   const s = spacer.thickness;
   const pitch = own.thread.pitch;
-  const present = c.turns === null ? null : result(turnsToLength(c.turns.value, pitch), c.turns.pm * pitch);
+  // A count that is no number is no count.
+  const present = c.turns === null || !Number.isFinite(c.turns.value) ? null : result(turnsToLength(c.turns.value, pitch), c.turns.pm * pitch);
   const stack = chooseStack(plan, c, present, own, outer, wheel);
   const hours = tightestOf(c);
   const gap = c.gap;
@@ -120,8 +121,9 @@ function cornerNumbers(plan: Plan, c: PlanCorner, own: CompiledThread, outer: Co
   return {
     corner: c.corner,
     present,
-    slipOnLimit: present === null ? null : { value: slipOnLimit(present.value, stock.minimum), pm: present.pm, rss: present.rss },
+    slipOnLimit: present === null || !mateMeasured(plan, c) ? null : { value: slipOnLimit(present.value, stock.minimum), pm: present.pm, rss: present.rss },
     engagement: stack.engagement,
+    atMost: stack.atMost,
     hubEngagement: stack.hubEngagement,
     gripBounded: stack.gripBounded,
     threadNeeded: stack.threadNeeded,
@@ -141,6 +143,9 @@ function cornerNumbers(plan: Plan, c: PlanCorner, own: CompiledThread, outer: Co
       c.spigotHeight !== null && chamfer !== null ? result(remainingSpigot(c.spigotHeight.value, s, chamfer.value), c.spigotHeight.pm, chamfer.pm, policy.spacerPm) : null,
   };
 }
+
+/** The thread that the count was made in was measured: the nut, or the hub at this corner. */
+const mateMeasured = (plan: Plan, c: PlanCorner): boolean => (plan.hub.fastening === 'bolt' ? c.tappedDepth : plan.hub.nutThread) !== null;
 
 function chooseStack(plan: Plan, c: PlanCorner, present: Result, own: CompiledThread, outer: CompiledThread, wheel: Minimums): StackNumbers {
   if (plan.spacer.adapter !== null) return adapterStack(plan, c, present, own.thread.pitch, outer);

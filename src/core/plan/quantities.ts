@@ -16,6 +16,8 @@ export interface Quantity {
   readonly methods: readonly Method[];
   /** The decision that waits for it. */
   readonly blocks: string;
+  /** The widest error, in its unit, that is still a measurement; null where none is asked. Common practice, no source. */
+  readonly widest: number | null;
   /** Without it nothing is blocked; it only makes the drawing truer. */
   readonly optional?: boolean;
 }
@@ -55,10 +57,18 @@ const FINGER: Method = { id: 'finger', label: 'finger', pm: 3 };
 
 const KINDS: Readonly<Partial<Record<QuantityId, Kind>>> = { turns: 'turns', camber: 'angle', wheelLoad: 'load', settled: 'yes-no', fingerPasses: 'yes-no', rimProtector: 'yes-no' };
 
+const WIDEST: Readonly<Partial<Record<QuantityId, number>>> = { turns: 0.5, gap: 5, gapFitted: 5, loadedClearance: 5, innerClearance: 5, archHeight: 5, camber: 0.5 };
+
+/** Lengths of a joint are known to a millimetre, or they are not known; what is driven on and what is seen, less well. */
+function widestOf(id: QuantityId): number | null {
+  const kind = KINDS[id] ?? 'length';
+  return WIDEST[id] ?? (kind === 'length' ? 1 : null);
+}
+
 const q = (
   id: QuantityId, label: string, scope: Quantity['scope'], fastening: Quantity['fastening'], min: number, max: number,
   methods: readonly Method[], how: string, blocks: string, optional = false,
-): Quantity => ({ id, label, scope, fastening, min, max, methods, how, blocks, kind: KINDS[id] ?? 'length', optional });
+): Quantity => ({ id, label, scope, fastening, min, max, methods, how, blocks, kind: KINDS[id] ?? 'length', widest: widestOf(id), optional });
 
 export const QUANTITIES: readonly Quantity[] = [
   q('settled', 'Settled by rolling', 'corner', 'both', 0, 1, [LOOKED], 'Rolled forward and back since it came off the jack. A car just lowered sits high.', 'stance'),
@@ -76,12 +86,12 @@ export const QUANTITIES: readonly Quantity[] = [
   q('stockBoltThread', 'Thread on the bolt', 'axle', 'bolt', 5, 150, [CALIPER, TAPE], 'Full thread, from the tip to where the plain shank begins.', 'nothing; it proves the count', true),
   q('studProtrusion', 'Stud protrusion', 'corner', 'stud', 5, 150, [CALIPER, TAPE], 'From the disc’s face to the tip of the stud, wheel off.', 'length of longer studs'),
   q('stockStudThread', 'Thread on the stud', 'axle', 'stud', 5, 150, [CALIPER, TAPE], 'Full thread, from the tip to where the plain shank begins; threaded down to the disc, its protrusion.', 'nuts that reach deeper than the spacer is thick', true),
-  q('nutThread', 'Nut thread', 'axle', 'stud', 5, 80, [CALIPER, TAPE], 'Length of full thread inside the nut.', 'length of longer studs'),
+  q('nutThread', 'Nut thread', 'axle', 'stud', 5, 80, [CALIPER, TAPE], 'Length of full thread inside the nut. It holds no more than this, however far it turns on.', 'engagement'),
   q('nutBlindDepth', 'Nut blind depth', 'axle', 'stud', 5, 80, [CALIPER, TAPE], 'Closed nut: from its first full thread to the bottom of the cap.', 'closed nut bottoming'),
-  q('tappedDepth', 'Tapped depth', 'corner', 'bolt', 4, 100, [CALIPER, TAPE, UNSEEN], 'Depth of full thread in the hub, from its face.', 'longest bolt'),
+  q('tappedDepth', 'Tapped depth', 'corner', 'bolt', 4, 100, [CALIPER, TAPE, UNSEEN], 'Depth of full thread in the hub, from its face. A bolt holds no more than this, however far it turns in.', 'engagement'),
   q('roomBehind', 'Room behind', 'corner', 'bolt', 0, 100, [CALIPER, TAPE, UNSEEN], 'From the back of the thread to brake shoes, backing plate or sensor ring.', 'longest bolt'),
   q('rotorHat', 'Disc hat', 'corner', 'both', 1, 60, [CALIPER, TAPE], 'Thickness of the brake disc or drum where the wheel sits.', 'nothing; the section is drawn truer', true),
-  q('spigotDiameter', 'Hub spigot diameter', 'corner', 'both', 30, 200, [CALIPER, TAPE], 'Across the hub spigot, clean metal.', 'fit of a lipped spacer'),
+  q('spigotDiameter', 'Hub spigot diameter', 'corner', 'both', 30, 200, [CALIPER, TAPE], 'Across the hub spigot, clean metal.', 'fit of the plate'),
   q('spigotHeight', 'Hub spigot height', 'corner', 'both', 0, 60, [CALIPER, TAPE], 'From the disc’s face to the end of the spigot’s straight part.', 'centring'),
   q('nutGrip', 'Nut grip', 'axle', 'bolt', -40, 80, [CALIPER, TAPE], 'With the nut that will be used: from the wheel’s pad face to the nut’s first full thread, seated.', 'conversion studs', true),
   q('contactDiameter', 'Seat contact', 'axle', 'both', 5, 60, [CALIPER, TAPE], 'Mean diameter of the bright ring that the fastener leaves on its seat.', 'the clamp load', true),

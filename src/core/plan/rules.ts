@@ -2,6 +2,12 @@ import type { RuleId } from './findings';
 import type { PolicyRule } from './policy';
 import { type SourceId, SOURCES } from './sources';
 
+/**
+ * Version of the rules as a whole: one more whenever a rule is added, or judges a plan otherwise than before. Kept with every
+ * evaluation, so that a record says by which rules it was judged.
+ */
+export const RULES_VERSION = 2;
+
 /** What each rule says, by what formula, and where it comes from. Read by the interface and the rulebook. */
 export interface Rule {
   readonly id: RuleId;
@@ -56,12 +62,13 @@ const r = (id: RuleId, title: string, statement: string, formula: string, ...sou
 
 export const RULES: readonly Rule[] = [
   r('spacer.kind', 'Kind of spacer', 'A slotted universal plate is refused: neither hub nor lugs centre it.', 'kind ≠ universal'),
-  r('engagement.minimum', 'Thread engagement', 'Engagement with the spacer fitted is at least the governing minimum.', 'E = N·P − s (stock) · min(Dt, Lb − seat − nb) (bolt) · min(X − n, nut end) − nut start (stud) ≥ E_min', 'geometry', 'common', 'stripping', 'iso-724', 'iso-4753'),
+  r('engagement.minimum', 'Thread engagement', 'Engagement with the spacer fitted is at least the governing minimum. A count of turns is travel: what holds is no more than the mate’s own thread, so that has to be measured too.', 'E = min(N·P − s, Ln or Dt) (stock) · min(Dt, Lb − seat − nb) (bolt) · min(X − n, nut end) − nut start (stud) ≥ E_min', 'geometry', 'common', 'stripping', 'iso-724', 'iso-4753'),
   r('engagement.never-drive', 'Never driven under three turns', 'Under three full turns the car is not driven.', 'E ≥ 3·P'),
   r('engagement.cross-check', 'Other school', 'Each school that does not govern is a cross-check.', 'E ≥ minimum of that school'),
   r('engagement.strength-known', 'Strength school', 'The strength school governs with the others, so what it needs should be known.', 'class and Rm of hub or nut stated', 'stripping', 'iso-898'),
-  r('engagement.material', 'Thread material', 'Material of the internal thread is known. Unknown is counted as steel, which leans toward danger: aluminium needs half as much again.', 'k = 1.0 steel, 1.5 aluminium'),
+  r('engagement.material', 'Thread material', 'Material of the internal thread is known: aluminium needs half as much thread again as steel. A magnet tells steel and iron from aluminium in a second.', 'k = 1.0 steel, 1.5 aluminium'),
   r('reading.contradiction', 'Readings that contradict', 'A count cannot exceed the thread that it was counted in, nor the thread on the bolt or stud; a bolt is longer overall than under its seat. One of the two readings is wrong; neither is trusted.', 'N·P ≤ Ln (nut) · N·P ≤ Dt (hub) · N·P ≤ thread on the bolt or stud · under the seat < overall', 'geometry'),
+  r('reading.error', 'Error of a reading', 'A figure that is known no better than this is no measurement: the joint to 1 mm, turns to a half, gap, clearance and arch to 5 mm, camber to half a degree. Repeats are inside their band, every one of them; two that differ by more are not outvoted by a third.', '± ≤ widest error of the quantity'),
   r('engagement.hub-end', 'Thread in the hub', 'The hub end of a conversion stud, or the adapter’s nut on the factory stud, engages the minimum for that thread.', 'Eh = min(short end, Dt) ≥ E_min · E = min(Z − w − n, Ln) ≥ E_min', 'geometry', 'common', 'stripping'),
   r('thread.match', 'Threads go together', 'Hub end equals hub, nut equals outer end: diameter and pitch both.', 'd = d, P = P', 'iso-724', 'asme-b1.1'),
   r('nut.shank', 'Shank in its hole', 'A nut’s shank is not longer than the hole it enters.', 'shank ≤ pad to seat', 'geometry'),
@@ -75,7 +82,7 @@ export const RULES: readonly Rule[] = [
   r('seat.socket', 'Socket in the lug hole', 'Lug hole is larger than the socket, or the spline-drive key, all over.', 'hole − socket ≥ 1 mm'),
   r('centring.spigot', 'Hub spigot left', 'Enough hub spigot stands through a plain plate to centre the wheel.', 'H − s − chamfer ≥ 4 mm good, 2–4 mm caution, less is not hub-centric'),
   r('centring.seats', 'Centred by its seats', 'Only cone or ball seats can centre a wheel; best is hub and seats both.', 'seat is cone or ball'),
-  r('centring.lip-bore', 'Bore and lip fit', 'Spacer bore on the hub spigot and spacer lip in the wheel bore are close fits.', '0 ≤ clearance ≤ 0.15 mm good, ≤ 0.4 mm caution'),
+  r('centring.lip-bore', 'Bore and lip fit', 'The bore of every plate on the hub spigot, and a spacer’s lip in the wheel bore, are close fits; a plate that the seats centre has to go over the spigot.', '0 ≤ clearance ≤ 0.15 mm good, ≤ 0.4 mm caution'),
   r('centring.lip-root', 'Lip root and chamfer', 'The root of the spacer’s lip goes into the wheel’s bore chamfer; a taller root stands the wheel proud and it rocks.', 'root ≤ chamfer depth', 'geometry'),
   r('centring.over-spigot', 'Spacer over the spigot', 'A lipped spacer is at least as thick as the hub spigot is tall, unless its bore goes through.', 's ≥ H', 'geometry'),
   r('centring.lip-height', 'Lip in the bore', 'The spacer’s lip is not higher than the wheel’s bore is deep.', 'lip ≤ bore depth', 'geometry'),

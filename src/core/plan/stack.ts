@@ -10,6 +10,8 @@ import { type Result, result } from './result';
 export interface StackNumbers {
   /** Engagement of the joint that carries the wheel, with the chosen spacer and fastener. */
   readonly engagement: Result;
+  /** The mate’s own thread was never measured, so the engagement is at most what was counted: it holds no more than its thread is long. */
+  readonly atMost: boolean;
   /** Engagement in the hub: short end of a conversion stud, adapter's nut on the factory stud. */
   readonly hubEngagement: Result;
   /** Grip was only bounded by the count: nut or hub fully threaded. */
@@ -31,7 +33,7 @@ export interface StackNumbers {
 }
 
 export const NO_STACK: StackNumbers = {
-  engagement: null, hubEngagement: null, gripBounded: false, threadNeeded: null, neededAtMost: false, behind: null, overhang: null, bottomGap: null, window: null, bearing: null,
+  engagement: null, atMost: false, hubEngagement: null, gripBounded: false, threadNeeded: null, neededAtMost: false, behind: null, overhang: null, bottomGap: null, window: null, bearing: null,
 };
 
 /** The nut that goes on: the stock one as measured, or the chosen one as marked. */
@@ -78,7 +80,8 @@ export function boltStack(plan: Plan, c: PlanCorner, present: Result, pitch: num
   if (fastener.kind !== 'bolt') {
     return {
       ...NO_STACK,
-      engagement: result(Math.max(0, present.value - s), present.pm, sPm),
+      engagement: result(Math.min(Dt, Math.max(0, present.value - s)), present.pm, sPm),
+      atMost: depth === null,
       gripBounded: bounded,
       behind: known ? result(reach - s - Dt, present.pm, depthPm, sPm) : null,
       window,
@@ -86,14 +89,13 @@ export function boltStack(plan: Plan, c: PlanCorner, present: Result, pitch: num
     };
   }
   if (stock === null) return { ...NO_STACK, gripBounded: bounded };
-  // A depth nobody measured holds at least what was counted in it, and is trusted with no more.
-  const holds = depth === null ? present.value : Dt;
   const lengths = Math.hypot(stock.pm, policy.fastenerPm);
   const worst = present.pm + stock.pm + policy.fastenerPm + sPm;
   const rss = Math.hypot(present.pm, lengths, sPm);
   return {
     ...NO_STACK,
-    engagement: { value: boltEngagement(fastener.length, seat + s, lead, holds), pm: worst, rss },
+    engagement: { value: boltEngagement(fastener.length, seat + s, lead, Dt), pm: worst, rss },
+    atMost: depth === null,
     gripBounded: bounded,
     // Without its depth nobody knows whether the count used the whole hub; where it did, the seat is anywhere from the spacer's face outward.
     threadNeeded: depth === null ? null : { value: boltThreadNeeded(fastener.length, bounded ? s : seat + s), pm: worst, rss },
@@ -118,9 +120,7 @@ export function studStack(plan: Plan, c: PlanCorner, present: Result, pitch: num
   const stockThread = hub.nutThread === null ? Number.POSITIVE_INFINITY : hub.nutThread.value;
   const grip = calibrateGrip(z0, lead, present.value, stockThread, present.pm);
   const nut = chosenNut(plan);
-  const changed = isLonger || nut.reach > 0 || fastener.kind === 'nuts';
-  // A nut nobody measured holds at least what was counted in it, and is trusted with no more.
-  const Ln = nut.threadLength ?? (changed ? present.value : Number.POSITIVE_INFINITY);
+  const Ln = nut.threadLength ?? Number.POSITIVE_INFINITY;
   const nutStart = s + grip.q - nut.reach;
   const tip = isLonger ? fastener.protrusion : z0;
   const sPm = s > 0 ? policy.spacerPm : 0;
@@ -138,6 +138,7 @@ export function studStack(plan: Plan, c: PlanCorner, present: Result, pitch: num
   return {
     ...NO_STACK,
     engagement: { value: nutEngagement({ nutStart, studTip: tip, nose: lead, nutThread: Ln }), pm, rss },
+    atMost: nut.threadLength === null,
     gripBounded: grip.bounded,
     threadNeeded: isLonger || reachesDeeper(plan) ? needed : null,
     neededAtMost: !farKnown,
@@ -187,8 +188,8 @@ export function adapterStack(plan: Plan, c: PlanCorner, present: Result, hubPitc
   const hubLead = policy.leadPitches * hubPitch;
   const hubEngagement = Z === null ? null : result(adapterEngagement(Z.value, a.web, hubLead, a.nutThread), Z.pm, policy.spacerPm);
   if (Z === null || present === null) return { ...NO_STACK, hubEngagement };
-  const Ln = hub.nutThread === null ? present.value : hub.nutThread.value;
-  const grip = calibrateGrip(Z.value, hubLead, present.value, hub.nutThread === null ? Number.POSITIVE_INFINITY : Ln, present.pm);
+  const Ln = hub.nutThread === null ? Number.POSITIVE_INFINITY : hub.nutThread.value;
+  const grip = calibrateGrip(Z.value, hubLead, present.value, Ln, present.pm);
   const lead = policy.leadPitches * outer.thread.pitch;
   const known = hub.nutThread !== null && !grip.bounded;
   const closed = hub.nutStyle === 'closed' && hub.nutBlindDepth !== null && known;
@@ -197,6 +198,7 @@ export function adapterStack(plan: Plan, c: PlanCorner, present: Result, hubPitc
     ...NO_STACK,
     hubEngagement,
     engagement: result(nutEngagement({ nutStart: grip.q, studTip: a.studProtrusion, nose: lead, nutThread: Ln }), ...pm),
+    atMost: hub.nutThread === null,
     gripBounded: grip.bounded,
     overhang: known ? result(a.studProtrusion - grip.q - Ln, ...pm) : null,
     bottomGap: closed ? result(bottomGap(grip.q, hub.nutBlindDepth?.value ?? 0, a.studProtrusion), ...pm, hub.nutBlindDepth?.pm ?? 0) : null,

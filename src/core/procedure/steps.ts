@@ -1,5 +1,6 @@
 import type { Plan } from '../plan/document';
 import { formatThread, parseThread } from '../thread/designation';
+import { formatLength, formatTorque, type UnitSystem } from '../units/format';
 
 /** One line of the kit list or the job card. A hold point must be ticked before the next stage. */
 export interface Step {
@@ -12,6 +13,15 @@ export interface Step {
 }
 
 export const step = (key: string, text: string, hold = false, caution: string | null = null): Step => ({ key, text, hold, caution });
+
+/** Kit list and job card of a plan as they are kept beside it. */
+export interface KeptSteps {
+  readonly stage: readonly Step[];
+  readonly fit: readonly Step[];
+}
+
+/** Both lists of a plan. Pure. */
+export const keepSteps = (plan: Plan): KeptSteps => ({ stage: kitList(plan), fit: jobCard(plan) });
 
 export type JobKind = 'slip-on' | 'nuts' | 'conversion' | 'adapter';
 
@@ -27,29 +37,33 @@ const threadName = (text: string): string => formatThread(parseThread('Thread', 
 /** What the wrench turns at the wheel: bolts, or nuts. */
 export const looseName = (plan: Plan): 'bolt' | 'nut' => (plan.hub.fastening === 'bolt' && plan.fastener.kind !== 'conversion' ? 'bolt' : 'nut');
 
-/** What the bag is held against besides the length: a plain shank that is too long looks the same in the hand. */
-const threadedText = (mm: number | null): string => (mm === null ? '' : `, ${mm} mm of thread from the tip`);
+/** Whether anything goes between hub and wheel: a conversion may go on alone. */
+export const hasPlate = (plan: Plan): boolean => plan.spacer.thickness > 0;
 
 /**
  * Kit to have on the trolley before the car is lifted. Every line is a hold point: a wheel off with the wrong nuts on
  * the trolley is a wheel refitted twice. Common practice, no source.
+ * @param units in which lengths and torques are written; a length that is needed is rounded up, a size as it is marked to nearest
  */
-export function kitList(plan: Plan): Step[] {
+export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
   const { hub, spacer, fastener } = plan;
   const count = hub.lugs * 2;
   const loose = looseName(plan);
+  const mm = (x: number): string => formatLength(x, units);
+  // What the bag is held against besides the length: a plain shank that is too long looks the same in the hand.
+  const threaded = (x: number | null): string => (x === null ? '' : `, ${formatLength(x, units, 'up')} of thread from the tip`);
   const plate = spacer.kind === 'adapter' ? 'adapter' : 'spacer';
-  const kit = [step('kit.spacers', `2 × ${plate} ${spacer.thickness} mm${spacer.kind === 'adapter' ? '' : `, ${spacer.kind}`}. Same make, both measured.`, true)];
+  const kit = hasPlate(plan) ? [step('kit.spacers', `2 × ${plate} ${mm(spacer.thickness)}${spacer.kind === 'adapter' ? '' : `, ${spacer.kind}`}. Same make, both measured.`, true)] : [];
   switch (fastener.kind) {
     case 'bolt':
-      kit.push(step('kit.bolts', `${count} × bolt ${threadName(hub.thread)}, ${fastener.length} mm under the seat${threadedText(fastener.threadLength)}. Count them, measure one of each bag.`, true));
+      kit.push(step('kit.bolts', `${count} × bolt ${threadName(hub.thread)}, ${mm(fastener.length)} under the seat${threaded(fastener.threadLength)}. Count them, measure one of each bag.`, true));
       break;
     case 'stud':
-      kit.push(step('kit.studs', `${count} × stud ${threadName(hub.thread)}, ${fastener.protrusion} mm protrusion${threadedText(fastener.threadLength)}. Count them, measure one of each bag.`, true));
+      kit.push(step('kit.studs', `${count} × stud ${threadName(hub.thread)}, ${mm(fastener.protrusion)} protrusion${threaded(fastener.threadLength)}. Count them, measure one of each bag.`, true));
       break;
     case 'conversion':
       kit.push(
-        step('kit.studs', `${count} × conversion stud ${threadName(fastener.hubThread)} to ${threadName(fastener.outerThread)}, ${fastener.length} mm overall, short end ${fastener.shortEnd} mm${threadedText(fastener.threadLength)}. Count them, read both threads.`, true),
+        step('kit.studs', `${count} × conversion stud ${threadName(fastener.hubThread)} to ${threadName(fastener.outerThread)}, ${mm(fastener.length)} overall, short end ${mm(fastener.shortEnd)}${threaded(fastener.threadLength)}. Count them, read both threads.`, true),
         step('kit.locker', 'Thread locker, medium strength: high strength needs heat next to bearings and seals to come off again.', true),
       );
       break;
@@ -58,20 +72,22 @@ export function kitList(plan: Plan): Step[] {
       break;
   }
   const nut = fastener.kind === 'nuts' || fastener.kind === 'conversion' || fastener.kind === 'stud' ? fastener.nut : null;
-  if (nut) kit.push(step('kit.nuts', `${count} × ${nut.style} nut ${threadName(nut.thread)}${nut.shankLength > 0 ? `, shank ${nut.shankLength} mm` : ''}. Count them; right finish.`, true));
+  if (nut) kit.push(step('kit.nuts', `${count} × ${nut.style} nut ${threadName(nut.thread)}${nut.shankLength > 0 ? `, shank ${mm(nut.shankLength)}` : ''}. Count them; right finish.`, true));
   if (spacer.adapter) kit.push(step('kit.adapter-nuts', `${count} × nut for the adapter, from its own leaflet, and their thin-wall socket.`, true));
   if (hub.lockingFastener) kit.push(step('kit.key', 'Locking key in hand, and it fits the locking fastener.', true));
   kit.push(
-    step('kit.sockets', `Socket for these ${loose}s${hub.socketOutside === null ? '' : `, ${hub.socketOutside} mm outside`}, tried in the wheel’s lug hole. Never scrape past it.`, true),
-    step('kit.wrench', `Torque wrench set to ${hub.torque ? `${hub.torque.value} N·m (${hub.torque.source})` : 'the figure, once it has a source'}.`, true),
+    step('kit.sockets', `Socket for these ${loose}s${hub.socketOutside === null ? '' : `, ${formatLength(hub.socketOutside, units, 'up')} outside`}, tried in the wheel’s lug hole. Never scrape past it.`, true),
+    step('kit.wrench', `Torque wrench set to ${hub.torque ? torqueText(hub.torque, units) : 'the figure, once it has a source'}.`, true),
   );
-  if (spacer.adapter?.torque) kit.push(step('kit.adapter-wrench', `Second setting for the adapter: ${spacer.adapter.torque.value} N·m (${spacer.adapter.torque.source}).`, true));
+  if (spacer.adapter?.torque) kit.push(step('kit.adapter-wrench', `Second setting for the adapter: ${torqueText(spacer.adapter.torque, units)}.`, true));
   kit.push(step('kit.clean', 'Wire brush, brake cleaner, gloves and eye protection.', true, 'Brake cleaner and dust: gloves, eyes, no airline.'));
   return kit;
 }
 
+const torqueText = (t: { readonly value: number; readonly source: string }, units: UnitSystem): string => `${formatTorque(t.value, units)} (${t.source})`;
+
 /** Job card of one axle, in the order the work is done. Common practice, no source. */
-export function jobCard(plan: Plan): Step[] {
+export function jobCard(plan: Plan, units: UnitSystem = 'metric'): Step[] {
   const { hub, spacer, fastener } = plan;
   const stockLoose = hub.fastening === 'bolt' ? 'bolt' : 'nut';
   const loose = looseName(plan);
@@ -84,21 +100,21 @@ export function jobCard(plan: Plan): Step[] {
     step('fit.spigot', 'A thin film of anti-seize on the spigot only.'),
   ];
   if (fastener.kind === 'conversion') card.push(...conversionSteps());
-  card.push(step('fit.flat', `${plate} on: it slides snug, knocks metal on metal, does not rock. A slip of paper finds no gap.`, true));
+  if (hasPlate(plan)) card.push(step('fit.flat', `${plate} on: it slides snug, knocks metal on metal, does not rock. A slip of paper finds no gap.`, true));
   if (fastener.kind === 'stud') card.push(step('fit.studs', 'Longer studs drawn in square and fully home, each tried by hand first.', true));
   if (fastener.kind === 'bolt') card.push(step('fit.turn', 'Longer bolts in by hand, wheel off: turn the hub a full turn and listen. Nothing touches behind it.', true));
   if (spacer.adapter) {
     card.push(
       step('fit.adapter-snug', 'Adapter nuts snug in star order, hub held from turning.', true),
-      step('fit.adapter-torque', `Adapter nuts to ${spacer.adapter.torque ? `${spacer.adapter.torque.value} N·m (${spacer.adapter.torque.source})` : 'their figure'}, then once round again to verify. A torque job of its own: entered nut by nut in the torque view.`, true),
+      step('fit.adapter-torque', `Adapter nuts to ${spacer.adapter.torque ? torqueText(spacer.adapter.torque, units) : 'their figure'}, then once round again to verify. A torque job of its own: entered nut by nut in the torque view.`, true),
       step('fit.adapter-pocket', 'Wheel offered up: its back sits on the adapter all round, the factory studs stand in their pockets. Each wheel, not one of four.', true),
     );
   }
   card.push(
-    step('fit.wheel', `Wheel on. It sits flat on the ${plate.toLowerCase()} all round.`, true),
+    step('fit.wheel', `Wheel on. It sits flat on the ${hasPlate(plan) ? plate.toLowerCase() : 'hub'} all round.`, true),
     step('fit.hand', `Every ${loose} started by hand, two turns at least, before any tool.`, true, 'A fastener started with an impact wrench crosses its thread.'),
   );
-  if (spacer.thickness > 0) card.push(step('fit.chalk', 'Trial: wheel down and torqued once, then chalk on the arch lip, loaded and bounced to the bump stop. No chalk on the tyre. Up again for the snug pass.', true));
+  if (hasPlate(plan)) card.push(step('fit.chalk', 'Trial: wheel down and torqued once, then chalk on the arch lip, loaded and bounced to the bump stop. No chalk on the tyre. Up again for the snug pass.', true));
   return card;
 }
 
@@ -121,7 +137,7 @@ export function cautions(plan: Plan): string[] {
     'Recheck the torque next day, and again after 50–100 km: alloy wheels settle.',
   ];
   if (plan.use === 'track' || plan.use === 'competition') list.push('Recheck before each session, hub cool. Take off plastic centre caps for the track.');
-  if (plan.fastener.kind === 'bolt' || plan.fastener.kind === 'stud') {
+  if (hasPlate(plan) && (plan.fastener.kind === 'bolt' || plan.fastener.kind === 'stud')) {
     list.push(`The longer ${plan.fastener.kind}s never go on without the spacer, and stock ones never with it.`);
   }
   if (plan.fastener.kind === 'conversion') list.push('Stock bolts do not go back in while the studs are in the hub; keep them with the car.');

@@ -55,7 +55,7 @@ function readRow(row: CatalogueRow): CatalogueItem {
     const spacerKind = choice(row, 'spacer_kind', ['plain', 'lipped', 'adapter'] as const);
     const lipped = spacerKind !== 'plain';
     const spacer: Spacer = {
-      ...plainSpacer(mm(row, 'thickness', 0, 100)), kind: spacerKind, bore: lipped ? mm(row, 'bore', 30, 200) : null, lipDiameter: lipped ? mm(row, 'lip_diameter', 30, 200) : null,
+      ...plainSpacer(mm(row, 'thickness', 0, 100)), kind: spacerKind, bore: lipped ? mm(row, 'bore', 30, 200) : optional(row, 'bore', 30, 200), lipDiameter: lipped ? mm(row, 'lip_diameter', 30, 200) : null,
       lipHeight: optional(row, 'lip_height', 0, 60), lipRoot: lipped ? mm(row, 'lip_root', 0, 20) : null, openThrough: (row.open_through ?? '').trim().toLowerCase() === 'yes', adapter: spacerKind === 'adapter' ? readAdapter(row) : null,
     };
     return { ...common, kind, lugs: whole(row, 'lugs', 3, 12), boltCircle: mm(row, 'bolt_circle', 60, 300), spacer };

@@ -167,24 +167,16 @@ function leastMargin(n: ReturnType<typeof assess>['numbers']): number {
   return Math.min(...n.corners.map((c) => (c.engagement?.value ?? 0) - n.minimum));
 }
 
-/** Least room behind the hub of the axle, errors taken off; minus infinity where somebody did not look. */
-function behindLimit(plan: Plan): number {
-  let limit = Number.POSITIVE_INFINITY;
-  for (const c of plan.corners) limit = Math.min(limit, c.roomBehind === null || c.tappedDepth === null ? Number.NEGATIVE_INFINITY : c.roomBehind.value - c.roomBehind.pm);
-  return limit;
-}
-
 const shifted = (w: Window, s: number): Window => ({ low: w.low + s, high: w.high + s, enough: w.enough, zero: w.zero + s, cap: w.cap });
 
 function windowOf(plan: Plan, pair: Omit<Pair, 'base'>): Window {
-  const behind = behindLimit(plan);
   const pitch = compileThread(plan.hub.thread).thread.pitch;
   const f = pair.group.first;
   let all: Window | null = null;
   for (const c of plan.corners) {
     const w =
       pair.group.kind === 'bolt'
-        ? boltLengths(plan, c, pitch, pair.demand, behind, f?.threadLength ?? 0)
+        ? boltLengths(plan, c, pitch, pair.demand, f?.threadLength ?? 0)
         : f?.kind === 'conversion'
           ? conversionLengths(plan, c, f, pair.nut?.part as Nut, pair.outer, pair.demand, pair.hubMinimum)
           : studLengths(plan, c, pitch, pair.demand, pair.nut?.part ?? null, pair.group.kind === 'stud' ? (f?.threadLength ?? 0) : null);
@@ -198,16 +190,14 @@ function windowOf(plan: Plan, pair: Omit<Pair, 'base'>): Window {
   return all ?? NO_WINDOW;
 }
 
-/** The hub end stays inside its thread, or there is measured room for what stands out. The same questions as the rule `stud.behind`. */
+/** At each corner the hub end stays inside its thread, or there is measured room for what stands out. The same questions as the rule `stud.behind`. */
 function standsClear(plan: Plan, f: Extract<LooseFastener, { kind: 'conversion' }>, strict: boolean): boolean {
-  let room = Number.POSITIVE_INFINITY;
-  for (const c of plan.corners) if (c.roomBehind !== null) room = Math.min(room, c.roomBehind.value - c.roomBehind.pm);
-  const unseen = room === Number.POSITIVE_INFINITY;
   for (const c of plan.corners) {
     if (c.tappedDepth === null) return false;
-    const margin = (unseen ? 0 : room) - Math.max(0, f.shortEnd - c.tappedDepth.value);
+    const room = c.roomBehind === null ? 0 : c.roomBehind.value - c.roomBehind.pm;
+    const margin = room - Math.max(0, f.shortEnd - c.tappedDepth.value);
     // With no room measured only a plain pass will do, error taken off; with room, a caution may do as everywhere.
-    if (margin - (unseen || strict ? c.tappedDepth.pm + plan.policy.fastenerPm : 0) < -1e-9) return false;
+    if (margin - (c.roomBehind === null || strict ? c.tappedDepth.pm + plan.policy.fastenerPm : 0) < -1e-9) return false;
   }
   return true;
 }

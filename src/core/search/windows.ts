@@ -31,10 +31,11 @@ export interface Demand {
   readonly strict: boolean;
 }
 
-/** Longer bolts under the seat, with so much thread. `behindLimit` is the least room of the axle with its error taken off. */
-export function boltLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand, behindLimit: number, threadLength: number): Window {
+/** Longer bolts under the seat, with so much thread, against the room behind this very corner. */
+export function boltLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand, threadLength: number): Window {
   const { hub, policy, spacer } = plan;
-  if (c.turns === null || c.tappedDepth === null || hub.stockBoltLength === null) return NO_WINDOW;
+  if (c.turns === null || c.tappedDepth === null || c.roomBehind === null || hub.stockBoltLength === null) return NO_WINDOW;
+  const behindLimit = c.roomBehind.value - c.roomBehind.pm;
   const lead = policy.leadPitches * pitch;
   const present = c.turns.value * pitch;
   const presentPm = c.turns.pm * pitch;
@@ -66,7 +67,9 @@ export function studLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand,
   const z0 = c.studProtrusion === null ? present + lead : c.studProtrusion.value;
   const grip = calibrateGrip(z0, lead, present, hub.nutThread === null ? Number.POSITIVE_INFINITY : hub.nutThread.value, presentPm);
   const own = hub.nutThread === null ? null : hub.nutThread.value;
-  const Ln = (nut === null ? own : nut.threadLength) ?? present;
+  const Ln = nut === null ? own : nut.threadLength;
+  // Whose own thread nobody measured holds nobody knows how much.
+  if (Ln === null) return NO_WINDOW;
   const reach = nut === null ? 0 : nut.shankReach;
   const nutStart = s + grip.q - reach;
   const lengthPm = longer ? (c.studProtrusion === null ? 0 : c.studProtrusion.pm) + policy.fastenerPm : 0;

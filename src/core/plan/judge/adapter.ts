@@ -14,20 +14,21 @@ export function judgeAdapter(plan: Plan, out: Finding[]): void {
   }
   const s = plan.spacer.thickness;
   const room = nutBelowFace(s, a.web, a.nutHeight);
-  out.push(make('adapter.nut-below', room < 0 ? 'stop' : 'pass', '', room, 0, room, 'mm'));
+  out.push(make('adapter.nut-below', levelOf(room, 0), '', room, 0, room, 'mm'));
   judgePockets(plan, s, out);
   judgeRecess(plan, a.recess, out);
   out.push(a.torque ? make('adapter.torque', 'pass', a.torque.source, a.torque.value, null, null, 'N·m') : make('adapter.torque', 'unmeasured'));
 }
 
-/** The longest factory stud beyond the face against the shallowest pocket of every wheel that can go on. */
+/** The longest factory stud that was measured against the shallowest pocket of every wheel that can go on. */
 function judgePockets(plan: Plan, s: number, out: Finding[]): void {
   let beyond = 0;
   let pm = 0;
+  let blank: Finding | null = null;
   for (const c of plan.corners) {
     if (c.studProtrusion === null) {
-      out.push(make('adapter.pocket', 'unmeasured', 'protrusion', null, null, null, 'mm', c.corner));
-      return;
+      blank ??= make('adapter.pocket', 'unmeasured', 'protrusion', null, null, null, 'mm', c.corner);
+      continue;
     }
     const here = studBeyondFace(c.studProtrusion.value + c.studProtrusion.pm, s);
     if (here > beyond) {
@@ -35,29 +36,34 @@ function judgePockets(plan: Plan, s: number, out: Finding[]): void {
       pm = c.studProtrusion.pm;
     }
   }
-  if (beyond === 0) {
-    out.push(make('adapter.pocket', 'pass', 'none', 0, 0, 0, 'mm'));
-    return;
-  }
+  const found = beyond === 0 ? make('adapter.pocket', 'pass', 'none', 0, 0, 0, 'mm') : pocketsFor(plan, beyond, pm);
+  out.push(blank !== null && found.level !== 'stop' ? blank : found);
+}
+
+function pocketsFor(plan: Plan, beyond: number, pm: number): Finding {
   const limit = beyond + plan.policy.pocketMargin;
   const found = judgeWheels('adapter.pocket', limit, eachWheel(plan.wheel, 'pocketDepth'), (name) => name, (name) => name || 'wheels');
   // The stud's own error already stands in the limit; the margin carries both.
-  out.push(found.pm === null ? found : withError(found, found.pm + pm, Math.hypot(found.pm, pm)));
+  return found.pm === null ? found : withError(found, found.pm + pm, Math.hypot(found.pm, pm));
 }
 
 function judgeRecess(plan: Plan, recess: number | null, out: Finding[]): void {
   if (plan.spacer.openThrough) return;
+  if (recess === null) {
+    out.push(make('adapter.recess', 'unmeasured', 'recess', null, null, null, 'mm'));
+    return;
+  }
+  let found: Finding | null = null;
+  let blank: Finding | null = null;
   for (const c of plan.corners) {
-    if (recess === null || c.spigotHeight === null) {
-      out.push(make('adapter.recess', 'unmeasured', recess === null ? 'recess' : 'spigot-height', null, null, null, 'mm', recess === null ? null : c.corner));
-      return;
+    if (c.spigotHeight === null) {
+      blank ??= make('adapter.recess', 'unmeasured', 'spigot-height', null, null, null, 'mm', c.corner);
+      continue;
     }
+    const { value, pm } = c.spigotHeight;
+    const room = recessRoom(recess, value);
+    found = worse(withError(make('adapter.recess', levelOf(room, pm), '', value, recess, room, 'mm', c.corner), pm), found);
   }
-  let worst: Finding | null = null;
-  for (const c of plan.corners) {
-    const height = c.spigotHeight ?? { value: 0, pm: 0 };
-    const room = recessRoom(recess ?? 0, height.value);
-    worst = worse(withError(make('adapter.recess', levelOf(room, height.pm), '', height.value, recess, room, 'mm', c.corner), height.pm), worst);
-  }
-  if (worst) out.push(worst);
+  const decides = found === null || (blank !== null && found.level !== 'stop') ? blank : found;
+  if (decides) out.push(decides);
 }

@@ -1,7 +1,7 @@
-import { diametralClearance, judgeFit } from '../../centring/fits';
+import { diametralClearance, type Fit, judgeFit } from '../../centring/fits';
 import { matchSeats, seatCentres, socketRoom } from '../../seat/seats';
 import type { Measured, Plan } from '../document';
-import type { Finding } from '../findings';
+import type { Finding, Level } from '../findings';
 import { fastenerSeat, type Numbers } from '../numbers';
 import { result } from '../result';
 import { chamferByWheel, eachWheel, ofOneWheel, ofWheels } from '../wheels';
@@ -16,6 +16,8 @@ export function judgeCentring(plan: Plan, n: Numbers, out: Finding[]): void {
     return;
   }
   if (spacer.thickness === 0) return;
+  // Every plate goes over the hub spigot, whatever centres the wheel.
+  if (spacer.kind === 'plain' || spacer.centring === 'seats') out.push(boreOver(plan));
   if (spacer.centring === 'seats') {
     const seat = plan.wheel.seat;
     out.push(make('centring.seats', seat === 'unknown' ? 'unmeasured' : seatCentres(seat) ? 'caution' : 'stop', seat));
@@ -74,16 +76,30 @@ function judgeLipHeight(plan: Plan, out: Finding[]): void {
 
 const toResult = (m: Measured) => (m === null ? null : result(m.value, m.pm));
 
+/** A plate’s bore on the hub spigot: centred by it, a close fit; centred by its seats, it has to go over and no more. */
+function boreOver(plan: Plan): Finding {
+  const fit = closeFit(plan, 'hub', plan.spacer.bore, plan.hub.spigotDiameter, 1);
+  const loose = plan.spacer.centring === 'seats' && fit.value !== null && fit.value >= 0 && fit.level !== 'unmeasured';
+  return loose ? { ...fit, level: 'pass', uncertain: false } : fit;
+}
+
 /** Diametral clearance: `sign` +1 when the spacer is the hole, −1 when it is the spigot. */
 function closeFit(plan: Plan, where: string, own: number | null, other: Measured, sign: 1 | -1): Finding {
   if (own === null || other === null) return make('centring.lip-bore', 'unmeasured', where, null, null, null, 'mm');
   const { boreClearanceGood: good, boreClearanceMost: most } = plan.policy;
   const value = sign > 0 ? diametralClearance(own, other.value) : diametralClearance(other.value, own);
   const fit = judgeFit(value, good, most);
+  // Too tight by no more than the error of measuring: whether it slides on is tried by hand.
+  const barely = fit === 'too-tight' && value + other.pm >= -1e-9;
   const [limit, margin] = fit === 'too-tight' ? [0, value] : fit === 'not-centred' ? [most, most - value] : [good, good - value];
   // A fit that the measuring error could turn into no centring at all is not passed.
   const unsure = fit === 'good' && value + other.pm > most + 1e-9;
-  const level = fit === 'good' && !unsure ? 'pass' : fit === 'good' || fit === 'loose' ? 'caution' : 'stop';
+  const level = levelOfFit(fit, unsure, barely);
   const found = make('centring.lip-bore', level, where, value, limit, margin, 'mm');
-  return { ...found, pm: other.pm, rss: other.pm, uncertain: unsure };
+  return { ...found, pm: other.pm, rss: other.pm, uncertain: unsure || barely };
+}
+
+function levelOfFit(fit: Fit, unsure: boolean, barely: boolean): Level {
+  if (fit === 'good') return unsure ? 'caution' : 'pass';
+  return fit === 'loose' || barely ? 'caution' : 'stop';
 }

@@ -6,9 +6,7 @@ import { leastThread, moreThanThere, threadRoom } from '../ownThread';
 import type { Result } from '../result';
 import { chosenNut, newNut, reachesDeeper } from '../stack';
 import { ofOneWheel, ofWheels } from '../wheels';
-import { judgeCorners, judgeWheels, make, withError } from './make';
-
-const behind = (c: CornerNumbers): Result => c.behind;
+import { judgeCorners, judgeWheels, levelOf, make, withError, worse } from './make';
 
 /** Both far ends: what comes out behind the hub, and what a closed nut hides. */
 export function judgeEnds(plan: Plan, n: Numbers, out: Finding[]): void {
@@ -23,23 +21,31 @@ export function judgeEnds(plan: Plan, n: Numbers, out: Finding[]): void {
   }
 }
 
+/** Each corner against its own room: nothing is borrowed from the other, and a stop at one stands whatever is blank there. */
 function judgeBehind(rule: 'bolt.behind' | 'stud.behind', plan: Plan, n: Numbers, out: Finding[]): void {
-  let limit = Number.POSITIVE_INFINITY;
-  for (const c of plan.corners) {
-    if (c.tappedDepth === null || (c.roomBehind === null && rule === 'bolt.behind')) {
-      out.push(make(rule, 'unmeasured', c.tappedDepth === null ? 'depth' : 'room', null, null, null, 'mm', c.corner));
-      return;
-    }
-    if (c.roomBehind !== null) limit = Math.min(limit, c.roomBehind.value - c.roomBehind.pm);
+  let found: Finding | null = null;
+  let blank: Finding | null = null;
+  for (let i = 0; i < plan.corners.length; i += 1) {
+    const c = plan.corners[i] as Plan['corners'][number];
+    const m = n.corners[i] as CornerNumbers;
+    const here = behindAt(rule, c, m);
+    if (here.level === 'unmeasured') blank ??= here;
+    else found = worse(here, found);
   }
-  if (limit === Number.POSITIVE_INFINITY) {
-    // A stud whose short end stays inside the thread asks for no room behind it.
-    const worst = judgeCorners(rule, 0, 'depth', n.corners, behind, true);
-    out.push(worst.level === 'pass' ? worst : make(rule, 'unmeasured', 'room', null, null, null, 'mm', worst.corner));
-    return;
-  }
-  const missing = n.corners.some((c) => c.gripBounded) ? 'bounded' : 'length';
-  out.push(judgeCorners(rule, limit, missing, n.corners, behind, true));
+  out.push(found === null || (blank !== null && found.level !== 'stop') ? (blank as Finding) : found);
+}
+
+function behindAt(rule: 'bolt.behind' | 'stud.behind', c: Plan['corners'][number], m: CornerNumbers): Finding {
+  const open = (why: string): Finding => make(rule, 'unmeasured', why, null, null, null, 'mm', c.corner);
+  if (c.tappedDepth === null) return open('depth');
+  if (c.roomBehind === null && rule === 'bolt.behind') return open('room');
+  if (m.behind === null) return open(m.gripBounded ? 'bounded' : 'length');
+  // A stud whose short end stays inside the thread asks for no room behind it.
+  const limit = c.roomBehind === null ? 0 : c.roomBehind.value - c.roomBehind.pm;
+  const margin = limit - m.behind.value;
+  const level = levelOf(margin, m.behind.pm);
+  if (c.roomBehind === null && level !== 'pass') return open('room');
+  return withError(make(rule, level, '', m.behind.value, limit, margin, 'mm', c.corner), m.behind.pm, m.behind.rss);
 }
 
 /** Thread on a new bolt or stud against what goes past its mate's first thread. */

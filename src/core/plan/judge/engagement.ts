@@ -19,16 +19,15 @@ export function judgeEngagement(plan: Plan, n: Numbers, out: Finding[]): void {
       if (s.governs) out.push(make('engagement.strength-known', 'caution', '', null, null, null, '', null, s.school));
       continue;
     }
-    out.push(judgeCorners(s.governs ? 'engagement.minimum' : 'engagement.cross-check', s.minimum, missing, n.corners, engagement, false, s.governs ? null : 'note', s.school));
+    out.push(atMostMate(plan, n, judgeCorners(s.governs ? 'engagement.minimum' : 'engagement.cross-check', s.minimum, missing, n.corners, engagement, false, s.governs ? null : 'note', s.school)));
   }
   const never = judgeCorners('engagement.never-drive', plan.policy.turnsNeverDrive * n.thread.pitch, missing, n.corners, engagement);
   if (never.level === 'stop') out.push(never);
   if (n.hubMinimum !== null) {
-    out.push(judgeCorners('engagement.hub-end', n.hubMinimum, plan.spacer.adapter ? 'protrusion' : 'tapped', n.corners, hubEngagement, false, null, null, plan.spacer.adapter ? 'adapter' : 'conversion'));
+    const found = judgeCorners('engagement.hub-end', n.hubMinimum, plan.spacer.adapter ? 'protrusion' : 'tapped', n.corners, hubEngagement, false, null, null, plan.spacer.adapter ? 'adapter' : 'conversion');
+    out.push({ ...found, pitch: compileThread(plan.hub.thread).thread.pitch });
   }
-  const material = newNut(plan.fastener)?.material ?? plan.hub.threadMaterial;
-  // Counting it as steel leans toward danger, so it is never less than a caution.
-  if (material === 'unknown') out.push(make('engagement.material', 'caution'));
+  judgeMaterials(plan, out);
   for (const c of n.corners) {
     if (!c.gripBounded) continue;
     out.push(make('nut.grip-bounded', 'note', plan.hub.fastening, null, null, null, '', c.corner));
@@ -36,6 +35,24 @@ export function judgeEngagement(plan: Plan, n: Numbers, out: Finding[]): void {
   }
   judgeContradiction(plan, n, out);
   judgeThreads(plan, out);
+}
+
+/** A count is travel: where nobody measured the thread it was made in, it is too little at best, and never enough. */
+function atMostMate(plan: Plan, n: Numbers, found: Finding): Finding {
+  if (found.level === 'stop' || found.level === 'unmeasured') return found;
+  const open = n.corners.find((c) => c.atMost);
+  if (!open) return found;
+  return { ...make(found.rule, 'unmeasured', mateOf(plan), open.engagement?.value ?? null, found.limit, null, 'mm', open.corner, found.school) };
+}
+
+const mateOf = (plan: Plan): string => (newNut(plan.fastener) ? 'new-nut' : plan.hub.fastening === 'bolt' ? 'mate-hub' : 'mate-nut');
+
+/** What every internal thread of the choice is cut in. Steel and aluminium ask for different engagement, so unknown is unmeasured. */
+function judgeMaterials(plan: Plan, out: Finding[]): void {
+  const nut = newNut(plan.fastener);
+  const hubToo = nut === null || plan.fastener.kind === 'conversion';
+  if (hubToo && plan.hub.threadMaterial === 'unknown') out.push(make('engagement.material', 'unmeasured', plan.hub.fastening === 'bolt' ? 'hub' : 'stock-nut'));
+  if (nut?.material === 'unknown') out.push(make('engagement.material', 'unmeasured', 'nut'));
 }
 
 /** More thread counted than there is, or a bolt not longer overall than under its seat, errors taken off: neither reading is trusted. */
@@ -74,7 +91,7 @@ function judgeThreads(plan: Plan, out: Finding[]): void {
   const { fastener, hub, spacer } = plan;
   const same = (a: string, b: string): boolean => sameThread(compileThread(a).thread, compileThread(b).thread);
   const pair = (where: string, a: string, b: string): void => {
-    out.push(make('thread.match', same(a, b) ? 'pass' : 'stop', `${where}/${a}/${b}`));
+    out.push(make('thread.match', same(a, b) ? 'pass' : 'stop', `${where}|${a}|${b}`));
   };
   if (fastener.kind === 'conversion') {
     pair('hub', fastener.hubThread, hub.thread);

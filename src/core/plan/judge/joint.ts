@@ -2,7 +2,7 @@ import { addedBearingMoment } from '../../joint/bearingMoment';
 import type { Plan } from '../document';
 import type { Finding } from '../findings';
 import type { Numbers } from '../numbers';
-import { make } from './make';
+import { levelOf, make } from './make';
 
 /** Torque has a source; its clamp stays under proof and above the estimated need; the bearing is told. */
 export function judgeJoint(plan: Plan, n: Numbers, out: Finding[]): void {
@@ -15,7 +15,7 @@ export function judgeJoint(plan: Plan, n: Numbers, out: Finding[]): void {
   } else {
     const share = j.proofShare * 100;
     const margin = policy.proofMost - share;
-    out.push(make('joint.proof', margin < 0 ? 'stop' : 'pass', `${Math.floor(j.clamp.low)}/${Math.ceil(j.clamp.high)}`, share, policy.proofMost, margin, '%'));
+    out.push(make('joint.proof', levelOf(margin, 0), `${Math.floor(j.clamp.low)}/${Math.ceil(j.clamp.high)}`, share, policy.proofMost, margin, '%'));
   }
   if (j !== null && j.needed !== null) {
     const margin = j.clamp.low - j.needed;

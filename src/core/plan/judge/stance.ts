@@ -9,9 +9,9 @@ export function judgeStance(plan: Plan, n: Numbers, out: Finding[]): void {
   const { policy, wish, use, spacer } = plan;
   out.push(judgeCorners('clearance.loaded', clearanceReserve(plan), 'clearance', n.corners, (c) => c.clearanceAfter, false, null, null, hourOf(n)));
   out.push(judgeCorners('stance.gap', 0, plan.camberChange === 0 ? 'gap' : 'gap-and-height', n.corners, (c) => c.gapAfter, false, 'caution'));
-  const inner = judgeCorners('clearance.inner', policy.innerReserve, 'inner', n.corners, (c) => c.innerAfter);
-  // Nobody has to measure the inside of a wheel that only moves outward, unless the inside is the very wish.
-  if (inner.level !== 'unmeasured' || wish === 'clearance') out.push(inner);
+  // Nobody has to measure the inside of a wheel that only moves outward, unless the inside is the very wish; what was measured counts.
+  const inside = wish === 'clearance' ? n.corners : n.corners.filter((c) => c.innerAfter !== null);
+  if (inside.length > 0) out.push(judgeCorners('clearance.inner', policy.innerReserve, 'inner', inside, (c) => c.innerAfter));
   if (wish === 'stance') {
     const least = leastValue(n.corners.map((c) => c.flush));
     if (least !== null) out.push(make('stance.flush', 'note', '', least, spacer.thickness, null, 'mm'));
