@@ -4,6 +4,8 @@ const config: NextConfig = {
   serverExternalPackages: ['@electric-sql/pglite'],
   devIndicators: false,
   poweredByHeader: false,
+  // A catalogue file of the size that the shelf takes in comes through an action.
+  experimental: { serverActions: { bodySizeLimit: '3mb' } },
 };
 
 export default config;

@@ -114,3 +114,21 @@ test('it listens on this machine only', async ({ request }) => {
   }
   expect((await request.get(server.url)).ok()).toBe(true);
 });
+
+test('a rebound name, another page and a forwarded host are turned away; pages bring their policy', async ({ watched: page, request }) => {
+  const home = await request.get(server.url);
+  const policy = home.headers()['content-security-policy'] ?? '';
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
+  expect(policy).toContain("frame-ancestors 'none'");
+  expect([home.headers()['x-content-type-options'], home.headers()['referrer-policy']]).toEqual(['nosniff', 'no-referrer']);
+  for (const headers of [{ host: 'harbour.example' }, { 'x-forwarded-host': 'harbour.example' }] as Record<string, string>[]) {
+    expect((await request.get(server.url, { headers })).status()).toBe(403);
+    expect((await request.get(`${server.url}/api/shelf`, { headers })).status()).toBe(403);
+  }
+  const foreign = await request.post(`${server.url}/api/evaluate`, { headers: { origin: 'http://harbour.example' }, data: '{}' });
+  expect([foreign.status(), await foreign.text()]).toEqual([403, 'This request comes from another page. Nothing was changed.\n']);
+  expect((await request.post(`${server.url}/api/evaluate`, { data: '{}' })).status()).toBe(422);
+  // No script stands in the page that the policy does not name.
+  await page.goto(server.url);
+  expect(await page.locator('script:not([nonce]):not([src])').count()).toBe(0);
+});

@@ -14,7 +14,7 @@ export const test = base.extend<{ watched: Page }>({
     const trouble: string[] = [];
     page.on('console', (m) => {
       const cut = killed.has(page) && m.text().startsWith('Failed to load resource: net::ERR_');
-      if (m.type() === 'error' && !cut) trouble.push(m.text());
+      if (m.type() === 'error' && !cut) trouble.push(`${m.text()} ${m.location().url}`);
     });
     page.on('pageerror', (e) => trouble.push(e.message));
     await use(page);

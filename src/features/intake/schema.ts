@@ -6,6 +6,9 @@ import { parseThread } from '@/core/thread/designation';
 import { parseNumber } from '@/core/units/number';
 import { parseLength, parseTorque } from '@/core/units/parse';
 
+// Pages run no code made from text: the checks are read, not compiled.
+z.config({ jitless: true });
+
 /** One schema for the form and the server: texts as typed go in, core units come out, sentences land on fields. */
 function typed<T>(parse: (text: string) => T) {
   return z.string().transform((text, ctx) => {

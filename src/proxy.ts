@@ -1,0 +1,46 @@
+import { type NextRequest, NextResponse } from 'next/server';
+import { turnedAway } from './usecases/hosts';
+
+/** Before every page, action and route: who may ask, and what a page may do. */
+export function proxy(request: NextRequest): NextResponse {
+  const header = (name: string) => request.headers.get(name);
+  const away = turnedAway({ method: request.method, host: header('host'), origin: header('origin'), forwardedHost: header('x-forwarded-host') });
+  if (away) return new NextResponse(`${away}\n`, { status: 403, headers: { 'content-type': 'text/plain; charset=utf-8', ...FIXED } });
+  const nonce = Buffer.from(crypto.randomUUID()).toString('base64');
+  const policy = contentPolicy(nonce);
+  // Next reads the nonce off the request's own policy and puts it on its scripts.
+  const headers = new Headers(request.headers);
+  headers.set('content-security-policy', policy);
+  const response = NextResponse.next({ request: { headers } });
+  response.headers.set('content-security-policy', policy);
+  for (const [name, value] of Object.entries(FIXED)) response.headers.set(name, value);
+  return response;
+}
+
+const FIXED = {
+  'x-content-type-options': 'nosniff',
+  'referrer-policy': 'no-referrer',
+  'x-frame-options': 'DENY',
+  'cross-origin-opener-policy': 'same-origin',
+  'cross-origin-resource-policy': 'same-origin',
+  'permissions-policy': 'geolocation=(), microphone=(), payment=()',
+} as const;
+
+/** Scripts of this build only, nothing from elsewhere, in nobody's frame. Style attributes are how drawings are placed. */
+const contentPolicy = (nonce: string): string =>
+  [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'`,
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self' blob:",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join('; ');
+
+/** Built files carry no data and need no question. */
+export const config = { matcher: ['/((?!_next/static|favicon.ico).*)'] };
