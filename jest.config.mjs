@@ -3,7 +3,19 @@ export default {
   testEnvironment: 'node',
   roots: ['<rootDir>/tests/core', '<rootDir>/tests/store', '<rootDir>/tests/house', '<rootDir>/tests/drawing'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } }] },
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'es6' },
+      },
+    ],
+  },
   // Next's marker for server code is a module that throws outside it.
   moduleNameMapper: { '^server-only$': '<rootDir>/tests/store/server-only.ts', '^@/(.*)$': '<rootDir>/src/$1' },
   globalSetup: '<rootDir>/tests/template.mjs',

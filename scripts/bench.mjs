@@ -7,5 +7,14 @@ import { buildIfNeeded, installIfNeeded, root } from './run.mjs';
 installIfNeeded('setup:');
 if (!process.argv[2] || ['pages', 'inp'].includes(process.argv[2])) buildIfNeeded('setup:');
 const out = join(root, 'node_modules', '.cache', 'vectis-bench.mjs');
-await build({ entryPoints: [join(root, 'tests/bench/bench.ts')], outfile: out, bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error', packages: 'external' });
+await build({
+  entryPoints: [join(root, 'tests/bench/bench.ts')],
+  outfile: out,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  logLevel: 'error',
+  packages: 'external',
+});
 process.exit(spawnSync(process.execPath, [out, ...process.argv.slice(2)], { cwd: root, stdio: 'inherit' }).status ?? 1);

@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
-import { rulebook } from '@/core/plan/rulebook';
-import { planJsonSchema } from '@/core/plan/schema';
+import { rulebook } from '@/core/rules/rulebook';
+import { planJsonSchema } from '@/core/document/schema';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 
 /** Documents that are made from the code: `npm run docs` writes them, a test compares them. */
@@ -11,7 +11,9 @@ export function generatedDocs(): Record<string, string> {
     'docs/rulebook.md': rulebook(),
     'docs/plan-format.schema.json': json(planJsonSchema()),
     'docs/plan-format.md': planFormat(),
-    ...Object.fromEntries(Object.entries(PLAN_EXAMPLES).map(([name, plan]) => [`docs/examples/${name}.json`, json(plan)])),
+    ...Object.fromEntries(
+      Object.entries(PLAN_EXAMPLES).map(([name, plan]) => [`docs/examples/${name}.json`, json(plan)]),
+    ),
   };
 }
 
@@ -26,7 +28,16 @@ const WHAT: Readonly<Record<string, string>> = {
 
 function planFormat(): string {
   const examples = Object.entries(PLAN_EXAMPLES).flatMap(([name, plan]) => [
-    `### ${name}`, '', WHAT[name] ?? '', '', `[docs/examples/${name}.json](examples/${name}.json)`, '', '```json', JSON.stringify(plan, null, 2), '```', '',
+    `### ${name}`,
+    '',
+    WHAT[name] ?? '',
+    '',
+    `[docs/examples/${name}.json](examples/${name}.json)`,
+    '',
+    '```json',
+    JSON.stringify(plan, null, 2),
+    '```',
+    '',
   ]);
   return `# The plan document, \`vectis-plan/1\`
 

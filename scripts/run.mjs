@@ -23,7 +23,9 @@ function run(command, args, options = {}) {
 
 /** Installs packages when the lock file changed since the last install here. */
 export function installIfNeeded(step) {
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   const mark = join(root, 'node_modules', '.vectis-lock');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
   say(`${step} Installing packages (a minute or two the first time) …`);
@@ -35,10 +37,17 @@ export function installIfNeeded(step) {
 export function buildIfNeeded(step) {
   const mark = join(root, '.next', 'BUILD_ID');
   const built = existsSync(mark) ? statSync(mark).mtimeMs : 0;
-  const newest = Math.max(newestIn(join(root, 'src')), ...['next.config.ts', 'package-lock.json', 'postcss.config.mjs'].map((f) => statSync(join(root, f)).mtimeMs));
+  const newest = Math.max(
+    newestIn(join(root, 'src')),
+    ...['next.config.ts', 'package-lock.json', 'postcss.config.mjs'].map((f) => statSync(join(root, f)).mtimeMs),
+  );
   if (built > newest) return;
   say(`${step} Building the pages (about half a minute) …`);
-  const done = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], { cwd: root, encoding: 'utf8', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } });
+  const done = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
+    cwd: root,
+    encoding: 'utf8',
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+  });
   if (done.status !== 0) {
     say(done.stdout + done.stderr);
     process.exit(done.status ?? 1);
@@ -63,7 +72,9 @@ async function portFree(port) {
   });
   await new Promise((resolve) => probe.close(resolve));
   if (problem === null) return;
-  console.error(`Port ${port} is ${problem === 'EADDRINUSE' ? 'taken by another program' : `not to be had (${problem})`}; stop that one, or set PORT to another.`);
+  console.error(
+    `Port ${port} is ${problem === 'EADDRINUSE' ? 'taken by another program' : `not to be had (${problem})`}; stop that one, or set PORT to another.`,
+  );
   process.exit(1);
 }
 
@@ -72,8 +83,17 @@ export async function serve({ port, data, demo }) {
   lockFree(data);
   await portFree(port);
   mkdirSync(data, { recursive: true });
-  const env = { ...process.env, VECTIS_DATA: data, NEXT_TELEMETRY_DISABLED: '1', ...(demo ? { VECTIS_DEMO: '1' } : {}) };
-  const child = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', HOST, '-p', String(port)], { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] });
+  const env = {
+    ...process.env,
+    VECTIS_DATA: data,
+    NEXT_TELEMETRY_DISABLED: '1',
+    ...(demo ? { VECTIS_DEMO: '1' } : {}),
+  };
+  const child = spawn(
+    process.execPath,
+    [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', HOST, '-p', String(port)],
+    { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] },
+  );
   child.stdout.on('data', (chunk) => {
     for (const line of String(chunk).split('\n')) {
       if (/^\s*(▲|- |✓)/.test(line) || line.trim() === '') continue;

@@ -16,25 +16,31 @@ function count(ok, label) {
   say(`${ok ? 'pass' : 'FAIL'}  ${label}`);
 }
 
-const run = (command, args, env = {}) => spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
+const run = (command, args, env = {}) =>
+  spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
 
 installIfNeeded('setup:');
 if (!existsSync('/usr/bin/chromium')) {
   say('setup: Installing Chromium from the system packages …');
-  if (!run('apt-get', ['update', '-qq']) || !run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'])) {
+  if (
+    !run('apt-get', ['update', '-qq']) ||
+    !run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'])
+  ) {
     say('Chromium could not be installed; the interface tests need it at /usr/bin/chromium.');
     process.exit(1);
   }
 }
 
-count(run(node, [bin('@biomejs/biome/bin/biome'), 'lint', '--error-on-warnings', '.']), 'lint');
+count(run(node, [bin('@biomejs/biome/bin/biome'), 'check', '--error-on-warnings', '.']), 'lint');
 buildIfNeeded('setup:');
 count(run(node, [bin('typescript/bin/tsc'), '--noEmit']), 'types');
 
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results, { recursive: true });
 const jestFile = join(results, 'jest.json');
-run(node, [bin('jest/bin/jest.js'), '--json', `--outputFile=${jestFile}`], { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' });
+run(node, [bin('jest/bin/jest.js'), '--json', `--outputFile=${jestFile}`], {
+  NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
+});
 tally(jestFile, (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites]);
 
 const e2eFile = join(root, 'test-results', 'e2e.json');

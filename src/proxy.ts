@@ -4,8 +4,17 @@ import { turnedAway } from './usecases/hosts';
 /** Before every page, action and route: who may ask, and what a page may do. */
 export function proxy(request: NextRequest): NextResponse {
   const header = (name: string) => request.headers.get(name);
-  const away = turnedAway({ method: request.method, host: header('host'), origin: header('origin'), forwardedHost: header('x-forwarded-host') });
-  if (away) return new NextResponse(`${away}\n`, { status: 403, headers: { 'content-type': 'text/plain; charset=utf-8', ...FIXED } });
+  const away = turnedAway({
+    method: request.method,
+    host: header('host'),
+    origin: header('origin'),
+    forwardedHost: header('x-forwarded-host'),
+  });
+  if (away)
+    return new NextResponse(`${away}\n`, {
+      status: 403,
+      headers: { 'content-type': 'text/plain; charset=utf-8', ...FIXED },
+    });
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64');
   const policy = contentPolicy(nonce);
   // Next reads the nonce off the request's own policy and puts it on its scripts.

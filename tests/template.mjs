@@ -10,7 +10,9 @@ const cache = resolve('node_modules/.cache/vectis');
 
 /** Where the empty folder is, made when it is not there yet. */
 export async function emptyFolder() {
-  const sql = readdirSync('drizzle').filter((f) => f.endsWith('.sql')).sort();
+  const sql = readdirSync('drizzle')
+    .filter((f) => f.endsWith('.sql'))
+    .sort();
   const hash = createHash('sha256');
   for (const file of [...sql, 'meta/_journal.json']) hash.update(readFileSync(join('drizzle', file)));
   hash.update(readFileSync('node_modules/@electric-sql/pglite/package.json'));

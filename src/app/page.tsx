@@ -14,7 +14,8 @@ export default async function Page() {
     <main className="mx-auto flex w-full max-w-[1180px] flex-col gap-5 px-4 py-6">
       <div className="flex items-end justify-between gap-4">
         <h1>
-          Day board <span className="figure ml-2 text-[15px] font-normal text-soft">{format(now, 'EEEE d MMMM yyyy')}</span>
+          Day board{' '}
+          <span className="figure ml-2 text-[15px] font-normal text-soft">{format(now, 'EEEE d MMMM yyyy')}</span>
         </h1>
         <div className="flex gap-3">
           <LinkButton href="/vehicles">Open a job</LinkButton>

@@ -15,7 +15,9 @@ export class InputError extends Error {
 }
 
 /** Reads what was typed: its value, or the sentence that says what would do. Anything else that goes wrong is thrown on. */
-export function tryInput<T>(read: () => T): { readonly value: T; readonly error: undefined } | { readonly value: undefined; readonly error: string } {
+export function tryInput<T>(
+  read: () => T,
+): { readonly value: T; readonly error: undefined } | { readonly value: undefined; readonly error: string } {
   try {
     return { value: read(), error: undefined };
   } catch (e) {

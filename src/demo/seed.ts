@@ -1,12 +1,13 @@
 import { addDays, addMinutes, subDays } from 'date-fns';
-import { cornersOf } from '@/core/plan/assemble';
-import { CORNERS } from '@/core/plan/vocabulary';
-import { quantity, type QuantityId } from '@/core/plan/quantities';
-import { UNIT_HINT } from '@/core/plan/readingText';
+import { cornersOf } from '@/core/document/assemble';
+import { CORNERS } from '@/core/document/vocabulary';
+import { quantity, type QuantityId } from '@/core/document/quantities';
+import { UNIT_HINT } from '@/core/document/readingText';
 import { jobCard, kitList } from '@/core/procedure/steps';
 import { torqueState } from '@/core/torque/log';
 import type { Db } from '@/store/connection';
-import { addJob, addReading, freezePlan, type JobWhole, loadJob, saveDraft, setStage, tickStep } from '@/store/jobs';
+import { addJob, addReading, type JobWhole, loadJob, saveDraft, setStage, tickStep } from '@/store/jobs';
+import { freezePlan } from '@/store/plans';
 import { STAGES, type Stage } from '@/store/schema';
 import { appendEntry } from '@/store/torque';
 import { addParts } from '@/store/parts';
@@ -45,14 +46,28 @@ async function seedWheels(db: Db, vehicleId: string, vehicle: DemoVehicle, at: D
       const method = quantity(id as QuantityId).methods[0] ?? { id: 'caliper', pm: 0.1 };
       for (const [i, value] of values.entries()) {
         const wheel = wheels.find((w) => w.wheelSetId === setId && w.corner === CORNERS[i]);
-        if (wheel) await addWheelReading(db, vehicleId, wheel.id, { quantity: id, value, unit: 'mm', typed: String(value), pm: method.pm, method: method.id }, FITTERS[1], at);
+        if (wheel)
+          await addWheelReading(
+            db,
+            vehicleId,
+            wheel.id,
+            { quantity: id, value, unit: 'mm', typed: String(value), pm: method.pm, method: method.id },
+            FITTERS[1],
+            at,
+          );
       }
     }
   }
 }
 
 /** One job, driven as far as the scenario says. @returns its id */
-async function seedJob(db: Db, vehicleId: string, demo: DemoJob, now: Date, visitId: string | undefined): Promise<string> {
+async function seedJob(
+  db: Db,
+  vehicleId: string,
+  demo: DemoJob,
+  now: Date,
+  visitId: string | undefined,
+): Promise<string> {
   const by = FITTERS[0];
   let clock = subDays(now, demo.daysAgo);
   const tick = () => {
@@ -61,7 +76,12 @@ async function seedJob(db: Db, vehicleId: string, demo: DemoJob, now: Date, visi
   };
   const { axle, wish, use } = demo;
   const first = await loadFirstSet(db, vehicleId);
-  const jobId = await addJob(db, { vehicleId, wheelSetId: first, axle, wish, use, ...(visitId ? { visitId } : {}) }, by, clock);
+  const jobId = await addJob(
+    db,
+    { vehicleId, wheelSetId: first, axle, wish, use, ...(visitId ? { visitId } : {}) },
+    by,
+    clock,
+  );
   if (!reached(demo, 'measure')) return jobId;
   await setStage(db, jobId, 'measure', by, tick());
   for (const [id, value] of Object.entries(demo.readings)) {
@@ -71,7 +91,21 @@ async function seedJob(db: Db, vehicleId: string, demo: DemoJob, now: Date, visi
     const values = typeof value !== 'number' ? value : q.scope === 'corner' ? [value, value] : [value];
     for (const [i, v] of values.entries()) {
       const corner = q.scope === 'axle' ? null : (cornersOf(axle)[i] ?? null);
-      await addReading(db, jobId, { quantity: id, corner, value: v, unit: UNIT_HINT[q.kind], typed: q.kind === 'yes-no' ? (v === 1 ? 'yes' : 'no') : String(v), pm: method.pm, method: method.id }, by, tick());
+      await addReading(
+        db,
+        jobId,
+        {
+          quantity: id,
+          corner,
+          value: v,
+          unit: UNIT_HINT[q.kind],
+          typed: q.kind === 'yes-no' ? (v === 1 ? 'yes' : 'no') : String(v),
+          pm: method.pm,
+          method: method.id,
+        },
+        by,
+        tick(),
+      );
     }
   }
   if (!reached(demo, 'choose') || !demo.choice) return jobId;
@@ -107,7 +141,14 @@ async function loadFirstSet(db: Db, vehicleId: string): Promise<string> {
 
 /** Snug, lower, final, verify of one wheel; or up to a third lug that moves in the verify pass. */
 async function torqueWheel(
-  db: Db, jobId: string, plan: string, corner: string, spec: ReturnType<typeof torqueSpec>, moves: boolean, by: string, at: () => Date,
+  db: Db,
+  jobId: string,
+  plan: string,
+  corner: string,
+  spec: ReturnType<typeof torqueSpec>,
+  moves: boolean,
+  by: string,
+  at: () => Date,
 ): Promise<void> {
   let state = torqueState(spec, []);
   let verified = 0;
@@ -116,9 +157,20 @@ async function torqueWheel(
     const figures = pass === 'final' || pass === 'verify';
     const moved = moves && pass === 'verify' && verified === 2;
     state = await appendEntry(
-      db, jobId, plan, spec,
-      { corner, pass, lug: state.next ?? -1, reading: figures ? spec.target : null, angle: pass === 'verify' ? (moved ? 18 : 2) : null, tool: 'click wrench' },
-      by, at(),
+      db,
+      jobId,
+      plan,
+      spec,
+      {
+        corner,
+        pass,
+        lug: state.next ?? -1,
+        reading: figures ? spec.target : null,
+        angle: pass === 'verify' ? (moved ? 18 : 2) : null,
+        tool: 'click wrench',
+      },
+      by,
+      at(),
     );
     if (pass === 'verify') verified += 1;
     if (moved) return;

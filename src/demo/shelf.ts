@@ -1,26 +1,61 @@
-import { lippedSpacer, plainSpacer } from '@/core/plan/blank';
-import type { CatalogueItem } from '@/core/search/catalogue';
+import { lippedSpacer, plainSpacer } from '@/core/document/blank';
+import type { CatalogueItem } from '@/core/parts/catalogue';
 
 /** The invented shelf of the demo workshop: plates and fasteners for its five vehicles. */
 const plate = (lugs: number, boltCircle: number, bore: number, thickness: number, count: number): CatalogueItem => ({
-  kind: 'spacer', name: `plate ${lugs} × ${boltCircle}, ${thickness} mm`, count, bin: `P${lugs}`, lugs, boltCircle, spacer: plainSpacer(thickness, bore),
+  kind: 'spacer',
+  name: `plate ${lugs} × ${boltCircle}, ${thickness} mm`,
+  count,
+  bin: `P${lugs}`,
+  lugs,
+  boltCircle,
+  spacer: plainSpacer(thickness, bore),
 });
 
 const lipped = (thickness: number, root: number): CatalogueItem => ({
-  kind: 'spacer', name: `lipped 5 × 118, ${thickness} mm`, count: 2, bin: 'L5', lugs: 5, boltCircle: 118, spacer: lippedSpacer(thickness, 71.6, 71.5, root, 8),
+  kind: 'spacer',
+  name: `lipped 5 × 118, ${thickness} mm`,
+  count: 2,
+  bin: 'L5',
+  lugs: 5,
+  boltCircle: 118,
+  spacer: lippedSpacer(thickness, 71.6, 71.5, root, 8),
 });
 
 const bolt = (length: number, seat: 'ball13' | 'ball14', count: number): CatalogueItem => ({
-  kind: 'bolt', name: `bolt M14 × 1.5, ${length} mm, ${seat === 'ball13' ? 'R13' : 'R14'}`, count, bin: `B${length}`, thread: 'M14x1.5', fastener: { kind: 'bolt', length, threadLength: 28, seat, class: '10.9' },
+  kind: 'bolt',
+  name: `bolt M14 × 1.5, ${length} mm, ${seat === 'ball13' ? 'R13' : 'R14'}`,
+  count,
+  bin: `B${length}`,
+  thread: 'M14x1.5',
+  fastener: { kind: 'bolt', length, threadLength: 28, seat, class: '10.9' },
 });
 
 const stud = (protrusion: number, count: number): CatalogueItem => ({
-  kind: 'stud', name: `stud M12 × 1.5, ${protrusion} mm`, count, bin: `S${protrusion}`, thread: 'M12x1.5', fastener: { kind: 'stud', protrusion, threadLength: protrusion - 4, class: '10.9' },
+  kind: 'stud',
+  name: `stud M12 × 1.5, ${protrusion} mm`,
+  count,
+  bin: `S${protrusion}`,
+  thread: 'M12x1.5',
+  fastener: { kind: 'stud', protrusion, threadLength: protrusion - 4, class: '10.9' },
 });
 
 const nut = (name: string, style: 'open' | 'closed', shankReach: number): CatalogueItem => ({
-  kind: 'nut', name, count: 24, bin: 'N1',
-  nut: { thread: 'M12x1.5', style, seat: 'cone60', threadLength: 24, blindDepth: style === 'closed' ? 34 : null, shankReach, shankLength: shankReach > 0 ? 11 : 0, material: 'steel', tensile: 900 },
+  kind: 'nut',
+  name,
+  count: 24,
+  bin: 'N1',
+  nut: {
+    thread: 'M12x1.5',
+    style,
+    seat: 'cone60',
+    threadLength: 24,
+    blindDepth: style === 'closed' ? 34 : null,
+    shankReach,
+    shankLength: shankReach > 0 ? 11 : 0,
+    material: 'steel',
+    tensile: 900,
+  },
 });
 
 export const SHELF: readonly CatalogueItem[] = [

@@ -29,7 +29,11 @@ export function archEdge(radius: number): string {
 }
 
 /** The tyre in its arch with the clock around it; every clearance stands at its hour, the tightest one heavier. */
-export function ArchClock({ marks, active, onPick }: {
+export function ArchClock({
+  marks,
+  active,
+  onPick,
+}: {
   marks: readonly ClockMark[];
   active: number | null;
   /** An hour was pressed in the drawing; the same choice stands beside it in words. */
@@ -37,8 +41,16 @@ export function ArchClock({ marks, active, onPick }: {
 }) {
   const id = useId();
   return (
-    <svg viewBox="-62 -58 124 92" role="img" aria-labelledby={id} className="w-full max-w-[380px]" data-testid="arch-clock">
-      <title id={id}>{`Loaded clearance by the clock, ${marks.length} ${marks.length === 1 ? 'hour' : 'hours'} measured`}</title>
+    <svg
+      viewBox="-62 -58 124 92"
+      role="img"
+      aria-labelledby={id}
+      className="w-full max-w-[380px]"
+      data-testid="arch-clock"
+    >
+      <title
+        id={id}
+      >{`Loaded clearance by the clock, ${marks.length} ${marks.length === 1 ? 'hour' : 'hours'} measured`}</title>
       <circle r="27" fill="var(--steel)" stroke="var(--ink)" strokeWidth="1.4" vectorEffect="non-scaling-stroke" />
       <circle r="17" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1" vectorEffect="non-scaling-stroke" />
       <path d={archEdge(R)} fill="none" stroke="var(--ink)" strokeWidth="2.4" vectorEffect="non-scaling-stroke" />
@@ -49,8 +61,19 @@ export function ArchClock({ marks, active, onPick }: {
         const to = hourPoint(hour, R - 1);
         const label = hourPoint(hour, R + 10);
         return (
-          <g key={hour} data-hour={hour} data-measured={mark ? 'yes' : 'no'} onPointerDown={() => onPick(hour)} className="cursor-pointer">
-            <circle cx={hourPoint(hour, R + 4).x} cy={hourPoint(hour, R + 4).y} r="9.4" fill={hour === active ? 'var(--accent-wash)' : 'transparent'} />
+          <g
+            key={hour}
+            data-hour={hour}
+            data-measured={mark ? 'yes' : 'no'}
+            onPointerDown={() => onPick(hour)}
+            className="cursor-pointer"
+          >
+            <circle
+              cx={hourPoint(hour, R + 4).x}
+              cy={hourPoint(hour, R + 4).y}
+              r="9.4"
+              fill={hour === active ? 'var(--accent-wash)' : 'transparent'}
+            />
             <path
               d={`M${from.x} ${from.y}L${to.x} ${to.y}`}
               stroke={mark ? (mark.tightest ? 'var(--caution)' : 'var(--accent)') : 'var(--line-strong)'}
@@ -58,7 +81,15 @@ export function ArchClock({ marks, active, onPick }: {
               strokeDasharray={mark ? undefined : '2 2'}
               vectorEffect="non-scaling-stroke"
             />
-            <text x={label.x} y={label.y + 2} textAnchor="middle" className="figure" fontSize="5.6" fontWeight={mark?.tightest || hour === active ? 700 : 400} fill="var(--ink)">
+            <text
+              x={label.x}
+              y={label.y + 2}
+              textAnchor="middle"
+              className="figure"
+              fontSize="5.6"
+              fontWeight={mark?.tightest || hour === active ? 700 : 400}
+              fill="var(--ink)"
+            >
               {mark ? mark.text : hour}
             </text>
           </g>

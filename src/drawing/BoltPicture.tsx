@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import type { Seat } from '@/core/plan/vocabulary';
+import type { Seat } from '@/core/document/vocabulary';
 import { Dimension } from './StackSection';
 import { written as n } from './written';
 
@@ -36,13 +36,42 @@ export function BoltPicture({ seat, onPick }: { seat: Seat; onPick: (length: Bol
   const end = overall(seat);
   return (
     // biome-ignore lint/a11y/useSemanticElements: a drawing whose dimensions can be pressed is no set of form fields
-    <svg viewBox={`-2 -21 ${n(end + 5)} 44`} role="group" aria-labelledby={id} className="w-full max-w-[340px] overflow-visible" data-testid="bolt-picture">
-      <title id={id}>Lengths of a bolt: under the seat from where cone or ball starts, or from the flat face; overall with the head; its thread</title>
-      <path d={boltPath(seat)} fill="var(--brass)" stroke="var(--ink)" strokeWidth="1.2" vectorEffect="non-scaling-stroke" strokeDasharray={seat === 'unknown' ? '4 3' : undefined} />
+    <svg
+      viewBox={`-2 -21 ${n(end + 5)} 44`}
+      role="group"
+      aria-labelledby={id}
+      className="w-full max-w-[340px] overflow-visible"
+      data-testid="bolt-picture"
+    >
+      <title id={id}>
+        Lengths of a bolt: under the seat from where cone or ball starts, or from the flat face; overall with the head;
+        its thread
+      </title>
+      <path
+        d={boltPath(seat)}
+        fill="var(--brass)"
+        stroke="var(--ink)"
+        strokeWidth="1.2"
+        vectorEffect="non-scaling-stroke"
+        strokeDasharray={seat === 'unknown' ? '4 3' : undefined}
+      />
       <path d={threads()} fill="none" stroke="var(--ink-soft)" strokeWidth="0.8" vectorEffect="non-scaling-stroke" />
-      <path d={`M-2 0H${n(end + 2)}`} stroke="var(--ink-soft)" strokeWidth="0.8" strokeDasharray="9 3 2 3" vectorEffect="non-scaling-stroke" />
+      <path
+        d={`M-2 0H${n(end + 2)}`}
+        stroke="var(--ink-soft)"
+        strokeWidth="0.8"
+        strokeDasharray="9 3 2 3"
+        vectorEffect="non-scaling-stroke"
+      />
       <Dimension x0={0} x1={BOLT.thread} y={-15} half={BOLT.radius} text="thread" onPick={() => onPick('thread')} />
-      <Dimension x0={0} x1={BOLT.shank} y={14} half={BOLT.radius} text="under the seat" onPick={() => onPick('under')} />
+      <Dimension
+        x0={0}
+        x1={BOLT.shank}
+        y={14}
+        half={BOLT.radius}
+        text="under the seat"
+        onPick={() => onPick('under')}
+      />
       <Dimension x0={0} x1={end} y={20} half={BOLT.collar} text="overall" onPick={() => onPick('overall')} />
     </svg>
   );

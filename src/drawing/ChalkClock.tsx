@@ -31,7 +31,8 @@ export function ChalkClock({ hours, onHours }: { hours: readonly number[]; onHou
   const set = (i: number, hour: number) => onHours(hours.map((h, k) => (k === i ? hour : h)));
   const key = (e: React.KeyboardEvent, i: number) => {
     const h = hours[i] as number;
-    const step = e.key === 'ArrowRight' || e.key === 'ArrowUp' ? STEP : e.key === 'ArrowLeft' || e.key === 'ArrowDown' ? -STEP : 0;
+    const step =
+      e.key === 'ArrowRight' || e.key === 'ArrowUp' ? STEP : e.key === 'ArrowLeft' || e.key === 'ArrowDown' ? -STEP : 0;
     if (step !== 0) set(i, onArch(fromTop(h) + step));
     else if (e.key === 'Delete' || e.key === 'Backspace') onHours(hours.filter((_, k) => k !== i));
     else return;
@@ -76,7 +77,14 @@ export function ChalkClock({ hours, onHours }: { hours: readonly number[]; onHou
           onHours([...hours, hour]);
         }}
       />
-      <path d={archEdge(R)} fill="none" stroke="var(--ink)" strokeWidth="2.4" vectorEffect="non-scaling-stroke" pointerEvents="none" />
+      <path
+        d={archEdge(R)}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="2.4"
+        vectorEffect="non-scaling-stroke"
+        pointerEvents="none"
+      />
       {ARCH_HOURS.map((hour) => {
         const p = hourPoint(hour, R + 11);
         return (
@@ -107,7 +115,12 @@ export function ChalkClock({ hours, onHours }: { hours: readonly number[]; onHou
             className="cursor-grab"
           >
             <circle cx={p.x} cy={p.y} r="7" fill="transparent" />
-            <path d={`M${p.x - 3} ${p.y - 3}L${p.x + 3} ${p.y + 3}M${p.x + 3} ${p.y - 3}L${p.x - 3} ${p.y + 3}`} stroke="var(--stop)" strokeWidth="3" vectorEffect="non-scaling-stroke" />
+            <path
+              d={`M${p.x - 3} ${p.y - 3}L${p.x + 3} ${p.y + 3}M${p.x + 3} ${p.y - 3}L${p.x - 3} ${p.y + 3}`}
+              stroke="var(--stop)"
+              strokeWidth="3"
+              vectorEffect="non-scaling-stroke"
+            />
           </g>
         );
       })}

@@ -1,14 +1,22 @@
 'use client';
 
 import { useRef } from 'react';
-import type { SectionBlock } from '@/core/plan/geometry';
+import type { SectionBlock } from '@/core/figures/geometry';
 
 /** Sizes that a drag snaps to, mm, and the thickest it reaches. */
 const SNAP = 0.5;
 const MOST = 60;
 
 /** The spacer's outer face as a handle: drag it sideways and the thickness follows, half a millimetre at a time. */
-export function FaceHandle({ blocks, half, onThickness }: { blocks: readonly SectionBlock[]; half: number; onThickness: (mm: number) => void }) {
+export function FaceHandle({
+  blocks,
+  half,
+  onThickness,
+}: {
+  blocks: readonly SectionBlock[];
+  half: number;
+  onThickness: (mm: number) => void;
+}) {
   const drag = useRef<{ x: number; from: number } | null>(null);
   const spacer = blocks.find((b) => b.part === 'spacer');
   if (!spacer) return null;

@@ -1,8 +1,11 @@
-import { CORNER_LABEL } from '@/core/plan/labels';
-import { CORNERS, type Corner } from '@/core/plan/vocabulary';
+import { CORNER_LABEL } from '@/core/document/labels';
+import { CORNERS, type Corner } from '@/core/document/vocabulary';
 
 const AT: Readonly<Record<Corner, { x: number; y: number }>> = {
-  'front-left': { x: 8, y: 22 }, 'front-right': { x: 62, y: 22 }, 'rear-left': { x: 8, y: 88 }, 'rear-right': { x: 62, y: 88 },
+  'front-left': { x: 8, y: 22 },
+  'front-right': { x: 62, y: 22 },
+  'rear-left': { x: 8, y: 88 },
+  'rear-right': { x: 62, y: 88 },
 };
 
 /** A wheel on the plan carries a mark of up to two letters; a longer one is written beside its corner. */
@@ -10,7 +13,13 @@ const MARK_SHOWN = 2;
 const beside = (mark: string | undefined): string => (mark && mark.length > MARK_SHOWN ? mark : '');
 
 /** The car from above: the way to move between corners. Corners that nobody asked about are drawn but not offered. */
-export function PlanView({ corners, active, open, marks, onPick }: {
+export function PlanView({
+  corners,
+  active,
+  open,
+  marks,
+  onPick,
+}: {
   /** Corners that can be gone to. */
   corners: readonly Corner[];
   active: Corner;
@@ -23,13 +32,50 @@ export function PlanView({ corners, active, open, marks, onPick }: {
   return (
     <div className="relative mx-auto w-[168px] self-start">
       <svg viewBox="0 0 80 124" className="w-full" aria-hidden="true">
-        <path d="M40 3C24 3 19 8 18 20L17 44 18 104C19 116 25 120 40 120S61 116 62 104L63 44 62 20C61 8 56 3 40 3Z" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.2" vectorEffect="non-scaling-stroke" />
-        <path d="M24 40C30 36 50 36 56 40L53 52H27ZM27 86H53L56 98C50 101 30 101 24 98Z" fill="none" stroke="var(--line-strong)" strokeWidth="1" vectorEffect="non-scaling-stroke" />
-        <path d="M40 8V116M14 30H66M14 96H66" stroke="var(--line-strong)" strokeWidth="0.7" strokeDasharray="7 3 2 3" vectorEffect="non-scaling-stroke" />
+        <path
+          d="M40 3C24 3 19 8 18 20L17 44 18 104C19 116 25 120 40 120S61 116 62 104L63 44 62 20C61 8 56 3 40 3Z"
+          fill="var(--sheet)"
+          stroke="var(--ink)"
+          strokeWidth="1.2"
+          vectorEffect="non-scaling-stroke"
+        />
+        <path
+          d="M24 40C30 36 50 36 56 40L53 52H27ZM27 86H53L56 98C50 101 30 101 24 98Z"
+          fill="none"
+          stroke="var(--line-strong)"
+          strokeWidth="1"
+          vectorEffect="non-scaling-stroke"
+        />
+        <path
+          d="M40 8V116M14 30H66M14 96H66"
+          stroke="var(--line-strong)"
+          strokeWidth="0.7"
+          strokeDasharray="7 3 2 3"
+          vectorEffect="non-scaling-stroke"
+        />
         {CORNERS.map((c) => (
           <g key={c}>
-            <rect x={AT[c].x} y={AT[c].y} width="10" height="20" rx="2" fill={c === active ? 'var(--accent)' : 'var(--steel)'} stroke="var(--ink)" strokeWidth="1" vectorEffect="non-scaling-stroke" strokeDasharray={corners.includes(c) ? undefined : '3 3'} />
-            <text x={AT[c].x + 5} y={AT[c].y + 12} textAnchor="middle" className="figure" fontSize="6" fontWeight="650" fill={c === active ? 'var(--accent-ink)' : 'var(--ink)'}>
+            <rect
+              x={AT[c].x}
+              y={AT[c].y}
+              width="10"
+              height="20"
+              rx="2"
+              fill={c === active ? 'var(--accent)' : 'var(--steel)'}
+              stroke="var(--ink)"
+              strokeWidth="1"
+              vectorEffect="non-scaling-stroke"
+              strokeDasharray={corners.includes(c) ? undefined : '3 3'}
+            />
+            <text
+              x={AT[c].x + 5}
+              y={AT[c].y + 12}
+              textAnchor="middle"
+              className="figure"
+              fontSize="6"
+              fontWeight="650"
+              fill={c === active ? 'var(--accent-ink)' : 'var(--ink)'}
+            >
               {beside(marks[c]) ? '' : marks[c]}
             </text>
           </g>
@@ -48,7 +94,9 @@ export function PlanView({ corners, active, open, marks, onPick }: {
           >
             {CORNER_LABEL[c]}
             {beside(marks[c]) ? <span className="figure block truncate text-[12px]">{beside(marks[c])}</span> : null}
-            <span className="figure block text-[12px] font-normal text-soft">{open[c] ? `${open[c]} open` : 'done'}</span>
+            <span className="figure block text-[12px] font-normal text-soft">
+              {open[c] ? `${open[c]} open` : 'done'}
+            </span>
           </button>
         );
       })}

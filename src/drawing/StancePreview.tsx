@@ -1,12 +1,15 @@
 import { useId } from 'react';
-import { CORNER_LABEL } from '@/core/plan/labels';
-import { CORNERS, type Corner } from '@/core/plan/vocabulary';
-import type { CornerGap } from '@/core/plan/gaps';
+import { CORNER_LABEL } from '@/core/document/labels';
+import { CORNERS, type Corner } from '@/core/document/vocabulary';
+import type { CornerGap } from '@/core/figures/gaps';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 
 /** Where each corner's arch edge stands on the sheet; left corners look left. */
 const EDGE: Readonly<Record<Corner, { x: number; y: number; out: 1 | -1 }>> = {
-  'front-left': { x: 92, y: 24, out: -1 }, 'front-right': { x: 308, y: 24, out: 1 }, 'rear-left': { x: 92, y: 136, out: -1 }, 'rear-right': { x: 308, y: 136, out: 1 },
+  'front-left': { x: 92, y: 24, out: -1 },
+  'front-right': { x: 308, y: 24, out: 1 },
+  'rear-left': { x: 92, y: 136, out: -1 },
+  'rear-right': { x: 308, y: 136, out: 1 },
 };
 const TYRE = { width: 46, length: 74 };
 /** Gaps are drawn this much larger than the tyres beside them, so that millimetres can be seen. */
@@ -24,11 +27,28 @@ export function enlargement(corners: readonly CornerGap[]): number {
 export function StancePreview({ corners, units }: { corners: readonly CornerGap[]; units: UnitSystem }) {
   const id = useId();
   const larger = enlargement(corners);
-  const words = corners.map((c) => `${CORNER_LABEL[c.corner]}: ${gapText(c.before, units)} before, ${gapText(c.after?.value ?? null, units)} after`).join('; ');
+  const words = corners
+    .map(
+      (c) =>
+        `${CORNER_LABEL[c.corner]}: ${gapText(c.before, units)} before, ${gapText(c.after?.value ?? null, units)} after`,
+    )
+    .join('; ');
   return (
-    <svg viewBox="0 0 400 236" role="img" aria-labelledby={id} className="w-full max-w-[620px]" data-testid="stance-preview">
+    <svg
+      viewBox="0 0 400 236"
+      role="img"
+      aria-labelledby={id}
+      className="w-full max-w-[620px]"
+      data-testid="stance-preview"
+    >
       <title id={id}>{`Stance of the whole car. ${words}.`}</title>
-      <path d="M92 12C100 2 300 2 308 12V224C300 234 100 234 92 224Z" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2" vectorEffect="non-scaling-stroke" />
+      <path
+        d="M92 12C100 2 300 2 308 12V224C300 234 100 234 92 224Z"
+        fill="var(--sheet)"
+        stroke="var(--ink)"
+        strokeWidth="2"
+        vectorEffect="non-scaling-stroke"
+      />
       <path d="M200 4V232" stroke="var(--line-strong)" strokeWidth="0.8" strokeDasharray="8 3 2 3" />
       {CORNERS.map((corner) => {
         const e = EDGE[corner];
@@ -38,14 +58,34 @@ export function StancePreview({ corners, units }: { corners: readonly CornerGap[
           <g key={corner} data-corner={corner}>
             {c?.before == null ? null : <Tyre e={e} inside={c.before * larger} before />}
             {c?.after == null ? null : <Tyre e={e} inside={c.after.value * larger} before={false} />}
-            <path d={`M${e.x} ${e.y - 8}V${e.y + TYRE.length + 8}`} stroke="var(--ink)" strokeWidth="4" vectorEffect="non-scaling-stroke" />
+            <path
+              d={`M${e.x} ${e.y - 8}V${e.y + TYRE.length + 8}`}
+              stroke="var(--ink)"
+              strokeWidth="4"
+              vectorEffect="non-scaling-stroke"
+            />
             <text x={label.x} y={label.y - 10} textAnchor="middle" fontSize="12" fill="var(--ink-soft)">
               {CORNER_LABEL[corner]}
             </text>
-            <text x={label.x} y={label.y + 5} textAnchor="middle" fontSize="12" className="figure" fill="var(--ink-soft)">
+            <text
+              x={label.x}
+              y={label.y + 5}
+              textAnchor="middle"
+              fontSize="12"
+              className="figure"
+              fill="var(--ink-soft)"
+            >
               {gapText(c?.before ?? null, units)}
             </text>
-            <text x={label.x} y={label.y + 20} textAnchor="middle" fontSize="13" fontWeight="650" className="figure" fill={(c?.after?.value ?? 0) < 0 ? 'var(--stop)' : 'var(--ink)'}>
+            <text
+              x={label.x}
+              y={label.y + 20}
+              textAnchor="middle"
+              fontSize="13"
+              fontWeight="650"
+              className="figure"
+              fill={(c?.after?.value ?? 0) < 0 ? 'var(--stop)' : 'var(--ink)'}
+            >
               {c?.after == null ? '' : `→ ${gapText(c.after.value, units)}`}
             </text>
           </g>
@@ -55,7 +95,8 @@ export function StancePreview({ corners, units }: { corners: readonly CornerGap[
   );
 }
 
-const gapText = (mm: number | null, units: UnitSystem): string => (mm === null ? 'unmeasured' : formatLength(mm, units, 'down'));
+const gapText = (mm: number | null, units: UnitSystem): string =>
+  mm === null ? 'unmeasured' : formatLength(mm, units, 'down');
 
 function Tyre({ e, inside, before }: { e: { x: number; y: number; out: 1 | -1 }; inside: number; before: boolean }) {
   const outer = e.x - e.out * inside;

@@ -26,19 +26,39 @@ export function WheelFace({ lugs, order, done, next, locking, title, wrong = nul
   const size = lugs > 8 ? 6.4 : 8.4;
   const from = done.length > 0 ? (done[done.length - 1] as number) : null;
   return (
-    <svg viewBox="-50 -50 100 100" role="img" aria-labelledby={id} className="h-full max-h-[520px] w-full" data-testid="wheel-face">
+    <svg
+      viewBox="-50 -50 100 100"
+      role="img"
+      aria-labelledby={id}
+      className="h-full max-h-[520px] w-full"
+      data-testid="wheel-face"
+    >
       <title id={id}>{title}</title>
       <circle r="48.5" fill="var(--alloy)" stroke="var(--ink)" strokeWidth="1.4" vectorEffect="non-scaling-stroke" />
       <circle r="45" fill="none" stroke="var(--line-strong)" strokeWidth="0.8" vectorEffect="non-scaling-stroke" />
-      <circle r={R} fill="none" stroke="var(--line-strong)" strokeWidth="0.8" strokeDasharray="9 3 2 3" vectorEffect="non-scaling-stroke" />
+      <circle
+        r={R}
+        fill="none"
+        stroke="var(--line-strong)"
+        strokeWidth="0.8"
+        strokeDasharray="9 3 2 3"
+        vectorEffect="non-scaling-stroke"
+      />
       <circle r="13" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.2" vectorEffect="non-scaling-stroke" />
-      {from !== null && next !== null ? <Across from={lugCentre(from, lugs)} to={lugCentre(next, lugs)} trim={size + 1} /> : null}
+      {from !== null && next !== null ? (
+        <Across from={lugCentre(from, lugs)} to={lugCentre(next, lugs)} trim={size + 1} />
+      ) : null}
       {order.map((position, i) => {
         const { x, y } = lugCentre(position, lugs);
         const isDone = done.includes(position);
         const isNext = position === next;
         return (
-          <g key={position} transform={`translate(${x} ${y})`} data-lug={position + 1} data-state={isNext ? 'next' : isDone ? 'done' : 'open'}>
+          <g
+            key={position}
+            transform={`translate(${x} ${y})`}
+            data-lug={position + 1}
+            data-state={isNext ? 'next' : isDone ? 'done' : 'open'}
+          >
             <circle
               r={size}
               fill={isNext ? 'var(--accent)' : isDone ? 'var(--accent-wash)' : 'var(--sheet)'}
@@ -46,11 +66,34 @@ export function WheelFace({ lugs, order, done, next, locking, title, wrong = nul
               strokeWidth={position === wrong ? 3 : 1.4}
               vectorEffect="non-scaling-stroke"
             />
-            {isNext ? <circle r={size + 2.2} fill="none" stroke="var(--accent)" strokeWidth="2.5" vectorEffect="non-scaling-stroke" /> : null}
-            <text y={size * 0.38} textAnchor="middle" className="figure" fontSize={size * 1.1} fontWeight="700" fill={isNext ? 'var(--accent-ink)' : 'var(--ink)'}>
+            {isNext ? (
+              <circle
+                r={size + 2.2}
+                fill="none"
+                stroke="var(--accent)"
+                strokeWidth="2.5"
+                vectorEffect="non-scaling-stroke"
+              />
+            ) : null}
+            <text
+              y={size * 0.38}
+              textAnchor="middle"
+              className="figure"
+              fontSize={size * 1.1}
+              fontWeight="700"
+              fill={isNext ? 'var(--accent-ink)' : 'var(--ink)'}
+            >
               {i + 1}
             </text>
-            {isDone ? <path d={`M${size * 0.45} ${-size * 0.85}l2 2 3.6 -4.4`} fill="none" stroke="var(--pass)" strokeWidth="2.6" vectorEffect="non-scaling-stroke" /> : null}
+            {isDone ? (
+              <path
+                d={`M${size * 0.45} ${-size * 0.85}l2 2 3.6 -4.4`}
+                fill="none"
+                stroke="var(--pass)"
+                strokeWidth="2.6"
+                vectorEffect="non-scaling-stroke"
+              />
+            ) : null}
             {position === locking ? (
               <text y={size + 5} textAnchor="middle" fontSize="4" fill="var(--ink)" className="narrow">
                 locking
@@ -71,5 +114,13 @@ function Across({ from, to, trim }: { from: { x: number; y: number }; to: { x: n
   if (length <= 2 * trim) return null;
   const t = trim / length;
   const at = (k: number) => `${from.x + (to.x - from.x) * k} ${from.y + (to.y - from.y) * k}`;
-  return <path d={`M${at(t)}L${at(1 - t)}`} stroke="var(--accent)" strokeWidth="1.6" strokeDasharray="5 4" vectorEffect="non-scaling-stroke" />;
+  return (
+    <path
+      d={`M${at(t)}L${at(1 - t)}`}
+      stroke="var(--accent)"
+      strokeWidth="1.6"
+      strokeDasharray="5 4"
+      vectorEffect="non-scaling-stroke"
+    />
+  );
 }

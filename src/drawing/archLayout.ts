@@ -29,7 +29,9 @@ export const sectionPath = (line: readonly SectionPoint[], closeAt?: number): st
   const first = line[0];
   const last = line[line.length - 1];
   if (!first || !last) return '';
-  return closeAt === undefined ? `M${points.join('L')}` : `M${n(closeAt)} ${n(-first.z)}L${points.join('L')}L${n(closeAt)} ${n(-last.z)}`;
+  return closeAt === undefined
+    ? `M${points.join('L')}`
+    : `M${n(closeAt)} ${n(-first.z)}L${points.join('L')}L${n(closeAt)} ${n(-last.z)}`;
 };
 
 /** Lays the arch and the outer half of the tyre out on a sheet in mm. Pure; no rule is judged here. */
@@ -41,7 +43,10 @@ export function layoutArch(m: ArchModel): ArchLayout {
   const bottom = -((m.before[0]?.z ?? 0) - 14);
   return {
     viewBox: `${n(x0)} ${n(top)} ${n(x1 - x0)} ${n(bottom - top)}`,
-    x0, x1, top, bottom,
+    x0,
+    x1,
+    top,
+    bottom,
     letter: ON_SCREEN.letter * Math.max((x1 - x0) / ON_SCREEN.width, (bottom - top) / ON_SCREEN.height),
     before: sectionPath(m.before),
     after: sectionPath(m.after, inner),

@@ -1,4 +1,4 @@
-import type { SectionBlock, SectionDimension, StackGeometry } from '@/core/plan/geometry';
+import type { SectionBlock, SectionDimension, StackGeometry } from '@/core/figures/geometry';
 import { written } from './written';
 
 type Drawable = Extract<StackGeometry, { drawable: true }>;
@@ -33,11 +33,17 @@ export const textWidth = (text: string): number => text.length * LETTER * LETTER
 /** Lays the section out on a sheet in mm: view box, dimension lines, thread teeth. Pure; no rule is judged here. */
 export function layoutStack(g: Drawable): StackLayout {
   // Beside a bolt the minimum is written at the left of its tick.
-  const x0 = Math.min(-32, Math.floor(g.extent.x0), g.fastening === 'bolt' ? Math.floor(g.minimumAt - textWidth('min 00.0 mm') - 1) : 0);
+  const x0 = Math.min(
+    -32,
+    Math.floor(g.extent.x0),
+    g.fastening === 'bolt' ? Math.floor(g.minimumAt - textWidth('min 00.0 mm') - 1) : 0,
+  );
   const x1 = Math.max(x0 + SHEET_MM, Math.ceil(g.extent.x1 / 10) * 10);
   const half = g.extent.y;
   const row: Readonly<Record<SectionDimension['id'], number>> = {
-    thickness: -(half + 6), engagement: half + 5, length: half + 12,
+    thickness: -(half + 6),
+    engagement: half + 5,
+    length: half + 12,
   };
   return {
     viewBox: `${x0} ${-(half + MARGIN_TOP)} ${x1 - x0} ${2 * half + MARGIN_TOP + MARGIN_BOTTOM}`,
@@ -45,7 +51,12 @@ export function layoutStack(g: Drawable): StackLayout {
     x1,
     half,
     dimensions: g.dimensions.filter((d) => d.x1 > d.x0).map((d) => ({ ...d, y: row[d.id] })),
-    teeth: g.engaged ? { upper: teeth(g.engaged.x0, g.engaged.x1, g.pitch, -radius(g)), lower: teeth(g.engaged.x0, g.engaged.x1, g.pitch, radius(g)) } : null,
+    teeth: g.engaged
+      ? {
+          upper: teeth(g.engaged.x0, g.engaged.x1, g.pitch, -radius(g)),
+          lower: teeth(g.engaged.x0, g.engaged.x1, g.pitch, radius(g)),
+        }
+      : null,
   };
 }
 
@@ -68,4 +79,5 @@ export function blockPath(b: SectionBlock): string {
   return rect(b.x0, b.x1, -b.y1, -b.y0) + rect(b.x0, b.x1, b.y0, b.y1);
 }
 
-const rect = (x0: number, x1: number, y0: number, y1: number): string => `M${written(x0)} ${written(y0)}H${written(x1)}V${written(y1)}H${written(x0)}Z`;
+const rect = (x0: number, x1: number, y0: number, y1: number): string =>
+  `M${written(x0)} ${written(y0)}H${written(x1)}V${written(y1)}H${written(x0)}Z`;

@@ -2,7 +2,7 @@ import { join, resolve } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
-import { judgeOldPlans } from './jobs';
+import { judgeOldPlans } from './plans';
 import { lockFolder } from './lock';
 import * as schema from './schema';
 

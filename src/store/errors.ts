@@ -24,7 +24,11 @@ export class RefusedError extends Error {
 
 /** Whether a database error is the violation of this named unique index. */
 export function violates(error: unknown, constraint: string): boolean {
-  for (let e = error as { constraint?: string; message?: string; cause?: unknown } | undefined; e; e = e.cause as typeof e) {
+  for (
+    let e = error as { constraint?: string; message?: string; cause?: unknown } | undefined;
+    e;
+    e = e.cause as typeof e
+  ) {
     if (e.constraint === constraint || e.message?.includes(`"${constraint}"`)) return true;
   }
   return false;

@@ -1,29 +1,30 @@
 import { and, asc, desc, eq, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { type Plan, readPlan } from '@/core/plan/document';
-import { digestOf } from '@/core/plan/digest';
-import { keepEvaluation } from '@/core/plan/kept';
-import { upgradeChoice } from '@/core/plan/upgrade';
-import { keepSteps } from '@/core/procedure/steps';
-import type { Db, Executor } from './connection';
-import { ChangedMeanwhileError, NotFoundError, RefusedError } from './errors';
+import { upgradeChoice } from '@/core/document/upgrade';
+import type { Executor } from './connection';
+import { ChangedMeanwhileError, NotFoundError } from './errors';
 import { recordEvent } from './events';
+import { currentPlan, type PlanInForce } from './plans';
 import {
-  type ChalkTestRow, type ChoiceDraft, chalkTest, type JobRow, job, jobStep, type PlanRow, plan, type ReadingRow, reading, type Stage, torqueEntry,
-  type TorqueEntryRow, vehicle,
+  type ChalkTestRow,
+  type ChoiceDraft,
+  chalkTest,
+  type JobRow,
+  job,
+  jobStep,
+  type ReadingRow,
+  reading,
+  type Stage,
+  torqueEntry,
+  type TorqueEntryRow,
+  vehicle,
 } from './schema';
 import { loadVehicle, type VehicleWhole } from './vehicles';
 
-export type JobInput = Pick<JobRow, 'vehicleId' | 'wheelSetId' | 'axle' | 'wish' | 'use'> & Partial<Pick<JobRow, 'visitId'>>;
-export type ReadingInput = Pick<ReadingRow, 'quantity' | 'corner' | 'value' | 'unit' | 'typed' | 'pm' | 'method'> & Partial<Pick<ReadingRow, 'hour'>>;
-
-/** The plan in force. Its document is in the present format; the digest is over the one that is stored. */
-export interface PlanInForce extends PlanRow {
-  /** The stored document is the one that was frozen. */
-  readonly intact: boolean;
-  /** The plan under which ticks and torque are kept. */
-  readonly log: string;
-}
+export type JobInput = Pick<JobRow, 'vehicleId' | 'wheelSetId' | 'axle' | 'wish' | 'use'> &
+  Partial<Pick<JobRow, 'visitId'>>;
+export type ReadingInput = Pick<ReadingRow, 'quantity' | 'corner' | 'value' | 'unit' | 'typed' | 'pm' | 'method'> &
+  Partial<Pick<ReadingRow, 'hour'>>;
 
 export interface JobWhole extends VehicleWhole {
   readonly job: JobRow;
@@ -73,7 +74,8 @@ export async function loadJob(db: Executor, id: string): Promise<JobWhole> {
 }
 
 /** The job on the other axle of the same visit, on the vehicle that was loaded already; null where there is none. */
-export const loadPartner = async (db: Executor, whole: JobWhole): Promise<JobWhole | null> => (whole.partner ? withJob(db, whole, whole.partner) : null);
+export const loadPartner = async (db: Executor, whole: JobWhole): Promise<JobWhole | null> =>
+  whole.partner ? withJob(db, whole, whole.partner) : null;
 
 async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<JobWhole> {
   const { vehicle: car, hubs, wheelSets, wheels } = of;
@@ -88,53 +90,53 @@ async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<Job
     .from(chalkTest)
     .where(and(eq(chalkTest.jobId, id), isNull(chalkTest.withdrawnAt)))
     .orderBy(asc(chalkTest.id));
-  const partners = await db.select().from(job).where(and(eq(job.visitId, row.visitId), ne(job.axle, row.axle)));
+  const partners = await db
+    .select()
+    .from(job)
+    .where(and(eq(job.visitId, row.visitId), ne(job.axle, row.axle)));
   const frozen = await currentPlan(db, id);
   const ticks = frozen
-    ? await db.select().from(jobStep).where(and(eq(jobStep.planId, frozen.log), isNull(jobStep.withdrawnAt)))
+    ? await db
+        .select()
+        .from(jobStep)
+        .where(and(eq(jobStep.planId, frozen.log), isNull(jobStep.withdrawnAt)))
     : [];
   const torque = frozen ? await torqueLog(db, frozen.log) : [];
-  return { vehicle: car, hubs, wheelSets, wheels, job: presentDraft(row), readings, chalk, partner: partners[0] ?? null, plan: frozen, ticked: new Map(ticks.map((t) => [t.key, { by: t.by, at: t.at }])), torque };
+  return {
+    vehicle: car,
+    hubs,
+    wheelSets,
+    wheels,
+    job: presentDraft(row),
+    readings,
+    chalk,
+    partner: partners[0] ?? null,
+    plan: frozen,
+    ticked: new Map(ticks.map((t) => [t.key, { by: t.by, at: t.at }])),
+    torque,
+  };
 }
 
 /** What stood on the bench of an earlier release lacks what was added since. */
 const presentDraft = (row: JobRow): JobRow => (row.draft ? { ...row, draft: upgradeChoice(row.draft) } : row);
 
-async function currentPlan(db: Executor, jobId: string): Promise<PlanInForce | null> {
-  const [row] = await db
-    .select()
-    .from(plan)
-    .where(and(eq(plan.jobId, jobId), isNull(plan.supersededAt)))
-    .orderBy(desc(plan.id))
-    .limit(1);
-  return row ? { ...row, document: storedPlan(row.document), intact: digestOf(row.document) === row.digest, log: row.logOf ?? row.id } : null;
-}
-
-/**
- * A stored document in the present shape: what was added since is unknown in it. The first release already wrote
- * the present version's name on the shape that is upgraded from here as the one before.
- */
-export function storedPlan(document: unknown): Plan {
-  const read = tryRead(document);
-  if (read === null) throw new RefusedError('The plan of this job was written by a release that this one cannot read.');
-  return read;
-}
-
-function tryRead(document: unknown): Plan | null {
-  for (const candidate of [document, { ...(document as Plan), format: 'vectis-plan/0' }]) {
-    const read = readPlan(candidate);
-    if ('plan' in read) return read.plan;
-  }
-  return null;
-}
-
 /** Torque entries of a plan, corner by corner in order. */
 export async function torqueLog(db: Executor, planId: string): Promise<TorqueEntryRow[]> {
-  return db.select().from(torqueEntry).where(eq(torqueEntry.planId, planId)).orderBy(asc(torqueEntry.corner), asc(torqueEntry.seq));
+  return db
+    .select()
+    .from(torqueEntry)
+    .where(eq(torqueEntry.planId, planId))
+    .orderBy(asc(torqueEntry.corner), asc(torqueEntry.seq));
 }
 
 /** Keeps a reading, in the transaction of the caller. @returns its id */
-export async function addReading(tx: Executor, jobId: string, input: ReadingInput, by: string, at: Date): Promise<string> {
+export async function addReading(
+  tx: Executor,
+  jobId: string,
+  input: ReadingInput,
+  by: string,
+  at: Date,
+): Promise<string> {
   const id = newId();
   await tx.insert(reading).values({ ...input, id, jobId, by, at });
   await noted(tx, { jobId, kind: 'reading.taken', detail: { ...input }, by, at });
@@ -154,14 +156,23 @@ export async function withdrawReading(tx: Executor, jobId: string, id: string, b
 
 /** What a reading of a job measures; null where there is none. */
 export async function quantityOf(tx: Executor, jobId: string, id: string): Promise<string | null> {
-  const [row] = await tx.select({ quantity: reading.quantity }).from(reading).where(and(eq(reading.id, id), eq(reading.jobId, jobId)));
+  const [row] = await tx
+    .select({ quantity: reading.quantity })
+    .from(reading)
+    .where(and(eq(reading.id, id), eq(reading.jobId, jobId)));
   return row?.quantity ?? null;
 }
 
 export type ChalkInput = Pick<ChalkTestRow, 'corner' | 'trialMm' | 'load' | 'hours'>;
 
 /** Keeps a chalk test, in the transaction of the caller. @returns its id */
-export async function addChalkTest(tx: Executor, jobId: string, input: ChalkInput, by: string, at: Date): Promise<string> {
+export async function addChalkTest(
+  tx: Executor,
+  jobId: string,
+  input: ChalkInput,
+  by: string,
+  at: Date,
+): Promise<string> {
   const id = newId();
   await tx.insert(chalkTest).values({ ...input, id, jobId, by, at });
   await noted(tx, { jobId, kind: 'chalk.tested', detail: { ...input }, by, at });
@@ -180,7 +191,13 @@ export async function withdrawChalkTest(tx: Executor, jobId: string, id: string,
 }
 
 /** Saves what stands on the bench, unless another screen saved first. @returns the new version @throws ChangedMeanwhileError */
-export async function saveDraft(tx: Executor, jobId: string, version: number, draft: ChoiceDraft, at: Date): Promise<number> {
+export async function saveDraft(
+  tx: Executor,
+  jobId: string,
+  version: number,
+  draft: ChoiceDraft,
+  at: Date,
+): Promise<number> {
   const saved = await tx
     .update(job)
     .set({ draft, updatedAt: at, version: version + 1 })
@@ -191,59 +208,44 @@ export async function saveDraft(tx: Executor, jobId: string, version: number, dr
 }
 
 /** Sets a job's stage, in the transaction of the caller. Only `usecases/advance` decides which. */
-export async function setStage(tx: Executor, jobId: string, stage: Stage, by: string, at: Date, more: Partial<JobRow> = {}): Promise<void> {
-  await tx.update(job).set({ ...more, stage, updatedAt: at, version: sql`${job.version} + 1` }).where(eq(job.id, jobId));
+export async function setStage(
+  tx: Executor,
+  jobId: string,
+  stage: Stage,
+  by: string,
+  at: Date,
+  more: Partial<JobRow> = {},
+): Promise<void> {
+  await tx
+    .update(job)
+    .set({ ...more, stage, updatedAt: at, version: sql`${job.version} + 1` })
+    .where(eq(job.id, jobId));
   await recordEvent(tx, { jobId, kind: 'job.stage', detail: { stage }, by, at });
 }
 
-/**
- * Freezes a plan as the one in force, with what the rules find in it and its lists; an earlier one is kept as superseded. In
- * the transaction of the caller.
- * @param logOf the plan under which ticks and torque go on; left out, this one begins its own
- * @returns its id
- */
-export async function freezePlan(tx: Executor, jobId: string, document: Plan, by: string, at: Date, logOf: string | null = null): Promise<string> {
-  const id = newId();
-  await tx.update(plan).set({ supersededAt: at }).where(and(eq(plan.jobId, jobId), isNull(plan.supersededAt)));
-  await tx.insert(plan).values({
-    id, jobId, document, digest: digestOf(document), policyVersion: document.policy.version, evaluation: keepEvaluation(document), steps: keepSteps(document), judgedAt: at,
-    logOf, frozenAt: at, frozenBy: by,
-  });
-  await recordEvent(tx, { jobId, kind: 'plan.frozen', detail: { planId: id, logOf }, by, at });
-  return id;
-}
-
-/** Keeps what the rules find in the plan in force now, with its lists: what a record is signed with. */
-export async function keepJudgement(tx: Executor, inForce: PlanInForce, at: Date): Promise<void> {
-  await tx.update(plan).set({ evaluation: keepEvaluation(inForce.document), steps: keepSteps(inForce.document), judgedAt: at }).where(eq(plan.id, inForce.id));
-}
-
-/**
- * Plans of a release that did not keep what it found yet are judged once, by today's rules, when the folder is opened. What
- * cannot be read is left alone: its page says so.
- * @returns how many were judged
- */
-export async function judgeOldPlans(db: Db, at: Date): Promise<number> {
-  const rows = await db.select({ id: plan.id, document: plan.document }).from(plan).where(isNull(plan.evaluation));
-  let judged = 0;
-  for (const { id, document } of rows) {
-    const read = tryRead(document);
-    if (read === null) continue;
-    await db.update(plan).set({ evaluation: keepEvaluation(read), steps: keepSteps(read), judgedAt: at }).where(eq(plan.id, id));
-    judged += 1;
-  }
-  return judged;
-}
-
 /** Ticks or unticks a step under a plan, in the transaction of the caller. */
-export async function tickStep(tx: Executor, jobId: string, planId: string, key: string, on: boolean, by: string, at: Date): Promise<void> {
-  await tx.update(jobStep).set({ withdrawnAt: at }).where(and(eq(jobStep.planId, planId), eq(jobStep.key, key), isNull(jobStep.withdrawnAt)));
+export async function tickStep(
+  tx: Executor,
+  jobId: string,
+  planId: string,
+  key: string,
+  on: boolean,
+  by: string,
+  at: Date,
+): Promise<void> {
+  await tx
+    .update(jobStep)
+    .set({ withdrawnAt: at })
+    .where(and(eq(jobStep.planId, planId), eq(jobStep.key, key), isNull(jobStep.withdrawnAt)));
   if (on) await tx.insert(jobStep).values({ id: newId(), jobId, planId, key, by, at });
   await noted(tx, { jobId, kind: on ? 'step.ticked' : 'step.unticked', detail: { planId, key }, by, at });
 }
 
 /** A change under a job: its time moves on and the event is recorded. */
-async function noted(tx: Executor, event: Parameters<typeof recordEvent>[1] & { readonly jobId: string }): Promise<void> {
+async function noted(
+  tx: Executor,
+  event: Parameters<typeof recordEvent>[1] & { readonly jobId: string },
+): Promise<void> {
   await tx.update(job).set({ updatedAt: event.at }).where(eq(job.id, event.jobId));
   await recordEvent(tx, event);
 }

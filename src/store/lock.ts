@@ -42,7 +42,9 @@ export async function lockFolder(folder: string, say: (line: string) => void = (
         // A machine that slept misses its updates. Others refuse while this process lives, so the folder is
         // still ours unless its pid file says otherwise.
         if (readHolder(pidPath)?.pid !== process.pid) {
-          console.error(`The data folder ${folder} was taken over by another Vectis; stopping so that nothing is lost.`);
+          console.error(
+            `The data folder ${folder} was taken over by another Vectis; stopping so that nothing is lost.`,
+          );
           process.exit(1);
         }
         void take().catch(() => process.exit(1));
@@ -52,7 +54,8 @@ export async function lockFolder(folder: string, say: (line: string) => void = (
   try {
     release = await take();
   } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'ELOCKED') throw new FolderInUseError(folder, readHolder(pidPath)?.pid ?? null);
+    if ((error as NodeJS.ErrnoException).code === 'ELOCKED')
+      throw new FolderInUseError(folder, readHolder(pidPath)?.pid ?? null);
     throw error;
   }
   writeFileSync(pidPath, `${process.pid} ${startTime(process.pid)}\n`);

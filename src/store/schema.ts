@@ -1,11 +1,22 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, doublePrecision, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
-import { CHALK_LOADS, CORNERS } from '@/core/plan/vocabulary';
-import type { Fastener, Plan, Spacer } from '@/core/plan/document';
+import {
+  boolean,
+  check,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
+import { CHALK_LOADS, CORNERS } from '@/core/document/vocabulary';
+import type { Fastener, Plan, Spacer } from '@/core/document/document';
 import type { RubAssumptions } from '@/core/stance/archModel';
 import { JOINTS } from '@/core/torque/log';
-import type { CatalogueItem } from '@/core/search/catalogue';
-import type { KeptEvaluation } from '@/core/plan/kept';
+import type { CatalogueItem } from '@/core/parts/catalogue';
+import type { KeptEvaluation } from '@/core/evaluate/kept';
 import type { KeptSteps } from '@/core/procedure/steps';
 
 /**
@@ -55,7 +66,9 @@ export const axleHub = pgTable(
   'axle_hub',
   {
     id: id(),
-    vehicleId: text('vehicle_id').notNull().references(() => vehicle.id),
+    vehicleId: text('vehicle_id')
+      .notNull()
+      .references(() => vehicle.id),
     axle: text('axle', { enum: ['front', 'rear'] }).notNull(),
     lugs: integer('lugs').notNull(),
     boltCircleMm: doublePrecision('bolt_circle_mm').notNull(),
@@ -84,7 +97,9 @@ export const wheelSet = pgTable(
   'wheel_set',
   {
     id: id(),
-    vehicleId: text('vehicle_id').notNull().references(() => vehicle.id),
+    vehicleId: text('vehicle_id')
+      .notNull()
+      .references(() => vehicle.id),
     name: text('name').notNull(),
     tyre: text('tyre').notNull(),
     offsetMm: doublePrecision('offset_mm'),
@@ -94,7 +109,10 @@ export const wheelSet = pgTable(
     createdAt: at('created_at').notNull(),
     archivedAt: at('archived_at'),
   },
-  (t) => [index('wheel_set_vehicle').on(t.vehicleId), check('wheel_set_offset', sql`${t.offsetMm} is null or ${t.offsetMm} between -150 and 150`)],
+  (t) => [
+    index('wheel_set_vehicle').on(t.vehicleId),
+    check('wheel_set_offset', sql`${t.offsetMm} is null or ${t.offsetMm} between -150 and 150`),
+  ],
 );
 
 /** One wheel of a set: its mark, and the corner where it hangs or belongs now. */
@@ -102,11 +120,16 @@ export const wheel = pgTable(
   'wheel',
   {
     id: id(),
-    wheelSetId: text('wheel_set_id').notNull().references(() => wheelSet.id),
+    wheelSetId: text('wheel_set_id')
+      .notNull()
+      .references(() => wheelSet.id),
     mark: text('mark').notNull(),
     corner: text('corner', { enum: CORNERS }).notNull(),
   },
-  (t) => [uniqueIndex('wheel_mark_once').on(t.wheelSetId, t.mark), check('wheel_mark', sql`length(trim(${t.mark})) between 1 and 20`)],
+  (t) => [
+    uniqueIndex('wheel_mark_once').on(t.wheelSetId, t.mark),
+    check('wheel_mark', sql`length(trim(${t.mark})) between 1 and 20`),
+  ],
 );
 
 /** A reading of one wheel; it goes where the wheel goes. */
@@ -114,7 +137,9 @@ export const wheelReading = pgTable(
   'wheel_reading',
   {
     id: id(),
-    wheelId: text('wheel_id').notNull().references(() => wheel.id),
+    wheelId: text('wheel_id')
+      .notNull()
+      .references(() => wheel.id),
     ...figure(),
   },
   (t) => [index('wheel_reading_wheel').on(t.wheelId), check('wheel_reading_pm', sql`${t.pm} >= 0`)],
@@ -127,8 +152,12 @@ export const job = pgTable(
   'job',
   {
     id: id(),
-    vehicleId: text('vehicle_id').notNull().references(() => vehicle.id),
-    wheelSetId: text('wheel_set_id').notNull().references(() => wheelSet.id),
+    vehicleId: text('vehicle_id')
+      .notNull()
+      .references(() => vehicle.id),
+    wheelSetId: text('wheel_set_id')
+      .notNull()
+      .references(() => wheelSet.id),
     /** Jobs of one visit to the workshop share it: front and rear axle, each with its own choice. */
     visitId: text('visit_id').notNull(),
     axle: text('axle', { enum: ['front', 'rear'] }).notNull(),
@@ -150,13 +179,19 @@ export const reading = pgTable(
   'reading',
   {
     id: id(),
-    jobId: text('job_id').notNull().references(() => job.id),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => job.id),
     corner: text('corner'),
     /** Clock position of a loaded clearance. */
     hour: integer('hour'),
     ...figure(),
   },
-  (t) => [index('reading_job').on(t.jobId), check('reading_pm', sql`${t.pm} >= 0`), check('reading_hour', sql`${t.hour} is null or ${t.hour} between 1 and 12`)],
+  (t) => [
+    index('reading_job').on(t.jobId),
+    check('reading_pm', sql`${t.pm} >= 0`),
+    check('reading_hour', sql`${t.hour} is null or ${t.hour} between 1 and 12`),
+  ],
 );
 
 /** A chalk test at a corner: trial spacer, how it was loaded, hours where chalk came off. */
@@ -164,7 +199,9 @@ export const chalkTest = pgTable(
   'chalk_test',
   {
     id: id(),
-    jobId: text('job_id').notNull().references(() => job.id),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => job.id),
     corner: text('corner', { enum: CORNERS }).notNull(),
     trialMm: doublePrecision('trial_mm').notNull(),
     load: text('load', { enum: CHALK_LOADS }).notNull(),
@@ -181,7 +218,9 @@ export const plan = pgTable(
   'plan',
   {
     id: id(),
-    jobId: text('job_id').notNull().references(() => job.id),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => job.id),
     document: jsonb('document').$type<Plan>().notNull(),
     policyVersion: text('policy_version').notNull(),
     digest: text('digest').notNull(),
@@ -196,15 +235,22 @@ export const plan = pgTable(
     frozenBy: text('frozen_by').notNull(),
     supersededAt: at('superseded_at'),
   },
-  (t) => [index('plan_job').on(t.jobId), uniqueIndex('plan_in_force').on(t.jobId).where(sql`${t.supersededAt} is null`)],
+  (t) => [
+    index('plan_job').on(t.jobId),
+    uniqueIndex('plan_in_force').on(t.jobId).where(sql`${t.supersededAt} is null`),
+  ],
 );
 
 export const jobStep = pgTable(
   'job_step',
   {
     id: id(),
-    jobId: text('job_id').notNull().references(() => job.id),
-    planId: text('plan_id').notNull().references(() => plan.id),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => job.id),
+    planId: text('plan_id')
+      .notNull()
+      .references(() => plan.id),
     key: text('key').notNull(),
     by: text('by').notNull(),
     at: at('at').notNull(),
@@ -221,8 +267,12 @@ export const torqueEntry = pgTable(
   'torque_entry',
   {
     id: id(),
-    jobId: text('job_id').notNull().references(() => job.id),
-    planId: text('plan_id').notNull().references(() => plan.id),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => job.id),
+    planId: text('plan_id')
+      .notNull()
+      .references(() => plan.id),
     corner: text('corner').notNull(),
     seq: integer('seq').notNull(),
     /** An adapter's own nuts, or the wheel's fasteners; one chain per corner holds both. */

@@ -1,7 +1,14 @@
 import { and, asc, eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { chainHash, firstBreak, GENESIS } from '@/core/torque/chain';
-import { type Joint, refuseReading, type TorqueReading, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
+import {
+  type Joint,
+  refuseReading,
+  type TorqueReading,
+  type TorqueSpec,
+  type TorqueState,
+  torqueState,
+} from '@/core/torque/log';
 import type { Executor } from './connection';
 import { ChangedMeanwhileError, RefusedError, violates } from './errors';
 import { type TorqueEntryRow, torqueEntry } from './schema';
@@ -19,7 +26,22 @@ export interface EntryInput extends TorqueReading {
 export function hashedBody(row: Omit<TorqueEntryRow, 'hash'> | TorqueEntryRow): Record<string, unknown> {
   const { id, jobId, planId, corner, seq, joint, pass, lug, targetNm, readingNm, angleDeg, tool, by, at } = row;
   // Wheel rows hash as they did before adapters were logged, so that older chains still hold.
-  return { id, jobId, planId, corner, seq, ...(joint === 'adapter' ? { joint } : {}), pass, lug, targetNm, readingNm, angleDeg, tool, by, at: at.toISOString() };
+  return {
+    id,
+    jobId,
+    planId,
+    corner,
+    seq,
+    ...(joint === 'adapter' ? { joint } : {}),
+    pass,
+    lug,
+    targetNm,
+    readingNm,
+    angleDeg,
+    tool,
+    by,
+    at: at.toISOString(),
+  };
 }
 
 /** A stored row as the core's reading. */
@@ -37,7 +59,15 @@ export const asReading = (row: TorqueEntryRow): TorqueReading => ({
  * @returns the state after it
  * @throws RefusedError with the sentence why not; ChangedMeanwhileError when another screen was faster
  */
-export async function appendEntry(tx: Executor, jobId: string, planId: string, spec: TorqueSpec, input: EntryInput, by: string, at: Date): Promise<TorqueState> {
+export async function appendEntry(
+  tx: Executor,
+  jobId: string,
+  planId: string,
+  spec: TorqueSpec,
+  input: EntryInput,
+  by: string,
+  at: Date,
+): Promise<TorqueState> {
   try {
     const rows = await tx
       .select()
@@ -45,7 +75,10 @@ export async function appendEntry(tx: Executor, jobId: string, planId: string, s
       .where(and(eq(torqueEntry.planId, planId), eq(torqueEntry.corner, input.corner)))
       .orderBy(asc(torqueEntry.seq));
     const broken = firstBreak(rows, hashedBody);
-    if (broken !== null) throw new RefusedError(`Row ${broken + 1} of this torque log was altered. Stop, and start the log again with a new plan.`);
+    if (broken !== null)
+      throw new RefusedError(
+        `Row ${broken + 1} of this torque log was altered. Stop, and start the log again with a new plan.`,
+      );
     const joint = input.joint ?? 'wheel';
     const before = rows.filter((r) => r.joint === joint).map(asReading);
     if (input.seq !== undefined && input.seq !== before.length) {
@@ -56,8 +89,20 @@ export async function appendEntry(tx: Executor, jobId: string, planId: string, s
     const refusal = refuseReading(spec, torqueState(spec, before), input);
     if (refusal) throw new RefusedError(refusal);
     const body = {
-      id: newId(), jobId, planId, corner: input.corner, seq: rows.length, joint, pass: input.pass, lug: input.lug, targetNm: spec.target,
-      readingNm: input.reading, angleDeg: input.angle, tool: input.tool, by, at,
+      id: newId(),
+      jobId,
+      planId,
+      corner: input.corner,
+      seq: rows.length,
+      joint,
+      pass: input.pass,
+      lug: input.lug,
+      targetNm: spec.target,
+      readingNm: input.reading,
+      angleDeg: input.angle,
+      tool: input.tool,
+      by,
+      at,
     };
     const hash = chainHash(rows[rows.length - 1]?.hash ?? GENESIS, hashedBody(body));
     await tx.insert(torqueEntry).values({ ...body, hash });
@@ -68,4 +113,5 @@ export async function appendEntry(tx: Executor, jobId: string, planId: string, s
   }
 }
 
-const sameReading = (a: TorqueReading, b: TorqueReading): boolean => a.pass === b.pass && a.lug === b.lug && a.reading === b.reading && a.angle === b.angle;
+const sameReading = (a: TorqueReading, b: TorqueReading): boolean =>
+  a.pass === b.pass && a.lug === b.lug && a.reading === b.reading && a.angle === b.angle;

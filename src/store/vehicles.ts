@@ -7,7 +7,8 @@ import { type AxleHubRow, axleHub, type VehicleRow, vehicle, type WheelSetRow, w
 import { insertWheels, type WheelWhole, wheelsOf } from './wheels';
 
 export type HubInput = Omit<AxleHubRow, 'id' | 'vehicleId'>;
-export type WheelSetInput = Pick<WheelSetRow, 'name' | 'tyre' | 'offsetMm' | 'seat'> & Partial<Pick<WheelSetRow, 'rotates'>>;
+export type WheelSetInput = Pick<WheelSetRow, 'name' | 'tyre' | 'offsetMm' | 'seat'> &
+  Partial<Pick<WheelSetRow, 'rotates'>>;
 
 export interface VehicleInput {
   readonly name: string;
@@ -29,7 +30,9 @@ export interface VehicleWhole {
 export async function addVehicle(db: Db, input: VehicleInput, by: string, at: Date): Promise<string> {
   const id = newId();
   await db.transaction(async (tx) => {
-    await tx.insert(vehicle).values({ id, name: input.name, plate: input.plate, notes: input.notes, createdAt: at, updatedAt: at });
+    await tx
+      .insert(vehicle)
+      .values({ id, name: input.name, plate: input.plate, notes: input.notes, createdAt: at, updatedAt: at });
     await tx.insert(axleHub).values(input.hubs.map((h) => ({ ...h, id: newId(), vehicleId: id })));
     await insertWheelSet(tx, id, input.wheelSet, at);
     await recordEvent(tx, { vehicleId: id, kind: 'vehicle.added', detail: { name: input.name }, by, at });
@@ -38,7 +41,14 @@ export async function addVehicle(db: Db, input: VehicleInput, by: string, at: Da
 }
 
 /** Saves changed vehicle data unless somebody else saved first. @throws ChangedMeanwhileError */
-export async function saveVehicle(db: Db, id: string, version: number, input: VehicleInput, by: string, at: Date): Promise<void> {
+export async function saveVehicle(
+  db: Db,
+  id: string,
+  version: number,
+  input: VehicleInput,
+  by: string,
+  at: Date,
+): Promise<void> {
   await db.transaction(async (tx) => {
     const saved = await tx
       .update(vehicle)
@@ -47,7 +57,10 @@ export async function saveVehicle(db: Db, id: string, version: number, input: Ve
       .returning({ id: vehicle.id });
     if (saved.length === 0) throw new ChangedMeanwhileError('This vehicle');
     for (const hub of input.hubs) {
-      await tx.update(axleHub).set(hub).where(and(eq(axleHub.vehicleId, id), eq(axleHub.axle, hub.axle)));
+      await tx
+        .update(axleHub)
+        .set(hub)
+        .where(and(eq(axleHub.vehicleId, id), eq(axleHub.axle, hub.axle)));
     }
     await recordEvent(tx, { vehicleId: id, kind: 'vehicle.changed', detail: { ...input }, by, at });
   });
@@ -61,7 +74,13 @@ async function insertWheelSet(tx: Executor, vehicleId: string, input: WheelSetIn
 }
 
 /** Adds a wheel set to a vehicle. @returns its id @throws NotFoundError */
-export async function addWheelSet(db: Db, vehicleId: string, input: WheelSetInput, by: string, at: Date): Promise<string> {
+export async function addWheelSet(
+  db: Db,
+  vehicleId: string,
+  input: WheelSetInput,
+  by: string,
+  at: Date,
+): Promise<string> {
   return db.transaction(async (tx) => {
     const [car] = await tx.select({ id: vehicle.id }).from(vehicle).where(eq(vehicle.id, vehicleId));
     if (!car) throw new NotFoundError('This vehicle');
@@ -86,5 +105,13 @@ export async function loadVehicle(db: Executor, id: string): Promise<VehicleWhol
     .from(wheelSet)
     .where(and(eq(wheelSet.vehicleId, id), isNull(wheelSet.archivedAt)))
     .orderBy(asc(wheelSet.createdAt));
-  return { vehicle: row, hubs, wheelSets, wheels: await wheelsOf(db, wheelSets.map((w) => w.id)) };
+  return {
+    vehicle: row,
+    hubs,
+    wheelSets,
+    wheels: await wheelsOf(
+      db,
+      wheelSets.map((w) => w.id),
+    ),
+  };
 }

@@ -36,7 +36,15 @@ const described = (id: string, hint: ReactNode, error: string | undefined) =>
   error ? `${id}-error` : hint ? `${id}-hint` : undefined;
 
 /** A text field for words or figures. Never blocks typing; the sentence under it says what would do. */
-export function Field({ label, hint, error, className, unit, figure, ...rest }: FrameProps & ComponentProps<'input'> & { unit?: string; figure?: boolean }) {
+export function Field({
+  label,
+  hint,
+  error,
+  className,
+  unit,
+  figure,
+  ...rest
+}: FrameProps & ComponentProps<'input'> & { unit?: string; figure?: boolean }) {
   const id = useId();
   return (
     <Frame label={label} hint={hint} error={error} className={className ?? ''} id={id}>
@@ -49,14 +57,25 @@ export function Field({ label, hint, error, className, unit, figure, ...rest }: 
           className={cx(BOX, error ? '' : 'border-strong', figure && 'figure text-[17px]', unit && 'pr-16')}
           {...rest}
         />
-        {unit ? <span className="pointer-events-none absolute inset-y-0 right-3 flex items-center text-[13px] text-soft">{unit}</span> : null}
+        {unit ? (
+          <span className="pointer-events-none absolute inset-y-0 right-3 flex items-center text-[13px] text-soft">
+            {unit}
+          </span>
+        ) : null}
       </div>
     </Frame>
   );
 }
 
 /** A choice from a fixed list, by the system's own picker: it works with gloves. */
-export function SelectField({ label, hint, error, className, options, ...rest }: FrameProps & ComponentProps<'select'> & { options: readonly { value: string; label: string }[] }) {
+export function SelectField({
+  label,
+  hint,
+  error,
+  className,
+  options,
+  ...rest
+}: FrameProps & ComponentProps<'select'> & { options: readonly { value: string; label: string }[] }) {
   const id = useId();
   return (
     <Frame label={label} hint={hint} error={error} className={className ?? ''} id={id}>

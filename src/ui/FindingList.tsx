@@ -1,19 +1,29 @@
 import { Accordion } from 'radix-ui';
-import type { Plan } from '@/core/plan/document';
-import type { Finding } from '@/core/plan/findings';
-import { inputsOf } from '@/core/plan/inputs';
-import { SCHOOL_LABEL } from '@/core/plan/labels';
-import { sentence, type Wording } from '@/core/plan/messages';
-import { ruleOf } from '@/core/plan/rules';
+import type { Plan } from '@/core/document/document';
+import { type Finding, findingKey } from '@/core/rules/finding';
+import { inputsOf } from '@/core/evaluate/inputs';
+import { SCHOOL_LABEL } from '@/core/document/labels';
+import { sentence } from '@/core/rules/index';
+import { ruleOf } from '@/core/rules/index';
+import type { Wording } from '@/core/rules/say';
+import { citation } from '@/core/rules/sources';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { Verdict } from './Verdict';
 
 /** Findings in order of danger, a line each, opening in place to formula, figures and source. */
-export function FindingList({ findings, wording, plan }: { findings: readonly Finding[]; wording: Wording; plan: Plan }) {
+export function FindingList({
+  findings,
+  wording,
+  plan,
+}: {
+  findings: readonly Finding[];
+  wording: Wording;
+  plan: Plan;
+}) {
   return (
     <Accordion.Root type="multiple" className="divide-y divide-line border-y border-line">
       {findings.map((f) => (
-        <FindingLine key={`${f.rule}/${f.school ?? ''}/${f.why}`} finding={f} wording={wording} plan={plan} />
+        <FindingLine key={findingKey(f)} finding={f} wording={wording} plan={plan} />
       ))}
     </Accordion.Root>
   );
@@ -21,7 +31,7 @@ export function FindingList({ findings, wording, plan }: { findings: readonly Fi
 
 function FindingLine({ finding, wording, plan }: { finding: Finding; wording: Wording; plan: Plan }) {
   const rule = ruleOf(finding.rule);
-  const key = `${finding.rule}/${finding.school ?? ''}/${finding.why}`;
+  const key = findingKey(finding);
   return (
     <Accordion.Item value={key} data-rule={finding.rule} data-level={finding.level}>
       <Accordion.Header asChild>
@@ -30,7 +40,9 @@ function FindingLine({ finding, wording, plan }: { finding: Finding; wording: Wo
             <span className="flex items-baseline justify-between gap-2">
               <span className="text-[14px] font-[600]">
                 {rule.title}
-                {finding.school && finding.rule !== 'engagement.strength-known' ? `: ${SCHOOL_LABEL[finding.school].toLowerCase()}` : ''}
+                {finding.school && finding.rule !== 'engagement.strength-known'
+                  ? `: ${SCHOOL_LABEL[finding.school].toLowerCase()}`
+                  : ''}
               </span>
               <Verdict level={finding.level} />
             </span>
@@ -51,7 +63,7 @@ function FindingLine({ finding, wording, plan }: { finding: Finding; wording: Wo
         <PutIn plan={plan} finding={finding} units={wording.units} />
         {finding.school ? <p>School: {SCHOOL_LABEL[finding.school].toLowerCase()}.</p> : null}
         {rule.schools ? <p>Schools: {rule.schools}</p> : null}
-        <p className="text-soft">Source: {rule.source}</p>
+        <p className="text-soft">Source: {citation(rule.sources)}</p>
       </Accordion.Content>
     </Accordion.Item>
   );

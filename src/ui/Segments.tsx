@@ -2,7 +2,13 @@ import { RadioGroup } from 'radix-ui';
 import { useId } from 'react';
 
 /** One of a few, side by side; every choice visible and as large as a thumb. */
-export function Segments<T extends string>({ label, hideLabel, value, options, onChange }: {
+export function Segments<T extends string>({
+  label,
+  hideLabel,
+  value,
+  options,
+  onChange,
+}: {
   label: string;
   /** The label stands beside it already and is only read out. */
   hideLabel?: boolean;
@@ -17,7 +23,12 @@ export function Segments<T extends string>({ label, hideLabel, value, options, o
       <span id={id} className={hideLabel ? 'sr-only' : 'narrow text-[13px] font-[600] text-soft'}>
         {label}
       </span>
-      <RadioGroup.Root aria-labelledby={id} value={value ?? ''} onValueChange={(v) => onChange(v as T)} className="flex flex-wrap gap-px">
+      <RadioGroup.Root
+        aria-labelledby={id}
+        value={value ?? ''}
+        onValueChange={(v) => onChange(v as T)}
+        className="flex flex-wrap gap-px"
+      >
         {options.map((o) => (
           <RadioGroup.Item
             key={o.value}

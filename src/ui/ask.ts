@@ -1,5 +1,7 @@
 /** What an action answers, as far as this needs to know it. */
-type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string; readonly field?: string; readonly again?: boolean };
+type Answer<T> =
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly message: string; readonly field?: string; readonly again?: boolean };
 
 /**
  * Asks the server and always comes back with an answer: where it cannot be reached that is one too, said beside the thing, and
@@ -10,7 +12,12 @@ export async function ask<T>(action: () => Promise<Answer<T>>): Promise<Answer<T
     return await action();
   } catch (error) {
     // A redirect or a page that is not there is the router's to answer.
-    if (typeof error === 'object' && error !== null && 'digest' in error && String(error.digest).startsWith('NEXT_')) throw error;
-    return { ok: false, message: 'The server cannot be reached. What you entered is still here and is not kept yet.', again: true };
+    if (typeof error === 'object' && error !== null && 'digest' in error && String(error.digest).startsWith('NEXT_'))
+      throw error;
+    return {
+      ok: false,
+      message: 'The server cannot be reached. What you entered is still here and is not kept yet.',
+      again: true,
+    };
   }
 }

@@ -6,7 +6,12 @@ import { tryInput } from '@/core/errors';
  * from outside (stepper, a candidate put on the bench) replaces the text; one's own typing is left alone.
  * @param show a function of the module, not made anew on each render
  */
-export function useTyped<T>(value: T, show: (value: T) => string, read: (text: string) => T, onValue: (value: T) => void) {
+export function useTyped<T>(
+  value: T,
+  show: (value: T) => string,
+  read: (text: string) => T,
+  onValue: (value: T) => void,
+) {
   const [typed, setTyped] = useState(() => show(value));
   const [own, setOwn] = useState(value);
   const [error, setError] = useState<string>();

@@ -10,4 +10,5 @@ const AFTER_FIRST = { initializeWithValue: false };
  * @param initial a value of the module, not made anew on each render
  * @returns value, setter, and what clears it once it is kept
  */
-export const useUnkept = <T,>(key: string, initial: T) => useSessionStorage<T>(`vectis/unkept/${key}`, initial, AFTER_FIRST);
+export const useUnkept = <T>(key: string, initial: T) =>
+  useSessionStorage<T>(`vectis/unkept/${key}`, initial, AFTER_FIRST);

@@ -54,7 +54,14 @@ function allow(event: JobEvent, stage: JobRow['stage']): void {
   if (refusal) throw new RefusedError(refusal);
 }
 
-async function move(tx: Executor, { jobId, by }: Ask, from: JobRow['stage'], event: JobEvent, at: Date, set?: Partial<JobRow>): Promise<JobRow['stage']> {
+async function move(
+  tx: Executor,
+  { jobId, by }: Ask,
+  from: JobRow['stage'],
+  event: JobEvent,
+  at: Date,
+  set?: Partial<JobRow>,
+): Promise<JobRow['stage']> {
   const to = TRANSITIONS[event][from] ?? from;
   if (to !== from || set) await setStage(tx, jobId, to, by, at, set);
   return to;

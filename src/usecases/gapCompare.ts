@@ -1,5 +1,5 @@
 import { format } from 'date-fns';
-import { type CornerGap, gapsOf } from '@/core/plan/gaps';
+import { type CornerGap, gapsOf } from '@/core/figures/gaps';
 import { combineRepeats } from '@/core/uncertainty';
 import type { JobWhole } from '@/store/jobs';
 
@@ -15,8 +15,14 @@ export function gapsCompared(whole: JobWhole): CornerCompared[] {
   if (!whole.plan) return [];
   const { document, frozenAt } = whole.plan;
   return gapsOf(document).map((gap) => {
-    const taken = whole.readings.filter((r) => r.quantity === 'gapFitted' && r.corner === gap.corner && r.at >= frozenAt);
+    const taken = whole.readings.filter(
+      (r) => r.quantity === 'gapFitted' && r.corner === gap.corner && r.at >= frozenAt,
+    );
     const last = taken[taken.length - 1];
-    return { ...gap, measured: last ? combineRepeats(taken) : null, last: last ? { id: last.id, words: `${last.by}, ${format(last.at, 'd MMM HH:mm')}` } : null };
+    return {
+      ...gap,
+      measured: last ? combineRepeats(taken) : null,
+      last: last ? { id: last.id, words: `${last.by}, ${format(last.at, 'd MMM HH:mm')}` } : null,
+    };
   });
 }

@@ -17,8 +17,12 @@ const nameOf = (host: string): string => host.toLowerCase().replace(/:\d+$/, '')
  * page of the very same host; and nobody stands between who could forward another's.
  * @param more further names that this installation answers to
  */
-export function turnedAway({ method, host, origin, forwardedHost }: Asked, more: readonly string[] = []): string | null {
-  if (host === null || ![...OWN, ...more.map((m) => m.toLowerCase())].includes(nameOf(host))) return 'Vectis answers on this machine only, by the address it printed when it started.';
+export function turnedAway(
+  { method, host, origin, forwardedHost }: Asked,
+  more: readonly string[] = [],
+): string | null {
+  if (host === null || ![...OWN, ...more.map((m) => m.toLowerCase())].includes(nameOf(host)))
+    return 'Vectis answers on this machine only, by the address it printed when it started.';
   // The server itself repeats the host there; anything else was sent along to be taken for it.
   if (forwardedHost !== null && forwardedHost !== host) return 'Vectis does not stand behind a forwarding server.';
   if (method === 'GET' || method === 'HEAD' || origin === null) return null;

@@ -1,13 +1,13 @@
-import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/plan/assemble';
-import type { Corner, Plan, Seat, Use, Wish } from '@/core/plan/document';
-import { plainSpacer, STOCK } from '@/core/plan/blank';
-import { assess } from '@/core/plan/evaluate';
-import { digestOf } from '@/core/plan/digest';
-import { AXLE_LABEL } from '@/core/plan/labels';
-import { planChanges } from '@/core/plan/diff';
+import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/document/assemble';
+import type { Corner, Plan, Seat, Use, Wish } from '@/core/document/document';
+import { plainSpacer, STOCK } from '@/core/document/blank';
+import { assess } from '@/core/evaluate/evaluate';
+import { digestOf } from '@/core/document/digest';
+import { AXLE_LABEL } from '@/core/document/labels';
+import { planChanges } from '@/core/document/diff';
 import type { UnitSystem } from '@/core/units/format';
-import { DEFAULT_POLICY } from '@/core/plan/policy';
-import { type Quantity, type QuantityId, quantitiesFor, UNSEEN } from '@/core/plan/quantities';
+import { DEFAULT_POLICY } from '@/core/document/policy';
+import { type Quantity, type QuantityId, quantitiesFor, UNSEEN } from '@/core/document/quantities';
 import { torqueJobs } from '@/core/procedure/procedure';
 import { jobCard, kitList, type Step } from '@/core/procedure/steps';
 import { type Joint, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
@@ -51,10 +51,25 @@ export function planParts(whole: JobWhole): Omit<PlanParts, 'spacer' | 'fastener
       fastenerClass: hub.fastenerClass as BoltClass,
       internalTensile: hub.internalTensileMpa,
     },
-    wheel: { name: wheel?.name ?? 'wheel set', tyre: wheel?.tyre ?? '', offset: wheel?.offsetMm ?? null, seat: (wheel?.seat ?? 'unknown') as Seat },
-    readings: whole.readings.filter(isFigure).map((r): Reading => ({ quantity: r.quantity as QuantityId, corner: r.corner as Corner | null, hour: r.hour, value: r.value, pm: r.pm })),
+    wheel: {
+      name: wheel?.name ?? 'wheel set',
+      tyre: wheel?.tyre ?? '',
+      offset: wheel?.offsetMm ?? null,
+      seat: (wheel?.seat ?? 'unknown') as Seat,
+    },
+    readings: whole.readings.filter(isFigure).map(
+      (r): Reading => ({
+        quantity: r.quantity as QuantityId,
+        corner: r.corner as Corner | null,
+        hour: r.hour,
+        value: r.value,
+        pm: r.pm,
+      }),
+    ),
     wheels: wheelsThatGo(whole).map((w) => ({
-      name: wheelName(w.mark), corner: w.corner, readings: w.readings.map((r) => ({ quantity: r.quantity as QuantityId, value: r.value, pm: r.pm })),
+      name: wheelName(w.mark),
+      corner: w.corner,
+      readings: w.readings.map((r) => ({ quantity: r.quantity as QuantityId, value: r.value, pm: r.pm })),
     })),
     chalk: whole.chalk.map((t) => ({ corner: t.corner, trial: t.trialMm, load: t.load, hours: t.hours })),
     policy: DEFAULT_POLICY,
@@ -70,7 +85,9 @@ export const wheelName = (mark: string): string => `wheel ${mark}`;
 /** Every wheel of the job's set that can go on its axle: all of them where they change axles, else the two that hang there. */
 export function wheelsThatGo(whole: JobWhole): readonly WheelWhole[] {
   const set = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
-  return whole.wheels.filter((w) => w.wheelSetId === whole.job.wheelSetId && (set?.rotates !== false || w.corner.startsWith(whole.job.axle)));
+  return whole.wheels.filter(
+    (w) => w.wheelSetId === whole.job.wheelSetId && (set?.rotates !== false || w.corner.startsWith(whole.job.axle)),
+  );
 }
 
 /** The plan as it stands with a choice. */
@@ -94,7 +111,9 @@ export function isStale(whole: JobWhole): boolean {
 
 /** What changed since the plan was frozen, a line each; empty while it stands. */
 export function staleBecause(whole: JobWhole, units: UnitSystem): string[] {
-  return whole.plan && isStale(whole) ? planChanges(whole.plan.document, asOfNow(whole.plan.document, whole), units) : [];
+  return whole.plan && isStale(whole)
+    ? planChanges(whole.plan.document, asOfNow(whole.plan.document, whole), units)
+    : [];
 }
 
 export interface Missing {
@@ -117,11 +136,14 @@ export function missingReadings(whole: JobWhole): Missing[] {
   for (const q of wantedReadings(whole)) {
     if (q.optional) continue;
     if (q.scope === 'wheel') {
-      for (const w of wheelsThatGo(whole)) if (!w.readings.some((r) => r.quantity === q.id)) missing.push({ quantity: q, corner: null, wheel: { id: w.id, mark: w.mark } });
+      for (const w of wheelsThatGo(whole))
+        if (!w.readings.some((r) => r.quantity === q.id))
+          missing.push({ quantity: q, corner: null, wheel: { id: w.id, mark: w.mark } });
       continue;
     }
     for (const corner of q.scope === 'axle' ? [null] : cornersOf(whole.job.axle)) {
-      if (!taken.has(`${corner ?? ''}/${q.id}`) && !taken.has(`/${q.id}`)) missing.push({ quantity: q, corner, wheel: null });
+      if (!taken.has(`${corner ?? ''}/${q.id}`) && !taken.has(`/${q.id}`))
+        missing.push({ quantity: q, corner, wheel: null });
     }
   }
   return missing;
@@ -130,7 +152,10 @@ export function missingReadings(whole: JobWhole): Missing[] {
 /** What the torque passes of a joint are held to, from the frozen plan. @throws RefusedError where there is no such figure */
 export function torqueSpec(plan: Plan, joint: Joint = 'wheel'): TorqueSpec {
   const found = torqueJobs(plan).find((j) => j.joint === joint);
-  if (!found) throw new RefusedError(`There is no torque figure with a source for the ${joint === 'wheel' ? 'wheel' : 'adapter'} on this axle.`);
+  if (!found)
+    throw new RefusedError(
+      `There is no torque figure with a source for the ${joint === 'wheel' ? 'wheel' : 'adapter'} on this axle.`,
+    );
   return found.spec;
 }
 
@@ -141,7 +166,8 @@ export interface JointState {
 }
 
 /** State of both wheels. */
-export const wheelStates = (plan: Plan, log: readonly TorqueEntryRow[]): JointState[] => jointStates(plan, 'wheel', log);
+export const wheelStates = (plan: Plan, log: readonly TorqueEntryRow[]): JointState[] =>
+  jointStates(plan, 'wheel', log);
 
 /** State of both adapters' own joints; empty where there is no adapter. */
 export const adapterStates = (plan: Plan, log: readonly TorqueEntryRow[]): JointState[] =>
@@ -149,7 +175,11 @@ export const adapterStates = (plan: Plan, log: readonly TorqueEntryRow[]): Joint
 
 function jointStates(plan: Plan, joint: Joint, log: readonly TorqueEntryRow[]): JointState[] {
   const spec = torqueSpec(plan, joint);
-  return cornersOf(plan.axle).map((corner) => ({ corner, joint, state: torqueState(spec, log.filter((e) => e.corner === corner && e.joint === joint).map(asReading)) }));
+  return cornersOf(plan.axle).map((corner) => ({
+    corner,
+    joint,
+    state: torqueState(spec, log.filter((e) => e.corner === corner && e.joint === joint).map(asReading)),
+  }));
 }
 
 /** Sentences for adapters that are not through their own verify pass: the first of the two torque jobs. */
@@ -158,22 +188,36 @@ export const openAdapters = (whole: JobWhole): string[] =>
     ? []
     : adapterStates(whole.plan.document, whole.torque)
         .filter((a) => !a.state.complete)
-        .map((a) => `The ${a.corner.replace('-', ' ')} adapter is not through its own verify pass, which comes before the wheel.`);
+        .map(
+          (a) =>
+            `The ${a.corner.replace('-', ' ')} adapter is not through its own verify pass, which comes before the wheel.`,
+        );
 
 /** The same with rechecks counted since the last sign-off only: a job that was opened again is rechecked anew. */
 export function wheelStatesSigned(whole: JobWhole): JointState[] {
   if (!whole.plan) return [];
   const { document } = whole.plan;
   const { signedAt } = whole.job;
-  const before = signedAt === null ? [] : wheelStates(document, whole.torque.filter((e) => e.at <= signedAt));
-  return wheelStates(document, whole.torque).map(({ corner, joint, state }, i) => ({ corner, joint, state: { ...state, rechecks: state.rechecks - (before[i]?.state.rechecks ?? 0) } }));
+  const before =
+    signedAt === null
+      ? []
+      : wheelStates(
+          document,
+          whole.torque.filter((e) => e.at <= signedAt),
+        );
+  return wheelStates(document, whole.torque).map(({ corner, joint, state }, i) => ({
+    corner,
+    joint,
+    state: { ...state, rechecks: state.rechecks - (before[i]?.state.rechecks ?? 0) },
+  }));
 }
 
 /** Stages that are a list of steps to tick. */
 export type StepStage = 'stage' | 'fit';
 
 /** Kit list or job card of a plan. */
-export const stepsOf = (plan: Plan, from: StepStage, units: UnitSystem = 'metric'): Step[] => (from === 'stage' ? kitList(plan, units) : jobCard(plan, units));
+export const stepsOf = (plan: Plan, from: StepStage, units: UnitSystem = 'metric'): Step[] =>
+  from === 'stage' ? kitList(plan, units) : jobCard(plan, units);
 
 /** The list to show: of a signed job as it read when it was signed, else as it reads today in the units that are read. */
 export const shownSteps = (whole: JobWhole, from: StepStage, units: UnitSystem): readonly Step[] => {
@@ -182,15 +226,18 @@ export const shownSteps = (whole: JobWhole, from: StepStage, units: UnitSystem):
 };
 
 /** Hold points of a list that nobody has ticked. */
-export const openHolds = (steps: readonly Step[], whole: JobWhole): Step[] => steps.filter((s) => s.hold && !whole.ticked.has(s.key));
+export const openHolds = (steps: readonly Step[], whole: JobWhole): Step[] =>
+  steps.filter((s) => s.hold && !whole.ticked.has(s.key));
 
 /** Sentences for everything that stands between this job and its sign-off; empty when it may be signed. */
 export function openPoints(whole: JobWhole): string[] {
   if (!whole.plan) return ['No plan has been chosen yet.'];
   const plan = whole.plan.document;
   const open: string[] = [];
-  if (!whole.plan.intact) open.push('The stored plan is not the one that was frozen: it was altered. Take the choice forward again.');
-  if (isStale(whole)) open.push('Readings or vehicle data changed since the plan was chosen. Take them into the plan, or choose again.');
+  if (!whole.plan.intact)
+    open.push('The stored plan is not the one that was frozen: it was altered. Take the choice forward again.');
+  if (isStale(whole))
+    open.push('Readings or vehicle data changed since the plan was chosen. Take them into the plan, or choose again.');
   const blocking = assess(plan).blocking.length;
   if (blocking > 0) open.push(`The plan has ${blocking} open ${blocking === 1 ? 'finding' : 'findings'}.`);
   const kit = openHolds(stepsOf(plan, 'stage'), whole).length;

@@ -1,17 +1,27 @@
 import 'server-only';
 import { addDays } from 'date-fns';
-import { assess } from '@/core/plan/evaluate';
-import { cornersOf } from '@/core/plan/assemble';
-import { readPlan } from '@/core/plan/document';
-import type { Plan } from '@/core/plan/document';
+import { assess } from '@/core/evaluate/evaluate';
+import { cornersOf } from '@/core/document/assemble';
+import { readPlan } from '@/core/document/document';
+import type { Plan } from '@/core/document/document';
 import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
-import { addJob, freezePlan, type JobWhole, keepJudgement, loadJob, loadPartner, type PlanInForce, saveDraft, tickStep } from '@/store/jobs';
+import { addJob, type JobWhole, loadJob, loadPartner, saveDraft, tickStep } from '@/store/jobs';
+import { freezePlan, keepJudgement, type PlanInForce } from '@/store/plans';
 import type { ChoiceDraft, JobRow } from '@/store/schema';
 import { appendEntry, type EntryInput } from '@/store/torque';
 import { loadVehicle } from '@/store/vehicles';
 import { advance } from './advance';
-import { openAdapters, openHolds, openPoints, planWith, type StepStage, stepsOf, torqueSpec, wheelStatesSigned } from './jobPlan';
+import {
+  openAdapters,
+  openHolds,
+  openPoints,
+  planWith,
+  type StepStage,
+  stepsOf,
+  torqueSpec,
+  wheelStatesSigned,
+} from './jobPlan';
 import { barOf, isRetorque } from './standing';
 import type { JobEvent } from './transitions';
 
@@ -40,7 +50,8 @@ export async function openJob({ vehicleId, wheelSetId, axle, wish, use }: NewJob
   const { db } = await theStore();
   return db.transaction(async (tx) => {
     const { wheelSets } = await loadVehicle(tx, vehicleId);
-    if (!wheelSets.some((w) => w.id === wheelSetId)) throw new RefusedError('These wheels are not of this vehicle. Pick one of its own sets.');
+    if (!wheelSets.some((w) => w.id === wheelSetId))
+      throw new RefusedError('These wheels are not of this vehicle. Pick one of its own sets.');
     const at = new Date();
     const id = await addJob(tx, { vehicleId, wheelSetId, axle: axle === 'rear' ? 'rear' : 'front', wish, use }, by, at);
     if (axle === 'both') await addJob(tx, { vehicleId, wheelSetId, axle: 'rear', wish, use, visitId: id }, by, at);
@@ -55,14 +66,20 @@ export async function openOtherAxle(jobId: string, by: string): Promise<string> 
     const { job, partner } = await loadJob(tx, jobId);
     if (partner) return partner.id;
     const { vehicleId, wheelSetId, wish, use, visitId } = job;
-    return addJob(tx, { vehicleId, wheelSetId, wish, use, visitId, axle: job.axle === 'front' ? 'rear' : 'front' }, by, new Date());
+    return addJob(
+      tx,
+      { vehicleId, wheelSetId, wish, use, visitId, axle: job.axle === 'front' ? 'rear' : 'front' },
+      by,
+      new Date(),
+    );
   });
 }
 
 const nothing = { value: undefined };
 
 /** The intake was read over at the car: measuring begins. */
-export const startMeasuring = (jobId: string, by: string): Promise<void> => advance({ jobId, event: 'start-measuring', by }, async () => nothing);
+export const startMeasuring = (jobId: string, by: string): Promise<void> =>
+  advance({ jobId, event: 'start-measuring', by }, async () => nothing);
 
 /** Measuring is over for now: the bench is next. A job that stands further along is only looked at there. */
 export async function goChoose(jobId: string, by: string): Promise<void> {
@@ -73,18 +90,29 @@ export async function goChoose(jobId: string, by: string): Promise<void> {
 
 /** Keeps what stands on the bench. @returns the job's new version @throws ChangedMeanwhileError */
 export const keepDraft = (jobId: string, version: number, choice: ChoiceDraft, by: string): Promise<number> =>
-  advance({ jobId, event: 'keep-draft', by, version, what: 'The choice on this job' }, async (tx, _, at) => ({ value: await saveDraft(tx, jobId, version, choice, at) }));
+  advance({ jobId, event: 'keep-draft', by, version, what: 'The choice on this job' }, async (tx, _, at) => ({
+    value: await saveDraft(tx, jobId, version, choice, at),
+  }));
 
 /**
  * Freezes a choice as the plan in force and moves the job to staging. The server judges it again: a choice with
  * a stop or something unmeasured is refused whatever the browser said, and so is one of a bench that another screen changed.
  * @throws RefusedError, ChangedMeanwhileError
  */
-export function takeForward(jobId: string, version: number | undefined, choice: ChoiceDraft, lead: Plan['leadSignOff'], by: string): Promise<void> {
-  return advance({ jobId, event: 'take-forward', by, version, what: 'The choice on this job' }, async (tx, whole, at) => {
-    await freezePlan(tx, jobId, soundPlan(planWith(whole, choice, lead)), by, at);
-    return { ...nothing, set: { signedAt: null, signedBy: null, recheckDueAt: null } };
-  });
+export function takeForward(
+  jobId: string,
+  version: number | undefined,
+  choice: ChoiceDraft,
+  lead: Plan['leadSignOff'],
+  by: string,
+): Promise<void> {
+  return advance(
+    { jobId, event: 'take-forward', by, version, what: 'The choice on this job' },
+    async (tx, whole, at) => {
+      await freezePlan(tx, jobId, soundPlan(planWith(whole, choice, lead)), by, at);
+      return { ...nothing, set: { signedAt: null, signedBy: null, recheckDueAt: null } };
+    },
+  );
 }
 
 /**
@@ -98,7 +126,9 @@ export function takeReadingsIn(jobId: string, by: string): Promise<void> {
     const now = soundPlan(planWith(whole, { spacer, fastener, camberChange }, leadSignOff));
     const [then, next] = [plan.document.hub, now.hub];
     if (then.torque?.value !== next.torque?.value || then.lugs !== next.lugs || then.thread !== next.thread) {
-      throw new RefusedError('Torque figure, lug count or thread changed, so what was torqued was torqued to something else. Take the choice forward again.');
+      throw new RefusedError(
+        'Torque figure, lug count or thread changed, so what was torqued was torqued to something else. Take the choice forward again.',
+      );
     }
     await freezePlan(tx, jobId, now, by, at, plan.log);
     return nothing;
@@ -114,7 +144,9 @@ function soundPlan(plan: Plan): Plan {
   }
   const { blocking } = assess(checked.plan);
   if (blocking.length > 0) {
-    throw new RefusedError(`This choice has ${blocking.length} ${blocking.length === 1 ? 'finding' : 'findings'} in the way (${blocking[0]?.level}). Clear them first.`);
+    throw new RefusedError(
+      `This choice has ${blocking.length} ${blocking.length === 1 ? 'finding' : 'findings'} in the way (${blocking[0]?.level}). Clear them first.`,
+    );
   }
   return checked.plan;
 }
@@ -141,7 +173,10 @@ export function finishSteps(jobId: string, from: StepStage, by: string): Promise
     const plan = planOf(whole);
     const lists: readonly StepStage[] = from === 'stage' ? ['stage'] : ['stage', 'fit'];
     const open = lists.flatMap((list) => openHolds(stepsOf(plan.document, list), whole));
-    if (open.length > 0) throw new RefusedError(`${open.length} hold ${open.length === 1 ? 'point is' : 'points are'} still open: ${open[0]?.text}`);
+    if (open.length > 0)
+      throw new RefusedError(
+        `${open.length} hold ${open.length === 1 ? 'point is' : 'points are'} still open: ${open[0]?.text}`,
+      );
     const adapter = from === 'fit' ? openAdapters(whole)[0] : undefined;
     if (adapter) throw new RefusedError(adapter);
     return nothing;
@@ -163,16 +198,23 @@ export function enterTorque(jobId: string, input: EntryInput, by: string): Promi
   return advance<void>({ jobId, event, by }, async (tx, whole, at) => {
     const inForce = planOf(whole);
     const plan = inForce.document;
-    if (!(cornersOf(plan.axle) as string[]).includes(input.corner)) throw new RefusedError(`${input.corner} is not on this axle.`);
+    if (!(cornersOf(plan.axle) as string[]).includes(input.corner))
+      throw new RefusedError(`${input.corner} is not on this axle.`);
     const waiting = input.joint === 'adapter' ? undefined : openAdapters(whole)[0];
     if (waiting) throw new RefusedError(waiting);
     const bar = event === 'recheck' || isRetorque(whole) ? null : barOf(whole);
     if (bar) throw new RefusedError(bar);
     const state = await appendEntry(tx, jobId, inForce.log, torqueSpec(plan, input.joint ?? 'wheel'), input, by, at);
     if (event !== 'recheck') return nothing;
-    if (state.last?.outcome === 'moved') return { ...nothing, follows: { event: 'recheck-moved', set: { signedAt: null, signedBy: null, recheckDueAt: null } } };
+    if (state.last?.outcome === 'moved')
+      return {
+        ...nothing,
+        follows: { event: 'recheck-moved', set: { signedAt: null, signedBy: null, recheckDueAt: null } },
+      };
     const states = wheelStatesSigned(await loadJob(tx, jobId));
-    return states.every((s) => s.state.complete && s.state.rechecks > 0) ? { ...nothing, follows: { event: 'recheck-done' } } : nothing;
+    return states.every((s) => s.state.complete && s.state.rechecks > 0)
+      ? { ...nothing, follows: { event: 'recheck-done' } }
+      : nothing;
   });
 }
 

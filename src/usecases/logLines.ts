@@ -1,5 +1,5 @@
 import { format } from 'date-fns';
-import type { Plan } from '@/core/plan/document';
+import type { Plan } from '@/core/document/document';
 import { type Joint, judgeReading, type Outcome, type Pass } from '@/core/torque/log';
 import type { TorqueEntryRow } from '@/store/schema';
 import { asReading } from '@/store/torque';
@@ -11,7 +11,14 @@ export function logLines(plan: Plan, log: readonly TorqueEntryRow[], corner: str
   return log
     .filter((e) => e.corner === corner && e.joint === joint)
     .map((e) => ({
-      seq: e.seq, pass: e.pass as Pass, lug: e.lug, reading: e.readingNm, angle: e.angleDeg,
-      outcome: judgeReading(spec, asReading(e)) as Outcome, by: e.by, at: format(e.at, 'd MMM HH:mm'), hash: e.hash,
+      seq: e.seq,
+      pass: e.pass as Pass,
+      lug: e.lug,
+      reading: e.readingNm,
+      angle: e.angleDeg,
+      outcome: judgeReading(spec, asReading(e)) as Outcome,
+      by: e.by,
+      at: format(e.at, 'd MMM HH:mm'),
+      hash: e.hash,
     }));
 }

@@ -19,4 +19,5 @@ async function or404<T>(load: () => Promise<T>): Promise<T> {
 export const jobOr404 = (id: string): Promise<JobWhole> => or404(() => jobById(id));
 
 /** The vehicle, or the page that says it is not here. */
-export const vehicleOr404 = (id: string): Promise<VehicleWhole> => or404(async () => loadVehicle((await theStore()).db, id));
+export const vehicleOr404 = (id: string): Promise<VehicleWhole> =>
+  or404(async () => loadVehicle((await theStore()).db, id));

@@ -1,13 +1,20 @@
 import 'server-only';
 import { InputError } from '@/core/errors';
-import { cornersOf } from '@/core/plan/assemble';
-import type { Corner } from '@/core/plan/document';
-import { type Quantity, quantity, type QuantityId, UNSEEN } from '@/core/plan/quantities';
-import { parseReading } from '@/core/plan/readingText';
+import { cornersOf } from '@/core/document/assemble';
+import type { Corner } from '@/core/document/document';
+import { type Quantity, quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
+import { parseReading } from '@/core/document/readingText';
 import { parseLength } from '@/core/units/parse';
 import { theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
-import { addChalkTest, addReading, type ChalkInput, quantityOf, withdrawChalkTest, withdrawReading } from '@/store/jobs';
+import {
+  addChalkTest,
+  addReading,
+  type ChalkInput,
+  quantityOf,
+  withdrawChalkTest,
+  withdrawReading,
+} from '@/store/jobs';
 import { addWheelReading, markWheel, moveWheel, setRotates, withdrawWheelReading } from '@/store/wheels';
 import { advance } from './advance';
 import type { JobEvent } from './transitions';
@@ -21,9 +28,16 @@ export interface TypedReading {
 /** Understands a reading as typed. @throws InputError naming what would do */
 function understood(q: Quantity, { typed, method: id }: TypedReading) {
   const method = q.methods.find((m) => m.id === id);
-  if (!method) throw new InputError(q.label, id, 'is not a way to measure this.', `${q.methods.map((m) => m.label).join(' or ')} will do.`);
+  if (!method)
+    throw new InputError(
+      q.label,
+      id,
+      'is not a way to measure this.',
+      `${q.methods.map((m) => m.label).join(' or ')} will do.`,
+    );
   // Nobody saw a figure, so none is asked for.
-  if (method.id === UNSEEN.id) return { quantity: q.id, value: q.min, unit: '', typed: UNSEEN.label, pm: 0, method: method.id };
+  if (method.id === UNSEEN.id)
+    return { quantity: q.id, value: q.min, unit: '', typed: UNSEEN.label, pm: 0, method: method.id };
   const { value, unit } = parseReading(q, typed);
   return { quantity: q.id, value, unit, typed: typed.trim(), pm: method.pm, method: method.id };
 }
@@ -32,7 +46,11 @@ function understood(q: Quantity, { typed, method: id }: TypedReading) {
 const eventOf = (id: string): JobEvent => (id === 'gapFitted' ? 'compare-gap' : 'measure');
 
 /** Keeps a reading of a corner or an axle with its ±, method, person and time. @throws InputError, RefusedError */
-export function takeReading(jobId: string, r: TypedReading & { readonly corner: Corner | null; readonly hour?: number | null | undefined }, by: string): Promise<void> {
+export function takeReading(
+  jobId: string,
+  r: TypedReading & { readonly corner: Corner | null; readonly hour?: number | null | undefined },
+  by: string,
+): Promise<void> {
   const q = quantity(r.quantity);
   return advance({ jobId, event: eventOf(q.id), by }, async (tx, { job }, at) => {
     if (q.scope === 'wheel') throw new RefusedError(`${q.label} belongs to a wheel. Pick the wheel first.`);
@@ -40,7 +58,13 @@ export function takeReading(jobId: string, r: TypedReading & { readonly corner: 
     if (q.scope === 'corner' && !(corner && cornersOf(job.axle).includes(corner))) {
       throw new RefusedError(`${q.label} belongs to a corner of the ${job.axle} axle. Pick the corner first.`);
     }
-    await addReading(tx, jobId, { ...understood(q, r), corner, hour: q.id === 'loadedClearance' ? (r.hour ?? null) : null }, by, at);
+    await addReading(
+      tx,
+      jobId,
+      { ...understood(q, r), corner, hour: q.id === 'loadedClearance' ? (r.hour ?? null) : null },
+      by,
+      at,
+    );
     return { value: undefined };
   });
 }
@@ -49,7 +73,9 @@ export function takeReading(jobId: string, r: TypedReading & { readonly corner: 
 export async function takeBackReading(jobId: string, readingId: string, by: string): Promise<void> {
   const id = await quantityOf((await theStore()).db, jobId, readingId);
   if (id === null) throw new NotFoundError('This reading');
-  await advance({ jobId, event: eventOf(id), by }, async (tx, _, at) => ({ value: await withdrawReading(tx, jobId, readingId, by, at) }));
+  await advance({ jobId, event: eventOf(id), by }, async (tx, _, at) => ({
+    value: await withdrawReading(tx, jobId, readingId, by, at),
+  }));
 }
 
 export interface TypedChalk extends Omit<ChalkInput, 'trialMm' | 'hours'> {
@@ -60,7 +86,8 @@ export interface TypedChalk extends Omit<ChalkInput, 'trialMm' | 'hours'> {
 /** Keeps a chalk test of a corner. No hours: it stayed clean. @throws InputError, RefusedError */
 export function takeChalk(jobId: string, { corner, load, hours, trial }: TypedChalk, by: string): Promise<void> {
   return advance({ jobId, event: 'measure', by }, async (tx, { job }, at) => {
-    if (!cornersOf(job.axle).includes(corner)) throw new RefusedError(`${corner} is not on the ${job.axle} axle of this job.`);
+    if (!cornersOf(job.axle).includes(corner))
+      throw new RefusedError(`${corner} is not on the ${job.axle} axle of this job.`);
     const trialMm = parseLength('Trial spacer', trial, { min: 0, max: 100 }).value;
     await addChalkTest(tx, jobId, { corner, load, hours: [...hours], trialMm }, by, at);
     return { value: undefined };
@@ -69,7 +96,9 @@ export function takeChalk(jobId: string, { corner, load, hours, trial }: TypedCh
 
 /** Takes a chalk test back. @throws NotFoundError, RefusedError */
 export const takeBackChalk = (jobId: string, testId: string, by: string): Promise<void> =>
-  advance({ jobId, event: 'measure', by }, async (tx, _, at) => ({ value: await withdrawChalkTest(tx, jobId, testId, by, at) }));
+  advance({ jobId, event: 'measure', by }, async (tx, _, at) => ({
+    value: await withdrawChalkTest(tx, jobId, testId, by, at),
+  }));
 
 /** Keeps a reading of one wheel; it goes where the wheel goes. @throws InputError, RefusedError */
 export async function takeWheelReading(vehicleId: string, wheelId: string, r: TypedReading, by: string): Promise<void> {
@@ -79,14 +108,25 @@ export async function takeWheelReading(vehicleId: string, wheelId: string, r: Ty
 }
 
 /** Takes a reading of a wheel back. @throws NotFoundError when the wheel is another vehicle's */
-export async function takeBackWheelReading(vehicleId: string, wheelId: string, readingId: string, by: string): Promise<void> {
+export async function takeBackWheelReading(
+  vehicleId: string,
+  wheelId: string,
+  readingId: string,
+  by: string,
+): Promise<void> {
   await withdrawWheelReading((await theStore()).db, vehicleId, wheelId, readingId, by, new Date());
 }
 
 /** Marks a wheel, so that it is known again. @throws InputError, RefusedError */
 export async function markAWheel(vehicleId: string, wheelId: string, typed: string, by: string): Promise<void> {
   const text = typed.trim();
-  if (text === '' || text.length > 20) throw new InputError('Mark', text.slice(0, 40), text === '' ? 'is empty.' : 'is longer than 20 characters.', 'A letter or a short word chalked on the wheel will do.');
+  if (text === '' || text.length > 20)
+    throw new InputError(
+      'Mark',
+      text.slice(0, 40),
+      text === '' ? 'is empty.' : 'is longer than 20 characters.',
+      'A letter or a short word chalked on the wheel will do.',
+    );
   await markWheel((await theStore()).db, vehicleId, wheelId, text, by, new Date());
 }
 

@@ -1,11 +1,12 @@
 import { format } from 'date-fns';
-import { evaluate } from '@/core/plan/evaluate';
-import type { Finding, Level } from '@/core/plan/findings';
-import type { StackGeometry } from '@/core/plan/geometry';
-import { sentence } from '@/core/plan/messages';
-import type { Numbers } from '@/core/plan/numbers';
+import { evaluate } from '@/core/evaluate/evaluate';
+import type { Finding, Level } from '@/core/rules/finding';
+import type { StackGeometry } from '@/core/figures/geometry';
+import { sentence } from '@/core/rules/index';
+import type { Numbers } from '@/core/figures/numbers';
 import type { UnitSystem } from '@/core/units/format';
-import type { JobWhole, PlanInForce } from '@/store/jobs';
+import type { JobWhole } from '@/store/jobs';
+import type { PlanInForce } from '@/store/plans';
 
 export interface RecordEvaluation {
   readonly verdict: Level;
@@ -31,7 +32,12 @@ export function recordEvaluation(whole: JobWhole, inForce: PlanInForce, units: U
   const late = signedAt !== null && inForce.judgedAt !== null && inForce.judgedAt > signedAt;
   return {
     ...kept,
-    findings: kept.findings.map((finding) => ({ finding, text: units === 'imperial' ? finding.imperial : finding.metric })),
-    note: late ? `The release that signed this kept no findings. These were worked out afterwards, on ${format(inForce.judgedAt as Date, 'd MMM yyyy')}, by rules version ${kept.rules}.` : `As signed, by rules version ${kept.rules}.`,
+    findings: kept.findings.map((finding) => ({
+      finding,
+      text: units === 'imperial' ? finding.imperial : finding.metric,
+    })),
+    note: late
+      ? `The release that signed this kept no findings. These were worked out afterwards, on ${format(inForce.judgedAt as Date, 'd MMM yyyy')}, by rules version ${kept.rules}.`
+      : `As signed, by rules version ${kept.rules}.`,
   };
 }

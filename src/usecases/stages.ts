@@ -19,7 +19,8 @@ export const STAGE_VIEWS: readonly StageView[] = [
 ];
 
 /** Page of the stage a job stands in; a closed job shows its record. */
-export const stagePath = (jobId: string, stage: Stage): string => `/jobs/${jobId}/${stage === 'closed' ? 'record' : stage}`;
+export const stagePath = (jobId: string, stage: Stage): string =>
+  `/jobs/${jobId}/${stage === 'closed' ? 'record' : stage}`;
 
 /** Position of a stage in the order of the trade; closed comes last. */
 export const stageIndex = (stage: Stage): number => {
@@ -28,4 +29,5 @@ export const stageIndex = (stage: Stage): number => {
 };
 
 /** A stage by its name on the rail, in a sentence. */
-export const stageName = (stage: Stage): string => (stage === 'closed' ? 'Closed' : (STAGE_VIEWS.find((s) => s.stage === stage)?.label ?? stage));
+export const stageName = (stage: Stage): string =>
+  stage === 'closed' ? 'Closed' : (STAGE_VIEWS.find((s) => s.stage === stage)?.label ?? stage);

@@ -1,6 +1,6 @@
-import { assess } from '@/core/plan/evaluate';
-import type { Finding } from '@/core/plan/findings';
-import { sentence } from '@/core/plan/messages';
+import { assess } from '@/core/evaluate/evaluate';
+import type { Finding } from '@/core/rules/finding';
+import { sentence } from '@/core/rules/index';
 import type { JobWhole } from '@/store/jobs';
 import { isStale } from './jobPlan';
 
@@ -21,8 +21,10 @@ export function standingOf(whole: JobWhole): Standing | null {
 export function barOf(whole: JobWhole): string | null {
   const standing = standingOf(whole);
   if (!whole.plan || !standing) return 'No plan has been chosen yet.';
-  if (!whole.plan.intact) return 'The stored plan is not the one that was frozen: it was altered. Take the choice forward again.';
-  if (standing.stale) return 'Readings or vehicle data changed since the plan was chosen. Take them into the plan, or choose again.';
+  if (!whole.plan.intact)
+    return 'The stored plan is not the one that was frozen: it was altered. Take the choice forward again.';
+  if (standing.stale)
+    return 'Readings or vehicle data changed since the plan was chosen. Take them into the plan, or choose again.';
   const first = standing.blocking[0];
   if (!first) return null;
   return `The plan does not stand any more. ${sentence(first, { units: 'metric', pitch: assess(whole.plan.document).numbers.thread.pitch })}`;

@@ -3,8 +3,22 @@ import { stageName } from './stages';
 
 /** Everything that can be done to a job. Whatever is not in the table below cannot. */
 export const JOB_EVENTS = [
-  'start-measuring', 'go-choose', 'keep-draft', 'measure', 'compare-gap', 'take-forward', 'take-readings-in', 'tick', 'finish-kit', 'finish-fit',
-  'torque-adapter', 'torque-wheel', 'sign-off', 'recheck', 'recheck-moved', 'recheck-done',
+  'start-measuring',
+  'go-choose',
+  'keep-draft',
+  'measure',
+  'compare-gap',
+  'take-forward',
+  'take-readings-in',
+  'tick',
+  'finish-kit',
+  'finish-fit',
+  'torque-adapter',
+  'torque-wheel',
+  'sign-off',
+  'recheck',
+  'recheck-moved',
+  'recheck-done',
 ] as const;
 export type JobEvent = (typeof JOB_EVENTS)[number];
 
@@ -61,7 +75,8 @@ const WORDS: Readonly<Record<JobEvent, readonly [what: string, instead: string]>
 export function refusalOf(event: JobEvent, stage: Stage): string | null {
   if (TRANSITIONS[event][stage] !== undefined) return null;
   if (stage === 'closed') return 'This job is closed and its record does not change. Open a new job for new work.';
-  if (stage === 'recheck') return 'This job is signed off and its record does not change. Only its recheck can be entered; open a new job for new work.';
+  if (stage === 'recheck')
+    return 'This job is signed off and its record does not change. Only its recheck can be entered; open a new job for new work.';
   const [what, instead] = WORDS[event];
   const where = Object.keys(TRANSITIONS[event]).map((s) => `“${stageName(s as Stage)}”`);
   return `${what} in ${where.length > 3 ? 'an open job' : where.join(' or ')}; this job stands in “${stageName(stage)}”. ${instead}`;

@@ -5,7 +5,8 @@ import { addVehicle, addWheelSet, saveVehicle, type VehicleInput, type WheelSetI
 export type { HubInput, VehicleInput } from '@/store/vehicles';
 
 /** Takes a vehicle in. @returns its id */
-export const takeInVehicle = async (input: VehicleInput, by: string): Promise<string> => addVehicle((await theStore()).db, input, by, new Date());
+export const takeInVehicle = async (input: VehicleInput, by: string): Promise<string> =>
+  addVehicle((await theStore()).db, input, by, new Date());
 
 /** Saves changed vehicle data. @throws ChangedMeanwhileError when another screen saved first */
 export const changeVehicle = async (id: string, version: number, input: VehicleInput, by: string): Promise<void> =>

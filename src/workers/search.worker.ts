@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
-import { search } from '@/core/search/search';
-import type { SearchInput, SearchResult } from '@/core/search/types';
+import { search } from '@/core/whatif/search/search';
+import type { SearchInput, SearchResult } from '@/core/whatif/search/types';
 
 const SHOW_MS = 120;
 

@@ -1,5 +1,5 @@
-import { assess, evaluate } from '@/core/plan/evaluate';
-import type { Plan } from '@/core/plan/document';
+import { assess, evaluate } from '@/core/evaluate/evaluate';
+import type { Plan } from '@/core/document/document';
 import { boltPlan, corner, exact, studPlan } from '../core/fixtures';
 
 /** Rate of one call over a second or so, warmed up. */
@@ -40,7 +40,13 @@ export function benchCore(): void {
   const plans = Array.from({ length: 256 }, (_, i): Plan => {
     const s = 3 + (i % 20);
     const at = { turns: exact(8 + (i % 7)), gap: exact(20 + (i % 9)) };
-    const plan = i % 2 ? studPlan({ corners: [corner('front-left', at), corner('front-right')] }) : boltPlan({ fastener: { kind: 'bolt', length: 40 + s, threadLength: 30, seat: 'ball13', class: '10.9' }, corners: [corner('front-left', at), corner('front-right')] });
+    const plan =
+      i % 2
+        ? studPlan({ corners: [corner('front-left', at), corner('front-right')] })
+        : boltPlan({
+            fastener: { kind: 'bolt', length: 40 + s, threadLength: 30, seat: 'ball13', class: '10.9' },
+            corners: [corner('front-left', at), corner('front-right')],
+          });
     return { ...plan, spacer: { ...plan.spacer, thickness: s } };
   });
   const pick = (i: number) => plans[i % plans.length] as Plan;
@@ -48,6 +54,8 @@ export function benchCore(): void {
   const assessed = rate((i) => assess(pick(i)));
   const evaluated = rate((i) => evaluate(pick(i)));
   const show = (n: number) => Math.round(n).toLocaleString('en-GB');
-  console.log(`assess (numbers and findings): ${show(assessed)} plans/s, bare loop ${show(floor)}, ratio 1 : ${(floor / assessed).toFixed(0)}`);
+  console.log(
+    `assess (numbers and findings): ${show(assessed)} plans/s, bare loop ${show(floor)}, ratio 1 : ${(floor / assessed).toFixed(0)}`,
+  );
   console.log(`evaluate (with drawing geometry): ${show(evaluated)} plans/s`);
 }

@@ -4,7 +4,10 @@ import { Server } from '../e2e/server';
 /** Interaction to next paint while the thickness is dragged and stepped, measured by the browser's own event timing. */
 export async function benchInteraction(): Promise<void> {
   const server = await Server.start({ demo: true });
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(server.url);
@@ -19,10 +22,14 @@ export async function benchInteraction(): Promise<void> {
       }).observe({ type: 'event', durationThreshold: 16, buffered: true } as PerformanceObserverInit);
       const paint: number[] = [];
       (globalThis as unknown as { paint: number[] }).paint = paint;
-      addEventListener('pointermove', () => {
-        const t = performance.now();
-        requestAnimationFrame(() => setTimeout(() => paint.push(performance.now() - t)));
-      }, true);
+      addEventListener(
+        'pointermove',
+        () => {
+          const t = performance.now();
+          requestAnimationFrame(() => setTimeout(() => paint.push(performance.now() - t)));
+        },
+        true,
+      );
     });
     const box = await face.boundingBox();
     if (!box) throw new Error('no spacer face');
@@ -40,9 +47,14 @@ export async function benchInteraction(): Promise<void> {
       const g = globalThis as unknown as { durations: number[]; paint: number[] };
       return { durations: g.durations, paint: g.paint };
     });
-    const at = (xs: number[], share: number) => [...xs].sort((a, b) => a - b)[Math.min(xs.length - 1, Math.floor(xs.length * share))] ?? 0;
-    console.log(`dragging the spacer face: move to paint, median ${at(paint, 0.5).toFixed(0)} ms, 98th percentile ${at(paint, 0.98).toFixed(0)} ms of ${paint.length} moves`);
-    console.log(`discrete interactions over 16 ms by event timing: ${durations.length}, longest ${Math.max(0, ...durations).toFixed(0)} ms`);
+    const at = (xs: number[], share: number) =>
+      [...xs].sort((a, b) => a - b)[Math.min(xs.length - 1, Math.floor(xs.length * share))] ?? 0;
+    console.log(
+      `dragging the spacer face: move to paint, median ${at(paint, 0.5).toFixed(0)} ms, 98th percentile ${at(paint, 0.98).toFixed(0)} ms of ${paint.length} moves`,
+    );
+    console.log(
+      `discrete interactions over 16 ms by event timing: ${durations.length}, longest ${Math.max(0, ...durations).toFixed(0)} ms`,
+    );
   } finally {
     await browser.close();
     await server.stop();

@@ -10,7 +10,12 @@ export async function benchPages(): Promise<void> {
     const board = await (await fetch(server.url)).text();
     const jobs = [...new Set([...board.matchAll(/\/jobs\/[0-9a-f-]+\/[a-z-]+/g)].map((m) => m[0]))];
     const chosen = jobs.find((j) => j.endsWith('/recheck'))?.replace('/recheck', '') as string;
-    const pages = ['/', '/vehicles', '/vehicles/new', ...['take-in', 'measure', 'choose', 'stage', 'fit', 'torque', 'recheck', 'record'].map((v) => `${chosen}/${v}`)];
+    const pages = [
+      '/',
+      '/vehicles',
+      '/vehicles/new',
+      ...['take-in', 'measure', 'choose', 'stage', 'fit', 'torque', 'recheck', 'record'].map((v) => `${chosen}/${v}`),
+    ];
     console.log('Server time, median of 50, ms:');
     for (const page of pages) {
       const times: number[] = [];
@@ -23,10 +28,13 @@ export async function benchPages(): Promise<void> {
     }
     const html = await (await fetch(`${server.url}${chosen}/choose`)).text();
     // A script marked nomodule is for browsers of ten years ago; no browser of today fetches it.
-    const tags = [...html.matchAll(/<script[^>]*src="(\/_next\/[^"]+\.js[^"]*)"[^>]*>/g)].filter((m) => !/nomodule/i.test(m[0]));
+    const tags = [...html.matchAll(/<script[^>]*src="(\/_next\/[^"]+\.js[^"]*)"[^>]*>/g)].filter(
+      (m) => !/nomodule/i.test(m[0]),
+    );
     const scripts = [...new Set(tags.map((m) => m[1] as string))];
     let bytes = 0;
-    for (const src of scripts) bytes += gzipSync(Buffer.from(await (await fetch(server.url + src)).arrayBuffer())).length;
+    for (const src of scripts)
+      bytes += gzipSync(Buffer.from(await (await fetch(server.url + src)).arrayBuffer())).length;
     console.log(`JavaScript of the Choose view: ${(bytes / 1024).toFixed(0)} KiB gzip in ${scripts.length} files`);
   } finally {
     await server.stop();

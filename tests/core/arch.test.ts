@@ -1,14 +1,15 @@
 import fc from 'fast-check';
-import type { Plan, PlanCorner } from '@/core/plan/document';
+import type { Plan, PlanCorner } from '@/core/document/document';
 import { archModel, type ArchModel, rubInput, standsAt, USUAL } from '@/core/stance/archModel';
-import { compareGap, gapsOf } from '@/core/plan/gaps';
+import { compareGap, gapsOf } from '@/core/figures/gaps';
 import { rubMap } from '@/core/stance/rubMap';
-import { plainSpacer } from '@/core/plan/blank';
+import { plainSpacer } from '@/core/document/blank';
 import { boltPlan, exact } from './fixtures';
 
 const take = USUAL.front;
 const at = { gap: exact(20), loadedClearance: exact(25), archHeight: exact(340), camber: exact(0) };
-const plan = (s: number, change: Partial<PlanCorner> = {}): Plan => boltPlan({ spacer: plainSpacer(s, 57.1) }, { ...at, ...change });
+const plan = (s: number, change: Partial<PlanCorner> = {}): Plan =>
+  boltPlan({ spacer: plainSpacer(s, 57.1) }, { ...at, ...change });
 const model = (p: Plan): ArchModel => {
   const m = archModel(p, p.corners[0] as PlanCorner, take);
   if (!m.drawable) throw new Error(m.needs.join());
@@ -27,11 +28,19 @@ describe('arch in section', () => {
   });
   test('the lip is never drawn further out than the edge, and a smaller loaded clearance brings it in one for one', () => {
     expect(model(plan(8, { loadedClearance: exact(90) })).lip.y).toBe(76.5);
-    expect(model(plan(8, { loadedClearance: exact(12) })).lip.y - model(plan(8, { loadedClearance: exact(10) })).lip.y).toBeCloseTo(2, 9);
+    expect(
+      model(plan(8, { loadedClearance: exact(12) })).lip.y - model(plan(8, { loadedClearance: exact(10) })).lip.y,
+    ).toBeCloseTo(2, 9);
   });
   test('what it cannot be drawn from is named, nothing is guessed', () => {
-    const p = { ...plan(8, { gap: null, archHeight: null }), wheel: { ...boltPlan().wheel, tyre: 'round', offset: null } };
-    expect(archModel(p, p.corners[0] as PlanCorner, take)).toEqual({ drawable: false, needs: ['tyre', 'offset', 'gap', 'archHeight'] });
+    const p = {
+      ...plan(8, { gap: null, archHeight: null }),
+      wheel: { ...boltPlan().wheel, tyre: 'round', offset: null },
+    };
+    expect(archModel(p, p.corners[0] as PlanCorner, take)).toEqual({
+      drawable: false,
+      needs: ['tyre', 'offset', 'gap', 'archHeight'],
+    });
     expect(model(plan(8, { camber: null })).camberAssumed).toBe(true);
   });
   test('at full bump, straight ahead and with no spacer the room is the loaded clearance that was measured there', () => {
@@ -42,12 +51,23 @@ describe('arch in section', () => {
   test('the map’s probability only grows with the spacer, and an axle that does not steer has one column', () => {
     const share = (s: number) => {
       const p = plan(s);
-      const grid = rubMap(rubInput(p, p.corners[0] as PlanCorner, model(p), take, { rows: 5, columns: 5, samples: 200 }));
+      const grid = rubMap(
+        rubInput(p, p.corners[0] as PlanCorner, model(p), take, { rows: 5, columns: 5, samples: 200 }),
+      );
       return grid.flat().reduce((a, c) => a + c.probability, 0);
     };
-    fc.assert(fc.property(fc.integer({ min: 0, max: 20 }), fc.integer({ min: 1, max: 15 }), (s, more) => share(s + more) >= share(s)), { numRuns: 8 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 20 }),
+        fc.integer({ min: 1, max: 15 }),
+        (s, more) => share(s + more) >= share(s),
+      ),
+      { numRuns: 8 },
+    );
     const p = plan(5);
-    expect(rubInput(p, p.corners[0] as PlanCorner, model(p), USUAL.rear, { rows: 5, columns: 9, samples: 10 }).columns).toBe(1);
+    expect(
+      rubInput(p, p.corners[0] as PlanCorner, model(p), USUAL.rear, { rows: 5, columns: 9, samples: 10 }).columns,
+    ).toBe(1);
   });
 });
 

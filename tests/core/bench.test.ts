@@ -1,19 +1,26 @@
 import fc from 'fast-check';
 import { max, min } from 'simple-statistics';
-import { assemblePlan, type Reading } from '@/core/plan/assemble';
-import { plainSpacer, STOCK } from '@/core/plan/blank';
-import { allowedSpans, fitBySize, sweepThickness } from '@/core/plan/bySize';
-import { planChanges } from '@/core/plan/diff';
-import type { Plan } from '@/core/plan/document';
-import { assess } from '@/core/plan/evaluate';
-import { DEFAULT_POLICY } from '@/core/plan/policy';
-import { METRIC_SIZES_MM } from '@/core/plan/sizes';
-import { waySentence, waysOut } from '@/core/plan/waysOut';
+import { assemblePlan, type Reading } from '@/core/document/assemble';
+import { plainSpacer, STOCK } from '@/core/document/blank';
+import { allowedSpans, fitBySize, sweepThickness } from '@/core/whatif/bySize';
+import { planChanges } from '@/core/document/diff';
+import type { Plan } from '@/core/document/document';
+import { assess } from '@/core/evaluate/evaluate';
+import { DEFAULT_POLICY } from '@/core/document/policy';
+import { METRIC_SIZES_MM } from '@/core/document/sizes';
+import { waySentence, waysOut } from '@/core/whatif/waysOut';
 import { combineRepeats } from '@/core/uncertainty';
 import { boltPlan, corner, exact, studPlan } from './fixtures';
 
 const tall = { spigotHeight: exact(40), gap: exact(20) };
-const stud = (change: Partial<Plan> = {}): Plan => studPlan({ corners: [corner('front-left', { turns: exact(15.5), ...tall }), corner('front-right', { turns: exact(15.5), ...tall })], ...change });
+const stud = (change: Partial<Plan> = {}): Plan =>
+  studPlan({
+    corners: [
+      corner('front-left', { turns: exact(15.5), ...tall }),
+      corner('front-right', { turns: exact(15.5), ...tall }),
+    ],
+    ...change,
+  });
 
 describe('why not another size', () => {
   test('15½ turns of M12 × 1.5: to 10 mm on stock studs, 12 with longer ones (common practice, no source)', () => {
@@ -69,7 +76,9 @@ describe('ways out', () => {
     const after = assess(boltPlan({ camberChange: camber?.amount ?? 0 }, { gap: exact(1), archHeight: exact(320) }));
     expect(after.numbers.corners[0]?.gapAfter?.value).toBeCloseTo(0, 9);
     expect(ways.find((w) => w.way === 'flare')?.amount).toBe(4);
-    expect(waysOut(boltPlan({}, { gap: exact(1) }), METRIC_SIZES_MM).find((w) => w.way === 'camber')).toMatchObject({ amount: null });
+    expect(waysOut(boltPlan({}, { gap: exact(1) }), METRIC_SIZES_MM).find((w) => w.way === 'camber')).toMatchObject({
+      amount: null,
+    });
   });
 
   test('too little clearance: the trim that it names makes it do', () => {
@@ -114,22 +123,36 @@ describe('repeated readings', () => {
   });
 
   const plan = boltPlan();
-  const assembled = (readings: Reading[]) => assemblePlan({ ...plan, readings, wheels: [], chalk: [], policy: DEFAULT_POLICY });
+  const assembled = (readings: Reading[]) =>
+    assemblePlan({ ...plan, readings, wheels: [], chalk: [], policy: DEFAULT_POLICY });
   const gap = (value: number): Reading => ({ quantity: 'gap', corner: 'front-left', value, pm: 1 });
 
   test('clearances with an hour make the clock; one without an hour still counts when it is tighter', () => {
-    const clear = (value: number, hour: number | null): Reading => ({ quantity: 'loadedClearance', corner: 'front-left', hour, value, pm: 1 });
+    const clear = (value: number, hour: number | null): Reading => ({
+      quantity: 'loadedClearance',
+      corner: 'front-left',
+      hour,
+      value,
+      pm: 1,
+    });
     const p = assembled([clear(20, 12), clear(16, 1), clear(18, 1)]);
-    expect(p.corners[0]?.clock).toEqual([{ hour: 1, clearance: { value: 17, pm: 1 }, trim: 0 }, { hour: 12, clearance: { value: 20, pm: 1 }, trim: 0 }]);
+    expect(p.corners[0]?.clock).toEqual([
+      { hour: 1, clearance: { value: 17, pm: 1 }, trim: 0 },
+      { hour: 12, clearance: { value: 20, pm: 1 }, trim: 0 },
+    ]);
     const left = (readings: Reading[]) => assess(assembled(readings)).numbers.corners[0];
     expect(left([clear(20, 12), clear(16, 1)])).toMatchObject({ clearanceHour: 1, clearanceAfter: { value: 11 } });
     expect(left([clear(20, 12), clear(9, null)])).toMatchObject({ clearanceHour: null, clearanceAfter: { value: 4 } });
-    expect(planChanges(assembled([clear(20, 12)]), assembled([clear(20, 12), clear(16, 1)]), 'metric')).toEqual(['Loaded clearance by the clock, front left, changed.']);
+    expect(planChanges(assembled([clear(20, 12)]), assembled([clear(20, 12), clear(16, 1)]), 'metric')).toEqual([
+      'Loaded clearance by the clock, front left, changed.',
+    ]);
   });
 
   test('a plan is built on the band of all readings, and what changed since is named with both values', () => {
     expect(assembled([gap(10), gap(14)]).corners[0]?.gap).toEqual({ value: 12, pm: 2 });
-    expect(planChanges(assembled([gap(10)]), assembled([gap(10), gap(14)]), 'metric')).toEqual(['Gap, arch to tyre, front left: 10.0 mm then, 12.0 mm now.']);
+    expect(planChanges(assembled([gap(10)]), assembled([gap(10), gap(14)]), 'metric')).toEqual([
+      'Gap, arch to tyre, front left: 10.0 mm then, 12.0 mm now.',
+    ]);
     expect(planChanges(assembled([gap(10)]), assembled([]), 'metric')[0]).toContain('10.0 mm then, unmeasured now');
     const other = { ...assembled([]), hub: { ...assembled([]).hub, torque: { value: 130, source: 'new page' } } };
     expect(planChanges(assembled([]), other, 'metric')).toEqual(['Torque figure changed.']);

@@ -1,12 +1,12 @@
 import Ajv from 'ajv/dist/2020';
-import { readPlan } from '@/core/plan/document';
-import type { Plan } from '@/core/plan/document';
-import { assess, evaluate } from '@/core/plan/evaluate';
-import { DEFAULT_POLICY, POLICY_RULES, SCHOOLS } from '@/core/plan/policy';
-import { policySchema } from '@/core/plan/policySchema';
-import { report } from '@/core/plan/report';
-import { planJsonSchema } from '@/core/plan/schema';
-import { upgradePlan } from '@/core/plan/upgrade';
+import { readPlan } from '@/core/document/document';
+import type { Plan } from '@/core/document/document';
+import { assess, evaluate } from '@/core/evaluate/evaluate';
+import { DEFAULT_POLICY, POLICY_RULES, SCHOOLS } from '@/core/document/policy';
+import { policySchema } from '@/core/document/policySchema';
+import { report } from '@/core/evaluate/report';
+import { planJsonSchema } from '@/core/document/schema';
+import { upgradePlan } from '@/core/document/upgrade';
 import { judgeReading } from '@/core/torque/log';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, corner, exact, firstVersion, studPlan } from './fixtures';
@@ -43,7 +43,11 @@ describe('plan documents', () => {
     ['corners.1.corner', (p: Plan) => ({ ...p, corners: [p.corners[0], p.corners[0]] }), /twice/],
     ['policy.turnsNeverDrive', (p: Plan) => ({ ...p, policy: { ...p.policy, turnsNeverDrive: 1 } }), />=3/],
     ['spacer.adapter', (p: Plan) => ({ ...p, spacer: { ...p.spacer, kind: 'adapter' } }), /says what it is/],
-    ['fastener.kind', (p: Plan) => ({ ...p, fastener: { kind: 'stud', protrusion: 40, class: '8.8', nut: null } }), /bolt hub does not take/],
+    [
+      'fastener.kind',
+      (p: Plan) => ({ ...p, fastener: { kind: 'stud', protrusion: 40, class: '8.8', nut: null } }),
+      /bolt hub does not take/,
+    ],
     ['', (p: Plan) => ({ ...p, wheelss: 1 }), /wheelss/],
   ] as const)('%s wrong comes back as its path and a message', (path, spoil, message) => {
     const r = readPlan(spoil(PLAN_EXAMPLES['slip-on-bolts'] as Plan));
@@ -56,7 +60,11 @@ describe('older documents', () => {
   test('upgrade; what they could not say is unknown or unmeasured, and what they said is kept', () => {
     const r = readPlan(firstVersion());
     if ('issues' in r) throw new Error(JSON.stringify(r.issues));
-    expect(r.plan).toMatchObject({ format: 'vectis-plan/1', hub: { fastenerClass: 'unknown', internalTensile: null, condition: 'unknown' }, fastener: { class: 'unknown', length: 52 } });
+    expect(r.plan).toMatchObject({
+      format: 'vectis-plan/1',
+      hub: { fastenerClass: 'unknown', internalTensile: null, condition: 'unknown' },
+      fastener: { class: 'unknown', length: 52 },
+    });
     expect(r.plan.corners[0]).toMatchObject({ turns: exact(10), clock: [], innerClearance: null });
   });
 
@@ -77,13 +85,20 @@ describe('JSON Schema, checked by a validator of its own (ajv)', () => {
   });
   test('what was added since may be left out, for the schema as for the reader', () => {
     const plan = structuredClone(PLAN_EXAMPLES['slip-on-bolts']) as Plan;
-    for (const c of plan.corners as Partial<Plan['corners'][number]>[]) for (const k of ['settled', 'camber', 'lipDepth', 'rimProtector', 'fingerPasses', 'chalk'] as const) delete c[k];
-    for (const w of plan.wheel.each as Partial<Plan['wheel']['each'][number]>[]) for (const k of ['corner', 'bore', 'boreRecess', 'chamferDepth', 'padThickness'] as const) delete w[k];
+    for (const c of plan.corners as Partial<Plan['corners'][number]>[])
+      for (const k of ['settled', 'camber', 'lipDepth', 'rimProtector', 'fingerPasses', 'chalk'] as const) delete c[k];
+    for (const w of plan.wheel.each as Partial<Plan['wheel']['each'][number]>[])
+      for (const k of ['corner', 'bore', 'boreRecess', 'chamferDepth', 'padThickness'] as const) delete w[k];
     expect([validate(plan), 'plan' in readPlan(plan)]).toEqual([true, true]);
   });
   test('what Zod refuses by shape, the schema refuses too', () => {
     const plan = PLAN_EXAMPLES['slip-on-bolts'] as Plan;
-    for (const bad of [{ ...plan, extra: 1 }, { ...plan, axle: 'middle' }, { ...plan, hub: { ...plan.hub, lugs: 2 } }, { ...plan, corners: [] }]) {
+    for (const bad of [
+      { ...plan, extra: 1 },
+      { ...plan, axle: 'middle' },
+      { ...plan, hub: { ...plan.hub, lugs: 2 } },
+      { ...plan, corners: [] },
+    ]) {
       expect([validate(bad), 'issues' in readPlan(bad)]).toEqual([false, true]);
     }
   });
@@ -106,19 +121,34 @@ describe('policy', () => {
     boltPlan({ hub: { ...boltPlan().hub, threadMaterial: 'aluminium' } }),
     boltPlan({ use: 'track' }, { loadedClearance: exact(12) }),
     boltPlan({ use: 'competition', spacer: { ...boltPlan().spacer, thickness: 6 } }),
-    boltPlan({ spacer: { ...boltPlan().spacer, kind: 'lipped', bore: 57.5, lipDiameter: 57, lipRoot: 1, thickness: 12 } }),
-    boltPlan({ spacer: { ...boltPlan().spacer, kind: 'lipped', bore: 57.3, lipDiameter: 57, lipRoot: 1, thickness: 12 } }),
+    boltPlan({
+      spacer: { ...boltPlan().spacer, kind: 'lipped', bore: 57.5, lipDiameter: 57, lipRoot: 1, thickness: 12 },
+    }),
+    boltPlan({
+      spacer: { ...boltPlan().spacer, kind: 'lipped', bore: 57.3, lipDiameter: 57, lipRoot: 1, thickness: 12 },
+    }),
     studPlan({ fastener: { kind: 'stud', protrusion: 52, threadLength: 48, class: '10.9', nut: null } }),
     studPlan({ corners: [corner('front-left', { turns: exact(6) })] }),
   ];
   test.each(POLICY_RULES.map((r) => r.id))('%s has an effect', (id) => {
     const rule = POLICY_RULES.find((r) => r.id === id) as (typeof POLICY_RULES)[number];
     const moved = rule.default === rule.max ? rule.min : rule.max;
-    const spec = (p: { torqueBand: number; verifyAngle: number }) => ({ lugs: 5, target: 100, locking: null, band: p.torqueBand, verifyAngle: p.verifyAngle });
-    const torque = (p: Plan['policy']) => [judgeReading(spec(p), { pass: 'final', lug: 0, reading: 95, angle: null }), judgeReading(spec(p), { pass: 'verify', lug: 0, reading: 100, angle: 15 })];
+    const spec = (p: { torqueBand: number; verifyAngle: number }) => ({
+      lugs: 5,
+      target: 100,
+      locking: null,
+      band: p.torqueBand,
+      verifyAngle: p.verifyAngle,
+    });
+    const torque = (p: Plan['policy']) => [
+      judgeReading(spec(p), { pass: 'final', lug: 0, reading: 95, angle: null }),
+      judgeReading(spec(p), { pass: 'verify', lug: 0, reading: 100, angle: 15 }),
+    ];
     const changed = probes.some((plan) => {
       const other = { ...plan, policy: { ...plan.policy, [id]: moved } };
-      return JSON.stringify([assess(plan), torque(plan.policy)]) !== JSON.stringify([assess(other), torque(other.policy)]);
+      return (
+        JSON.stringify([assess(plan), torque(plan.policy)]) !== JSON.stringify([assess(other), torque(other.policy)])
+      );
     });
     expect([id, changed]).toEqual([id, true]);
   });

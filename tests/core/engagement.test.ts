@@ -1,10 +1,17 @@
 import fc from 'fast-check';
 import { boltEngagement, boltProtrusion, boltWindow, calibrateSeat } from '@/core/engagement/boltStack';
-import { bottomGap, calibrateGrip, minBottomGap, nutEngagement, overhang, slipOnLimit } from '@/core/engagement/nutStack';
+import {
+  bottomGap,
+  calibrateGrip,
+  minBottomGap,
+  nutEngagement,
+  overhang,
+  slipOnLimit,
+} from '@/core/engagement/nutStack';
 import { countedTurns, oneDiameter, visibleThread } from '@/core/engagement/schools';
 import { lengthToTurns, turnsToLength } from '@/core/engagement/turns';
 import { largestAtOrBelow } from '@/core/units/round';
-import { METRIC_SIZES_MM } from '@/core/plan/sizes';
+import { METRIC_SIZES_MM } from '@/core/document/sizes';
 
 describe('turns', () => {
   test('1.5 mm pitch: eight turns are 12 mm (common practice, no source)', () => {
@@ -49,18 +56,24 @@ describe('nut stack', () => {
 
   test('two-ended studs: 75, 82 and 90 mm carry spacers millimetre for millimetre (common practice, no source)', () => {
     // Same hub and wheel: 75 mm carries 12, so 82 carries 19 and 90 carries 27 at the same engagement.
-    const engaged = (stud: number, spacer: number) => nutEngagement({ nutStart: spacer + 20, studTip: stud - 15, nose: 2, nutThread: 100 });
+    const engaged = (stud: number, spacer: number) =>
+      nutEngagement({ nutStart: spacer + 20, studTip: stud - 15, nose: 2, nutThread: 100 });
     expect(engaged(82, 19)).toBe(engaged(75, 12));
     expect(engaged(90, 27)).toBe(engaged(75, 12));
   });
 
   test('a count calibrates the grip, and gives itself back', () => {
     fc.assert(
-      fc.property(fc.double({ min: 20, max: 60, noNaN: true }), fc.double({ min: 0, max: 4, noNaN: true }), fc.double({ min: 1, max: 20, noNaN: true }), (z, nose, e) => {
-        const { q, bounded } = calibrateGrip(z, nose, e, 40, 0);
-        expect(bounded).toBe(false);
-        expect(nutEngagement({ nutStart: q, studTip: z, nose, nutThread: 40 })).toBeCloseTo(e, 9);
-      }),
+      fc.property(
+        fc.double({ min: 20, max: 60, noNaN: true }),
+        fc.double({ min: 0, max: 4, noNaN: true }),
+        fc.double({ min: 1, max: 20, noNaN: true }),
+        (z, nose, e) => {
+          const { q, bounded } = calibrateGrip(z, nose, e, 40, 0);
+          expect(bounded).toBe(false);
+          expect(nutEngagement({ nutStart: q, studTip: z, nose, nutThread: 40 })).toBeCloseTo(e, 9);
+        },
+      ),
     );
   });
 

@@ -1,26 +1,56 @@
-import type { Plan, PlanCorner, WheelEach } from '@/core/plan/document';
-import { plainSpacer, STOCK } from '@/core/plan/blank';
-import { DEFAULT_POLICY } from '@/core/plan/policy';
+import type { Plan, PlanCorner, WheelEach } from '@/core/document/document';
+import { plainSpacer, STOCK } from '@/core/document/blank';
+import { DEFAULT_POLICY } from '@/core/document/policy';
 
 /** A measured value with no uncertainty, so that hand arithmetic can be followed to the digit. */
 export const exact = (value: number) => ({ value, pm: 0 });
 
 export const corner = (name: PlanCorner['corner'], change: Partial<PlanCorner> = {}): PlanCorner => ({
-  corner: name, turns: exact(10), studProtrusion: exact(40), rotorHat: null, tappedDepth: exact(18), roomBehind: exact(5),
-  spigotHeight: exact(12), chamferDepth: exact(1), gap: exact(30), loadedClearance: exact(40), clock: [], archHeight: null,
-  innerClearance: null, settled: true, camber: null, lipDepth: null, rimProtector: null, fingerPasses: null, chalk: [], ...change,
+  corner: name,
+  turns: exact(10),
+  studProtrusion: exact(40),
+  rotorHat: null,
+  tappedDepth: exact(18),
+  roomBehind: exact(5),
+  spigotHeight: exact(12),
+  chamferDepth: exact(1),
+  gap: exact(30),
+  loadedClearance: exact(40),
+  clock: [],
+  archHeight: null,
+  innerClearance: null,
+  settled: true,
+  camber: null,
+  lipDepth: null,
+  rimProtector: null,
+  fingerPasses: null,
+  chalk: [],
+  ...change,
 });
 
 /** One wheel of a set, nothing of it measured. */
 export const wheel = (name: string, change: Partial<WheelEach> = {}): WheelEach => ({
-  name, corner: null, pocketDepth: null, lugHole: null, bore: null, boreRecess: null, chamferDepth: null, padThickness: null, ...change,
+  name,
+  corner: null,
+  pocketDepth: null,
+  lugHole: null,
+  bore: null,
+  boreRecess: null,
+  chamferDepth: null,
+  padThickness: null,
+  ...change,
 });
 
 /** Tolerances of marked sizes at zero: tests that need them say so. */
 export const EXACT_POLICY = Object.freeze({ ...DEFAULT_POLICY, spacerPm: 0, fastenerPm: 0 });
 
 const base = {
-  format: 'vectis-plan/1' as const, title: 'test', axle: 'front' as const, wish: 'stance' as const, use: 'street' as const, leadSignOff: null,
+  format: 'vectis-plan/1' as const,
+  title: 'test',
+  axle: 'front' as const,
+  wish: 'stance' as const,
+  use: 'street' as const,
+  leadSignOff: null,
   camberChange: 0,
   spacer: plainSpacer(5, 57.1),
   fastener: STOCK,
@@ -31,12 +61,40 @@ const base = {
 export const boltPlan = (change: Partial<Plan> = {}, at: Partial<PlanCorner> = {}): Plan => ({
   ...base,
   hub: {
-    lugs: 5, boltCircle: 112, thread: 'M14x1.5', fastening: 'bolt', seat: 'ball13', threadMaterial: 'steel', nutStyle: 'unknown',
-    torque: { value: 120, source: 'handbook p. 174' }, lockingFastener: false, spigotDiameter: exact(57), stockBoltLength: exact(47), stockBoltOverall: null, stockBoltThread: null, stockStudThread: null,
-    nutThread: null, nutBlindDepth: null, nutGrip: null, fastenerClass: 'unknown', internalTensile: null, contactDiameter: null, condition: 'dry',
-    wheelLoad: null, socketOutside: null,
+    lugs: 5,
+    boltCircle: 112,
+    thread: 'M14x1.5',
+    fastening: 'bolt',
+    seat: 'ball13',
+    threadMaterial: 'steel',
+    nutStyle: 'unknown',
+    torque: { value: 120, source: 'handbook p. 174' },
+    lockingFastener: false,
+    spigotDiameter: exact(57),
+    stockBoltLength: exact(47),
+    stockBoltOverall: null,
+    stockBoltThread: null,
+    stockStudThread: null,
+    nutThread: null,
+    nutBlindDepth: null,
+    nutGrip: null,
+    fastenerClass: 'unknown',
+    internalTensile: null,
+    contactDiameter: null,
+    condition: 'dry',
+    wheelLoad: null,
+    socketOutside: null,
   },
-  wheel: { name: 'winter', tyre: '205/55R16', offset: 46, seat: 'ball13', bore: exact(57.1), boreRecess: null, padThickness: null, each: [] },
+  wheel: {
+    name: 'winter',
+    tyre: '205/55R16',
+    offset: 46,
+    seat: 'ball13',
+    bore: exact(57.1),
+    boreRecess: null,
+    padThickness: null,
+    each: [],
+  },
   corners: [corner('front-left', at), corner('front-right', at)],
   ...change,
 });
@@ -47,24 +105,61 @@ export const studPlan = (change: Partial<Plan> = {}, at: Partial<PlanCorner> = {
   return {
     ...plan,
     hub: {
-      ...plan.hub, thread: 'M12x1.5', fastening: 'stud', seat: 'cone60', nutStyle: 'closed', stockBoltLength: null, nutThread: exact(26),
-      nutBlindDepth: exact(32), ...change.hub,
+      ...plan.hub,
+      thread: 'M12x1.5',
+      fastening: 'stud',
+      seat: 'cone60',
+      nutStyle: 'closed',
+      stockBoltLength: null,
+      nutThread: exact(26),
+      nutBlindDepth: exact(32),
+      ...change.hub,
     },
     wheel: { ...plan.wheel, seat: 'cone60', ...change.wheel },
-    corners: change.corners ?? [corner('front-left', { turns: exact(15.5), ...at }), corner('front-right', { turns: exact(15.5), ...at })],
+    corners: change.corners ?? [
+      corner('front-left', { turns: exact(15.5), ...at }),
+      corner('front-right', { turns: exact(15.5), ...at }),
+    ],
   };
 };
 
 /** A document as the first version wrote it: without what later versions learned to say. */
 export const firstVersion = () => {
-  const { camberChange: _c, ...p } = structuredClone(boltPlan({ policy: DEFAULT_POLICY })) as unknown as Record<string, Record<string, unknown>>;
-  const strip = (o: Record<string, unknown> | undefined, names: string[]) => Object.fromEntries(Object.entries(o ?? {}).filter(([k]) => !names.includes(k)));
+  const { camberChange: _c, ...p } = structuredClone(boltPlan({ policy: DEFAULT_POLICY })) as unknown as Record<
+    string,
+    Record<string, unknown>
+  >;
+  const strip = (o: Record<string, unknown> | undefined, names: string[]) =>
+    Object.fromEntries(Object.entries(o ?? {}).filter(([k]) => !names.includes(k)));
   return {
     ...p,
     format: 'vectis-plan/0',
-    hub: strip(p.hub, ['fastenerClass', 'internalTensile', 'contactDiameter', 'condition', 'wheelLoad', 'socketOutside', 'nutGrip', 'stockBoltOverall', 'stockBoltThread', 'stockStudThread']),
+    hub: strip(p.hub, [
+      'fastenerClass',
+      'internalTensile',
+      'contactDiameter',
+      'condition',
+      'wheelLoad',
+      'socketOutside',
+      'nutGrip',
+      'stockBoltOverall',
+      'stockBoltThread',
+      'stockStudThread',
+    ]),
     wheel: strip(p.wheel, ['boreRecess', 'padThickness', 'each']),
-    corners: (p.corners as unknown as Record<string, unknown>[]).map((c) => strip(c, ['clock', 'archHeight', 'innerClearance', 'settled', 'camber', 'lipDepth', 'rimProtector', 'fingerPasses', 'chalk'])),
+    corners: (p.corners as unknown as Record<string, unknown>[]).map((c) =>
+      strip(c, [
+        'clock',
+        'archHeight',
+        'innerClearance',
+        'settled',
+        'camber',
+        'lipDepth',
+        'rimProtector',
+        'fingerPasses',
+        'chalk',
+      ]),
+    ),
     spacer: strip(p.spacer, ['adapter']),
     fastener: { kind: 'bolt', length: 52, seat: 'ball13' },
     policy: strip(p.policy, ['pocketMargin', 'proofMost']),

@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { addedBearingMoment, leverRatio } from '@/core/joint/bearingMoment';
-import { type Bearing, bearingLever, clampBand, clampForce, proofShare, torqueFor, torquePerForce } from '@/core/joint/clamp';
+import {
+  type Bearing,
+  bearingLever,
+  clampBand,
+  clampForce,
+  proofShare,
+  torqueFor,
+  torquePerForce,
+} from '@/core/joint/clamp';
 import { FRICTION, FRICTION_CLASSES, THREAD_CONDITIONS, TOOL_SCATTER } from '@/core/joint/friction';
 import { neededClamp } from '@/core/joint/need';
 import { compliance, settlingAmount, settlingLoss, settlingLossRigid } from '@/core/joint/settling';
@@ -46,8 +54,14 @@ describe('torque and clamp', () => {
   });
 
   test('a 60° cone takes twice the bearing friction of a flat seat; a flat cone is a flat seat', () => {
-    expect(bearingLever({ kind: 'cone', includedAngle: 60, meanDiameter: 18 })).toBeCloseTo(2 * bearingLever(flat(18)), 12);
-    expect(bearingLever({ kind: 'cone', includedAngle: 180, meanDiameter: 18 })).toBeCloseTo(bearingLever(flat(18)), 12);
+    expect(bearingLever({ kind: 'cone', includedAngle: 60, meanDiameter: 18 })).toBeCloseTo(
+      2 * bearingLever(flat(18)),
+      12,
+    );
+    expect(bearingLever({ kind: 'cone', includedAngle: 180, meanDiameter: 18 })).toBeCloseTo(
+      bearingLever(flat(18)),
+      12,
+    );
   });
 
   test('a ball bears as the cone that touches it on the same circle', () => {
@@ -60,7 +74,8 @@ describe('torque and clamp', () => {
   });
 
   test('bands: tool and friction at both ends; greased clamps harder than dry; unknown spans both', () => {
-    const at = (c: 'dry' | 'greased' | 'unknown', tool: 'click' | 'impact' = 'click') => clampBand(120, M12, flat(16), c, tool);
+    const at = (c: 'dry' | 'greased' | 'unknown', tool: 'click' | 'impact' = 'click') =>
+      clampBand(120, M12, flat(16), c, tool);
     expect(at('dry').low).toBeCloseTo(clampForce(120 * 0.96, M12, flat(16), 0.18, 0.18), 6);
     expect(at('greased').low).toBeGreaterThanOrEqual(at('dry').high * 0.9);
     expect([at('unknown').low, at('unknown').high]).toEqual([at('dry').low, at('greased').high]);
@@ -69,7 +84,8 @@ describe('torque and clamp', () => {
   });
 
   test('friction tables are whole and each band rises', () => {
-    for (const b of [...Object.values(FRICTION_CLASSES), ...THREAD_CONDITIONS.map((c) => FRICTION[c])]) expect(b.low).toBeLessThan(b.high);
+    for (const b of [...Object.values(FRICTION_CLASSES), ...THREAD_CONDITIONS.map((c) => FRICTION[c])])
+      expect(b.low).toBeLessThan(b.high);
     expect(TOOL_SCATTER.click).toBeLessThan(TOOL_SCATTER.impact);
   });
 });
@@ -85,10 +101,23 @@ describe('need, settling, bearing', () => {
     // 12 µm over 20 + 8 mm of steel with 84.3 mm²: 0.012 · 205000 · 84.3 / 28.
     expect(settlingLossRigid(20, 8, 84.3)).toBeCloseTo((0.012 * 205000 * 84.3) / 28, 6);
     fc.assert(
-      fc.property(fc.double({ min: 10, max: 60, noNaN: true }), fc.double({ min: 0, max: 30, noNaN: true }), fc.double({ min: 100, max: 5000, noNaN: true }), (grip, spacer, clampedArea) => {
-        const elastic = settlingLoss({ grip, spacer, fastenerArea: 84.3, clampedArea, wheelModulus: 70000, spacerModulus: 70000, interfaces: 2 });
-        expect(settlingLossRigid(grip, spacer, 84.3)).toBeGreaterThan(elastic.loss);
-      }),
+      fc.property(
+        fc.double({ min: 10, max: 60, noNaN: true }),
+        fc.double({ min: 0, max: 30, noNaN: true }),
+        fc.double({ min: 100, max: 5000, noNaN: true }),
+        (grip, spacer, clampedArea) => {
+          const elastic = settlingLoss({
+            grip,
+            spacer,
+            fastenerArea: 84.3,
+            clampedArea,
+            wheelModulus: 70000,
+            spacerModulus: 70000,
+            interfaces: 2,
+          });
+          expect(settlingLossRigid(grip, spacer, 84.3)).toBeGreaterThan(elastic.loss);
+        },
+      ),
     );
   });
   test('settling: 3 + 3 + 2 µm an interface (VDI 2230, from memory)', () => {
@@ -96,7 +125,14 @@ describe('need, settling, bearing', () => {
   });
 
   test('a spacer settles more but costs each micrometre less: both effects', () => {
-    const base = { grip: 25, fastenerArea: 125, clampedArea: 600, wheelModulus: 70000, spacerModulus: 70000, interfaces: 2 };
+    const base = {
+      grip: 25,
+      fastenerArea: 125,
+      clampedArea: 600,
+      wheelModulus: 70000,
+      spacerModulus: 70000,
+      interfaces: 2,
+    };
     const without = settlingLoss({ ...base, spacer: 0 });
     const withIt = settlingLoss({ ...base, spacer: 20 });
     expect(withIt.settling).toBeGreaterThan(without.settling);

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { assess } from '@/core/plan/evaluate';
-import { sentence } from '@/core/plan/messages';
+import { assess } from '@/core/evaluate/evaluate';
+import { sentence } from '@/core/rules/index';
 import { type ChalkEvidence, chalkLimits, chalkVerdict } from '@/core/stance/chalk';
-import { plainSpacer } from '@/core/plan/blank';
-import type { Plan } from '@/core/plan/document';
-import type { RuleId } from '@/core/plan/findings';
+import { plainSpacer } from '@/core/document/blank';
+import type { Plan } from '@/core/document/document';
+import type { RuleId } from '@/core/rules/index';
 import { boltPlan } from './fixtures';
 
 const find = (plan: Plan, rule: RuleId) => assess(plan).findings.find((f) => f.rule === rule);
@@ -16,8 +16,13 @@ const say = (plan: Plan, rule: RuleId) => {
 describe('whether the suspension had settled', () => {
   // rule: stance.settled — a car just lowered off the jack sits high (common practice, no source).
   test('a gap taken before rolling is no measurement where the wish is stance', () => {
-    const level = (wish: Plan['wish'], settled: boolean | null) => find(boltPlan({ wish }, { settled }), 'stance.settled')?.level;
-    expect([level('stance', false), level('stance', null), level('stance', true)]).toEqual(['unmeasured', 'caution', undefined]);
+    const level = (wish: Plan['wish'], settled: boolean | null) =>
+      find(boltPlan({ wish }, { settled }), 'stance.settled')?.level;
+    expect([level('stance', false), level('stance', null), level('stance', true)]).toEqual([
+      'unmeasured',
+      'caution',
+      undefined,
+    ]);
     expect([level('clearance', false), level('clearance', null)]).toEqual(['caution', 'note']);
     expect(assess(boltPlan({}, { settled: false })).blocking.map((f) => f.rule)).toContain('stance.settled');
     expect(find(boltPlan({}, { settled: false, gap: null }), 'stance.settled')).toBeUndefined();
@@ -28,7 +33,8 @@ describe('whether the suspension had settled', () => {
 describe('finger and rib', () => {
   // rules: clearance.finger, clearance.rib — check that a finger passes, note a rim protector (common practice, no source).
   test('a finger that does not pass is a caution once a spacer goes on; a rib is noted', () => {
-    const at = (fingerPasses: boolean | null, s = 5) => find(boltPlan({ spacer: plainSpacer(s, 57.1) }, { fingerPasses }), 'clearance.finger')?.level;
+    const at = (fingerPasses: boolean | null, s = 5) =>
+      find(boltPlan({ spacer: plainSpacer(s, 57.1) }, { fingerPasses }), 'clearance.finger')?.level;
     expect([at(false), at(true), at(null), at(false, 0)]).toEqual(['caution', 'pass', undefined, undefined]);
     expect(find(boltPlan({}, { rimProtector: true }), 'clearance.rib')?.level).toBe('note');
     expect(find(boltPlan({}, { rimProtector: false }), 'clearance.rib')).toBeUndefined();
@@ -37,7 +43,11 @@ describe('finger and rib', () => {
 });
 
 describe('chalk test', () => {
-  const test_ = (trial: number, load: ChalkEvidence['load'], ...hours: number[]): ChalkEvidence => ({ trial, load, hours });
+  const test_ = (trial: number, load: ChalkEvidence['load'], ...hours: number[]): ChalkEvidence => ({
+    trial,
+    load,
+    hours,
+  });
   const verdict = (s: number, ...tests: ChalkEvidence[]) => chalkVerdict(chalkLimits(tests), s);
 
   // rule: clearance.chalk — chalk on the sidewall will cut the tyre, no chalk anywhere is clear (common practice, no source).
@@ -56,7 +66,16 @@ describe('chalk test', () => {
   });
   test('in a plan: the corner that touches decides, with its hours; the sentence reads the clock', () => {
     const plan = boltPlan({ spacer: plainSpacer(10, 57.1) });
-    const chalked: Plan = { ...plan, corners: plan.corners.map((c, i) => ({ ...c, chalk: i === 0 ? [{ trial: 12, load: 'bounced' as const, hours: [] }] : [{ trial: 10, load: 'bounced' as const, hours: [1.5, 12.5] }] })) };
+    const chalked: Plan = {
+      ...plan,
+      corners: plan.corners.map((c, i) => ({
+        ...c,
+        chalk:
+          i === 0
+            ? [{ trial: 12, load: 'bounced' as const, hours: [] }]
+            : [{ trial: 10, load: 'bounced' as const, hours: [1.5, 12.5] }],
+      })),
+    };
     expect(find(chalked, 'clearance.chalk')).toMatchObject({ level: 'stop', corner: 'front-right', limit: 10 });
     expect(say(chalked, 'clearance.chalk')).toContain('at 1:30, 12:30 o’clock');
     expect(find({ ...chalked, corners: chalked.corners.slice(0, 1) }, 'clearance.chalk')?.level).toBe('pass');
@@ -64,17 +83,24 @@ describe('chalk test', () => {
   });
 
   const anyTest = fc.record({
-    trial: fc.integer({ min: 0, max: 30 }), load: fc.constantFrom('unloaded', 'loaded', 'bounced' as const), hours: fc.array(fc.integer({ min: 1, max: 12 }), { maxLength: 2 }),
+    trial: fc.integer({ min: 0, max: 30 }),
+    load: fc.constantFrom('unloaded', 'loaded', 'bounced' as const),
+    hours: fc.array(fc.integer({ min: 1, max: 12 }), { maxLength: 2 }),
   }) as fc.Arbitrary<ChalkEvidence>;
   test('never kinder to a thicker spacer, and a last word of chalk always stops its own thickness', () => {
     const order = { clear: 0, unproven: 1, touches: 2 };
     fc.assert(
-      fc.property(fc.array(anyTest, { maxLength: 6 }), fc.integer({ min: 0, max: 30 }), fc.integer({ min: 0, max: 10 }), (tests, s, more) => {
-        const limits = chalkLimits(tests);
-        expect(order[chalkVerdict(limits, s + more)]).toBeGreaterThanOrEqual(order[chalkVerdict(limits, s)]);
-        const off = { trial: s, load: 'unloaded' as const, hours: [12] };
-        expect(chalkVerdict(chalkLimits([...tests, off]), s)).toBe('touches');
-      }),
+      fc.property(
+        fc.array(anyTest, { maxLength: 6 }),
+        fc.integer({ min: 0, max: 30 }),
+        fc.integer({ min: 0, max: 10 }),
+        (tests, s, more) => {
+          const limits = chalkLimits(tests);
+          expect(order[chalkVerdict(limits, s + more)]).toBeGreaterThanOrEqual(order[chalkVerdict(limits, s)]);
+          const off = { trial: s, load: 'unloaded' as const, hours: [12] };
+          expect(chalkVerdict(chalkLimits([...tests, off]), s)).toBe('touches');
+        },
+      ),
     );
   });
 });

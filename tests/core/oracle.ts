@@ -1,7 +1,7 @@
-import type { Nut, Plan, Spacer } from '@/core/plan/document';
-import { assess } from '@/core/plan/evaluate';
-import { joined } from '@/core/search/search';
-import { type Candidate, type LooseFastener, type Part, rank, type SearchInput } from '@/core/search/types';
+import type { Nut, Plan, Spacer } from '@/core/document/document';
+import { assess } from '@/core/evaluate/evaluate';
+import { joined } from '@/core/whatif/search/pairs';
+import { type Candidate, type LooseFastener, type Part, rank, type SearchInput } from '@/core/whatif/search/types';
 
 /** The oracle: every combination is built and judged one by one, with no window and no short cut. */
 export function brute(input: SearchInput): { total: number; ranked: Candidate[]; rejected: string[] } {
@@ -12,13 +12,25 @@ export function brute(input: SearchInput): { total: number; ranked: Candidate[];
     for (const spacer of input.spacers) {
       let any = false;
       for (const [f, nut] of pairs(input, spacer.part)) {
-        const plan: Plan = { ...input.base, wheel: wheel.wheel, corners: [...wheel.corners], spacer: spacer.part, fastener: joined(f?.part ?? null, nut?.part ?? null) };
+        const plan: Plan = {
+          ...input.base,
+          wheel: wheel.wheel,
+          corners: [...wheel.corners],
+          spacer: spacer.part,
+          fastener: joined(f?.part ?? null, nut?.part ?? null),
+        };
         const a = assess(plan);
         if (a.blocking.length > 0) continue;
         any = true;
         all.push({
-          wheel: wheel.id, spacer: spacer.id, fastener: f?.id ?? null, nut: nut?.id ?? null,
-          off: input.wantedGap === null ? spacer.part.thickness : Math.abs(Math.min(...a.numbers.corners.map((c) => c.gapAfter?.value ?? Number.NaN)) - input.wantedGap),
+          wheel: wheel.id,
+          spacer: spacer.id,
+          fastener: f?.id ?? null,
+          nut: nut?.id ?? null,
+          off:
+            input.wantedGap === null
+              ? spacer.part.thickness
+              : Math.abs(Math.min(...a.numbers.corners.map((c) => c.gapAfter?.value ?? Number.NaN)) - input.wantedGap),
           margin: Math.min(...a.numbers.corners.map((c) => (c.engagement?.value ?? 0) - a.numbers.minimum)),
           toBuy: short(spacer, 2) + short(f, input.base.hub.lugs * 2) + short(nut, input.base.hub.lugs * 2),
         });
@@ -31,7 +43,10 @@ export function brute(input: SearchInput): { total: number; ranked: Candidate[];
     const key = `${c.wheel}/${c.spacer}`;
     named.set(key, (named.get(key) ?? 0) + 1);
     // What is on the car already is always worth naming.
-    return (named.get(key) as number) <= (input.perSpacer ?? Number.POSITIVE_INFINITY) || (c.fastener === null && c.nut === null);
+    return (
+      (named.get(key) as number) <= (input.perSpacer ?? Number.POSITIVE_INFINITY) ||
+      (c.fastener === null && c.nut === null)
+    );
   });
   return { total: all.length, ranked: few.slice(0, input.limit), rejected };
 }

@@ -1,7 +1,7 @@
 import { archCard } from '@/core/procedure/arch';
 import { procedure } from '@/core/procedure/procedure';
 import { cautions, jobKind, type Step } from '@/core/procedure/steps';
-import type { Plan } from '@/core/plan/document';
+import type { Plan } from '@/core/document/document';
 import { type TorqueReading, torqueState, WHEEL_PASSES_WITH_MIDDLE } from '@/core/torque/log';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, exact } from './fixtures';
@@ -10,23 +10,38 @@ const of = (name: string) => PLAN_EXAMPLES[name] as Plan;
 const position = (steps: readonly Step[], key: string) => steps.findIndex((s) => s.key === key);
 
 describe('procedures (common practice, no source)', () => {
-  test.each(Object.entries(PLAN_EXAMPLES))('%s: keys once each, stand before hands, hands before tools, clean before spacer', (_, plan) => {
-    const p = procedure(plan);
-    const keys = [...p.kit, ...p.card, ...p.arch].map((s) => s.key);
-    expect(new Set(keys).size).toBe(keys.length);
-    expect(new Set(p.tools).size).toBe(p.tools.length);
-    const order = ['fit.ground', 'fit.stand', 'fit.clean', 'fit.flat', 'fit.wheel', 'fit.hand'].map((k) => position(p.card, k));
-    expect(order.every((i) => i >= 0)).toBe(true);
-    expect(order).toEqual([...order].sort((a, b) => a - b));
-    for (const key of ['fit.stand', 'fit.clean', 'fit.flat', 'fit.hand']) expect(p.card[position(p.card, key)]?.hold).toBe(true);
-    expect(p.card[position(p.card, 'fit.stand')]?.caution).toBe('Stand under the car before hands go in.');
-    expect(procedure(plan)).toEqual(p);
-  });
+  test.each(Object.entries(PLAN_EXAMPLES))(
+    '%s: keys once each, stand before hands, hands before tools, clean before spacer',
+    (_, plan) => {
+      const p = procedure(plan);
+      const keys = [...p.kit, ...p.card, ...p.arch].map((s) => s.key);
+      expect(new Set(keys).size).toBe(keys.length);
+      expect(new Set(p.tools).size).toBe(p.tools.length);
+      const order = ['fit.ground', 'fit.stand', 'fit.clean', 'fit.flat', 'fit.wheel', 'fit.hand'].map((k) =>
+        position(p.card, k),
+      );
+      expect(order.every((i) => i >= 0)).toBe(true);
+      expect(order).toEqual([...order].sort((a, b) => a - b));
+      for (const key of ['fit.stand', 'fit.clean', 'fit.flat', 'fit.hand'])
+        expect(p.card[position(p.card, key)]?.hold).toBe(true);
+      expect(p.card[position(p.card, 'fit.stand')]?.caution).toBe('Stand under the car before hands go in.');
+      expect(procedure(plan)).toEqual(p);
+    },
+  );
 
   test('kinds, and what only they have', () => {
-    expect(Object.values(PLAN_EXAMPLES).map(jobKind)).toEqual(['slip-on', 'slip-on', 'slip-on', 'nuts', 'conversion', 'adapter']);
+    expect(Object.values(PLAN_EXAMPLES).map(jobKind)).toEqual([
+      'slip-on',
+      'slip-on',
+      'slip-on',
+      'nuts',
+      'conversion',
+      'adapter',
+    ]);
     const card = procedure(of('conversion')).card;
-    const order = ['fit.hub-threads', 'fit.dry-stud', 'fit.locker', 'fit.stud-torque', 'fit.cure', 'fit.wheel'].map((k) => position(card, k));
+    const order = ['fit.hub-threads', 'fit.dry-stud', 'fit.locker', 'fit.stud-torque', 'fit.cure', 'fit.wheel'].map(
+      (k) => position(card, k),
+    );
     expect(order).toEqual([...order].sort((a, b) => a - b));
     expect(order[0]).toBeGreaterThan(0);
     expect(procedure(of('conversion')).kit.some((s) => s.text.includes('M14 × 1.5 to M12 × 1.5'))).toBe(true);
@@ -41,7 +56,12 @@ describe('procedures (common practice, no source)', () => {
     if (!spec) throw new Error('no adapter job');
     const log: TorqueReading[] = [];
     for (let s = torqueState(spec, log); !s.complete; s = torqueState(spec, log)) {
-      log.push({ pass: s.pass ?? 'snug', lug: s.next as number, reading: s.pass === 'snug' ? null : spec.target, angle: s.pass === 'verify' ? 0 : null });
+      log.push({
+        pass: s.pass ?? 'snug',
+        lug: s.next as number,
+        reading: s.pass === 'snug' ? null : spec.target,
+        angle: s.pass === 'verify' ? 0 : null,
+      });
     }
     expect(log.map((r) => r.pass)).not.toContain('lower');
     expect(log).toHaveLength(3 * spec.lugs);
@@ -62,7 +82,8 @@ describe('procedures (common practice, no source)', () => {
     const arch = procedure(tight).arch;
     // 5 mm of spacer and 5 mm of reserve in 7 mm: 3 mm of lip.
     expect(arch.find((s) => s.key === 'arch.cut')?.text).toContain('3 mm at the most');
-    for (const key of ['arch.agreed', 'arch.behind', 'arch.chalk']) expect(arch.find((s) => s.key === key)?.hold).toBe(true);
+    for (const key of ['arch.agreed', 'arch.behind', 'arch.chalk'])
+      expect(arch.find((s) => s.key === key)?.hold).toBe(true);
     expect(arch[0]?.key).toBe('arch.agreed');
     expect(arch.at(-1)?.key).toBe('arch.chalk');
     expect(archCard(2)).toHaveLength(arch.length);

@@ -1,69 +1,245 @@
 import fc from 'fast-check';
-import { plainSpacer } from '@/core/plan/blank';
-import type { Nut, PlanCorner, Spacer, WheelEach } from '@/core/plan/document';
-import { DEFAULT_POLICY } from '@/core/plan/policy';
-import { type CatalogueItem, catalogueRow, readCatalogue, shelfFor } from '@/core/search/catalogue';
-import { search } from '@/core/search/search';
+import { plainSpacer } from '@/core/document/blank';
+import type { Nut, PlanCorner, Spacer, WheelEach } from '@/core/document/document';
+import { DEFAULT_POLICY } from '@/core/document/policy';
+import { type CatalogueItem, catalogueRow, readCatalogue, shelfFor } from '@/core/parts/catalogue';
+import { search } from '@/core/whatif/search/search';
 import { parseCatalogue, writeCatalogue } from '@/files/csv';
-import type { Candidate, Part, SearchInput } from '@/core/search/types';
+import type { Candidate, Part, SearchInput } from '@/core/whatif/search/types';
 import { boltPlan, corner, studPlan, wheel } from './fixtures';
 import { brute } from './oracle';
 
 const mm = (min: number, max: number) => fc.integer({ min: min * 4, max: max * 4 }).map((n) => n / 4);
-const measured = (min: number, max: number, freq = 40) => fc.option(fc.record({ value: mm(min, max), pm: fc.constantFrom(0, 0.25, 1) }), { nil: null, freq });
+const measured = (min: number, max: number, freq = 40) =>
+  fc.option(fc.record({ value: mm(min, max), pm: fc.constantFrom(0, 0.25, 1) }), { nil: null, freq });
 /** A count to a half turn, now and then one too wide to be a measurement. */
-const counted = (min: number, max: number) => fc.option(fc.record({ value: mm(min, max), pm: fc.constantFrom(0, 0.25, 0.25, 0.5, 0.5, 0.25, 0, 0.5, 1) }), { nil: null, freq: 40 });
+const counted = (min: number, max: number) =>
+  fc.option(fc.record({ value: mm(min, max), pm: fc.constantFrom(0, 0.25, 0.25, 0.5, 0.5, 0.25, 0, 0.5, 1) }), {
+    nil: null,
+    freq: 40,
+  });
 const seat = fc.constantFrom('cone60' as const, 'ball13' as const, 'ball13' as const);
 const boltClass = fc.constantFrom('8.8' as const, '10.9' as const, 'unknown' as const);
 const thread = fc.constantFrom('M12x1.5', 'M12x1.5', 'M14x1.5', 'M14x1.5', 'M14x1.25');
 const count = fc.integer({ min: 0, max: 12 });
-const numbered = <T>(prefix: string, parts: { part: T; count: number }[]): Part<T>[] => parts.map((p, i) => ({ ...p, id: `${prefix}${i}` }));
-const list = <T>(prefix: string, arb: fc.Arbitrary<T>, maxLength: number) => fc.array(fc.record({ part: arb, count }), { maxLength }).map((ps) => numbered(prefix, ps));
+const numbered = <T>(prefix: string, parts: { part: T; count: number }[]): Part<T>[] =>
+  parts.map((p, i) => ({ ...p, id: `${prefix}${i}` }));
+const list = <T>(prefix: string, arb: fc.Arbitrary<T>, maxLength: number) =>
+  fc.array(fc.record({ part: arb, count }), { maxLength }).map((ps) => numbered(prefix, ps));
 
 const nut: fc.Arbitrary<Nut> = fc.record({
-  thread, seat, style: fc.constantFrom('open' as const, 'closed' as const, 'unknown' as const), threadLength: fc.option(mm(8, 26), { nil: null }), blindDepth: fc.option(mm(12, 40), { nil: null }),
-  shankReach: fc.constantFrom(0, 6), shankLength: fc.constantFrom(0, 10), material: fc.oneof({ weight: 9, arbitrary: fc.constantFrom('steel' as const, 'aluminium' as const) }, { weight: 1, arbitrary: fc.constant('unknown' as const) }), tensile: fc.constantFrom(null, 600, 900),
+  thread,
+  seat,
+  style: fc.constantFrom('open' as const, 'closed' as const, 'unknown' as const),
+  threadLength: fc.option(mm(8, 26), { nil: null }),
+  blindDepth: fc.option(mm(12, 40), { nil: null }),
+  shankReach: fc.constantFrom(0, 6),
+  shankLength: fc.constantFrom(0, 10),
+  material: fc.oneof(
+    { weight: 9, arbitrary: fc.constantFrom('steel' as const, 'aluminium' as const) },
+    { weight: 1, arbitrary: fc.constant('unknown' as const) },
+  ),
+  tensile: fc.constantFrom(null, 600, 900),
 });
 /** Plain shank under the seat: mostly short, as such parts are sold, now and then too long or longer than the part, and now and then nobody knows. */
-const shank = fc.option(fc.oneof({ weight: 5, arbitrary: mm(0, 10) }, { weight: 2, arbitrary: mm(10, 60) }, { weight: 1, arbitrary: fc.constant(-5) }), { nil: null, freq: 20 });
-const threaded = <T extends { shank: number | null }>({ shank, ...part }: T, length: number) => ({ ...part, threadLength: shank === null ? null : Math.max(1, length - shank) });
-const bolt = fc.record({ kind: fc.constant('bolt' as const), length: mm(35, 75), shank, seat, class: boltClass }).map((b) => threaded(b, b.length));
-const stud = fc.record({ kind: fc.constant('stud' as const), protrusion: mm(35, 75), shank, class: boltClass }).map((t) => threaded(t, t.protrusion));
+const shank = fc.option(
+  fc.oneof(
+    { weight: 5, arbitrary: mm(0, 10) },
+    { weight: 2, arbitrary: mm(10, 60) },
+    { weight: 1, arbitrary: fc.constant(-5) },
+  ),
+  { nil: null, freq: 20 },
+);
+const threaded = <T extends { shank: number | null }>({ shank, ...part }: T, length: number) => ({
+  ...part,
+  threadLength: shank === null ? null : Math.max(1, length - shank),
+});
+const bolt = fc
+  .record({ kind: fc.constant('bolt' as const), length: mm(35, 75), shank, seat, class: boltClass })
+  .map((b) => threaded(b, b.length));
+const stud = fc
+  .record({ kind: fc.constant('stud' as const), protrusion: mm(35, 75), shank, class: boltClass })
+  .map((t) => threaded(t, t.protrusion));
 const conversion = fc
   .record({
-    kind: fc.constant('conversion' as const), length: mm(55, 100), shank, shortEnd: mm(10, 22), hubThread: thread, outerThread: thread, seatsAt: fc.constantFrom('shoulder' as const, 'run-out' as const), class: boltClass,
+    kind: fc.constant('conversion' as const),
+    length: mm(55, 100),
+    shank,
+    shortEnd: mm(10, 22),
+    hubThread: thread,
+    outerThread: thread,
+    seatsAt: fc.constantFrom('shoulder' as const, 'run-out' as const),
+    class: boltClass,
   })
   .map((c) => threaded(c, c.length - c.shortEnd));
-const flat: fc.Arbitrary<Spacer> = fc.record({ t: mm(0, 25), centring: fc.constantFrom('hub' as const, 'seats' as const), kind: fc.constantFrom('plain' as const, 'plain' as const, 'universal' as const) }).map(({ t, centring, kind }) => ({ ...plainSpacer(t, 57.1), centring, kind }));
-const lipped: fc.Arbitrary<Spacer> = fc.record({ t: mm(5, 25), bore: mm(57, 58), lipDiameter: mm(56, 58), lipRoot: fc.constantFrom(0.5, 1, 2), lipHeight: fc.constantFrom(null, 6), openThrough: fc.boolean() }).map(({ t, ...lip }) => ({ ...plainSpacer(t, 57.1), kind: 'lipped' as const, ...lip }));
-const adapter: fc.Arbitrary<Spacer> = fc.record({ t: mm(20, 35), recess: fc.constantFrom(null, 14, 40), web: mm(6, 12), torque: fc.constantFrom(null, { value: 118, source: 'leaflet' }) }).map(({ t, recess, web, torque }) => ({
-  ...plainSpacer(t, 57.1), kind: 'adapter' as const, centring: 'seats' as const, openThrough: recess === 40, adapter: { web, nutHeight: 12, nutThread: 14, studThread: 'M12x1.5', studProtrusion: 38, boltCircle: 112, recess, torque },
-}));
-const spacer: fc.Arbitrary<Spacer> = fc.oneof({ weight: 6, arbitrary: flat }, { weight: 2, arbitrary: lipped }, { weight: 1, arbitrary: adapter });
+const flat: fc.Arbitrary<Spacer> = fc
+  .record({
+    t: mm(0, 25),
+    centring: fc.constantFrom('hub' as const, 'seats' as const),
+    kind: fc.constantFrom('plain' as const, 'plain' as const, 'universal' as const),
+  })
+  .map(({ t, centring, kind }) => ({ ...plainSpacer(t, 57.1), centring, kind }));
+const lipped: fc.Arbitrary<Spacer> = fc
+  .record({
+    t: mm(5, 25),
+    bore: mm(57, 58),
+    lipDiameter: mm(56, 58),
+    lipRoot: fc.constantFrom(0.5, 1, 2),
+    lipHeight: fc.constantFrom(null, 6),
+    openThrough: fc.boolean(),
+  })
+  .map(({ t, ...lip }) => ({ ...plainSpacer(t, 57.1), kind: 'lipped' as const, ...lip }));
+const adapter: fc.Arbitrary<Spacer> = fc
+  .record({
+    t: mm(20, 35),
+    recess: fc.constantFrom(null, 14, 40),
+    web: mm(6, 12),
+    torque: fc.constantFrom(null, { value: 118, source: 'leaflet' }),
+  })
+  .map(({ t, recess, web, torque }) => ({
+    ...plainSpacer(t, 57.1),
+    kind: 'adapter' as const,
+    centring: 'seats' as const,
+    openThrough: recess === 40,
+    adapter: {
+      web,
+      nutHeight: 12,
+      nutThread: 14,
+      studThread: 'M12x1.5',
+      studProtrusion: 38,
+      boltCircle: 112,
+      recess,
+      torque,
+    },
+  }));
+const spacer: fc.Arbitrary<Spacer> = fc.oneof(
+  { weight: 6, arbitrary: flat },
+  { weight: 2, arbitrary: lipped },
+  { weight: 1, arbitrary: adapter },
+);
 /** Wheels of a set, none of them measured one by one, or each with its own figures and now and then a gap. */
-const each: fc.Arbitrary<Partial<WheelEach>[]> = fc.oneof(fc.constant<Partial<WheelEach>[]>([]), fc.array(fc.record({ chamferDepth: measured(0, 3, 200), bore: measured(57, 58, 200), padThickness: measured(8, 16, 200), pocketDepth: measured(0, 20, 200), lugHole: measured(24, 30, 200) }), { minLength: 2, maxLength: 4 }));
+const each: fc.Arbitrary<Partial<WheelEach>[]> = fc.oneof(
+  fc.constant<Partial<WheelEach>[]>([]),
+  fc.array(
+    fc.record({
+      chamferDepth: measured(0, 3, 200),
+      bore: measured(57, 58, 200),
+      padThickness: measured(8, 16, 200),
+      pocketDepth: measured(0, 20, 200),
+      lugHole: measured(24, 30, 200),
+    }),
+    { minLength: 2, maxLength: 4 },
+  ),
+);
 const looked = fc.record({
-  settled: fc.oneof({ weight: 19, arbitrary: fc.constant(true) }, { weight: 1, arbitrary: fc.constantFrom(false, null) }), fingerPasses: fc.constantFrom(true, true, false, null), innerClearance: measured(-6, 8, 6),
-  chalk: fc.array(fc.record({ trial: mm(0, 20), load: fc.constantFrom('loaded' as const, 'bounced' as const), hours: fc.oneof({ weight: 4, arbitrary: fc.constant<number[]>([]) }, { weight: 1, arbitrary: fc.constant<number[]>([1.5]) }) }), { maxLength: 2 }),
+  settled: fc.oneof(
+    { weight: 19, arbitrary: fc.constant(true) },
+    { weight: 1, arbitrary: fc.constantFrom(false, null) },
+  ),
+  fingerPasses: fc.constantFrom(true, true, false, null),
+  innerClearance: measured(-6, 8, 6),
+  chalk: fc.array(
+    fc.record({
+      trial: mm(0, 20),
+      load: fc.constantFrom('loaded' as const, 'bounced' as const),
+      hours: fc.oneof(
+        { weight: 4, arbitrary: fc.constant<number[]>([]) },
+        { weight: 1, arbitrary: fc.constant<number[]>([1.5]) },
+      ),
+    }),
+    { maxLength: 2 },
+  ),
 });
 const corners = fc
-  .record({ turns: counted(7, 13), studProtrusion: measured(36, 46), tappedDepth: measured(16, 26), roomBehind: measured(0, 8), rotorHat: measured(5, 9), spigotHeight: measured(8, 40), gap: measured(10, 40), loadedClearance: measured(15, 60) })
-  .chain((left) => fc.record({ left: fc.constant(left), right: fc.oneof(fc.constant(left), fc.record({ turns: counted(7, 13), studProtrusion: measured(36, 46), roomBehind: measured(0, 8), tappedDepth: measured(16, 26) }).map((r) => ({ ...left, ...r }))) }))
+  .record({
+    turns: counted(7, 13),
+    studProtrusion: measured(36, 46),
+    tappedDepth: measured(16, 26),
+    roomBehind: measured(0, 8),
+    rotorHat: measured(5, 9),
+    spigotHeight: measured(8, 40),
+    gap: measured(10, 40),
+    loadedClearance: measured(15, 60),
+  })
+  .chain((left) =>
+    fc.record({
+      left: fc.constant(left),
+      right: fc.oneof(
+        fc.constant(left),
+        fc
+          .record({
+            turns: counted(7, 13),
+            studProtrusion: measured(36, 46),
+            roomBehind: measured(0, 8),
+            tappedDepth: measured(16, 26),
+          })
+          .map((r) => ({ ...left, ...r })),
+      ),
+    }),
+  )
   .map(({ left, right }): PlanCorner[] => [corner('front-left', left), corner('front-right', right)]);
 
 const input: fc.Arbitrary<SearchInput> = fc
   .record({
-    looked, isStud: fc.boolean(), use: fc.constantFrom('street' as const, 'street' as const, 'competition' as const), wish: fc.constantFrom('stance' as const, 'clearance' as const), wantedGap: fc.option(mm(0, 20), { nil: null, freq: 3 }), wheels: fc.array(fc.record({ corners, each, seat, own: fc.integer({ min: 0, max: 3 }).map((n) => n > 0), pad: measured(8, 16) }), { minLength: 1, maxLength: 2 }),
-    spacers: list('s', spacer, 5), bolts: list('b', bolt, 7), studs: list('t', stud, 7), conversions: list('c', conversion, 4), nuts: list('n', nut, 4), limit: fc.constantFrom(3, 1000), perSpacer: fc.option(fc.integer({ min: 1, max: 3 }), { nil: undefined }),
-    nutThread: measured(16, 30), studThread: measured(10, 44, 2), blind: measured(15, 40), grip: measured(4, 14), stock: measured(38, 50), style: fc.constantFrom('open' as const, 'closed' as const), internal: fc.constantFrom(null, 500, 900), hubClass: boltClass,
+    looked,
+    isStud: fc.boolean(),
+    use: fc.constantFrom('street' as const, 'street' as const, 'competition' as const),
+    wish: fc.constantFrom('stance' as const, 'clearance' as const),
+    wantedGap: fc.option(mm(0, 20), { nil: null, freq: 3 }),
+    wheels: fc.array(
+      fc.record({ corners, each, seat, own: fc.integer({ min: 0, max: 3 }).map((n) => n > 0), pad: measured(8, 16) }),
+      { minLength: 1, maxLength: 2 },
+    ),
+    spacers: list('s', spacer, 5),
+    bolts: list('b', bolt, 7),
+    studs: list('t', stud, 7),
+    conversions: list('c', conversion, 4),
+    nuts: list('n', nut, 4),
+    limit: fc.constantFrom(3, 1000),
+    perSpacer: fc.option(fc.integer({ min: 1, max: 3 }), { nil: undefined }),
+    nutThread: measured(16, 30),
+    studThread: measured(10, 44, 2),
+    blind: measured(15, 40),
+    grip: measured(4, 14),
+    stock: measured(38, 50),
+    style: fc.constantFrom('open' as const, 'closed' as const),
+    internal: fc.constantFrom(null, 500, 900),
+    hubClass: boltClass,
   })
   .map((r): SearchInput => {
     const make = r.isStud ? studPlan : boltPlan;
     const base = make({ use: r.use, wish: r.wish, policy: DEFAULT_POLICY });
     return {
-      base: { ...base, hub: { ...base.hub, nutThread: r.nutThread, stockStudThread: r.studThread, nutBlindDepth: r.blind, nutGrip: r.grip, stockBoltLength: r.stock, nutStyle: r.style, internalTensile: r.internal, fastenerClass: r.hubClass } },
-      wantedGap: r.wantedGap, spacers: r.spacers.filter((s) => r.isStud || s.part.kind !== 'adapter'), fasteners: [...r.bolts, ...r.studs, ...r.conversions], nuts: r.nuts, limit: r.limit, ...(r.perSpacer === undefined ? {} : { perSpacer: r.perSpacer }),
-      wheels: r.wheels.map((w, i) => ({ id: `w${i}`, wheel: { ...base.wheel, seat: w.own ? base.wheel.seat : w.seat, padThickness: w.pad, each: w.each.map((e, k) => wheel(`wheel ${k}`, e)) }, corners: w.corners.map((c) => ({ ...c, ...r.looked })) })),
+      base: {
+        ...base,
+        hub: {
+          ...base.hub,
+          nutThread: r.nutThread,
+          stockStudThread: r.studThread,
+          nutBlindDepth: r.blind,
+          nutGrip: r.grip,
+          stockBoltLength: r.stock,
+          nutStyle: r.style,
+          internalTensile: r.internal,
+          fastenerClass: r.hubClass,
+        },
+      },
+      wantedGap: r.wantedGap,
+      spacers: r.spacers.filter((s) => r.isStud || s.part.kind !== 'adapter'),
+      fasteners: [...r.bolts, ...r.studs, ...r.conversions],
+      nuts: r.nuts,
+      limit: r.limit,
+      ...(r.perSpacer === undefined ? {} : { perSpacer: r.perSpacer }),
+      wheels: r.wheels.map((w, i) => ({
+        id: `w${i}`,
+        wheel: {
+          ...base.wheel,
+          seat: w.own ? base.wheel.seat : w.seat,
+          padThickness: w.pad,
+          each: w.each.map((e, k) => wheel(`wheel ${k}`, e)),
+        },
+        corners: w.corners.map((c) => ({ ...c, ...r.looked })),
+      })),
     };
   });
 
@@ -94,29 +270,58 @@ describe('search', () => {
     const base = studPlan({ policy: DEFAULT_POLICY });
     const tall = base.corners.map((c) => ({ ...c, spigotHeight: { value: 20, pm: 0 }, gap: { value: 14, pm: 1 } }));
     const found = search({
-      base, wantedGap: 2, limit: 5, fasteners: [], nuts: [], wheels: [{ id: 'own', wheel: base.wheel, corners: tall }],
+      base,
+      wantedGap: 2,
+      limit: 5,
+      fasteners: [],
+      nuts: [],
+      wheels: [{ id: 'own', wheel: base.wheel, corners: tall }],
       spacers: [8, 10, 12, 15].map((t) => ({ id: String(t), part: plainSpacer(t, 57.1), count: 2 })),
     });
     expect(found.ranked.map((c) => c.spacer)).toEqual(['10', '8']);
-    expect(found.rejected.map((r) => [r.spacer, r.reason.rule])).toEqual([['12', 'engagement.minimum'], ['15', 'engagement.minimum']]);
+    expect(found.rejected.map((r) => [r.spacer, r.reason.rule])).toEqual([
+      ['12', 'engagement.minimum'],
+      ['15', 'engagement.minimum'],
+    ]);
   });
 
   // Common practice, no source: for clearance the smallest spacer that clears wins.
   test('where clearance is the wish the thinnest that clears comes first, and a thinner one says why not', () => {
     const base = studPlan({ wish: 'clearance', policy: DEFAULT_POLICY });
-    const touching = base.corners.map((c) => ({ ...c, spigotHeight: { value: 20, pm: 0 }, innerClearance: { value: -2, pm: 0 } }));
+    const touching = base.corners.map((c) => ({
+      ...c,
+      spigotHeight: { value: 20, pm: 0 },
+      innerClearance: { value: -2, pm: 0 },
+    }));
     const found = search({
-      base, wantedGap: null, limit: 5, fasteners: [], nuts: [], wheels: [{ id: 'own', wheel: base.wheel, corners: touching }],
+      base,
+      wantedGap: null,
+      limit: 5,
+      fasteners: [],
+      nuts: [],
+      wheels: [{ id: 'own', wheel: base.wheel, corners: touching }],
       spacers: [10, 3, 8, 6].map((t) => ({ id: String(t), part: plainSpacer(t, 57.1), count: 2 })),
     });
-    expect(found.ranked.map((c) => [c.spacer, c.off])).toEqual([['6', 6], ['8', 8], ['10', 10]]);
+    expect(found.ranked.map((c) => [c.spacer, c.off])).toEqual([
+      ['6', 6],
+      ['8', 8],
+      ['10', 10],
+    ]);
     expect(found.rejected.map((r) => [r.spacer, r.reason.rule])).toEqual([['3', 'clearance.inner']]);
   });
 
   test('it can be stopped and tells how far it is', () => {
     const base = studPlan();
     const seen: number[] = [];
-    const one = { base, wantedGap: 0, limit: 5, fasteners: [], nuts: [], wheels: [{ id: 'own', wheel: base.wheel, corners: base.corners }], spacers: [3, 5].map((t) => ({ id: String(t), part: plainSpacer(t, 57.1), count: 2 })) };
+    const one = {
+      base,
+      wantedGap: 0,
+      limit: 5,
+      fasteners: [],
+      nuts: [],
+      wheels: [{ id: 'own', wheel: base.wheel, corners: base.corners }],
+      spacers: [3, 5].map((t) => ({ id: String(t), part: plainSpacer(t, 57.1), count: 2 })),
+    };
     search(one, (done) => {
       seen.push(done);
       return false;
@@ -131,24 +336,63 @@ describe('search', () => {
 });
 
 describe('catalogue rows', () => {
-  const text = (max: number) => fc.string({ minLength: 1, maxLength: max }).filter((s) => s.trim() === s && s.trim() !== '');
+  const text = (max: number) =>
+    fc.string({ minLength: 1, maxLength: max }).filter((s) => s.trim() === s && s.trim() !== '');
   const common = { name: text(20), count, bin: fc.constantFrom('', 'A1') };
-  const possible = <F extends { length: number; threadLength: number | null }>(f: F): F => ({ ...f, threadLength: f.threadLength === null ? null : Math.min(f.length, f.threadLength) });
+  const possible = <F extends { length: number; threadLength: number | null }>(f: F): F => ({
+    ...f,
+    threadLength: f.threadLength === null ? null : Math.min(f.length, f.threadLength),
+  });
   const item: fc.Arbitrary<CatalogueItem> = fc.oneof(
-    fc.record({ ...common, kind: fc.constant('spacer' as const), lugs: fc.integer({ min: 3, max: 12 }), boltCircle: mm(60, 300), spacer: mm(0, 60).map(plainSpacer) }),
+    fc.record({
+      ...common,
+      kind: fc.constant('spacer' as const),
+      lugs: fc.integer({ min: 3, max: 12 }),
+      boltCircle: mm(60, 300),
+      spacer: mm(0, 60).map(plainSpacer),
+    }),
     fc.record({ ...common, kind: fc.constant('bolt' as const), thread, fastener: bolt.map(possible) }),
     fc.record({ ...common, kind: fc.constant('stud' as const), thread, fastener: stud }),
     fc.record({ ...common, kind: fc.constant('nut' as const), nut }),
     fc.record({
-      ...common, kind: fc.constant('conversion' as const), thread: fc.constant('M14x1.5'),
-      fastener: fc.record({ kind: fc.constant('conversion' as const), length: mm(80, 140), threadLength: fc.option(mm(1, 50), { nil: null }), shortEnd: mm(1, 30), hubThread: fc.constant('M14x1.5'), outerThread: fc.constantFrom('M12x1.5', 'M14x1.25'), seatsAt: fc.constantFrom('shoulder', 'run-out' as const), class: fc.constantFrom('8.8', '10.9' as const) }),
+      ...common,
+      kind: fc.constant('conversion' as const),
+      thread: fc.constant('M14x1.5'),
+      fastener: fc.record({
+        kind: fc.constant('conversion' as const),
+        length: mm(80, 140),
+        threadLength: fc.option(mm(1, 50), { nil: null }),
+        shortEnd: mm(1, 30),
+        hubThread: fc.constant('M14x1.5'),
+        outerThread: fc.constantFrom('M12x1.5', 'M14x1.25'),
+        seatsAt: fc.constantFrom('shoulder', 'run-out' as const),
+        class: fc.constantFrom('8.8', '10.9' as const),
+      }),
     }) as fc.Arbitrary<CatalogueItem>,
     fc.record({
-      ...common, kind: fc.constant('spacer' as const), lugs: fc.integer({ min: 3, max: 12 }), boltCircle: mm(60, 300),
-      spacer: fc.record({
-        web: mm(1, 60), nutHeight: mm(1, 60), nutThread: mm(1, 60), studThread: fc.constant('M12x1.5'), studProtrusion: mm(5, 150), boltCircle: mm(60, 300), recess: fc.option(mm(0, 80)),
-        torque: fc.option(fc.record({ value: fc.integer({ min: 20, max: 800 }), source: text(20) })),
-      }).map((adapter) => ({ ...plainSpacer(25, 57.1), kind: 'adapter' as const, bore: 106.1, lipDiameter: 106, lipRoot: 1, adapter })),
+      ...common,
+      kind: fc.constant('spacer' as const),
+      lugs: fc.integer({ min: 3, max: 12 }),
+      boltCircle: mm(60, 300),
+      spacer: fc
+        .record({
+          web: mm(1, 60),
+          nutHeight: mm(1, 60),
+          nutThread: mm(1, 60),
+          studThread: fc.constant('M12x1.5'),
+          studProtrusion: mm(5, 150),
+          boltCircle: mm(60, 300),
+          recess: fc.option(mm(0, 80)),
+          torque: fc.option(fc.record({ value: fc.integer({ min: 20, max: 800 }), source: text(20) })),
+        })
+        .map((adapter) => ({
+          ...plainSpacer(25, 57.1),
+          kind: 'adapter' as const,
+          bore: 106.1,
+          lipDiameter: 106,
+          lipRoot: 1,
+          adapter,
+        })),
     }),
   );
 
@@ -178,14 +422,67 @@ describe('catalogue rows', () => {
   });
 
   test('only what belongs on the hub is offered: lugs, bolt circle, thread', () => {
-    const spacer = (boltCircle: number): CatalogueItem => ({ kind: 'spacer', name: 'p', count: 1, bin: '', lugs: 5, boltCircle, spacer: plainSpacer(5, 57.1) });
-    const b = (t: string): CatalogueItem => ({ kind: 'bolt', name: 'b', count: 1, bin: '', thread: t, fastener: { kind: 'bolt', length: 50, threadLength: 28, seat: 'ball13', class: '8.8' } });
-    const shelf = shelfFor(boltPlan().hub, [spacer(112), spacer(114.3), b('M14x1.5'), b('M14x1.25')].map((i, k) => ({ id: String(k), item: i })));
+    const spacer = (boltCircle: number): CatalogueItem => ({
+      kind: 'spacer',
+      name: 'p',
+      count: 1,
+      bin: '',
+      lugs: 5,
+      boltCircle,
+      spacer: plainSpacer(5, 57.1),
+    });
+    const b = (t: string): CatalogueItem => ({
+      kind: 'bolt',
+      name: 'b',
+      count: 1,
+      bin: '',
+      thread: t,
+      fastener: { kind: 'bolt', length: 50, threadLength: 28, seat: 'ball13', class: '8.8' },
+    });
+    const shelf = shelfFor(
+      boltPlan().hub,
+      [spacer(112), spacer(114.3), b('M14x1.5'), b('M14x1.25')].map((i, k) => ({ id: String(k), item: i })),
+    );
     expect([shelf.spacers.map((s) => s.id), shelf.fasteners.map((f) => f.id), shelf.nuts]).toEqual([['0'], ['2'], []]);
     // Nuts come to a bolt hub only with conversion studs whose outer thread is theirs.
-    const stud: CatalogueItem = { kind: 'conversion', name: 'c', count: 1, bin: '', thread: 'M14x1.5', fastener: { kind: 'conversion', length: 75, threadLength: 50, shortEnd: 16, hubThread: 'M14x1.5', outerThread: 'M12x1.5', seatsAt: 'shoulder', class: '10.9' } };
-    const nutOf = (t: string): CatalogueItem => ({ kind: 'nut', name: 'n', count: 1, bin: '', nut: { thread: t, style: 'open', seat: 'ball13', threadLength: 20, blindDepth: null, shankReach: 0, shankLength: 0, material: 'steel', tensile: null } });
-    const with_ = shelfFor(boltPlan().hub, [stud, nutOf('M12x1.5'), nutOf('M14x1.5')].map((i, k) => ({ id: String(k), item: i })));
+    const stud: CatalogueItem = {
+      kind: 'conversion',
+      name: 'c',
+      count: 1,
+      bin: '',
+      thread: 'M14x1.5',
+      fastener: {
+        kind: 'conversion',
+        length: 75,
+        threadLength: 50,
+        shortEnd: 16,
+        hubThread: 'M14x1.5',
+        outerThread: 'M12x1.5',
+        seatsAt: 'shoulder',
+        class: '10.9',
+      },
+    };
+    const nutOf = (t: string): CatalogueItem => ({
+      kind: 'nut',
+      name: 'n',
+      count: 1,
+      bin: '',
+      nut: {
+        thread: t,
+        style: 'open',
+        seat: 'ball13',
+        threadLength: 20,
+        blindDepth: null,
+        shankReach: 0,
+        shankLength: 0,
+        material: 'steel',
+        tensile: null,
+      },
+    });
+    const with_ = shelfFor(
+      boltPlan().hub,
+      [stud, nutOf('M12x1.5'), nutOf('M14x1.5')].map((i, k) => ({ id: String(k), item: i })),
+    );
     expect([with_.fasteners.map((f) => f.id), with_.nuts.map((n) => n.id)]).toEqual([['0'], ['1']]);
   });
 });

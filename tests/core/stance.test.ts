@@ -5,7 +5,15 @@ import { randomLcg, randomNormal } from 'd3-random';
 import { tightest, trimNeeded } from '@/core/stance/clock';
 import { clearanceLimit, effectiveOffset, gapAfter, trackChange } from '@/core/stance/offset';
 import { lineDistance, posed, type SectionPoint, sidewaysRoom, tyreOutline, yAt } from '@/core/stance/outline';
-import { camberShift, flushSpacer, innerClearanceAfter, innerSidewall, outerSidewall, scrubRadius, sweepRadius } from '@/core/stance/position';
+import {
+  camberShift,
+  flushSpacer,
+  innerClearanceAfter,
+  innerSidewall,
+  outerSidewall,
+  scrubRadius,
+  sweepRadius,
+} from '@/core/stance/position';
 import { type RubMapInput, rubMap } from '@/core/stance/rubMap';
 import { parseTyre, sectionWidthOn } from '@/core/stance/tyre';
 
@@ -79,18 +87,29 @@ describe('clock of loaded clearance', () => {
   });
   test('trim needed makes the clearance do, and none is asked for where it does already', () => {
     const needed = trimNeeded([at(1, 10), at(12, 40)], 10, 5);
-    expect(needed).toEqual([{ hour: 1, trim: 6 }, { hour: 12, trim: 0 }]);
+    expect(needed).toEqual([
+      { hour: 1, trim: 6 },
+      { hour: 12, trim: 0 },
+    ]);
   });
 });
 
-const line = fc.array(fc.record({ y: fc.integer({ min: -40, max: 40 }), dz: fc.integer({ min: 1, max: 30 }) }), { minLength: 2, maxLength: 6 }).map((ps) => {
-  let z = 0;
-  return ps.map((p): SectionPoint => {
-    z += p.dz;
-    return { y: p.y, z };
+const line = fc
+  .array(fc.record({ y: fc.integer({ min: -40, max: 40 }), dz: fc.integer({ min: 1, max: 30 }) }), {
+    minLength: 2,
+    maxLength: 6,
+  })
+  .map((ps) => {
+    let z = 0;
+    return ps.map((p): SectionPoint => {
+      z += p.dz;
+      return { y: p.y, z };
+    });
   });
-});
-const segments = (l: readonly SectionPoint[]) => l.slice(1).map((p, i) => new Segment(new Point((l[i] as SectionPoint).y, (l[i] as SectionPoint).z), new Point(p.y, p.z)));
+const segments = (l: readonly SectionPoint[]) =>
+  l
+    .slice(1)
+    .map((p, i) => new Segment(new Point((l[i] as SectionPoint).y, (l[i] as SectionPoint).z), new Point(p.y, p.z)));
 
 describe('polylines against a general 2D geometry library', () => {
   test('shortest distance', () => {
@@ -109,8 +128,14 @@ describe('polylines against a general 2D geometry library', () => {
         const arch = b.map((p) => ({ ...p, y: p.y + shift }));
         const room = sidewaysRoom(tyre, arch);
         // Beyond the arch: a polygon closed far outside it.
-        const outside = new Polygon([...arch.map((p) => new Point(p.y, p.z)), new Point(500, (arch.at(-1) as SectionPoint).z), new Point(500, (arch[0] as SectionPoint).z)]);
-        const reaches = segments(tyre).some((s) => outside.contains(s.start) || outside.contains(s.end) || outside.intersect(s).length > 0);
+        const outside = new Polygon([
+          ...arch.map((p) => new Point(p.y, p.z)),
+          new Point(500, (arch.at(-1) as SectionPoint).z),
+          new Point(500, (arch[0] as SectionPoint).z),
+        ]);
+        const reaches = segments(tyre).some(
+          (s) => outside.contains(s.start) || outside.contains(s.end) || outside.intersect(s).length > 0,
+        );
         if (Math.abs(room) > 1e-6) expect(room < 0).toBe(reaches);
       }),
       { numRuns: 300 },
@@ -123,13 +148,30 @@ describe('polylines against a general 2D geometry library', () => {
     const ours = posed(p, 316, { bump: 30, steer: 0, camber: -1.5, axis: 0 });
     expect(ours.y).toBeCloseTo(turned.x, 9);
     expect(ours.z).toBeCloseTo(turned.y + 30, 9);
-    expect(yAt([{ y: 0, z: 0 }, { y: 10, z: 10 }], 4)).toBe(4);
-    expect(yAt([{ y: 0, z: 0 }, { y: 10, z: 10 }], 11)).toBeNull();
+    expect(
+      yAt(
+        [
+          { y: 0, z: 0 },
+          { y: 10, z: 10 },
+        ],
+        4,
+      ),
+    ).toBe(4);
+    expect(
+      yAt(
+        [
+          { y: 0, z: 0 },
+          { y: 10, z: 10 },
+        ],
+        11,
+      ),
+    ).toBeNull();
   });
 
   test('the tyre’s outline rises, and steering either way swings a shoulder out', () => {
     const outline = tyreOutline({ sectionWidth: 225, sectionHeight: 101, overallDiameter: 634, middle: -30 });
-    for (let i = 1; i < outline.length; i += 1) expect((outline[i] as SectionPoint).z).toBeGreaterThan((outline[i - 1] as SectionPoint).z);
+    for (let i = 1; i < outline.length; i += 1)
+      expect((outline[i] as SectionPoint).z).toBeGreaterThan((outline[i - 1] as SectionPoint).z);
     const at = (steer: number) => posed(outline[0] as SectionPoint, 317, { bump: 0, steer, camber: 0, axis: 0 }).y;
     expect(at(20)).toBeGreaterThan(at(0));
     expect(at(-20)).toBeCloseTo(at(20), 9);
@@ -138,10 +180,20 @@ describe('polylines against a general 2D geometry library', () => {
 
 const wall: RubMapInput = {
   tyre: { sectionWidth: 200, sectionHeight: 100, overallDiameter: 600, middle: 0 },
-  camber: 0, camberGain: 0, axis: 0,
-  arch: [{ y: 106, z: 210 }, { y: 106, z: 400 }],
-  bump: [0, 0], steer: [0, 0], rows: 1, columns: 1,
-  pm: { sideways: 6, height: 0, camber: 0 }, samples: 20000, seed: 7,
+  camber: 0,
+  camberGain: 0,
+  axis: 0,
+  arch: [
+    { y: 106, z: 210 },
+    { y: 106, z: 400 },
+  ],
+  bump: [0, 0],
+  steer: [0, 0],
+  rows: 1,
+  columns: 1,
+  pm: { sideways: 6, height: 0, camber: 0 },
+  samples: 20000,
+  seed: 7,
 };
 
 describe('rub map', () => {
@@ -168,10 +220,15 @@ describe('rub map', () => {
 
   test('moving the tyre outward never makes contact less likely; certain contact is certain', () => {
     fc.assert(
-      fc.property(fc.double({ min: -10, max: 10, noNaN: true }), fc.double({ min: 0, max: 10, noNaN: true }), (middle, more) => {
-        const at = (m: number) => rubMap({ ...wall, samples: 500, tyre: { ...wall.tyre, middle: m } })[0]?.[0]?.probability ?? -1;
-        expect(at(middle + more)).toBeGreaterThanOrEqual(at(middle));
-      }),
+      fc.property(
+        fc.double({ min: -10, max: 10, noNaN: true }),
+        fc.double({ min: 0, max: 10, noNaN: true }),
+        (middle, more) => {
+          const at = (m: number) =>
+            rubMap({ ...wall, samples: 500, tyre: { ...wall.tyre, middle: m } })[0]?.[0]?.probability ?? -1;
+          expect(at(middle + more)).toBeGreaterThanOrEqual(at(middle));
+        },
+      ),
       { numRuns: 40 },
     );
     const beyond = rubMap({ ...wall, tyre: { ...wall.tyre, middle: 40 } })[0]?.[0];

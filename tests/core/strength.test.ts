@@ -1,7 +1,13 @@
 import fc from 'fast-check';
-import { breakingLoad, externalShearPerMm, internalShearPerMm, SHEAR_RATIO, strengthMinimum } from '@/core/engagement/strength';
-import { compileThread, minimumsFor } from '@/core/plan/compiled';
-import { DEFAULT_POLICY } from '@/core/plan/policy';
+import {
+  breakingLoad,
+  externalShearPerMm,
+  internalShearPerMm,
+  SHEAR_RATIO,
+  strengthMinimum,
+} from '@/core/engagement/strength';
+import { compileThread, minimumsFor } from '@/core/figures/compiled';
+import { DEFAULT_POLICY } from '@/core/document/policy';
 import { BOLT_CLASSES, boltStrength, NUT_CLASSES, nutProofStress } from '@/core/thread/classes';
 import { parseThread } from '@/core/thread/designation';
 import { threadLimits } from '@/core/thread/limits';
@@ -27,12 +33,35 @@ describe('limits of size', () => {
   // threads are printed to the thousandth only.
   test('1/2-20 UNF as printed', () => {
     const l = threadLimits(of('1/2-20'));
-    const table = { dMax: 0.4987, dMin: 0.4906, d2Max: 0.4662, d2Min: 0.4619, D1Max: 0.457, D1Min: 0.446, D2Max: 0.4731, D2Min: 0.4675 };
-    for (const [name, inch] of Object.entries(table)) expect([name, Math.abs(l[name as keyof typeof l] / 25.4 - inch) < (name.startsWith('D1') ? 0.0006 : 0.0003)]).toEqual([name, true]);
+    const table = {
+      dMax: 0.4987,
+      dMin: 0.4906,
+      d2Max: 0.4662,
+      d2Min: 0.4619,
+      D1Max: 0.457,
+      D1Min: 0.446,
+      D2Max: 0.4731,
+      D2Min: 0.4675,
+    };
+    for (const [name, inch] of Object.entries(table))
+      expect([
+        name,
+        Math.abs(l[name as keyof typeof l] / 25.4 - inch) < (name.startsWith('D1') ? 0.0006 : 0.0003),
+      ]).toEqual([name, true]);
   });
 
   test('external never exceeds internal: every 6g bolt goes into every 6H nut', () => {
-    for (const t of ['M8x1.25', 'M12x1.5', 'M12x1.25', 'M14x1.5', 'M14x1.25', 'M22x1.5', '7/16-20', '1/2-20', '9/16-18']) {
+    for (const t of [
+      'M8x1.25',
+      'M12x1.5',
+      'M12x1.25',
+      'M14x1.5',
+      'M14x1.25',
+      'M22x1.5',
+      '7/16-20',
+      '1/2-20',
+      '9/16-18',
+    ]) {
       const l = threadLimits(of(t));
       expect(l.d2Max).toBeLessThan(l.D2Min);
       expect(l.dMin).toBeLessThan(l.dMax);
@@ -59,7 +88,11 @@ describe('property classes', () => {
     expect(new Set(BOLT_CLASSES).size).toBe(BOLT_CLASSES.length);
   });
   // ISO 898-1 proof loads in N (from memory): M12 10.9 70 000, M14 10.9 95 500, M12×1.5 8.8 51 100.
-  test.each([['M12x1.75', '10.9', 70000], ['M14x2', '10.9', 95500], ['M12x1.5', '8.8', 51100]] as const)('proof load of %s class %s is %d N', (t, c, load) => {
+  test.each([
+    ['M12x1.75', '10.9', 70000],
+    ['M14x2', '10.9', 95500],
+    ['M12x1.5', '8.8', 51100],
+  ] as const)('proof load of %s class %s is %d N', (t, c, load) => {
     const { thread, stressArea } = compileThread(t);
     expect(Math.abs((boltStrength(c, thread.d)?.proof ?? 0) * stressArea - load) / load).toBeLessThan(0.006);
   });
@@ -87,12 +120,15 @@ function steppedShear(pitch: number, pitchDiameter: number, at: number, outward:
 
 describe('stripping', () => {
   // rule: engagement.strength-known — FED-STD-H28 and Machinery's Handbook (from memory), the arithmetic stepped a second way.
-  test.each(['M12x1.5', 'M12x1.25', 'M14x1.5', '1/2-20', '9/16-18'])('%s: shear areas agree with stepping down the flank', (t) => {
-    const thread = of(t);
-    const l = threadLimits(thread);
-    expect(internalShearPerMm(thread)).toBeCloseTo(steppedShear(thread.pitch, l.D2Max, l.dMin, 1), 6);
-    expect(externalShearPerMm(thread)).toBeCloseTo(steppedShear(thread.pitch, l.d2Min, l.D1Max, -1), 6);
-  });
+  test.each(['M12x1.5', 'M12x1.25', 'M14x1.5', '1/2-20', '9/16-18'])(
+    '%s: shear areas agree with stepping down the flank',
+    (t) => {
+      const thread = of(t);
+      const l = threadLimits(thread);
+      expect(internalShearPerMm(thread)).toBeCloseTo(steppedShear(thread.pitch, l.D2Max, l.dMin, 1), 6);
+      expect(externalShearPerMm(thread)).toBeCloseTo(steppedShear(thread.pitch, l.d2Min, l.D1Max, -1), 6);
+    },
+  );
 
   // Machinery's Handbook: for equal materials Le = 2·At / (π·n·Kn_max·[1/(2n) + 0.57735·(Es_min − Kn_max)]) (from memory).
   test('equal materials: the handbook’s length, with its factor 2 for shear at half of tensile', () => {
@@ -109,7 +145,11 @@ describe('stripping', () => {
   });
 
   test('a nut of about 0.8 d holds a stud of its own strength: why standard nuts are that tall (ISO 4032 heights, from memory)', () => {
-    for (const [t, height] of [['M12x1.75', 10.8], ['M16x2', 14.8], ['M10x1.5', 8.4]] as const) {
+    for (const [t, height] of [
+      ['M12x1.75', 10.8],
+      ['M16x2', 14.8],
+      ['M10x1.5', 8.4],
+    ] as const) {
       const thread = of(t);
       expect(strengthMinimum(thread, 1000, 1000)).toBeLessThan(height);
       expect(strengthMinimum(thread, 1000, 1000)).toBeGreaterThan(0.4 * thread.d);
@@ -126,12 +166,21 @@ describe('stripping', () => {
 
   test('a softer hub asks for more, a stronger stud asks for more, and a larger d asks for more', () => {
     fc.assert(
-      fc.property(fc.constantFrom('M10x1.25', 'M12x1.25'), fc.double({ min: 200, max: 1200, noNaN: true }), fc.double({ min: 1, max: 600, noNaN: true }), (t, rm, more) => {
-        const thread = of(t);
-        expect(strengthMinimum(thread, 1000, rm)).toBeGreaterThanOrEqual(strengthMinimum(thread, 1000, rm + more));
-        expect(strengthMinimum(thread, 800 + more, rm)).toBeGreaterThanOrEqual(strengthMinimum(thread, 800, rm) - 1e-9);
-        expect(strengthMinimum({ ...thread, d: thread.d + 2 }, 1000, rm)).toBeGreaterThan(strengthMinimum(thread, 1000, rm));
-      }),
+      fc.property(
+        fc.constantFrom('M10x1.25', 'M12x1.25'),
+        fc.double({ min: 200, max: 1200, noNaN: true }),
+        fc.double({ min: 1, max: 600, noNaN: true }),
+        (t, rm, more) => {
+          const thread = of(t);
+          expect(strengthMinimum(thread, 1000, rm)).toBeGreaterThanOrEqual(strengthMinimum(thread, 1000, rm + more));
+          expect(strengthMinimum(thread, 800 + more, rm)).toBeGreaterThanOrEqual(
+            strengthMinimum(thread, 800, rm) - 1e-9,
+          );
+          expect(strengthMinimum({ ...thread, d: thread.d + 2 }, 1000, rm)).toBeGreaterThan(
+            strengthMinimum(thread, 1000, rm),
+          );
+        },
+      ),
     );
   });
 
@@ -140,8 +189,12 @@ describe('stripping', () => {
     const s = boltStrength('10.9', 14);
     const school = minimumsFor(c, 'steel', '10.9', 700, DEFAULT_POLICY).schools.find((k) => k.school === 'strength');
     expect(school?.minimum).toBeCloseTo(strengthMinimum(c.thread, s?.tensile ?? 0, 700), 9);
-    expect(minimumsFor(c, 'steel', 'unknown', 700, DEFAULT_POLICY).schools.find((k) => k.school === 'strength')?.minimum).toBeNull();
-    expect(minimumsFor(c, 'steel', '10.9', 700, DEFAULT_POLICY)).toBe(minimumsFor(c, 'steel', '10.9', 700, DEFAULT_POLICY));
+    expect(
+      minimumsFor(c, 'steel', 'unknown', 700, DEFAULT_POLICY).schools.find((k) => k.school === 'strength')?.minimum,
+    ).toBeNull();
+    expect(minimumsFor(c, 'steel', '10.9', 700, DEFAULT_POLICY)).toBe(
+      minimumsFor(c, 'steel', '10.9', 700, DEFAULT_POLICY),
+    );
   });
 
   test('a weak hub makes strength govern over one diameter', () => {

@@ -63,14 +63,21 @@ function playUntil(pass: TorqueState['pass'], s: TorqueSpec = spec): TorqueReadi
 function good(state: TorqueState, s: TorqueSpec = spec): TorqueReading {
   const pass = state.pass ?? 'recheck';
   const figures = pass !== 'snug' && pass !== 'lower';
-  return { pass, lug: pass === 'lower' ? -1 : (state.next ?? (state.order[0] as number)), reading: figures ? s.target : null, angle: pass === 'verify' || pass === 'recheck' ? 2 : null };
+  return {
+    pass,
+    lug: pass === 'lower' ? -1 : (state.next ?? (state.order[0] as number)),
+    reading: figures ? s.target : null,
+    angle: pass === 'verify' || pass === 'recheck' ? 2 : null,
+  };
 }
 
 describe('torque passes', () => {
   test('snug in star order, lower, final, verify, complete: 3 × 5 lugs and one hold point', () => {
     const log = playUntil(null);
     expect(log).toHaveLength(16);
-    expect(log.map((r) => r.pass).join(' ')).toBe('snug snug snug snug snug lower final final final final final verify verify verify verify verify');
+    expect(log.map((r) => r.pass).join(' ')).toBe(
+      'snug snug snug snug snug lower final final final final final verify verify verify verify verify',
+    );
     expect(log.filter((r) => r.pass === 'final').map((r) => r.lug)).toEqual(starOrder(5));
     expect(torqueState(spec, log).complete).toBe(true);
   });
@@ -78,13 +85,25 @@ describe('torque passes', () => {
   test('a verify that moved more than 10° sends the final pass back for the whole wheel', () => {
     const log = playUntil('verify');
     const state = torqueState(spec, [...log, { pass: 'verify', lug: 0, reading: 120, angle: 10.5 }]);
-    expect(state).toMatchObject({ pass: 'final', next: 0, done: [], sentBack: 1, complete: false, last: { outcome: 'moved' } });
+    expect(state).toMatchObject({
+      pass: 'final',
+      next: 0,
+      done: [],
+      sentBack: 1,
+      complete: false,
+      last: { outcome: 'moved' },
+    });
     expect(torqueState(spec, [...log, { pass: 'verify', lug: 0, reading: 120, angle: 10 }]).pass).toBe('verify');
   });
 
   test('a reading outside ±4 % leaves its lug next', () => {
     const log = playUntil('final');
-    for (const [reading, outcome] of [[115.19, 'low'], [124.81, 'over'], [115.2, 'done'], [124.8, 'done']] as const) {
+    for (const [reading, outcome] of [
+      [115.19, 'low'],
+      [124.81, 'over'],
+      [115.2, 'done'],
+      [124.8, 'done'],
+    ] as const) {
       const state = torqueState(spec, [...log, { pass: 'final', lug: 0, reading, angle: null }]);
       expect(state.last?.outcome).toBe(outcome);
       expect(state.next).toBe(outcome === 'done' ? 2 : 0);
@@ -101,17 +120,29 @@ describe('torque passes', () => {
     const held = [...done];
     for (let i = 0; i < 5; i += 1) held.push({ ...good(torqueState(spec, held)), pass: 'recheck' });
     expect(torqueState(spec, held)).toMatchObject({ complete: true, rechecks: 1, pass: null });
-    expect(torqueState(spec, [...done, { pass: 'recheck', lug: 0, reading: 120, angle: 30 }])).toMatchObject({ complete: false, pass: 'final', rechecks: 0 });
+    expect(torqueState(spec, [...done, { pass: 'recheck', lug: 0, reading: 120, angle: 30 }])).toMatchObject({
+      complete: false,
+      pass: 'final',
+      rechecks: 0,
+    });
   });
 
   test('entries that do not belong are refused with a sentence', () => {
     const at = (pass: TorqueState['pass']) => torqueState(spec, playUntil(pass));
     expect(refuseReading(spec, at('snug'), { pass: 'final', lug: 0, reading: 120, angle: null })).toMatch(/snug pass/);
-    expect(refuseReading(spec, at('final'), { pass: 'final', lug: 1, reading: 120, angle: null })).toMatch(/Lug 1 is next/);
-    expect(refuseReading(spec, at('final'), { pass: 'final', lug: 0, reading: null, angle: null })).toMatch(/Reading of lug 1 is missing/);
-    expect(refuseReading(spec, at('verify'), { pass: 'verify', lug: 0, reading: 120, angle: null })).toMatch(/Movement of lug 1 is missing/);
+    expect(refuseReading(spec, at('final'), { pass: 'final', lug: 1, reading: 120, angle: null })).toMatch(
+      /Lug 1 is next/,
+    );
+    expect(refuseReading(spec, at('final'), { pass: 'final', lug: 0, reading: null, angle: null })).toMatch(
+      /Reading of lug 1 is missing/,
+    );
+    expect(refuseReading(spec, at('verify'), { pass: 'verify', lug: 0, reading: 120, angle: null })).toMatch(
+      /Movement of lug 1 is missing/,
+    );
     expect(refuseReading(spec, at('final'), { pass: 'final', lug: 0, reading: 120, angle: null })).toBeNull();
-    expect(refuseReading({ ...spec, target: 0 }, at('final'), { pass: 'final', lug: 0, reading: 120, angle: null })).toMatch(/no torque figure/);
+    expect(
+      refuseReading({ ...spec, target: 0 }, at('final'), { pass: 'final', lug: 0, reading: 120, angle: null }),
+    ).toMatch(/no torque figure/);
   });
 
   test('whatever is entered, a wheel is complete only after a whole verify pass that held', () => {
@@ -143,7 +174,11 @@ describe('hash chain', () => {
 
   test('is SHA-256 as Node’s own crypto computes it (FIPS 180-4)', () => {
     const row = { b: 2, a: 'ü' };
-    expect(chainHash(GENESIS, row)).toBe(createHash('sha256').update(`${GENESIS}\n${stringify(row)}`).digest('hex'));
+    expect(chainHash(GENESIS, row)).toBe(
+      createHash('sha256')
+        .update(`${GENESIS}\n${stringify(row)}`)
+        .digest('hex'),
+    );
     expect(stringify(row)).toBe('{"a":"ü","b":2}');
   });
 
@@ -151,7 +186,12 @@ describe('hash chain', () => {
     expect(firstBreak(rows(6), body)).toBeNull();
     const changed = rows(6).map((r, i) => (i === 3 ? { ...r, lug: 9 } : r));
     expect(firstBreak(changed, body)).toBe(3);
-    expect(firstBreak(rows(6).filter((_, i) => i !== 2), body)).toBe(2);
+    expect(
+      firstBreak(
+        rows(6).filter((_, i) => i !== 2),
+        body,
+      ),
+    ).toBe(2);
     const swapped = rows(4);
     expect(firstBreak([swapped[1], swapped[0], swapped[2], swapped[3]] as typeof swapped, body)).toBe(0);
   });

@@ -5,7 +5,15 @@ import { classifyTrace, type TraceSample } from '@/core/torque/trace';
  * Traces from physics: run-down at a friction torque, a knee, then a spring of so many N·m a degree, which may
  * yield. Slopes by joint: about 2 N·m a degree for an alloy wheel, an order more where nothing clamps.
  */
-function trace(p: { rundown: number; drag: number; slope: number; target: number; yieldAt?: number; noise?: number; seed?: number }): TraceSample[] {
+function trace(p: {
+  rundown: number;
+  drag: number;
+  slope: number;
+  target: number;
+  yieldAt?: number;
+  noise?: number;
+  seed?: number;
+}): TraceSample[] {
   const out: TraceSample[] = [];
   let torque = p.drag;
   let random = p.seed ?? 1;
@@ -36,7 +44,11 @@ describe('wrench traces (common practice, no source)', () => {
   });
 
   test('noise of 1 % does not change a class', () => {
-    const cases = [['normal', normal], ['cross-threaded', { ...normal, rundown: 400, drag: 45 }], ['bottomed', { ...normal, slope: 25 }]] as const;
+    const cases = [
+      ['normal', normal],
+      ['cross-threaded', { ...normal, rundown: 400, drag: 45 }],
+      ['bottomed', { ...normal, slope: 25 }],
+    ] as const;
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 1e6 }), fc.constantFrom(...cases), (seed, [expected, p]) => {
         expect(classifyTrace(trace({ ...p, noise: 1, seed }), p.target)).toBe(expected);

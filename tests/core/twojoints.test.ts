@@ -1,19 +1,35 @@
 import fc from 'fast-check';
 import { chooseRings } from '@/core/centring/rings';
 import { diametralClearance, judgeFit, remainingSpigot, standsProud } from '@/core/centring/fits';
-import { adapterEngagement, nutBelowFace, recessRoom, studBeyondFace, thicknessWithoutPockets } from '@/core/engagement/adapter';
+import {
+  adapterEngagement,
+  nutBelowFace,
+  recessRoom,
+  studBeyondFace,
+  thicknessWithoutPockets,
+} from '@/core/engagement/adapter';
 import { hubEndEngagement, hubEndProtrusion, outerTip, studLengthWindow } from '@/core/engagement/twoEnded';
-import { plainSpacer, STOCK } from '@/core/plan/blank';
-import type { Nut, Plan, Spacer } from '@/core/plan/document';
-import { assess, evaluate } from '@/core/plan/evaluate';
-import type { RuleId } from '@/core/plan/findings';
+import { plainSpacer, STOCK } from '@/core/document/blank';
+import type { Nut, Plan, Spacer } from '@/core/document/document';
+import { assess, evaluate } from '@/core/evaluate/evaluate';
+import type { RuleId } from '@/core/rules/index';
 import { propagate } from '@/core/uncertainty';
 import { boltPlan, corner, EXACT_POLICY, exact, studPlan, wheel } from './fixtures';
 
 const level = (plan: Plan, rule: RuleId) => assess(plan).findings.find((f) => f.rule === rule)?.level;
 const find = (plan: Plan, rule: RuleId) => assess(plan).findings.find((f) => f.rule === rule);
 
-const NUT: Nut = { thread: 'M12x1.5', style: 'closed', seat: 'ball13', threadLength: 20, blindDepth: 30, shankReach: 0, shankLength: 0, material: 'steel', tensile: null };
+const NUT: Nut = {
+  thread: 'M12x1.5',
+  style: 'closed',
+  seat: 'ball13',
+  threadLength: 20,
+  blindDepth: 30,
+  shankReach: 0,
+  shankLength: 0,
+  material: 'steel',
+  tensile: null,
+};
 
 describe('two-ended studs', () => {
   test('75 mm carries 12 mm, 82 mm 15–20, 90 mm 27: millimetre for millimetre (common practice, no source)', () => {
@@ -33,19 +49,37 @@ describe('two-ended studs', () => {
   const conversion = (change: object = {}, nut: Partial<Nut> = {}): Plan =>
     boltPlan({
       spacer: plainSpacer(8, 57.1),
-      fastener: { kind: 'conversion', length: 75, threadLength: 50, shortEnd: 16, hubThread: 'M14x1.5', outerThread: 'M12x1.5', seatsAt: 'shoulder', class: '10.9', nut: { ...NUT, ...nut }, ...change },
+      fastener: {
+        kind: 'conversion',
+        length: 75,
+        threadLength: 50,
+        shortEnd: 16,
+        hubThread: 'M14x1.5',
+        outerThread: 'M12x1.5',
+        seatsAt: 'shoulder',
+        class: '10.9',
+        nut: { ...NUT, ...nut },
+        ...change,
+      },
       hub: { ...boltPlan().hub, nutGrip: exact(12) },
       corners: [corner('front-left', { rotorHat: exact(7) }), corner('front-right', { rotorHat: exact(7) })],
     });
 
   test('outer end by hand: tip 59, nut from 27, lead 3, so 20 mm of nut is full', () => {
-    expect(assess(conversion()).numbers.corners[0]).toMatchObject({ engagement: { value: 20 }, hubEngagement: { value: 16 }, behind: { value: 0 } });
+    expect(assess(conversion()).numbers.corners[0]).toMatchObject({
+      engagement: { value: 20 },
+      hubEngagement: { value: 16 },
+      behind: { value: 0 },
+    });
     expect(level(conversion(), 'engagement.hub-end')).toBe('pass');
     expect(level(conversion({ shortEnd: 13 }), 'engagement.hub-end')).toBe('stop');
   });
   // rule: thread.match — designations of ISO 965-1: same diameter and pitch or nothing.
   test('both threads must go together', () => {
-    const pairs = (p: Plan) => assess(p).findings.filter((f) => f.rule === 'thread.match').map((f) => f.level);
+    const pairs = (p: Plan) =>
+      assess(p)
+        .findings.filter((f) => f.rule === 'thread.match')
+        .map((f) => f.level);
     expect(pairs(conversion())).toEqual(['pass', 'pass']);
     expect(pairs(conversion({ hubThread: 'M14x1.25' }))).toContain('stop');
     expect(pairs(conversion({}, { thread: 'M12x1.25' }))).toContain('stop');
@@ -70,7 +104,10 @@ describe('two-ended studs', () => {
   test('grip, disc hat and nut thread are asked for, not guessed', () => {
     const p = conversion();
     expect(level({ ...p, hub: { ...p.hub, nutGrip: null } }, 'engagement.minimum')).toBe('unmeasured');
-    expect(evaluate({ ...p, hub: { ...p.hub, nutGrip: null } }).geometry).toEqual({ drawable: false, needs: ['nutGrip'] });
+    expect(evaluate({ ...p, hub: { ...p.hub, nutGrip: null } }).geometry).toEqual({
+      drawable: false,
+      needs: ['nutGrip'],
+    });
     expect(evaluate(p).geometry.drawable).toBe(true);
   });
 });
@@ -89,19 +126,42 @@ describe('bolt-on adapter', () => {
     expect(recessRoom(12, 10)).toBe(2);
   });
   const adapter: Spacer = {
-    ...plainSpacer(25, 57.1), kind: 'adapter', bore: 57.1, lipDiameter: 57, lipRoot: 1,
-    adapter: { web: 10, nutHeight: 14, nutThread: 14, studThread: 'M12x1.5', studProtrusion: 42, boltCircle: 112, recess: 13, torque: { value: 110, source: 'leaflet' } },
+    ...plainSpacer(25, 57.1),
+    kind: 'adapter',
+    bore: 57.1,
+    lipDiameter: 57,
+    lipRoot: 1,
+    adapter: {
+      web: 10,
+      nutHeight: 14,
+      nutThread: 14,
+      studThread: 'M12x1.5',
+      studProtrusion: 42,
+      boltCircle: 112,
+      recess: 13,
+      torque: { value: 110, source: 'leaflet' },
+    },
   };
-  const wheels = (...depths: (number | null)[]) => depths.map((d, i) => wheel(`wheel ${i + 1}`, { pocketDepth: d === null ? null : exact(d) }));
+  const wheels = (...depths: (number | null)[]) =>
+    depths.map((d, i) => wheel(`wheel ${i + 1}`, { pocketDepth: d === null ? null : exact(d) }));
   const on = (depths: (number | null)[], change: Partial<NonNullable<Spacer['adapter']>> = {}, Z = 31): Plan =>
     studPlan(
-      { spacer: { ...adapter, adapter: { ...(adapter.adapter as NonNullable<Spacer['adapter']>), ...change } }, fastener: STOCK, wheel: { ...boltPlan().wheel, seat: 'cone60', each: wheels(...depths) } },
+      {
+        spacer: { ...adapter, adapter: { ...(adapter.adapter as NonNullable<Spacer['adapter']>), ...change } },
+        fastener: STOCK,
+        wheel: { ...boltPlan().wheel, seat: 'cone60', each: wheels(...depths) },
+      },
       { studProtrusion: exact(Z) },
     );
 
   // rule: adapter.pocket — three of a set fit and one does not (common practice, no source).
   test('three pockets fit and one does not: 6 mm beyond and 1.5 mm of room ask for 7.5', () => {
-    expect(find(on([9, 9, 7, 9]), 'adapter.pocket')).toMatchObject({ level: 'stop', why: 'wheel 3', value: 7, limit: 7.5 });
+    expect(find(on([9, 9, 7, 9]), 'adapter.pocket')).toMatchObject({
+      level: 'stop',
+      case: { name: 'wheel 3' },
+      value: 7,
+      limit: 7.5,
+    });
     expect(level(on([9, 9, 7.5, 9]), 'adapter.pocket')).toBe('pass');
     expect(level(on([9, null, 9, 9]), 'adapter.pocket')).toBe('unmeasured');
     expect(level(on([]), 'adapter.pocket')).toBe('unmeasured');
@@ -109,7 +169,10 @@ describe('bolt-on adapter', () => {
     // A pocket measured worse decides among equals, never before one that is plainly too shallow.
     const unsure = on([9, 7, 9]);
     const each = unsure.wheel.each.map((w, i) => (i === 0 ? { ...w, pocketDepth: { value: 9, pm: 5 } } : w));
-    expect(find({ ...unsure, wheel: { ...unsure.wheel, each } }, 'adapter.pocket')).toMatchObject({ level: 'stop', why: 'wheel 2' });
+    expect(find({ ...unsure, wheel: { ...unsure.wheel, each } }, 'adapter.pocket')).toMatchObject({
+      level: 'stop',
+      case: { name: 'wheel 2' },
+    });
   });
   // rules: adapter.nut-below, adapter.recess, adapter.torque, engagement.hub-end — geometry; supplier's leaflet.
   test('nuts, recess, torque and the factory stud’s thread', () => {
@@ -129,12 +192,19 @@ describe('bolt-on adapter', () => {
 
 describe('nuts of another kind', () => {
   const withNut = (nut: Partial<Nut>, pad: number | null = 14): Plan =>
-    studPlan({ spacer: plainSpacer(12, 57.1), fastener: { kind: 'nuts', nut: { ...NUT, seat: 'cone60', style: 'open', threadLength: 30, ...nut } }, wheel: { ...boltPlan().wheel, seat: 'cone60', padThickness: pad === null ? null : exact(pad) } });
+    studPlan({
+      spacer: plainSpacer(12, 57.1),
+      fastener: { kind: 'nuts', nut: { ...NUT, seat: 'cone60', style: 'open', threadLength: 30, ...nut } },
+      wheel: { ...boltPlan().wheel, seat: 'cone60', padThickness: pad === null ? null : exact(pad) },
+    });
 
   test('a shank wins back engagement on a slip-on plate (common practice, no source)', () => {
     // 23.25 − 12 = 11.25 mm, short of 12; a shank that reaches 8 mm deeper makes it 19.25.
     expect(find(withNut({}), 'engagement.minimum')).toMatchObject({ value: 11.25, level: 'stop' });
-    expect(find(withNut({ shankReach: 8, shankLength: 12 }), 'engagement.minimum')).toMatchObject({ value: 19.25, level: 'pass' });
+    expect(find(withNut({ shankReach: 8, shankLength: 12 }), 'engagement.minimum')).toMatchObject({
+      value: 19.25,
+      level: 'pass',
+    });
   });
   // rule: nut.shank — geometry.
   test('a shank longer than its hole is a stop; an unmeasured hole cannot pass', () => {
@@ -147,14 +217,28 @@ describe('nuts of another kind', () => {
 describe('fits and rings', () => {
   test('fits at their thresholds (common practice, no source)', () => {
     const at = (c: number) => judgeFit(c, 0.15, 0.4);
-    expect([at(-0.01), at(0), at(0.15), at(0.16), at(0.4), at(0.41)]).toEqual(['too-tight', 'good', 'good', 'loose', 'loose', 'not-centred']);
+    expect([at(-0.01), at(0), at(0.15), at(0.16), at(0.4), at(0.41)]).toEqual([
+      'too-tight',
+      'good',
+      'good',
+      'loose',
+      'loose',
+      'not-centred',
+    ]);
     expect(diametralClearance(57.1, 57)).toBeCloseTo(0.1, 9);
     expect(remainingSpigot(13, 8, 1)).toBe(4);
     expect([standsProud(2, 1.5), standsProud(1, 1.5)]).toEqual([0.5, 0]);
   });
   test('rings: good on both sides first, loose after, none that is too tight, too loose or too tall', () => {
     const ring = (id: string, inside: number, outside: number, height = 8) => ({ id, inside, outside, height });
-    const rings = [ring('loose', 57.3, 66.45), ring('good', 57.1, 66.45), ring('tight', 56.9, 66.45), ring('tall', 57.1, 66.45, 20), ring('wide', 57.1, 66.6), ring('slack', 57.9, 66.45)];
+    const rings = [
+      ring('loose', 57.3, 66.45),
+      ring('good', 57.1, 66.45),
+      ring('tight', 56.9, 66.45),
+      ring('tall', 57.1, 66.45, 20),
+      ring('wide', 57.1, 66.6),
+      ring('slack', 57.9, 66.45),
+    ];
     expect(chooseRings(rings, 57, 10, 66.5, 0.15, 0.4).map((r) => r.id)).toEqual(['good', 'loose']);
   });
 });
@@ -162,17 +246,31 @@ describe('fits and rings', () => {
 describe('uncertainty', () => {
   // JCGM 100 (GUM): combined standard uncertainty of a sum, 3-4-5 by hand.
   test('worst case adds, root-sum-square is Pythagoras', () => {
-    expect(propagate([[1, { value: 10, pm: 3 }], [-1, { value: 4, pm: 4 }]])).toEqual({ value: 6, worst: 7, rss: 5 });
+    expect(
+      propagate([
+        [1, { value: 10, pm: 3 }],
+        [-1, { value: 4, pm: 4 }],
+      ]),
+    ).toEqual({ value: 6, worst: 7, rss: 5 });
   });
   test('root-sum-square never exceeds the worst case, and findings carry both', () => {
-    const term = fc.tuple(fc.double({ min: -3, max: 3, noNaN: true }), fc.record({ value: fc.double({ min: -50, max: 50, noNaN: true }), pm: fc.double({ min: 0, max: 5, noNaN: true }) }));
+    const term = fc.tuple(
+      fc.double({ min: -3, max: 3, noNaN: true }),
+      fc.record({
+        value: fc.double({ min: -50, max: 50, noNaN: true }),
+        pm: fc.double({ min: 0, max: 5, noNaN: true }),
+      }),
+    );
     fc.assert(
       fc.property(fc.array(term), (terms) => {
         const p = propagate(terms);
         expect(p.rss).toBeLessThanOrEqual(p.worst + 1e-9);
       }),
     );
-    const plan = boltPlan({ policy: { ...EXACT_POLICY, spacerPm: 0.3 }, spacer: plainSpacer(1, 57.1) }, { turns: { value: 10, pm: 0.25 } });
+    const plan = boltPlan(
+      { policy: { ...EXACT_POLICY, spacerPm: 0.3 }, spacer: plainSpacer(1, 57.1) },
+      { turns: { value: 10, pm: 0.25 } },
+    );
     const f = assess(plan).findings.find((k) => k.rule === 'engagement.minimum');
     expect(f?.pm).toBeCloseTo(0.375 + 0.3, 9);
     expect(f?.rss).toBeCloseTo(Math.hypot(0.375, 0.3), 9);
@@ -180,39 +278,79 @@ describe('uncertainty', () => {
 });
 
 describe('joint, seats and stance in a plan', () => {
-  const known = { ...boltPlan().hub, fastenerClass: '10.9' as const, internalTensile: 900, contactDiameter: 20, wheelLoad: 4000 };
+  const known = {
+    ...boltPlan().hub,
+    fastenerClass: '10.9' as const,
+    internalTensile: 900,
+    contactDiameter: 20,
+    wheelLoad: 4000,
+  };
   test('clamp is held against proof, need and bearing told', () => {
     const p = boltPlan({ hub: known });
     expect(level(p, 'joint.proof')).toBe('pass');
-    expect(level(boltPlan({ hub: { ...known, torque: { value: 500, source: 'wrong page' }, fastenerClass: '8.8' } }), 'joint.proof')).toBe('stop');
+    expect(
+      level(
+        boltPlan({ hub: { ...known, torque: { value: 500, source: 'wrong page' }, fastenerClass: '8.8' } }),
+        'joint.proof',
+      ),
+    ).toBe('stop');
     expect(level(boltPlan({ hub: { ...known, fastenerClass: 'unknown' } }), 'joint.proof')).toBe('note');
     // rules: joint.need, joint.bearing-moment — worked by hand in joint.test.ts.
     expect(find(p, 'joint.need')).toMatchObject({ limit: 12000, level: 'note' });
     expect(level(boltPlan({ hub: { ...known, wheelLoad: 20000 } }), 'joint.need')).toBe('caution');
     expect(find(p, 'joint.bearing-moment')).toMatchObject({ value: 20 });
     // rule: joint.condition — common practice, no source.
-    expect([level(p, 'joint.condition'), level(boltPlan({ hub: { ...known, condition: 'greased' } }), 'joint.condition')]).toEqual([undefined, 'caution']);
+    expect([
+      level(p, 'joint.condition'),
+      level(boltPlan({ hub: { ...known, condition: 'greased' } }), 'joint.condition'),
+    ]).toEqual([undefined, 'caution']);
   });
   // rule: seat.socket — common practice, no source.
   test('sockets need 1 mm in every lug hole', () => {
     const at = (...holes: (number | null)[]) =>
-      boltPlan({ hub: { ...known, socketOutside: 26 }, wheel: { ...boltPlan().wheel, each: holes.map((h, i) => wheel(`wheel ${i + 1}`, { lugHole: h === null ? null : exact(h) })) } });
-    expect([level(at(28, 27), 'seat.socket'), level(at(28, 26.5), 'seat.socket'), level(at(28, null), 'seat.socket')]).toEqual(['pass', 'stop', 'unmeasured']);
+      boltPlan({
+        hub: { ...known, socketOutside: 26 },
+        wheel: {
+          ...boltPlan().wheel,
+          each: holes.map((h, i) => wheel(`wheel ${i + 1}`, { lugHole: h === null ? null : exact(h) })),
+        },
+      });
+    expect([
+      level(at(28, 27), 'seat.socket'),
+      level(at(28, 26.5), 'seat.socket'),
+      level(at(28, null), 'seat.socket'),
+    ]).toEqual(['pass', 'stop', 'unmeasured']);
   });
   // rules: clearance.inner, centring.lip-height — geometry.
   test('inner clearance and lip height', () => {
-    const inner = (c: number) => level(boltPlan({ wish: 'clearance' }, { innerClearance: exact(c) }), 'clearance.inner');
+    const inner = (c: number) =>
+      level(boltPlan({ wish: 'clearance' }, { innerClearance: exact(c) }), 'clearance.inner');
     expect([inner(-2.5), inner(-2), inner(0)]).toEqual(['stop', 'pass', 'pass']);
     // What the job is for cannot pass unmeasured; a wheel that only moves outward need not be measured inside.
     expect(level(boltPlan({ wish: 'clearance' }), 'clearance.inner')).toBe('unmeasured');
     expect(evaluate(boltPlan({ wish: 'stance' })).findings.map((f) => f.rule)).not.toContain('clearance.inner');
-    const lip = (depth: number) => level(boltPlan({ spacer: { ...plainSpacer(12, 57.1), kind: 'lipped', bore: 57.1, lipDiameter: 57, lipRoot: 1, lipHeight: 8 }, wheel: { ...boltPlan().wheel, boreRecess: exact(depth) } }), 'centring.lip-height');
+    const lip = (depth: number) =>
+      level(
+        boltPlan({
+          spacer: { ...plainSpacer(12, 57.1), kind: 'lipped', bore: 57.1, lipDiameter: 57, lipRoot: 1, lipHeight: 8 },
+          wheel: { ...boltPlan().wheel, boreRecess: exact(depth) },
+        }),
+        'centring.lip-height',
+      );
     expect([lip(7), lip(8)]).toEqual(['stop', 'pass']);
   });
   test('the clock decides by its tightest hour, and a camber change asks for the arch’s height', () => {
-    const clock = [{ hour: 12, clearance: exact(20), trim: 0 }, { hour: 1, clearance: exact(8), trim: 0 }];
-    expect(find(boltPlan({}, { clock }), 'clearance.loaded')).toMatchObject({ value: 3, level: 'stop', why: '1' });
-    const cambered = (archHeight: number | null) => boltPlan({ camberChange: 1.5 }, { gap: exact(2), archHeight: archHeight === null ? null : exact(archHeight) });
+    const clock = [
+      { hour: 12, clearance: exact(20), trim: 0 },
+      { hour: 1, clearance: exact(8), trim: 0 },
+    ];
+    expect(find(boltPlan({}, { clock }), 'clearance.loaded')).toMatchObject({
+      value: 3,
+      level: 'stop',
+      case: { is: 'hour', hour: 1 },
+    });
+    const cambered = (archHeight: number | null) =>
+      boltPlan({ camberChange: 1.5 }, { gap: exact(2), archHeight: archHeight === null ? null : exact(archHeight) });
     expect(level(cambered(null), 'stance.gap')).toBe('unmeasured');
     // 2 − 5 + 320·sin 1.5° = 5.38 mm: more negative camber tucks the top in.
     expect(find(cambered(320), 'stance.gap')?.value).toBeCloseTo(2 - 5 + 320 * Math.sin((1.5 * Math.PI) / 180), 9);

@@ -1,13 +1,13 @@
-import { assemblePlan, type WheelParts } from '@/core/plan/assemble';
-import { lippedSpacer, plainSpacer } from '@/core/plan/blank';
-import { planChanges } from '@/core/plan/diff';
-import { type Plan, readPlan } from '@/core/plan/document';
-import { assess } from '@/core/plan/evaluate';
-import type { RuleId } from '@/core/plan/findings';
-import { sentence } from '@/core/plan/messages';
-import { DEFAULT_POLICY } from '@/core/plan/policy';
-import { quantity } from '@/core/plan/quantities';
-import { parseReading, readingText } from '@/core/plan/readingText';
+import { assemblePlan, type WheelParts } from '@/core/document/assemble';
+import { lippedSpacer, plainSpacer } from '@/core/document/blank';
+import { planChanges } from '@/core/document/diff';
+import { type Plan, readPlan } from '@/core/document/document';
+import { assess } from '@/core/evaluate/evaluate';
+import type { RuleId } from '@/core/rules/index';
+import { sentence } from '@/core/rules/index';
+import { DEFAULT_POLICY } from '@/core/document/policy';
+import { quantity } from '@/core/document/quantities';
+import { parseReading, readingText } from '@/core/document/readingText';
 import { boltPlan, exact, studPlan, wheel } from './fixtures';
 
 const find = (plan: Plan, rule: RuleId) => assess(plan).findings.find((f) => f.rule === rule);
@@ -20,15 +20,22 @@ const withEach = (plan: Plan, ...each: Plan['wheel']['each']): Plan => ({ ...pla
 /** Wheels differ: two castings of the same part number were seen 2 mm apart (common practice, no source). */
 describe('every wheel that can go on, each by itself', () => {
   const lipped = boltPlan({ spacer: lippedSpacer(15, 57.1, 57, 2) });
-  const chamfers = (...depths: (number | null)[]) => withEach(lipped, ...depths.map((d, i) => wheel(`wheel ${'ABCD'.charAt(i)}`, { chamferDepth: d === null ? null : exact(d) })));
+  const chamfers = (...depths: (number | null)[]) =>
+    withEach(
+      lipped,
+      ...depths.map((d, i) => wheel(`wheel ${'ABCD'.charAt(i)}`, { chamferDepth: d === null ? null : exact(d) })),
+    );
 
   // rule: centring.lip-root — a lip root taller than the chamfer stands proud by the difference (geometry).
   test('a root of 2 mm stands proud by 0.5 in the one wheel whose chamfer is 1.5', () => {
     const one = chamfers(3, 3, 3, 1.5);
-    expect(find(one, 'centring.lip-root')).toMatchObject({ level: 'stop', why: 'wheel/wheel D', margin: -0.5 });
+    expect(find(one, 'centring.lip-root')).toMatchObject({ level: 'stop', case: { name: 'wheel D' }, margin: -0.5 });
     expect(say(one, 'centring.lip-root')).toContain('chamfer of wheel D: the wheel stands proud by 0.5 mm');
     expect(find(chamfers(3, 3, 3, 2), 'centring.lip-root')?.level).toBe('pass');
-    expect(find(chamfers(3, null, 3, 2), 'centring.lip-root')).toMatchObject({ level: 'unmeasured', why: 'wheel/wheel B' });
+    expect(find(chamfers(3, null, 3, 2), 'centring.lip-root')).toMatchObject({
+      level: 'unmeasured',
+      case: { name: 'wheel B' },
+    });
     // Nothing taken wheel by wheel: the corners' own figures stand.
     expect(find(chamfers(null, null), 'centring.lip-root')?.level).toBe('stop');
     expect(find(chamfers(null, null), 'centring.lip-root')?.corner).toBe('front-left');
@@ -41,19 +48,41 @@ describe('every wheel that can go on, each by itself', () => {
   });
   // rule: centring.lip-bore — diametral clearance of the lip in each bore, 0.15 good (common practice, no source).
   test('one bore that is 0.5 wider does not centre, one nobody measured cannot pass', () => {
-    const bores = (...d: (number | null)[]) => withEach(lipped, ...d.map((b, i) => wheel(`wheel ${i}`, { bore: b === null ? null : exact(b) })));
-    const lip = (p: Plan) => assess(p).findings.filter((f) => f.rule === 'centring.lip-bore' && f.why !== 'hub').map((f) => [f.level, f.why]);
-    expect(lip(bores(57.1, 57.1))).toEqual([['pass', 'wheel/wheel 0']]);
-    expect(lip(bores(57.1, 57.6))).toEqual([['stop', 'wheel/wheel 1']]);
-    expect(lip(bores(57.1, null))).toEqual([['unmeasured', 'wheel/wheel 1']]);
+    const bores = (...d: (number | null)[]) =>
+      withEach(lipped, ...d.map((b, i) => wheel(`wheel ${i}`, { bore: b === null ? null : exact(b) })));
+    const lip = (p: Plan) =>
+      assess(p)
+        .findings.filter((f) => f.rule === 'centring.lip-bore' && f.case.is !== 'hub')
+        .map((f) => [f.level, (f.case as unknown as { name: string }).name]);
+    expect(lip(bores(57.1, 57.1))).toEqual([['pass', 'wheel 0']]);
+    expect(lip(bores(57.1, 57.6))).toEqual([['stop', 'wheel 1']]);
+    expect(lip(bores(57.1, null))).toEqual([['unmeasured', 'wheel 1']]);
   });
   // rules: centring.lip-height, nut.shank — lip against bore depth, shank against its hole, each wheel (geometry).
   test('lip height and shank against the shallowest wheel', () => {
-    const high = withEach({ ...lipped, spacer: lippedSpacer(15, 57.1, 57, 2, 8) }, wheel('wheel A', { boreRecess: exact(9) }), wheel('wheel B', { boreRecess: exact(7) }));
-    expect(find(high, 'centring.lip-height')).toMatchObject({ level: 'stop', why: 'wheel B' });
-    const nut = { thread: 'M12x1.5', style: 'open' as const, seat: 'cone60' as const, threadLength: 24, blindDepth: null, shankReach: 6, shankLength: 11, material: 'steel' as const, tensile: 900 };
-    const shank = (...pads: (number | null)[]) => withEach(studPlan({ fastener: { kind: 'nuts', nut } }), ...pads.map((d, i) => wheel(`wheel ${i}`, { padThickness: d === null ? null : exact(d) })));
-    expect([find(shank(13, 10), 'nut.shank')?.why, find(shank(13, 10), 'nut.shank')?.level]).toEqual(['wheel 1', 'stop']);
+    const high = withEach(
+      { ...lipped, spacer: lippedSpacer(15, 57.1, 57, 2, 8) },
+      wheel('wheel A', { boreRecess: exact(9) }),
+      wheel('wheel B', { boreRecess: exact(7) }),
+    );
+    expect(find(high, 'centring.lip-height')).toMatchObject({ level: 'stop', case: { name: 'wheel B' } });
+    const nut = {
+      thread: 'M12x1.5',
+      style: 'open' as const,
+      seat: 'cone60' as const,
+      threadLength: 24,
+      blindDepth: null,
+      shankReach: 6,
+      shankLength: 11,
+      material: 'steel' as const,
+      tensile: 900,
+    };
+    const shank = (...pads: (number | null)[]) =>
+      withEach(
+        studPlan({ fastener: { kind: 'nuts', nut } }),
+        ...pads.map((d, i) => wheel(`wheel ${i}`, { padThickness: d === null ? null : exact(d) })),
+      );
+    expect(find(shank(13, 10), 'nut.shank')).toMatchObject({ case: { name: 'wheel 1' }, level: 'stop' });
     expect(say(shank(13, null), 'nut.shank')).toContain('lug hole of wheel 1');
   });
 });
@@ -61,10 +90,35 @@ describe('every wheel that can go on, each by itself', () => {
 describe('wheels in the plan document', () => {
   const plan = boltPlan();
   const parts: WheelParts[] = [
-    { name: 'wheel A', corner: 'front-left', readings: [{ quantity: 'chamferDepth', value: 1, pm: 0.1 }, { quantity: 'chamferDepth', value: 1.2, pm: 0.1 }] },
-    { name: 'wheel B', corner: 'front-right', readings: [{ quantity: 'chamferDepth', value: 2, pm: 0.1 }, { quantity: 'pocketDepth', value: 7, pm: 0.1 }] },
+    {
+      name: 'wheel A',
+      corner: 'front-left',
+      readings: [
+        { quantity: 'chamferDepth', value: 1, pm: 0.1 },
+        { quantity: 'chamferDepth', value: 1.2, pm: 0.1 },
+      ],
+    },
+    {
+      name: 'wheel B',
+      corner: 'front-right',
+      readings: [
+        { quantity: 'chamferDepth', value: 2, pm: 0.1 },
+        { quantity: 'pocketDepth', value: 7, pm: 0.1 },
+      ],
+    },
   ];
-  const assembled = (wheels: WheelParts[]) => assemblePlan({ ...plan, readings: [{ quantity: 'settled', corner: 'front-left', value: 1, pm: 0 }, { quantity: 'settled', corner: 'front-left', value: 0, pm: 0 }, { quantity: 'wheelLoad', corner: null, value: 4000, pm: 50 }], wheels, chalk: [], policy: DEFAULT_POLICY });
+  const assembled = (wheels: WheelParts[]) =>
+    assemblePlan({
+      ...plan,
+      readings: [
+        { quantity: 'settled', corner: 'front-left', value: 1, pm: 0 },
+        { quantity: 'settled', corner: 'front-left', value: 0, pm: 0 },
+        { quantity: 'wheelLoad', corner: null, value: 4000, pm: 50 },
+      ],
+      wheels,
+      chalk: [],
+      policy: DEFAULT_POLICY,
+    });
 
   test('readings follow their wheel to the corner where it hangs, repeats averaged; the last yes or no counts', () => {
     const p = assembled(parts);
@@ -72,15 +126,26 @@ describe('wheels in the plan document', () => {
     expect(p.corners.map((c) => c.settled)).toEqual([false, null]);
     // A load is taken at the end of its error that asks for more.
     expect(p.hub.wheelLoad).toBe(4050);
-    const swapped = parts.map((w, i) => ({ ...w, corner: i === 0 ? ('front-right' as const) : ('front-left' as const) }));
+    const swapped = parts.map((w, i) => ({
+      ...w,
+      corner: i === 0 ? ('front-right' as const) : ('front-left' as const),
+    }));
     const q = assembled(swapped);
     expect(q.corners.map((c) => c.chamferDepth?.value)).toEqual([2, 1.1]);
-    expect(planChanges(p, q, 'metric')).toEqual(expect.arrayContaining(['Wheel A: front left then, front right now.', 'Wheel B: front right then, front left now.']));
-    expect(planChanges(p, assembled([{ ...(parts[0] as WheelParts), readings: [] }, parts[1] as WheelParts]), 'metric')).toContain('Bore chamfer, wheel A: 1.1 mm then, unmeasured now.');
+    expect(planChanges(p, q, 'metric')).toEqual(
+      expect.arrayContaining([
+        'Wheel A: front left then, front right now.',
+        'Wheel B: front right then, front left now.',
+      ]),
+    );
+    expect(
+      planChanges(p, assembled([{ ...(parts[0] as WheelParts), readings: [] }, parts[1] as WheelParts]), 'metric'),
+    ).toContain('Bore chamfer, wheel A: 1.1 mm then, unmeasured now.');
   });
   test('a document from before wheels were measured one by one reads with the unknowns of what was added', () => {
     const old = JSON.parse(JSON.stringify(plan)) as { corners: Record<string, unknown>[]; wheel: { each: unknown[] } };
-    for (const c of old.corners) for (const k of ['settled', 'camber', 'lipDepth', 'rimProtector', 'fingerPasses', 'chalk']) delete c[k];
+    for (const c of old.corners)
+      for (const k of ['settled', 'camber', 'lipDepth', 'rimProtector', 'fingerPasses', 'chalk']) delete c[k];
     old.wheel.each = [{ name: 'front left', pocketDepth: null, lugHole: null }];
     const read = readPlan(old);
     if ('issues' in read) throw new Error(JSON.stringify(read.issues));
@@ -97,6 +162,9 @@ describe('readings as typed', () => {
     expect(parseReading(quantity('wheelLoad'), '410 kg').value).toBeCloseTo(4020.7265, 4);
     expect(parseReading(quantity('wheelLoad'), '4,02 kN').value).toBeCloseTo(4020, 9);
     expect(() => parseReading(quantity('wheelLoad'), '12')).toThrow('Wheel load “12” is below 500 N.');
-    expect([parseReading(quantity('settled'), 'yes').value, readingText(quantity('settled'), 0, 'metric')]).toEqual([1, 'no']);
+    expect([parseReading(quantity('settled'), 'yes').value, readingText(quantity('settled'), 0, 'metric')]).toEqual([
+      1,
+      'no',
+    ]);
   });
 });

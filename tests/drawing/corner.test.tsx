@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
-import type { PlanCorner } from '@/core/plan/document';
+import type { PlanCorner } from '@/core/document/document';
 import { type ArchModel, archModel, standsAt, USUAL } from '@/core/stance/archModel';
 import { rubMap } from '@/core/stance/rubMap';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
@@ -14,7 +14,13 @@ import { RubGrid } from '@/drawing/RubGrid';
 import { enlargement, StancePreview } from '@/drawing/StancePreview';
 import { boltPlan, exact } from '../core/fixtures';
 
-const at = { gap: exact(20), loadedClearance: exact(15), archHeight: exact(340), camber: exact(-1), lipDepth: exact(22) };
+const at = {
+  gap: exact(20),
+  loadedClearance: exact(15),
+  archHeight: exact(340),
+  camber: exact(-1),
+  lipDepth: exact(22),
+};
 const plan = boltPlan({}, at);
 const model = (): ArchModel => {
   const m = archModel(plan, plan.corners[0] as PlanCorner, USUAL.front);
@@ -26,31 +32,70 @@ describe('arch view', () => {
   test('everything lies on its sheet, and the lip is drawn as deep as it was measured', () => {
     const m = model();
     const l = layoutArch(m);
-    for (const p of [...m.after, ...m.before, m.edge]) expect([p.y < l.x1, -p.z > l.top, -p.z < l.bottom]).toEqual([true, true, true]);
+    for (const p of [...m.after, ...m.before, m.edge])
+      expect([p.y < l.x1, -p.z > l.top, -p.z < l.bottom]).toEqual([true, true, true]);
     const from = Number(/^M([-\d.]+)/.exec(l.lip)?.[1]);
     expect(m.edge.y - from).toBeCloseTo(Math.max(22, m.edge.y - m.lip.y), 1);
   });
   test('a line turned over keeps its points; an empty one is nothing', () => {
-    expect(sectionPath([{ y: 1, z: 2 }, { y: 3, z: 4 }])).toBe('M1 -2L3 -4');
-    expect(sectionPath([{ y: 1, z: 2 }, { y: 3, z: 4 }], 0)).toBe('M0 -2L1 -2L3 -4L0 -4');
+    expect(
+      sectionPath([
+        { y: 1, z: 2 },
+        { y: 3, z: 4 },
+      ]),
+    ).toBe('M1 -2L3 -4');
+    expect(
+      sectionPath(
+        [
+          { y: 1, z: 2 },
+          { y: 3, z: 4 },
+        ],
+        0,
+      ),
+    ).toBe('M0 -2L1 -2L3 -4L0 -4');
     expect(sectionPath([])).toBe('');
   });
   test('gap with its error band, the pose over it, in words for who cannot see it', () => {
     const m = model();
     const outline = standsAt(m, USUAL.front, 40, 20);
-    const html = renderToStaticMarkup(<ArchView model={m} gapAfter={{ value: 15, pm: 1.1 }} pose={{ outline, touches: true, words: '+40 mm, 20°: touches' }} units="metric" />);
+    const html = renderToStaticMarkup(
+      <ArchView
+        model={m}
+        gapAfter={{ value: 15, pm: 1.1 }}
+        pose={{ outline, touches: true, words: '+40 mm, 20°: touches' }}
+        units="metric"
+      />,
+    );
     expect(html).toContain('Gap 15.0 mm with this choice, camber -1.0 degrees.');
     expect(html.match(/data-part="(pose|error-band|lip|before)"/g)).toHaveLength(4);
     expect(html).toContain('+40 mm, 20°: touches');
   });
   test('what it needs is said instead of drawn', () => {
-    const html = renderToStaticMarkup(<ArchView model={{ drawable: false, needs: ['gap', 'archHeight'] }} gapAfter={null} pose={null} units="metric" />);
+    const html = renderToStaticMarkup(
+      <ArchView model={{ drawable: false, needs: ['gap', 'archHeight'] }} gapAfter={null} pose={null} units="metric" />,
+    );
     expect(html).toContain('it needs the gap, the height of the arch edge. Nothing here is drawn from a guess.');
   });
 });
 
 describe('rub grid', () => {
-  const input = { tyre: model().tyre, camber: -1, camberGain: 0, axis: -90, arch: [{ y: 60, z: 330 }, { y: 60, z: 700 }], bump: [-40, 60] as const, steer: [-30, 30] as const, rows: 3, columns: 3, pm: { sideways: 1, height: 1, camber: 0.1 }, samples: 50, seed: 1 };
+  const input = {
+    tyre: model().tyre,
+    camber: -1,
+    camberGain: 0,
+    axis: -90,
+    arch: [
+      { y: 60, z: 330 },
+      { y: 60, z: 700 },
+    ],
+    bump: [-40, 60] as const,
+    steer: [-30, 30] as const,
+    rows: 3,
+    columns: 3,
+    pm: { sideways: 1, height: 1, camber: 0.1 },
+    samples: 50,
+    seed: 1,
+  };
   test('one cell a pose, bump upward, the one pointed at outlined; likely ones marked as well as shaded', () => {
     const grid = rubMap(input);
     const pose = { bump: 60, steer: 30 };
@@ -62,7 +107,16 @@ describe('rub grid', () => {
     expect(html.match(/>×</g)?.length ?? 0).toBe(touching);
   });
   test('an axle that does not steer says so', () => {
-    expect(renderToStaticMarkup(<RubGrid grid={rubMap({ ...input, columns: 1, steer: [0, 0] })} pose={null} onPose={() => {}} units="imperial" />)).toContain('this axle does not steer');
+    expect(
+      renderToStaticMarkup(
+        <RubGrid
+          grid={rubMap({ ...input, columns: 1, steer: [0, 0] })}
+          pose={null}
+          onPose={() => {}}
+          units="imperial"
+        />,
+      ),
+    ).toContain('this axle does not steer');
   });
 });
 
@@ -73,14 +127,32 @@ describe('chalk, plan view, whole car', () => {
     for (const words of ['half past 1', '12 o’clock', 'half past 12']) expect(html).toContain(words);
   });
   test('corners that can be gone to are buttons, wheels carry their marks', () => {
-    const html = renderToStaticMarkup(<PlanView corners={['rear-left', 'rear-right']} active="rear-left" open={{ 'rear-left': 2 }} marks={{ 'rear-left': 'C' }} onPick={() => {}} />);
+    const html = renderToStaticMarkup(
+      <PlanView
+        corners={['rear-left', 'rear-right']}
+        active="rear-left"
+        open={{ 'rear-left': 2 }}
+        marks={{ 'rear-left': 'C' }}
+        onPick={() => {}}
+      />,
+    );
     expect(html.match(/<button/g)).toHaveLength(2);
     expect(html).toContain('2 open');
     expect(html).toContain('>C<');
   });
   test('before dashed, after filled; a corner nobody measured is said, not drawn', () => {
-    const html = renderToStaticMarkup(<StancePreview corners={[{ corner: 'front-left', before: 20, after: { value: 12, pm: 1, rss: 1 } }, { corner: 'front-right', before: null, after: null }]} units="metric" />);
-    expect(html).toContain('front left: 20.0 mm before, 12.0 mm after; front right: unmeasured before, unmeasured after');
+    const html = renderToStaticMarkup(
+      <StancePreview
+        corners={[
+          { corner: 'front-left', before: 20, after: { value: 12, pm: 1, rss: 1 } },
+          { corner: 'front-right', before: null, after: null },
+        ]}
+        units="metric"
+      />,
+    );
+    expect(html).toContain(
+      'front left: 20.0 mm before, 12.0 mm after; front right: unmeasured before, unmeasured after',
+    );
     expect(html.match(/<rect/g)).toHaveLength(2);
   });
 });
@@ -109,7 +181,8 @@ describe('simulated caliper', () => {
 });
 
 test('every example that is measured for it has an arch to draw', () => {
-  for (const [name, p] of Object.entries(PLAN_EXAMPLES)) expect([name, p.corners.every((c) => archModel(p, c, USUAL[p.axle]).drawable)]).toEqual([name, true]);
+  for (const [name, p] of Object.entries(PLAN_EXAMPLES))
+    expect([name, p.corners.every((c) => archModel(p, c, USUAL[p.axle]).drawable)]).toEqual([name, true]);
 });
 
 describe('gaps drawn larger', () => {
@@ -128,7 +201,10 @@ describe('gaps drawn larger', () => {
 describe('bolt picture', () => {
   test.each([
     // A cone rises by its half angle over the reach: 60° included, 90° included.
-    ['cone60', 4 / Math.tan(Math.PI / 6)], ['cone90', 4], ['flat', 0], ['flat-shank', 0],
+    ['cone60', 4 / Math.tan(Math.PI / 6)],
+    ['cone90', 4],
+    ['flat', 0],
+    ['flat-shank', 0],
   ] as const)('%s: the seat starts where the length under it ends', (seat, reach) => {
     expect(seatReach(seat)).toBeCloseTo(reach, 9);
     expect(boltPath(seat)).toContain('H38');

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { plainSpacer } from '@/core/plan/blank';
-import { evaluate } from '@/core/plan/evaluate';
-import type { StackGeometry } from '@/core/plan/geometry';
-import { INCH_SIZES_MM, METRIC_SIZES_MM } from '@/core/plan/sizes';
+import { plainSpacer } from '@/core/document/blank';
+import { evaluate } from '@/core/evaluate/evaluate';
+import type { StackGeometry } from '@/core/figures/geometry';
+import { INCH_SIZES_MM, METRIC_SIZES_MM } from '@/core/document/sizes';
 import { starOrder } from '@/core/torque/starOrder';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { ArchClock, ARCH_HOURS, hourPoint } from '@/drawing/ArchClock';
@@ -21,19 +21,22 @@ const drawn = (geometry: StackGeometry): Drawable => {
 };
 
 describe('stack section', () => {
-  test.each(Object.entries(PLAN_EXAMPLES))('%s: everything lies on its sheet, parts touch without overlap along the stack', (_, plan) => {
-    const g = drawn(evaluate(plan).geometry);
-    const l = layoutStack(g);
-    const [x, y, width, height] = l.viewBox.split(' ').map(Number) as [number, number, number, number];
-    for (const b of g.blocks) {
-      expect(b.x1).toBeGreaterThanOrEqual(b.x0);
-      expect([b.x0 >= x, b.x1 <= x + width, b.y1 <= -y, b.y1 <= height + y]).toEqual([true, true, true, true]);
-    }
-    const row = ['hub', 'disc', 'spacer', 'wheel'].map((part) => g.blocks.find((b) => b.part === part));
-    for (let i = 1; i < row.length; i += 1) expect(row[i]?.x0).toBeCloseTo(row[i - 1]?.x1 as number, 9);
-    const spacer = g.blocks.find((b) => b.part === 'spacer');
-    expect((spacer?.x1 ?? 0) - (spacer?.x0 ?? 0)).toBeCloseTo(plan.spacer.thickness, 9);
-  });
+  test.each(Object.entries(PLAN_EXAMPLES))(
+    '%s: everything lies on its sheet, parts touch without overlap along the stack',
+    (_, plan) => {
+      const g = drawn(evaluate(plan).geometry);
+      const l = layoutStack(g);
+      const [x, y, width, height] = l.viewBox.split(' ').map(Number) as [number, number, number, number];
+      for (const b of g.blocks) {
+        expect(b.x1).toBeGreaterThanOrEqual(b.x0);
+        expect([b.x0 >= x, b.x1 <= x + width, b.y1 <= -y, b.y1 <= height + y]).toEqual([true, true, true, true]);
+      }
+      const row = ['hub', 'disc', 'spacer', 'wheel'].map((part) => g.blocks.find((b) => b.part === part));
+      for (let i = 1; i < row.length; i += 1) expect(row[i]?.x0).toBeCloseTo(row[i - 1]?.x1 as number, 9);
+      const spacer = g.blocks.find((b) => b.part === 'spacer');
+      expect((spacer?.x1 ?? 0) - (spacer?.x0 ?? 0)).toBeCloseTo(plan.spacer.thickness, 9);
+    },
+  );
 
   test('a tooth for every whole pitch that is engaged, and none where nothing is', () => {
     const g = drawn(evaluate(studPlan({ spacer: plainSpacer(8, 57.1) })).geometry);
@@ -46,7 +49,8 @@ describe('stack section', () => {
   });
 
   test('the scale does not jump while the thickness is stepped', () => {
-    const width = (s: number) => layoutStack(drawn(evaluate(boltPlan({ spacer: plainSpacer(s, 57.1) })).geometry)).viewBox.split(' ')[2];
+    const width = (s: number) =>
+      layoutStack(drawn(evaluate(boltPlan({ spacer: plainSpacer(s, 57.1) })).geometry)).viewBox.split(' ')[2];
     expect(new Set(METRIC_SIZES_MM.filter((s) => s <= 20).map(width)).size).toBe(1);
   });
 
@@ -56,7 +60,10 @@ describe('stack section', () => {
   });
 
   test('says in words what it shows, and what it needs when it cannot be drawn', () => {
-    const markup = (geometry: StackGeometry) => renderToStaticMarkup(<StackSection geometry={geometry} units="metric" minimum={14} engagement={11.5} ok={false} />);
+    const markup = (geometry: StackGeometry) =>
+      renderToStaticMarkup(
+        <StackSection geometry={geometry} units="metric" minimum={14} engagement={11.5} ok={false} />,
+      );
     const e = evaluate(boltPlan({ spacer: plainSpacer(5, 57.1) }));
     expect(markup(e.geometry)).toContain('Spacer 5.0 mm. 11.5 mm of thread engaged, minimum 14.0 mm.');
     expect(markup(e.geometry)).toContain('role="img"');
@@ -66,15 +73,37 @@ describe('stack section', () => {
     expect(markup(e.geometry)).toContain('stroke-dasharray="4 3"');
     expect(markup(evaluate(boltPlan({}, { rotorHat: exact(7) })).geometry)).not.toContain('stroke-dasharray="4 3"');
     // So is the shank of a new bolt while nobody knows where it begins; one that stands in the hub's thread is marked.
-    const bolt = (threadLength: number | null) => markup(evaluate(boltPlan({ fastener: { kind: 'bolt', length: 52, threadLength, seat: 'ball13', class: '10.9' } }, { rotorHat: exact(7) })).geometry);
+    const bolt = (threadLength: number | null) =>
+      markup(
+        evaluate(
+          boltPlan(
+            { fastener: { kind: 'bolt', length: 52, threadLength, seat: 'ball13', class: '10.9' } },
+            { rotorHat: exact(7) },
+          ),
+        ).geometry,
+      );
     expect(bolt(null)).toContain('stroke-dasharray="4 3"');
-    expect([/data-part="clash"/.test(bolt(15)), />shank</.test(bolt(15)), bolt(15).includes('The plain shank stands 3.0 mm past')]).toEqual([true, true, true]);
+    expect([
+      /data-part="clash"/.test(bolt(15)),
+      />shank</.test(bolt(15)),
+      bolt(15).includes('The plain shank stands 3.0 mm past'),
+    ]).toEqual([true, true, true]);
     expect(bolt(30)).not.toMatch(/clash|stroke-dasharray="4 3"/);
   });
 
   test('without a handler it is a picture, with one a group whose face is a slider', () => {
     const { geometry } = evaluate(boltPlan());
-    const live = renderToStaticMarkup(<StackSection geometry={geometry} units="metric" minimum={14} engagement={10} ok onThickness={() => {}} onPick={() => {}} />);
+    const live = renderToStaticMarkup(
+      <StackSection
+        geometry={geometry}
+        units="metric"
+        minimum={14}
+        engagement={10}
+        ok
+        onThickness={() => {}}
+        onPick={() => {}}
+      />,
+    );
     expect(live).toContain('role="group"');
     expect(live).toMatch(/role="slider"[^>]*aria-valuenow="5"/);
     expect(live).toContain('aria-label="Edit spacer 5.0 mm"');
@@ -102,7 +131,17 @@ describe('wheel face', () => {
 
   test('order numbers, done and next lugs, the locking one named', () => {
     const order = starOrder(5, 0);
-    const html = renderToStaticMarkup(<WheelFace lugs={5} order={order} done={order.slice(0, 2)} next={order[2] as number} locking={0} title="Wheel" wrong={order[1] as number} />);
+    const html = renderToStaticMarkup(
+      <WheelFace
+        lugs={5}
+        order={order}
+        done={order.slice(0, 2)}
+        next={order[2] as number}
+        locking={0}
+        title="Wheel"
+        wrong={order[1] as number}
+      />,
+    );
     expect(html.match(/data-state="done"/g)).toHaveLength(2);
     expect(html.match(/data-state="next"/g)).toHaveLength(1);
     expect(html).toContain('locking');
@@ -118,7 +157,9 @@ describe('arch clock', () => {
     for (const h of ARCH_HOURS) expect(Math.hypot(hourPoint(h, 7).x, hourPoint(h, 7).y)).toBeCloseTo(7, 9);
   });
   test('measured hours show their clearance, the others their number', () => {
-    const html = renderToStaticMarkup(<ArchClock onPick={() => {}} active={12} marks={[{ hour: 1, text: '19.0 mm', tightest: true }]} />);
+    const html = renderToStaticMarkup(
+      <ArchClock onPick={() => {}} active={12} marks={[{ hour: 1, text: '19.0 mm', tightest: true }]} />,
+    );
     expect(html.match(/data-measured="yes"/g)).toHaveLength(1);
     expect(html).toContain('>19.0 mm<');
     expect(html).toContain('1 hour measured');

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { begun, changed, type History, redone, undone } from '@/features/bench/history';
 
 /** Changes far enough apart to be edits of their own. */
-const edits = (values: readonly number[]): History<number> => values.reduce((h, v, i) => changed(h, v, 1000 * i), begun(0));
+const edits = (values: readonly number[]): History<number> =>
+  values.reduce((h, v, i) => changed(h, v, 1000 * i), begun(0));
 
 describe('taking edits back', () => {
   test('as many steps back as edits lead to the start, as many forward to the end', () => {

@@ -35,23 +35,32 @@ test('changes are kept a moment later, the newest only, each under the version b
   await jest.advanceTimersByTimeAsync(1000);
   saver.change('abc');
   await jest.advanceTimersByTimeAsync(1000);
-  expect(kept).toEqual([[1, 'ab'], [2, 'abc']]);
+  expect(kept).toEqual([
+    [1, 'ab'],
+    [2, 'abc'],
+  ]);
   expect(told.at(-1)).toBe('saved');
 });
 
-test.each(['lost', 'failed'] as const)('a save that was %s is tried again by itself, and later changes are kept too', async (how) => {
-  const { saver, kept, told } = server(how, how);
-  saver.change('a');
-  await jest.advanceTimersByTimeAsync(500);
-  expect(told.at(-1)).toEqual({ held: expect.any(String) });
-  saver.change('b');
-  await jest.advanceTimersByTimeAsync(10000);
-  expect(kept).toEqual([[1, 'b']]);
-  saver.change('c');
-  await jest.advanceTimersByTimeAsync(1000);
-  expect(kept).toEqual([[1, 'b'], [2, 'c']]);
-  expect(told.at(-1)).toBe('saved');
-});
+test.each(['lost', 'failed'] as const)(
+  'a save that was %s is tried again by itself, and later changes are kept too',
+  async (how) => {
+    const { saver, kept, told } = server(how, how);
+    saver.change('a');
+    await jest.advanceTimersByTimeAsync(500);
+    expect(told.at(-1)).toEqual({ held: expect.any(String) });
+    saver.change('b');
+    await jest.advanceTimersByTimeAsync(10000);
+    expect(kept).toEqual([[1, 'b']]);
+    saver.change('c');
+    await jest.advanceTimersByTimeAsync(1000);
+    expect(kept).toEqual([
+      [1, 'b'],
+      [2, 'c'],
+    ]);
+    expect(told.at(-1)).toBe('saved');
+  },
+);
 
 test('what another screen overtook is not sent again, and is not taken forward', async () => {
   const { saver, tries, told } = server('refused');

@@ -3,15 +3,22 @@ import { demoWorkshop, keep } from './steps';
 
 const { open, url } = demoWorkshop();
 
-test('why not another size: the first reason in a sentence, and a size that goes is one press away', async ({ watched: page }) => {
+test('why not another size: the first reason in a sentence, and a size that goes is one press away', async ({
+  watched: page,
+}) => {
   await open(page, /Halm Drover.*Torque/, 'choose');
   await page.getByLabel('Spacer', { exact: true }).fill('15');
   await expect(page.getByRole('heading', { name: 'Ways out' })).toBeVisible();
   await expect(page.getByText(/Shank nuts that reach 4\.23 mm deeper/)).toBeVisible();
-  await page.locator('main').first().click({ position: { x: 4, y: 4 } });
+  await page
+    .locator('main')
+    .first()
+    .click({ position: { x: 4, y: 4 } });
   await page.getByRole('tab', { name: 'Why not another size' }).click();
   await expect(page.locator('[data-size="15"]')).toContainText('of the hub spigot is left');
-  await expect(page.locator('[data-size="12"]')).toContainText(/Goes with studs of 54\.0 mm, threaded \d+\.\d+ mm or more\./);
+  await expect(page.locator('[data-size="12"]')).toContainText(
+    /Goes with studs of 54\.0 mm, threaded \d+\.\d+ mm or more\./,
+  );
   await accessible(page);
   await page.locator('[data-size="12"]').getByRole('button').click();
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('12');
@@ -47,7 +54,9 @@ test('the face is dragged, a dimension is pressed, the plot shades what is allow
   await accessible(page);
 });
 
-test('edits are taken back and done again, by button and by key, and what stands then is what is saved', async ({ watched: page }) => {
+test('edits are taken back and done again, by button and by key, and what stands then is what is saved', async ({
+  watched: page,
+}) => {
   await open(page, /Ilex Lumen.*Fit/, 'choose');
   const spacer = page.getByLabel('Spacer', { exact: true });
   const undo = page.getByRole('button', { name: 'Undo', exact: true });
@@ -59,7 +68,10 @@ test('edits are taken back and done again, by button and by key, and what stands
   await undo.click();
   await expect(page.getByRole('radio', { name: 'Longer' })).toBeChecked();
   await expect(spacer).toHaveValue('8');
-  await page.locator('main').first().click({ position: { x: 4, y: 4 } });
+  await page
+    .locator('main')
+    .first()
+    .click({ position: { x: 4, y: 4 } });
   await page.keyboard.press('Control+z');
   await expect(spacer).toHaveValue('5');
   await page.keyboard.press('Control+Shift+z');
@@ -75,7 +87,10 @@ test('edits are taken back and done again, by button and by key, and what stands
 test('candidates stand side by side, stay after a reload, and come back to the bench', async ({ watched: page }) => {
   await open(page, /Corvane Tern/, 'choose');
   await page.getByLabel('Length under the seat').fill('63');
-  await page.locator('main').first().click({ position: { x: 4, y: 4 } });
+  await page
+    .locator('main')
+    .first()
+    .click({ position: { x: 4, y: 4 } });
   await page.keyboard.press('c');
   await page.getByLabel('Length under the seat').fill('61');
   await expect(page.getByRole('cell', { name: /bolts 63.0 mm, thread 28.0 mm.*differs from the bench/ })).toBeVisible();
@@ -87,7 +102,10 @@ test('candidates stand side by side, stay after a reload, and come back to the b
   await expect(page.getByLabel('Length under the seat')).toHaveValue('63');
   await page.getByRole('button', { name: 'Drop candidate 1' }).click();
   await expect(page.getByText('Nothing set aside yet.')).toBeVisible();
-  await page.locator('main').first().click({ position: { x: 4, y: 4 } });
+  await page
+    .locator('main')
+    .first()
+    .click({ position: { x: 4, y: 4 } });
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys of the bench' })).toBeVisible();
   await accessible(page);
@@ -95,7 +113,9 @@ test('candidates stand side by side, stay after a reload, and come back to the b
   await expect(page.getByRole('dialog')).toHaveCount(0);
 });
 
-test('a reading after the choice makes the plan stale and says what changed; one that stands apart is asked about', async ({ watched: page }) => {
+test('a reading after the choice makes the plan stale and says what changed; one that stands apart is asked about', async ({
+  watched: page,
+}) => {
   await open(page, /Merrow Kite GT/, 'measure');
   const gap = page.locator('form[data-quantity="gap"]');
   await keep(page, 'gap', '9');
@@ -104,7 +124,9 @@ test('a reading after the choice makes the plan stale and says what changed; one
   await expect(gap.getByText('3 readings, spread 10.0 mm')).toBeVisible();
   await accessible(page);
   await page.goto(page.url().replace('/measure', '/choose'));
-  await expect(page.getByRole('list', { name: 'Changed since' })).toContainText('Gap, arch to tyre, rear left: 9.0 mm then, 14.0 mm now.');
+  await expect(page.getByRole('list', { name: 'Changed since' })).toContainText(
+    'Gap, arch to tyre, rear left: 9.0 mm then, 14.0 mm now.',
+  );
   await page.goto(page.url().replace('/choose', '/measure'));
   await gap.getByRole('button', { name: 'Take 19.0 mm back' }).click();
   await expect(gap.getByText('stands apart')).toHaveCount(0);
@@ -115,7 +137,11 @@ test('a reading after the choice makes the plan stale and says what changed; one
 test('loaded clearance by the clock: the tightest hour is marked and decides', async ({ watched: page }) => {
   await open(page, /Ilex Lumen.*Measure/, 'measure');
   const clock = page.getByTestId('arch-clock');
-  for (const [hour, value] of [['12', '24'], ['1', '19'], ['11', '22']] as const) {
+  for (const [hour, value] of [
+    ['12', '24'],
+    ['1', '19'],
+    ['11', '22'],
+  ] as const) {
     await page.getByRole('radio', { name: hour, exact: true }).click();
     await keep(page, 'loadedClearance', value);
   }
@@ -128,12 +154,23 @@ test('loaded clearance by the clock: the tightest hour is marked and decides', a
   await expect(page.getByText('Loaded clearance, 1 o’clock')).toBeVisible();
 });
 
-test('what fits: a catalogue goes on the shelf line by line, the worker searches it, a find goes on the bench', async ({ watched: page }) => {
+test('what fits: a catalogue goes on the shelf line by line, the worker searches it, a find goes on the bench', async ({
+  watched: page,
+}) => {
   await page.goto(url('/shelf'));
   await expect(page.getByRole('heading', { name: /Spacers/ })).toBeVisible();
   await accessible(page);
-  const csv = ['kind,name,count,lugs,bolt_circle,thickness,spacer_kind,bore,lip_diameter,lip_root,thread,length,thread_length,seat,class', 'spacer,harbour plate,2,5,118,14,lipped,71.6,71.5,1.2,,,,,', 'bolt,harbour bolt,10,,,,,,,,M14x1.5,61,28,ball14,10.9', 'bolt,wrong,10,,,,,,,,M14x15,61,28,ball14,10.9', 'spacer,thin,2,5,118,-3,plain,,,,,,,,', 'bolt,blank bolt,10,,,,,,,,M14x1.5,61,,ball14,10.9'].join('\n');
-  await page.getByLabel('Catalogue file').setInputFiles({ name: 'harbour.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  const csv = [
+    'kind,name,count,lugs,bolt_circle,thickness,spacer_kind,bore,lip_diameter,lip_root,thread,length,thread_length,seat,class',
+    'spacer,harbour plate,2,5,118,14,lipped,71.6,71.5,1.2,,,,,',
+    'bolt,harbour bolt,10,,,,,,,,M14x1.5,61,28,ball14,10.9',
+    'bolt,wrong,10,,,,,,,,M14x15,61,28,ball14,10.9',
+    'spacer,thin,2,5,118,-3,plain,,,,,,,,',
+    'bolt,blank bolt,10,,,,,,,,M14x1.5,61,,ball14,10.9',
+  ].join('\n');
+  await page
+    .getByLabel('Catalogue file')
+    .setInputFiles({ name: 'harbour.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await expect(page.getByText('3 parts were put on the shelf. 2 lines were left out:')).toBeVisible();
   await expect(page.getByText(/Line 4: thread “M14x15”.*did you mean M14x1\.5/)).toBeVisible();
   await expect(page.getByText(/Line 5: thickness “-3” is below 0 mm/)).toBeVisible();
@@ -145,7 +182,10 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
   expect(await exported.text()).toContain('spacer,harbour plate,2,,5,118,14,lipped,71.6,71.5,,1.2,no');
 
   await open(page, /Corvane Tern/, 'choose');
-  await page.locator('main').first().click({ position: { x: 4, y: 4 } });
+  await page
+    .locator('main')
+    .first()
+    .click({ position: { x: 4, y: 4 } });
   await page.keyboard.press('/');
   await expect(page.getByText('One fastener is left out: how far it is threaded is not known.')).toBeVisible();
   await page.getByLabel('Wished gap, arch to tyre').fill('soon');
@@ -174,7 +214,9 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
   await expect(page.getByRole('rowheader', { name: 'harbour bolt' })).toHaveCount(0);
 });
 
-test('a stance that camber changes: the height of the arch is asked for, then the tyre tucks in', async ({ watched: page }) => {
+test('a stance that camber changes: the height of the arch is asked for, then the tyre tucks in', async ({
+  watched: page,
+}) => {
   // The heights that the demo brings are taken back first.
   await open(page, /Ilex Lumen.*Fit/, 'measure');
   for (const corner of ['front left', 'front right']) {

@@ -8,7 +8,9 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => server.stop());
 
-test('a bolt car from take in to record, through bad input, a killed server and a verify that moved', async ({ watched: page }) => {
+test('a bolt car from take in to record, through bad input, a killed server and a verify that moved', async ({
+  watched: page,
+}) => {
   await test.step('empty house teaches the next step', async () => {
     await page.goto(server.url);
     await expect(page.getByText('No jobs yet.')).toBeVisible();
@@ -60,7 +62,11 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await expect(page.getByRole('heading', { name: 'Measure front left' })).toBeVisible();
     const counter = page.getByLabel('Turns counted');
     // The list leads to the counter, so that keys count at once.
-    await page.getByRole('listitem').filter({ hasText: 'Turns: engagement waits for it.' }).getByRole('button', { name: 'front left' }).click();
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: 'Turns: engagement waits for it.' })
+      .getByRole('button', { name: 'front left' })
+      .click();
     await expect(page.getByRole('button', { name: /Tap once a turn/ })).toBeFocused();
     await page.keyboard.press('Space');
     await expect(counter).toHaveText('1');
@@ -80,7 +86,9 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     const turns = page.locator('form[data-quantity="turns"]');
     await turns.locator('input').fill('400');
     await turns.getByRole('button', { name: /^Keep/ }).click();
-    await expect(turns.getByText('Turns “400” is above 40 turns. Anything between 0 and 40 turns will do.')).toBeVisible();
+    await expect(
+      turns.getByText('Turns “400” is above 40 turns. Anything between 0 and 40 turns will do.'),
+    ).toBeVisible();
     await expect(turns.locator('input')).toHaveValue('400');
     const gap = page.locator('form[data-quantity="gap"]');
     await gap.locator('input').fill('abc');
@@ -94,7 +102,13 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await expect(gap.getByText('19.05 mm')).toBeVisible();
     await expect(gap.getByText('2 readings')).toBeVisible();
 
-    const rest = { tappedDepth: '20', roomBehind: '8', spigotHeight: '10', spigotDiameter: '57', loadedClearance: '22' };
+    const rest = {
+      tappedDepth: '20',
+      roomBehind: '8',
+      spigotHeight: '10',
+      spigotDiameter: '57',
+      loadedClearance: '22',
+    };
     await answer(page, 'Settled by rolling', 'front left', true);
     for (const [q, v] of Object.entries(rest)) await keep(page, q, v);
     await keepWheels(page, 'chamferDepth', '1');
@@ -150,7 +164,9 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await page.getByLabel('Full thread on it').fill('15');
     await expect(thread).toHaveAttribute('data-level', 'stop');
     await expect(page.getByTestId('stack-section').getByText('shank', { exact: true })).toBeVisible();
-    await expect(page.getByTestId('stack-section').locator('desc')).toContainText('The plain shank stands 4.5 mm past the start of its mate’s thread.');
+    await expect(page.getByTestId('stack-section').locator('desc')).toContainText(
+      'The plain shank stands 4.5 mm past the start of its mate’s thread.',
+    );
     await accessible(page);
     await page.getByLabel('Full thread on it').fill('28');
     await expect(thread).toHaveAttribute('data-level', 'pass');
@@ -174,7 +190,9 @@ test('a bolt car from take in to record, through bad input, a killed server and 
 
   await test.step('stage and fit: hold points keep the next stage shut', async () => {
     await expect(page.getByRole('heading', { name: 'Stage the kit' })).toBeVisible();
-    await expect(page.getByText('10 × bolt M14 × 1.5, 45.0 mm under the seat, 28.0 mm of thread from the tip')).toBeVisible();
+    await expect(
+      page.getByText('10 × bolt M14 × 1.5, 45.0 mm under the seat, 28.0 mm of thread from the tip'),
+    ).toBeVisible();
     await expect(page.getByRole('button', { name: 'Kit is complete' })).toBeDisabled();
     await accessible(page);
     await tickAll(page);
@@ -187,7 +205,10 @@ test('a bolt car from take in to record, through bad input, a killed server and 
 
   await test.step('torque: star order, a reading under the figure, a killed server, a verify that moved', async () => {
     await expect(page.getByRole('heading', { name: /Snug pass/ })).toBeVisible();
-    const order = await page.getByTestId('wheel-face').locator('[data-lug]').evaluateAll((g) => g.map((x) => `${x.getAttribute('data-lug')}:${x.textContent}`));
+    const order = await page
+      .getByTestId('wheel-face')
+      .locator('[data-lug]')
+      .evaluateAll((g) => g.map((x) => `${x.getAttribute('data-lug')}:${x.textContent}`));
     expect(order).toEqual(['1:1', '3:2', '5:3', '2:4', '4:5']);
     let n = await snugAndLower(page, 5);
     await page.getByLabel('Reading', { exact: true }).fill('tight');

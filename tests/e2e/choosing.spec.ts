@@ -4,17 +4,24 @@ import { demoWorkshop, keep, pickCorner, to } from './steps';
 
 const { open, url } = demoWorkshop();
 
-test('nothing fits: every size with its first reason, and the ways out with their consequences', async ({ watched: page }) => {
+test('nothing fits: every size with its first reason, and the ways out with their consequences', async ({
+  watched: page,
+}) => {
   await open(page, /Halm Drover.*Torque/, 'measure');
   await page.getByRole('button', { name: 'Take back Loaded clearance, front left' }).click();
   await keep(page, 'loadedClearance', '4');
   await to(page, 'choose');
   await expect(page.locator('[data-rule="clearance.loaded"]')).toHaveAttribute('data-level', 'stop');
-  await page.locator('main').first().click({ position: { x: 4, y: 4 } });
+  await page
+    .locator('main')
+    .first()
+    .click({ position: { x: 4, y: 4 } });
   await page.keyboard.press('/');
   await page.getByRole('button', { name: 'Search the shelf' }).click();
   await expect(page.getByText('Nothing on the shelf fits.')).toBeVisible();
-  await expect(page.getByRole('listitem').filter({ hasText: 'plate 6 × 139.7, 3 mm' })).toContainText('left between tyre and arch under load');
+  await expect(page.getByRole('listitem').filter({ hasText: 'plate 6 × 139.7, 3 mm' })).toContainText(
+    'left between tyre and arch under load',
+  );
   // 4 − 8 − 1.1 of error against 5 of reserve: 10.1 mm to trim of a lip 25 ± 1 deep.
   await expect(page.getByText('Trim the lip by 10.1 mm, which leaves 13.9 mm of the lip: body work')).toBeVisible();
   await accessible(page);
@@ -23,9 +30,17 @@ test('nothing fits: every size with its first reason, and the ways out with thei
 test('a catalogue file is searched without going on the shelf; its wrong line is told', async ({ watched: page }) => {
   await open(page, /Merrow Kite GT/, 'choose');
   await page.getByRole('tab', { name: 'What fits' }).click();
-  const csv = ['kind,name,count,lugs,bolt_circle,thickness,spacer_kind,bore', 'spacer,harbour thin,0,5,108,4,plain,63.5', 'spacer,harbour odd,0,5,108,thick,plain,63.5'].join('\n');
-  await page.getByLabel('A catalogue file as well').setInputFiles({ name: 'harbour.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
-  await expect(page.getByRole('status')).toContainText('1 part of harbour.csv; 1 left out. Line 3: thickness “thick” is not a figure.');
+  const csv = [
+    'kind,name,count,lugs,bolt_circle,thickness,spacer_kind,bore',
+    'spacer,harbour thin,0,5,108,4,plain,63.5',
+    'spacer,harbour odd,0,5,108,thick,plain,63.5',
+  ].join('\n');
+  await page
+    .getByLabel('A catalogue file as well')
+    .setInputFiles({ name: 'harbour.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  await expect(page.getByRole('status')).toContainText(
+    '1 part of harbour.csv; 1 left out. Line 3: thickness “thick” is not a figure.',
+  );
   await page.getByLabel('Wished gap, arch to tyre').fill('5');
   await page.getByRole('button', { name: 'Search the shelf' }).click();
   await page.getByRole('button', { name: 'Put harbour thin with stock studs on the bench' }).click();
@@ -34,7 +49,9 @@ test('a catalogue file is searched without going on the shelf; its wrong line is
   await expect(page.getByRole('rowheader', { name: 'harbour thin' })).toHaveCount(0);
 });
 
-test('rub map: drawn in a worker, a cell under the pointer stands in the arch view, assumptions are kept', async ({ watched: page }) => {
+test('rub map: drawn in a worker, a cell under the pointer stands in the arch view, assumptions are kept', async ({
+  watched: page,
+}) => {
   await open(page, /Ilex Lumen.*Fit/, 'choose');
   const arch = page.getByTestId('arch-view');
   await expect(arch.locator('desc')).toContainText('with this choice, camber -1.0 degrees');
@@ -51,7 +68,12 @@ test('rub map: drawn in a worker, a cell under the pointer stands in the arch vi
   await expect(page.getByText(/51\.0 mm up/)).toBeVisible();
   await accessible(page);
   // A thicker spacer never makes touching less likely.
-  const total = async () => (await map.locator('[data-cell]').evaluateAll((cells) => cells.map((c) => Number(c.getAttribute('data-probability'))))).reduce((a, b) => a + b, 0);
+  const total = async () =>
+    (
+      await map
+        .locator('[data-cell]')
+        .evaluateAll((cells) => cells.map((c) => Number(c.getAttribute('data-probability'))))
+    ).reduce((a, b) => a + b, 0);
   const before = await total();
   await page.getByLabel('Spacer', { exact: true }).fill('15');
   await expect.poll(total).toBeGreaterThan(before);
@@ -103,7 +125,9 @@ test('the other axle gets a job of the same visit from the bench', async ({ watc
   await expect(page.getByText('Front axle · stance · towing or load')).toBeVisible();
 });
 
-test('conversion studs: both ends typed, window and threads judged, staged with their nuts', async ({ watched: page }) => {
+test('conversion studs: both ends typed, window and threads judged, staged with their nuts', async ({
+  watched: page,
+}) => {
   await open(page, /Ilex Lumen.*Fit/, 'measure');
   await keep(page, 'nutGrip', '12');
   await to(page, 'choose');
@@ -117,7 +141,9 @@ test('conversion studs: both ends typed, window and threads judged, staged with 
   await page.getByLabel('Outer end').fill('M12x1.25');
   await expect(page.getByLabel('Nut thread')).toHaveValue('M12x1.25');
   await page.getByRole('textbox', { name: 'Hub end' }).fill('M14x1.5');
-  await expect(page.locator('[data-rule="thread.match"][data-level="stop"]')).toContainText('Hub end M14x1.5 in a M12x1.5 hub');
+  await expect(page.locator('[data-rule="thread.match"][data-level="stop"]')).toContainText(
+    'Hub end M14x1.5 in a M12x1.5 hub',
+  );
   await page.getByRole('textbox', { name: 'Hub end' }).fill('M12x1.5');
   await page.getByLabel('Nut', { exact: true }).selectOption('open');
   await page.getByLabel('Full thread in it').fill('22');
@@ -138,7 +164,11 @@ test('conversion studs: both ends typed, window and threads judged, staged with 
 test('a conversion stud and an adapter out of catalogue files go on the bench whole', async ({ watched: page }) => {
   const file = (name: string, rows: Record<string, string>[]) => {
     const columns = [...new Set(rows.flatMap((r) => Object.keys(r)))];
-    return { name, mimeType: 'text/csv', buffer: Buffer.from([columns.join(','), ...rows.map((r) => columns.map((c) => r[c] ?? '').join(','))].join('\n')) };
+    return {
+      name,
+      mimeType: 'text/csv',
+      buffer: Buffer.from([columns.join(','), ...rows.map((r) => columns.map((c) => r[c] ?? '').join(','))].join('\n')),
+    };
   };
   await open(page, /Ilex Lumen.*Measure/, 'choose');
   await page.goto(page.url().replace('/choose', '/measure'));
@@ -149,13 +179,37 @@ test('a conversion stud and an adapter out of catalogue files go on the bench wh
   await page.getByRole('tab', { name: 'What fits' }).click();
   await page.getByLabel('A catalogue file as well').setInputFiles(
     file('studs.csv', [
-      { kind: 'conversion', name: 'harbour stud', count: '10', thread: 'M12x1.5', outer_thread: 'M12x1.25', length: '70', thread_length: '42', short_end: '15', seats_at: 'shoulder', class: '10.9' },
-      { kind: 'nut', name: 'harbour nut', count: '10', thread: 'M12x1.25', style: 'open', seat: 'cone60', thread_length: '22', material: 'steel', tensile: '900' },
+      {
+        kind: 'conversion',
+        name: 'harbour stud',
+        count: '10',
+        thread: 'M12x1.5',
+        outer_thread: 'M12x1.25',
+        length: '70',
+        thread_length: '42',
+        short_end: '15',
+        seats_at: 'shoulder',
+        class: '10.9',
+      },
+      {
+        kind: 'nut',
+        name: 'harbour nut',
+        count: '10',
+        thread: 'M12x1.25',
+        style: 'open',
+        seat: 'cone60',
+        thread_length: '22',
+        material: 'steel',
+        tensile: '900',
+      },
     ]),
   );
   await expect(page.getByRole('status')).toContainText('2 parts of studs.csv');
   await page.getByRole('button', { name: 'Search the shelf' }).click();
-  await page.getByRole('button', { name: /with harbour stud and harbour nut on the bench/ }).first().click();
+  await page
+    .getByRole('button', { name: /with harbour stud and harbour nut on the bench/ })
+    .first()
+    .click();
   await expect(page.getByRole('radio', { name: 'Conversion studs' })).toBeChecked();
   await expect(page.getByLabel('Stud, overall')).toHaveValue('70');
   await expect(page.getByLabel('Full thread outside')).toHaveValue('42');
@@ -165,10 +219,29 @@ test('a conversion stud and an adapter out of catalogue files go on the bench wh
   await open(page, /Halm Drover.*Choose/, 'choose');
   await page.getByRole('tab', { name: 'What fits' }).click();
   await page.getByLabel('A catalogue file as well').setInputFiles(
-    file('adapters.csv', [{
-      kind: 'spacer', name: 'harbour adapter', count: '2', lugs: '6', bolt_circle: '139.7', thickness: '30', spacer_kind: 'adapter', bore: '106.1', lip_diameter: '106', lip_root: '1', web: '11',
-      nut_height: '14', nut_thread: '14', stud_thread: 'M12x1.5', stud_protrusion: '34', wheel_bolt_circle: '139.7', recess: '17', torque: '118', torque_source: 'harbour leaflet',
-    }]),
+    file('adapters.csv', [
+      {
+        kind: 'spacer',
+        name: 'harbour adapter',
+        count: '2',
+        lugs: '6',
+        bolt_circle: '139.7',
+        thickness: '30',
+        spacer_kind: 'adapter',
+        bore: '106.1',
+        lip_diameter: '106',
+        lip_root: '1',
+        web: '11',
+        nut_height: '14',
+        nut_thread: '14',
+        stud_thread: 'M12x1.5',
+        stud_protrusion: '34',
+        wheel_bolt_circle: '139.7',
+        recess: '17',
+        torque: '118',
+        torque_source: 'harbour leaflet',
+      },
+    ]),
   );
   await page.getByRole('button', { name: 'Search the shelf' }).click();
   await page.getByRole('button', { name: 'Put harbour adapter with stock studs on the bench' }).click();
@@ -203,7 +276,14 @@ test('other nuts and an adapter: unjudged until their figures are typed', async 
   await page.getByLabel('Web under its nut').fill('x');
   await page.getByLabel('Web under its nut').blur();
   await expect(page.getByText('Web under its nut “x” is not a figure.')).toBeVisible();
-  for (const [label, v] of [['Web under its nut', '10'], ['Height of its nut', '14'], ['Thread in its nut', '14'], ['Its studs stand out', '33'], ['Torque of its nuts', '118']] as const) await page.getByLabel(label).fill(v);
+  for (const [label, v] of [
+    ['Web under its nut', '10'],
+    ['Height of its nut', '14'],
+    ['Thread in its nut', '14'],
+    ['Its studs stand out', '33'],
+    ['Torque of its nuts', '118'],
+  ] as const)
+    await page.getByLabel(label).fill(v);
   await expect(page.locator('[data-rule="adapter.torque"]')).toHaveAttribute('data-level', 'unmeasured');
   // Left half typed, it is still there.
   await page.getByLabel('Its studs stand out').fill('');

@@ -4,7 +4,9 @@ import { answer, demoWorkshop, enter, keep, keepWheel, pickCorner, tickAll, to }
 
 const { open } = demoWorkshop();
 
-test('one shallow pocket in four stops the adapter; the wheel is marked, hung elsewhere, and its figure goes along', async ({ watched: page }) => {
+test('one shallow pocket in four stops the adapter; the wheel is marked, hung elsewhere, and its figure goes along', async ({
+  watched: page,
+}) => {
   await open(page, /Halm Drover.*Choose/, 'choose');
   const pocket = page.locator('[data-rule="adapter.pocket"]');
   await expect(pocket).toContainText('The pocket of wheel C is 7.0 mm deep; the factory studs ask for 7.6 mm.');
@@ -42,7 +44,9 @@ test('one shallow pocket in four stops the adapter; the wheel is marked, hung el
   await expect(page.getByRole('heading', { name: 'Fit' })).toBeVisible();
   await tickAll(page);
   await page.getByRole('button', { name: 'Go to torque' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'adapter' })).toContainText('The rear left adapter is not through its own verify pass');
+  await expect(page.getByRole('alert').filter({ hasText: 'adapter' })).toContainText(
+    'The rear left adapter is not through its own verify pass',
+  );
   await accessible(page);
   await page.getByRole('link', { name: 'Torque the adapters' }).click();
   await expect(page.getByRole('heading', { name: /Adapter, snug pass/ })).toBeVisible();
@@ -57,9 +61,13 @@ test('one shallow pocket in four stops the adapter; the wheel is marked, hung el
   // A pocket measured again makes the plan stale, and it says which wheel.
   await to(page, 'measure');
   await keepWheel(page, 'A', 'pocketDepth', '8');
-  await expect(page.locator('tr[data-wheel="A"] form[data-quantity="pocketDepth"]')).toContainText('8.0 mm stands apart');
+  await expect(page.locator('tr[data-wheel="A"] form[data-quantity="pocketDepth"]')).toContainText(
+    '8.0 mm stands apart',
+  );
   await to(page, 'choose');
-  await expect(page.getByRole('list', { name: 'Changed since' })).toContainText('Pocket, wheel A: 9.0 mm then, 8.5 mm now.');
+  await expect(page.getByRole('list', { name: 'Changed since' })).toContainText(
+    'Pocket, wheel A: 9.0 mm then, 8.5 mm now.',
+  );
 });
 
 test('a wheel’s figure that cannot be is refused beside its cell and kept as typed', async ({ watched: page }) => {
@@ -99,7 +107,9 @@ test('the caliper types into the field one stands in and moves on; in inches it 
   await expect(page.locator('form[data-quantity="roomBehind"]')).toContainText('12.7 mm');
 });
 
-test('chalk is dragged along the arch, kept, and goes into the verdict; taken back it is gone', async ({ watched: page }) => {
+test('chalk is dragged along the arch, kept, and goes into the verdict; taken back it is gone', async ({
+  watched: page,
+}) => {
   await open(page, /Corvane Tern/, 'measure');
   const clock = page.getByTestId('chalk-clock');
   await clock.scrollIntoViewIfNeeded();
@@ -152,7 +162,9 @@ test('chalk is dragged along the arch, kept, and goes into the verdict; taken ba
   await expect(kept.getByRole('listitem')).toHaveCount(1);
 });
 
-test('what is typed, counted or marked and not kept yet survives another corner and a reload; kept, it is gone', async ({ watched: page }) => {
+test('what is typed, counted or marked and not kept yet survives another corner and a reload; kept, it is gone', async ({
+  watched: page,
+}) => {
   await open(page, /Ilex Lumen.*Measure/, 'measure');
   const here = page.getByRole('heading', { name: 'Measure rear left' });
   await pickCorner(page, 'rear left');
@@ -187,7 +199,9 @@ test('what is typed, counted or marked and not kept yet survives another corner 
   await expect(counted).toHaveText('1');
 });
 
-test('could not see: kept with who and when, still unmeasured, and it blocks longer bolts', async ({ watched: page }) => {
+test('could not see: kept with who and when, still unmeasured, and it blocks longer bolts', async ({
+  watched: page,
+}) => {
   await open(page, /Ilex Lumen.*Measure/, 'measure');
   const room = page.locator('form[data-quantity="roomBehind"]');
   await room.locator('select').selectOption('unseen');
@@ -229,7 +243,9 @@ test('not settled, no finger: looked at, answered, judged', async ({ watched: pa
 test('a lip root that stands proud in one wheel: a lower root sits flat in all four', async ({ watched: page }) => {
   await open(page, /Corvane Tern/, 'choose');
   const root = page.locator('[data-rule="centring.lip-root"]');
-  await expect(root).toContainText('The lip root of 2.0 mm is taller than the 1.5 mm chamfer of wheel D: the wheel stands proud by 0.5 mm and rocks.');
+  await expect(root).toContainText(
+    'The lip root of 2.0 mm is taller than the 1.5 mm chamfer of wheel D: the wheel stands proud by 0.5 mm and rocks.',
+  );
   await page.getByRole('textbox', { name: 'Lip root' }).fill('1.2');
   await expect(root).toHaveAttribute('data-level', 'pass');
   await page.getByLabel('Length under the seat').fill('60');
@@ -239,7 +255,9 @@ test('a lip root that stands proud in one wheel: a lower root sits flat in all f
   await expect(page.getByRole('textbox', { name: 'Lip root' })).toHaveValue('1.2');
 });
 
-test('a bolt’s lengths are asked for by picture, and one length read twice is questioned', async ({ watched: page }) => {
+test('a bolt’s lengths are asked for by picture, and one length read twice is questioned', async ({
+  watched: page,
+}) => {
   await open(page, /Ilex Lumen.*Measure/, 'measure');
   const overall = page.locator('form[data-quantity="stockBoltOverall"]');
   await page.getByRole('button', { name: 'Edit overall' }).click();
@@ -270,9 +288,14 @@ test('a bolt’s lengths are asked for by picture, and one length read twice is 
 });
 
 /** Nothing stands out sideways. */
-const noOverflow = async (page: Page): Promise<void> => expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
+const noOverflow = async (page: Page): Promise<void> =>
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(
+    0,
+  );
 
-test('by thumb on a tablet: corners, the next open reading, thickness and verdict at the bottom', async ({ watched: page }) => {
+test('by thumb on a tablet: corners, the next open reading, thickness and verdict at the bottom', async ({
+  watched: page,
+}) => {
   await page.setViewportSize({ width: 800, height: 1280 });
   await open(page, /Ilex Lumen.*Measure/, 'measure');
   const bar = page.getByTestId('thumb-bar');
@@ -281,7 +304,9 @@ test('by thumb on a tablet: corners, the next open reading, thickness and verdic
   await expect(page.getByRole('heading', { name: 'Measure rear right' })).toBeVisible();
   await bar.getByRole('button', { name: 'Next open reading' }).click();
   // In the order of the trade, at this corner: settled first, then what is measured loaded.
-  await expect(page.getByRole('radiogroup', { name: 'Settled by rolling, rear right' }).getByRole('radio', { name: 'Yes' })).toBeFocused();
+  await expect(
+    page.getByRole('radiogroup', { name: 'Settled by rolling, rear right' }).getByRole('radio', { name: 'Yes' }),
+  ).toBeFocused();
   await answer(page, 'Settled by rolling', 'rear right', true);
   await bar.getByRole('button', { name: 'Next open reading' }).click();
   await expect(page.locator('form[data-quantity="loadedClearance"] input')).toBeFocused();
@@ -291,13 +316,17 @@ test('by thumb on a tablet: corners, the next open reading, thickness and verdic
   await expect(page.locator('form[data-quantity="loadedClearance"] input')).toBeFocused();
   await accessible(page);
   await noOverflow(page);
-  for (const field of await page.locator('input[data-reading]').all()) expect((await field.boundingBox())?.width ?? 99).toBeGreaterThanOrEqual(60);
+  for (const field of await page.locator('input[data-reading]').all())
+    expect((await field.boundingBox())?.width ?? 99).toBeGreaterThanOrEqual(60);
   // Both axles are one visit: going on past the rear right comes to the front left of the other job.
   await pickCorner(page, 'rear right');
   await bar.getByRole('button', { name: 'Corner on' }).click();
   await expect(page.getByRole('heading', { name: 'Measure front left' })).toBeVisible();
   // Gloves: what is pressed often is at least 44 px either way.
-  for (const button of await page.locator('[data-testid="thumb-bar"] button, main button.touch, main [role="radio"]').filter({ visible: true }).all()) {
+  for (const button of await page
+    .locator('[data-testid="thumb-bar"] button, main button.touch, main [role="radio"]')
+    .filter({ visible: true })
+    .all()) {
     const box = await button.boundingBox();
     expect([box?.width ?? 0, box?.height ?? 0].map((px) => Math.round(px) >= 44)).toEqual([true, true]);
   }

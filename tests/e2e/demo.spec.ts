@@ -41,9 +41,14 @@ test('the camper’s 66 mm bolts and proud lip root stop it; the sentences say w
   await page.goto(server.url);
   await page.getByRole('link', { name: /Corvane Tern/ }).click();
   await expect(page.locator('[data-rule="bolt.behind"]')).toContainText('It would foul what is behind');
-  await expect(page.locator('[data-rule="centring.lip-root"]')).toContainText('chamfer of wheel D: the wheel stands proud by 0.5 mm');
+  await expect(page.locator('[data-rule="centring.lip-root"]')).toContainText(
+    'chamfer of wheel D: the wheel stands proud by 0.5 mm',
+  );
   await expect(page.getByRole('button', { name: 'Take forward' })).toBeDisabled();
-  await page.locator('main').first().click({ position: { x: 4, y: 4 } });
+  await page
+    .locator('main')
+    .first()
+    .click({ position: { x: 4, y: 4 } });
   await page.keyboard.press('u');
   await expect(page.getByTestId('stack-section').locator('desc')).toContainText('Spacer 0.591 in.');
   await page.reload();
@@ -61,7 +66,9 @@ test('two screens on one bench: the second saver is told and sees both values', 
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('14');
   await page.waitForTimeout(600);
   await other.getByRole('button', { name: 'Thicker' }).click();
-  await expect(other.getByText(/changed meanwhile on another screen.*Yours, 18\.0 mm, is on this screen only/)).toBeVisible();
+  await expect(
+    other.getByText(/changed meanwhile on another screen.*Yours, 18\.0 mm, is on this screen only/),
+  ).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('14');
 });
@@ -87,11 +94,20 @@ test('plans are evaluated over HTTP, and a wrong one gets paths and messages', a
   const plan = JSON.parse(readFileSync('docs/examples/adapter.json', 'utf8'));
   const good = await request.post(`${server.url}/api/evaluate`, { data: plan });
   expect(good.status()).toBe(200);
-  expect(await good.json()).toMatchObject({ format: 'vectis-evaluation/1', verdict: 'stop', blocking: ['adapter.pocket'] });
-  const bad = await request.post(`${server.url}/api/evaluate`, { data: { ...plan, hub: { ...plan.hub, thread: '14mm' } } });
+  expect(await good.json()).toMatchObject({
+    format: 'vectis-evaluation/1',
+    verdict: 'stop',
+    blocking: ['adapter.pocket'],
+  });
+  const bad = await request.post(`${server.url}/api/evaluate`, {
+    data: { ...plan, hub: { ...plan.hub, thread: '14mm' } },
+  });
   expect(bad.status()).toBe(422);
   expect((await bad.json()).issues).toEqual([{ path: 'hub.thread', message: expect.stringContaining('has no pitch') }]);
-  const junk = await request.post(`${server.url}/api/evaluate`, { data: Buffer.from('{'), headers: { 'content-type': 'application/json' } });
+  const junk = await request.post(`${server.url}/api/evaluate`, {
+    data: Buffer.from('{'),
+    headers: { 'content-type': 'application/json' },
+  });
   expect(junk.status()).toBe(400);
   const schema = await request.get(`${server.url}/api/plan-schema`);
   expect(await schema.json()).toEqual(JSON.parse(readFileSync('docs/plan-format.schema.json', 'utf8')));
@@ -108,25 +124,44 @@ test('a second process on the same folder gets one clear sentence and a non-zero
 });
 
 test('it listens on this machine only', async ({ request }) => {
-  const outside = Object.values(networkInterfaces()).flat().filter((a) => a && !a.internal && a.family === 'IPv4');
+  const outside = Object.values(networkInterfaces())
+    .flat()
+    .filter((a) => a && !a.internal && a.family === 'IPv4');
   for (const a of outside) {
-    await expect(request.get(`http://${a?.address}:${server.port}/`, { timeout: 3000 })).rejects.toThrow(/ECONNREFUSED|refused/i);
+    await expect(request.get(`http://${a?.address}:${server.port}/`, { timeout: 3000 })).rejects.toThrow(
+      /ECONNREFUSED|refused/i,
+    );
   }
   expect((await request.get(server.url)).ok()).toBe(true);
 });
 
-test('a rebound name, another page and a forwarded host are turned away; pages bring their policy', async ({ watched: page, request }) => {
+test('a rebound name, another page and a forwarded host are turned away; pages bring their policy', async ({
+  watched: page,
+  request,
+}) => {
   const home = await request.get(server.url);
   const policy = home.headers()['content-security-policy'] ?? '';
   expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
   expect(policy).toContain("frame-ancestors 'none'");
-  expect([home.headers()['x-content-type-options'], home.headers()['referrer-policy']]).toEqual(['nosniff', 'no-referrer']);
-  for (const headers of [{ host: 'harbour.example' }, { 'x-forwarded-host': 'harbour.example' }] as Record<string, string>[]) {
+  expect([home.headers()['x-content-type-options'], home.headers()['referrer-policy']]).toEqual([
+    'nosniff',
+    'no-referrer',
+  ]);
+  for (const headers of [{ host: 'harbour.example' }, { 'x-forwarded-host': 'harbour.example' }] as Record<
+    string,
+    string
+  >[]) {
     expect((await request.get(server.url, { headers })).status()).toBe(403);
     expect((await request.get(`${server.url}/api/shelf`, { headers })).status()).toBe(403);
   }
-  const foreign = await request.post(`${server.url}/api/evaluate`, { headers: { origin: 'http://harbour.example' }, data: '{}' });
-  expect([foreign.status(), await foreign.text()]).toEqual([403, 'This request comes from another page. Nothing was changed.\n']);
+  const foreign = await request.post(`${server.url}/api/evaluate`, {
+    headers: { origin: 'http://harbour.example' },
+    data: '{}',
+  });
+  expect([foreign.status(), await foreign.text()]).toEqual([
+    403,
+    'This request comes from another page. Nothing was changed.\n',
+  ]);
   expect((await request.post(`${server.url}/api/evaluate`, { data: '{}' })).status()).toBe(422);
   // No script stands in the page that the policy does not name.
   await page.goto(server.url);

@@ -40,7 +40,10 @@ async function legible(page: Page): Promise<void> {
 /** No accessibility violation on the page as it stands, and every drawing's letters large enough to read. */
 export async function accessible(page: Page): Promise<void> {
   // Our pages have no frames: one run in the page itself, and only what is wrong comes back. The rules are all of them.
-  const { violations } = await new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'] }).analyze();
+  const { violations } = await new AxeBuilder({ page })
+    .setLegacyMode(true)
+    .options({ resultTypes: ['violations'] })
+    .analyze();
   await legible(page);
   expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual([]);
 }

@@ -13,14 +13,20 @@ const hrefOf = async (page: import('@playwright/test').Page, line: RegExp, view:
   return server.url + href.replace(/\/[^/]+$/, `/${view}`);
 };
 
-test('the bench saves again after the server was gone, and takes forward only what is kept', async ({ watched: page }) => {
+test('the bench saves again after the server was gone, and takes forward only what is kept', async ({
+  watched: page,
+}) => {
   await page.goto(await hrefOf(page, /Ilex Lumen.*Fit/, 'choose'));
   const spacer = page.getByLabel('Spacer', { exact: true });
   await expect(spacer).toHaveValue('5');
   serverWillBeKilled(page);
   await server.kill();
   await spacer.fill('3');
-  await expect(page.getByText('The server cannot be reached. What you entered is still here and is not kept yet. It is tried again.')).toBeVisible();
+  await expect(
+    page.getByText(
+      'The server cannot be reached. What you entered is still here and is not kept yet. It is tried again.',
+    ),
+  ).toBeVisible();
   await accessible(page);
   await spacer.fill('4');
   await expect(page.getByRole('heading', { name: 'Findings, worst first' })).toBeVisible();
@@ -34,7 +40,9 @@ test('the bench saves again after the server was gone, and takes forward only wh
   await expect(page.getByText('Bench saved.')).toBeVisible();
 });
 
-test('torque is typed as fast as hands go, through a lost server: every entry counts once, and the focus stays in the pass', async ({ watched: page }) => {
+test('torque is typed as fast as hands go, through a lost server: every entry counts once, and the focus stays in the pass', async ({
+  watched: page,
+}) => {
   await page.goto(await hrefOf(page, /Halm Drover.*Torque/, 'torque'));
   await page.getByRole('radio', { name: 'front right' }).click();
   await expect(page.getByRole('button', { name: 'Snug' })).toBeFocused();
@@ -66,18 +74,23 @@ test('torque is typed as fast as hands go, through a lost server: every entry co
   await page.getByRole('radio', { name: 'front right' }).click();
   await expect(page.getByText('Torque log, 19 entries')).toBeVisible();
   // What was typed for the lugs did not run into the fields below.
-  for (const corner of ['front left', 'front right']) await expect(page.getByLabel(`Gap now, ${corner}`)).toHaveValue('');
+  for (const corner of ['front left', 'front right'])
+    await expect(page.getByLabel(`Gap now, ${corner}`)).toHaveValue('');
   await expect(page.getByText('not measured since')).toHaveCount(2);
 });
 
 test('a signed job says so at every stage, and takes nothing but its recheck', async ({ watched: page }) => {
   const url = await hrefOf(page, /Anselm Heron.*Recheck/, 'choose');
   await page.goto(url);
-  await expect(page.getByRole('region', { name: 'Signed off' })).toContainText('The record does not change: only its recheck is entered.');
+  await expect(page.getByRole('region', { name: 'Signed off' })).toContainText(
+    'The record does not change: only its recheck is entered.',
+  );
   await page.getByRole('button', { name: 'Take forward' }).first().click();
   await expect(page.getByText('This job is signed off and its record does not change.').first()).toBeVisible();
   await page.getByLabel('Spacer', { exact: true }).fill('3');
-  await expect(page.getByText(/signed off and its record does not change.*Yours, 3\.0 mm, is on this screen only/)).toBeVisible();
+  await expect(
+    page.getByText(/signed off and its record does not change.*Yours, 3\.0 mm, is on this screen only/),
+  ).toBeVisible();
   await page.goto(url.replace('/choose', '/measure'));
   const gap = page.locator('form[data-quantity="gap"]');
   await gap.locator('input').fill('40');

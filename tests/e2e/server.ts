@@ -11,7 +11,11 @@ export class Server {
   private child: ChildProcess | null = null;
   private output = '';
 
-  constructor(readonly port: number, private readonly demo: boolean, readonly folder = mkdtempSync(join(tmpdir(), 'vectis-e2e-'))) {}
+  constructor(
+    readonly port: number,
+    private readonly demo: boolean,
+    readonly folder = mkdtempSync(join(tmpdir(), 'vectis-e2e-')),
+  ) {}
 
   /** A server on a folder of its own that is ready to use. */
   static async start(options: { demo?: boolean } = {}): Promise<Server> {
@@ -35,7 +39,8 @@ export class Server {
     }
     const started = Date.now();
     while (!this.output.includes('Data folder open.')) {
-      if (this.child.exitCode !== null || Date.now() - started > 90_000) throw new Error(`server did not start: ${this.output}`);
+      if (this.child.exitCode !== null || Date.now() - started > 90_000)
+        throw new Error(`server did not start: ${this.output}`);
       await new Promise((r) => setTimeout(r, 50));
     }
   }

@@ -91,7 +91,12 @@ export async function snugAndLower(page: Page, lugs: number, from = 0): Promise<
   return n;
 }
 
-export async function pass(page: Page, lugs: number, from: number, entry: { reading: string; angle?: string }): Promise<number> {
+export async function pass(
+  page: Page,
+  lugs: number,
+  from: number,
+  entry: { reading: string; angle?: string },
+): Promise<number> {
   let n = from;
   for (let i = 0; i < lugs; i += 1) {
     n += 1;

@@ -36,7 +36,14 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
   await page.getByRole('button', { name: 'Start measuring' }).click();
   for (const corner of ['rear left', 'rear right']) {
     await pickCorner(page, corner);
-    const at = { turns: '15.5', studProtrusion: '42', spigotHeight: '16', spigotDiameter: '106', gap: '18', loadedClearance: '26' };
+    const at = {
+      turns: '15.5',
+      studProtrusion: '42',
+      spigotHeight: '16',
+      spigotDiameter: '106',
+      gap: '18',
+      loadedClearance: '26',
+    };
     await answer(page, 'Settled by rolling', corner, true);
     for (const [q, v] of Object.entries(at)) await keep(page, q, v);
   }
@@ -92,7 +99,10 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
   await test.step('torque in lbf·ft, locking nut last', async () => {
     await page.getByRole('button', { name: /Switch units/ }).click();
     await expect(page.getByText('90 lbf·ft').first()).toBeVisible();
-    const order = await page.getByTestId('wheel-face').locator('[data-lug]').evaluateAll((g) => g.map((x) => x.getAttribute('data-lug')));
+    const order = await page
+      .getByTestId('wheel-face')
+      .locator('[data-lug]')
+      .evaluateAll((g) => g.map((x) => x.getAttribute('data-lug')));
     expect(order.at(-1)).toBe('1');
     for (const [i, next] of ['Go to rear right', null].entries()) {
       let n = await snugAndLower(page, 6);

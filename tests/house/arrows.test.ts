@@ -26,7 +26,8 @@ function* sources(folder: string): Generator<string> {
   }
 }
 
-const imports = (path: string): string[] => [...readFileSync(path, 'utf8').matchAll(/from '([^']+)'|import '([^']+)'/g)].map((m) => (m[1] ?? m[2]) as string);
+const imports = (path: string): string[] =>
+  [...readFileSync(path, 'utf8').matchAll(/from '([^']+)'|import '([^']+)'/g)].map((m) => (m[1] ?? m[2]) as string);
 
 test.each(Object.keys(ALLOWED))('src/%s imports only what stands below it', (room) => {
   const wrong: string[] = [];
@@ -39,7 +40,8 @@ test.each(Object.keys(ALLOWED))('src/%s imports only what stands below it', (roo
       if (room === 'core') wrong.push(`${path} imports ${name}`);
       if (room === 'features' && other === 'features') {
         const own = path.split('/')[2];
-        if (!rest.startsWith(`${own}/`) && !SHARED_FEATURES.some((s) => rest.startsWith(s))) wrong.push(`${path} imports ${name}`);
+        if (!rest.startsWith(`${own}/`) && !SHARED_FEATURES.some((s) => rest.startsWith(s)))
+          wrong.push(`${path} imports ${name}`);
       }
     }
   }
@@ -50,7 +52,12 @@ test('the core asks for no clock, no chance, no network, no document', () => {
   const wrong: string[] = [];
   for (const path of sources('src/core')) {
     const text = readFileSync(path, 'utf8').replace(/\/\*[\s\S]*?\*\/|\/\/.*$/gm, '');
-    if (/Date\.now|new Date\(|Math\.random|\bfetch\(|\bdocument\b(?!\.)|\bwindow\.|process\.|from 'react'|from 'next/.test(text.replace(/document[:.'/]/g, ''))) wrong.push(path);
+    if (
+      /Date\.now|new Date\(|Math\.random|\bfetch\(|\bdocument\b(?!\.)|\bwindow\.|process\.|from 'react'|from 'next/.test(
+        text.replace(/document[:.'/]/g, ''),
+      )
+    )
+      wrong.push(path);
   }
   expect(wrong).toEqual([]);
 });

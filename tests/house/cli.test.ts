@@ -3,7 +3,11 @@ import { readFileSync } from 'node:fs';
 
 /** The command line as a person calls it. */
 const run = (args: string[], input = '') =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/evaluate.ts', ...args], { input, encoding: 'utf8', env: { ...process.env, NODE_OPTIONS: '' } });
+  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/evaluate.ts', ...args], {
+    input,
+    encoding: 'utf8',
+    env: { ...process.env, NODE_OPTIONS: '' },
+  });
 
 test('evaluates a file and standard input alike', () => {
   const file = 'docs/examples/adapter.json';
@@ -11,7 +15,12 @@ test('evaluates a file and standard input alike', () => {
   const b = run(['-'], readFileSync(file, 'utf8'));
   expect([a.status, b.status]).toEqual([0, 0]);
   expect(a.stdout).toBe(b.stdout);
-  expect(JSON.parse(a.stdout)).toMatchObject({ format: 'vectis-evaluation/1', verdict: 'stop', mayGoForward: false, blocking: ['adapter.pocket'] });
+  expect(JSON.parse(a.stdout)).toMatchObject({
+    format: 'vectis-evaluation/1',
+    verdict: 'stop',
+    mayGoForward: false,
+    blocking: ['adapter.pocket'],
+  });
 });
 
 test('an invalid document gives paths and messages, a missing one a sentence', () => {

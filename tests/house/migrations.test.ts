@@ -11,7 +11,14 @@ const journal = JSON.parse(readFileSync('drizzle/meta/_journal.json', 'utf8')) a
 const pinned = JSON.parse(readFileSync('tests/house/migrations.json', 'utf8')) as Record<string, string>;
 
 test('migrations are append-only: every landed one is as it was, in order', () => {
-  const hashes = Object.fromEntries(journal.entries.map((e) => [e.tag, createHash('sha256').update(readFileSync(join('drizzle', `${e.tag}.sql`))).digest('hex')]));
+  const hashes = Object.fromEntries(
+    journal.entries.map((e) => [
+      e.tag,
+      createHash('sha256')
+        .update(readFileSync(join('drizzle', `${e.tag}.sql`)))
+        .digest('hex'),
+    ]),
+  );
   expect(hashes).toEqual(pinned);
   journal.entries.forEach((e, i) => {
     expect(e.idx).toBe(i);
@@ -20,7 +27,9 @@ test('migrations are append-only: every landed one is as it was, in order', () =
 });
 
 test('every migration file is in the journal', () => {
-  const files = readdirSync('drizzle').filter((f) => f.endsWith('.sql')).map((f) => f.replace('.sql', ''));
+  const files = readdirSync('drizzle')
+    .filter((f) => f.endsWith('.sql'))
+    .map((f) => f.replace('.sql', ''));
   expect(files.sort()).toEqual(journal.entries.map((e) => e.tag).sort());
   expect(existsSync('drizzle.config.ts')).toBe(true);
 });

@@ -29,7 +29,11 @@ test('kill -9 in the middle of torque entry loses no acknowledged row; meanwhile
   child.stderr?.on('data', (chunk) => {
     trouble += chunk;
   });
-  const acks = () => out.split('\n').slice(0, -1).filter((l) => l.startsWith('ack '));
+  const acks = () =>
+    out
+      .split('\n')
+      .slice(0, -1)
+      .filter((l) => l.startsWith('ack '));
   const started = Date.now();
   while (acks().length < 60) {
     if (child.exitCode !== null || Date.now() - started > 45000) throw new Error(`writer stopped: ${trouble}`);

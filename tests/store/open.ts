@@ -40,12 +40,27 @@ export function runningStore(): { readonly db: Store['db'] } {
 }
 
 export const HUB = {
-  lugs: 5, boltCircleMm: 112, thread: 'M14x1.5', fastening: 'bolt' as const, seat: 'ball13', threadMaterial: 'steel', nutStyle: 'unknown',
-  torqueNm: 120, torqueSource: 'handbook p. 174', lockingFastener: false, fastenerClass: 'unknown', internalTensileMpa: null,
+  lugs: 5,
+  boltCircleMm: 112,
+  thread: 'M14x1.5',
+  fastening: 'bolt' as const,
+  seat: 'ball13',
+  threadMaterial: 'steel',
+  nutStyle: 'unknown',
+  torqueNm: 120,
+  torqueSource: 'handbook p. 174',
+  lockingFastener: false,
+  fastenerClass: 'unknown',
+  internalTensileMpa: null,
 };
 
 export const VEHICLE = {
-  name: 'Anselm Heron', plate: 'DN 09', notes: '',
-  hubs: [{ ...HUB, axle: 'front' as const }, { ...HUB, axle: 'rear' as const }],
+  name: 'Anselm Heron',
+  plate: 'DN 09',
+  notes: '',
+  hubs: [
+    { ...HUB, axle: 'front' as const },
+    { ...HUB, axle: 'rear' as const },
+  ],
   wheelSet: { name: 'winter', tyre: '205/55R16', offsetMm: 46, seat: 'ball13' },
 };

@@ -1,19 +1,38 @@
 import { jest } from '@jest/globals';
 import { eq } from 'drizzle-orm';
-import { cornersOf } from '@/core/plan/assemble';
-import { plainSpacer } from '@/core/plan/blank';
-import type { KeptEvaluation } from '@/core/plan/kept';
+import { cornersOf } from '@/core/document/assemble';
+import { plainSpacer } from '@/core/document/blank';
+import type { KeptEvaluation } from '@/core/evaluate/kept';
 import { firstBreak } from '@/core/torque/chain';
 import { type DemoJob, type DemoVehicle, SCENARIO } from '@/demo/scenario';
-import { quantitiesFor, quantity, type QuantityId } from '@/core/plan/quantities';
+import { quantitiesFor, quantity, type QuantityId } from '@/core/document/quantities';
 import { jobCard, kitList } from '@/core/procedure/steps';
-import { addChalkTest, addJob, addReading, judgeOldPlans, loadJob, type PlanInForce, torqueLog, tickStep, withdrawChalkTest } from '@/store/jobs';
+import { addChalkTest, addJob, addReading, loadJob, torqueLog, tickStep, withdrawChalkTest } from '@/store/jobs';
+import { judgeOldPlans, type PlanInForce } from '@/store/plans';
 import { hashedBody } from '@/store/torque';
 import { type ChoiceDraft, plan as planTable } from '@/store/schema';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { addWheelReading, markWheel, moveWheel, setRotates } from '@/store/wheels';
-import { adapterStates, missingReadings, openPoints, staleBecause, wheelStates, wheelsThatGo } from '@/usecases/jobPlan';
-import { enterTorque, finishSteps, jobById, keepDraft, openJob, signOff, startMeasuring, takeForward, takeReadingsIn, tickLine } from '@/usecases/jobs';
+import {
+  adapterStates,
+  missingReadings,
+  openPoints,
+  staleBecause,
+  wheelStates,
+  wheelsThatGo,
+} from '@/usecases/jobPlan';
+import {
+  enterTorque,
+  finishSteps,
+  jobById,
+  keepDraft,
+  openJob,
+  signOff,
+  startMeasuring,
+  takeForward,
+  takeReadingsIn,
+  tickLine,
+} from '@/usecases/jobs';
 import { keepRotating, takeBackChalk, takeBackReading, takeChalk, takeReading } from '@/usecases/readings';
 import { recordEvaluation } from '@/usecases/recordFindings';
 import { attempt } from '@/usecases/result';
@@ -24,25 +43,65 @@ import { runningStore, VEHICLE } from './open';
 const AT = new Date('2026-11-24T09:00:00Z');
 const store = runningStore();
 
-const SOUND: ChoiceDraft = { spacer: plainSpacer(5, 57.1), fastener: { kind: 'bolt', length: 45, threadLength: 28, seat: 'ball13', class: '10.9' } };
+const SOUND: ChoiceDraft = {
+  spacer: plainSpacer(5, 57.1),
+  fastener: { kind: 'bolt', length: 45, threadLength: 28, seat: 'ball13', class: '10.9' },
+};
 const FIGURES: Readonly<Record<string, number>> = {
-  turns: 11, stockBoltLength: 40, tappedDepth: 20, roomBehind: 8, spigotHeight: 10, chamferDepth: 1, gap: 20, settled: 1, loadedClearance: 22, spigotDiameter: 57, wheelBore: 57.1,
+  turns: 11,
+  stockBoltLength: 40,
+  tappedDepth: 20,
+  roomBehind: 8,
+  spigotHeight: 10,
+  chamferDepth: 1,
+  gap: 20,
+  settled: 1,
+  loadedClearance: 22,
+  spigotDiameter: 57,
+  wheelBore: 57.1,
 };
 
 /** A job with every reading taken that a bolt car needs. */
 async function measuredJob(): Promise<string> {
   const vehicleId = await addVehicle(store.db, VEHICLE, 'Bram', AT);
   const wheelSetId = (await loadVehicle(store.db, vehicleId)).wheelSets[0]?.id as string;
-  const jobId = await addJob(store.db, { vehicleId, wheelSetId, axle: 'front', wish: 'stance', use: 'street' }, 'Bram', AT);
+  const jobId = await addJob(
+    store.db,
+    { vehicleId, wheelSetId, axle: 'front', wish: 'stance', use: 'street' },
+    'Bram',
+    AT,
+  );
   for (const q of quantitiesFor({ fastening: 'bolt', nutStyle: 'unknown' }, 'stance')) {
     const value = FIGURES[q.id];
     if (value === undefined) continue;
     if (q.scope === 'wheel') {
-      for (const w of (await loadVehicle(store.db, vehicleId)).wheels) await addWheelReading(store.db, vehicleId, w.id, { quantity: q.id, value, unit: 'mm', typed: String(value), pm: 0.1, method: 'caliper' }, 'Bram', AT);
+      for (const w of (await loadVehicle(store.db, vehicleId)).wheels)
+        await addWheelReading(
+          store.db,
+          vehicleId,
+          w.id,
+          { quantity: q.id, value, unit: 'mm', typed: String(value), pm: 0.1, method: 'caliper' },
+          'Bram',
+          AT,
+        );
       continue;
     }
     for (const corner of q.scope === 'axle' ? [null] : cornersOf('front')) {
-      await addReading(store.db, jobId, { quantity: q.id, corner, value, unit: 'mm', typed: String(value), pm: q.methods[0]?.pm ?? 0, method: 'caliper' }, 'Bram', AT);
+      await addReading(
+        store.db,
+        jobId,
+        {
+          quantity: q.id,
+          corner,
+          value,
+          unit: 'mm',
+          typed: String(value),
+          pm: q.methods[0]?.pm ?? 0,
+          method: 'caliper',
+        },
+        'Bram',
+        AT,
+      );
     }
   }
   return jobId;
@@ -54,14 +113,27 @@ async function adapterJob(): Promise<string> {
   const { choice, readings } = demo.jobs[1] as DemoJob;
   const vehicleId = await addVehicle(store.db, demo, 'Bram', AT);
   const { wheelSets, wheels } = await loadVehicle(store.db, vehicleId);
-  const jobId = await addJob(store.db, { vehicleId, wheelSetId: wheelSets[0]?.id as string, axle: 'front', wish: 'stance', use: 'street' }, 'Bram', AT);
+  const jobId = await addJob(
+    store.db,
+    { vehicleId, wheelSetId: wheelSets[0]?.id as string, axle: 'front', wish: 'stance', use: 'street' },
+    'Bram',
+    AT,
+  );
   const keep = { unit: 'mm', typed: 'as read', pm: 0.1, method: 'caliper' };
   for (const [id, value] of Object.entries({ wheelBore: 106.1, chamferDepth: 2, pocketDepth: 9 })) {
-    for (const w of wheels) await addWheelReading(store.db, vehicleId, w.id, { quantity: id, value, ...keep }, 'Bram', AT);
+    for (const w of wheels)
+      await addWheelReading(store.db, vehicleId, w.id, { quantity: id, value, ...keep }, 'Bram', AT);
   }
   for (const [id, value] of Object.entries(readings)) {
     const q = quantity(id as QuantityId);
-    for (const corner of q.scope === 'axle' ? [null] : cornersOf('front')) await addReading(store.db, jobId, { quantity: id, corner, value: typeof value === 'number' ? value : value[0], ...keep }, 'Bram', AT);
+    for (const corner of q.scope === 'axle' ? [null] : cornersOf('front'))
+      await addReading(
+        store.db,
+        jobId,
+        { quantity: id, corner, value: typeof value === 'number' ? value : value[0], ...keep },
+        'Bram',
+        AT,
+      );
   }
   await takeForward(jobId, undefined, choice as ChoiceDraft, null, 'Bram');
   return jobId;
@@ -71,11 +143,18 @@ async function tickAll(jobId: string, from: 'stage' | 'fit'): Promise<void> {
   const whole = await loadJob(store.db, jobId);
   const plan = whole.plan;
   if (!plan) throw new Error('no plan');
-  for (const s of from === 'stage' ? kitList(plan.document) : jobCard(plan.document)) await tickStep(store.db, jobId, plan.id, s.key, true, 'Bram', AT);
+  for (const s of from === 'stage' ? kitList(plan.document) : jobCard(plan.document))
+    await tickStep(store.db, jobId, plan.id, s.key, true, 'Bram', AT);
 }
 
 /** Enters readings until a wheel is through the pass, each at the figure and held. */
-async function through(jobId: string, corner: string, last: 'verify' | 'recheck', moveAt = -1, already = 0): Promise<void> {
+async function through(
+  jobId: string,
+  corner: string,
+  last: 'verify' | 'recheck',
+  moveAt = -1,
+  already = 0,
+): Promise<void> {
   for (let i = 0; i < 60; i += 1) {
     const whole = await loadJob(store.db, jobId);
     const state = wheelStates(whole.plan?.document as never, whole.torque).find((w) => w.corner === corner)?.state;
@@ -83,7 +162,18 @@ async function through(jobId: string, corner: string, last: 'verify' | 'recheck'
     const pass = state.pass ?? 'recheck';
     const figures = pass !== 'snug' && pass !== 'lower';
     const angle = pass === 'verify' || pass === 'recheck' ? (i === moveAt ? 20 : 1) : null;
-    await enterTorque(jobId, { corner, pass, lug: pass === 'lower' ? -1 : (state.next ?? (state.order[0] as number)), reading: figures ? 120 : null, angle, tool: 'wrench' }, 'Bram');
+    await enterTorque(
+      jobId,
+      {
+        corner,
+        pass,
+        lug: pass === 'lower' ? -1 : (state.next ?? (state.order[0] as number)),
+        reading: figures ? 120 : null,
+        angle,
+        tool: 'wrench',
+      },
+      'Bram',
+    );
     if (i === moveAt) return;
   }
   throw new Error('the wheel never came through');
@@ -91,30 +181,47 @@ async function through(jobId: string, corner: string, last: 'verify' | 'recheck'
 
 test('a stop or an unmeasured corner is refused by the server, whatever the browser said', async () => {
   const jobId = await measuredJob();
-  await expect(takeForward(jobId, undefined, { ...SOUND, fastener: { kind: 'stock' } }, null, 'Bram')).rejects.toThrow(/finding.*in the way \(stop\)/);
-  await expect(takeForward(jobId, undefined, { ...SOUND, spacer: { ...SOUND.spacer, thickness: -3 } }, null, 'Bram')).rejects.toThrow(/spacer.thickness/);
+  await expect(takeForward(jobId, undefined, { ...SOUND, fastener: { kind: 'stock' } }, null, 'Bram')).rejects.toThrow(
+    /finding.*in the way \(stop\)/,
+  );
+  await expect(
+    takeForward(jobId, undefined, { ...SOUND, spacer: { ...SOUND.spacer, thickness: -3 } }, null, 'Bram'),
+  ).rejects.toThrow(/spacer.thickness/);
   const vehicleId = (await loadJob(store.db, jobId)).vehicle.id;
   const wheelSetId = (await loadVehicle(store.db, vehicleId)).wheelSets[0]?.id as string;
-  const bare = await addJob(store.db, { vehicleId, wheelSetId, axle: 'rear', wish: 'stance', use: 'street' }, 'Bram', AT);
+  const bare = await addJob(
+    store.db,
+    { vehicleId, wheelSetId, axle: 'rear', wish: 'stance', use: 'street' },
+    'Bram',
+    AT,
+  );
   await expect(takeForward(bare, undefined, SOUND, null, 'Bram')).rejects.toThrow(/in the way \(unmeasured\)/);
   expect((await jobById(bare)).plan).toBeNull();
 });
 
 test('stage by stage: nothing moves on while a hold point is open, nothing is signed while a wheel is', async () => {
   const jobId = await measuredJob();
-  await expect(finishSteps(jobId, 'stage', 'Bram')).rejects.toThrow('The kit is completed in “Stage”; this job stands in “Take in”.');
+  await expect(finishSteps(jobId, 'stage', 'Bram')).rejects.toThrow(
+    'The kit is completed in “Stage”; this job stands in “Take in”.',
+  );
   await takeForward(jobId, undefined, SOUND, null, 'Bram');
   expect((await jobById(jobId)).job.stage).toBe('stage');
   await expect(finishSteps(jobId, 'stage', 'Bram')).rejects.toThrow(/hold points are still open/);
   await tickAll(jobId, 'stage');
-  await expect(enterTorque(jobId, { corner: 'front-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' }, 'Bram')).rejects.toThrow(/this job stands in “Stage”\. It is entered once kit list and job card are through/);
+  await expect(
+    enterTorque(jobId, { corner: 'front-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' }, 'Bram'),
+  ).rejects.toThrow(/this job stands in “Stage”\. It is entered once kit list and job card are through/);
   await finishSteps(jobId, 'stage', 'Bram');
   await tickAll(jobId, 'fit');
   await finishSteps(jobId, 'fit', 'Bram');
   await expect(signOff(jobId, 'Bram')).rejects.toThrow(/Not yet: The front left wheel/);
-  await expect(enterTorque(jobId, { corner: 'rear-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' }, 'Bram')).rejects.toThrow(/not on this axle/);
+  await expect(
+    enterTorque(jobId, { corner: 'rear-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' }, 'Bram'),
+  ).rejects.toThrow(/not on this axle/);
   for (const corner of cornersOf('front')) await through(jobId, corner, 'verify');
-  await expect(enterTorque(jobId, { corner: 'front-left', pass: 'recheck', lug: 0, reading: 120, angle: 0, tool: 'w' }, 'Bram')).rejects.toThrow(/A recheck begins after the sign-off/);
+  await expect(
+    enterTorque(jobId, { corner: 'front-left', pass: 'recheck', lug: 0, reading: 120, angle: 0, tool: 'w' }, 'Bram'),
+  ).rejects.toThrow(/A recheck begins after the sign-off/);
   await signOff(jobId, 'Bram');
   const signed = await jobById(jobId);
   expect(signed.job).toMatchObject({ stage: 'recheck', signedBy: 'Bram' });
@@ -138,12 +245,24 @@ test('an adapter is a torque job of its own: nut by nut while fitting, before th
   const jobId = await adapterJob();
   const whole = await jobById(jobId);
   const planId = whole.plan?.id as string;
-  const nut = (pass: 'snug' | 'final' | 'verify', lug: number) => ({ corner: 'front-left', joint: 'adapter' as const, pass, lug, reading: pass === 'snug' ? null : 118, angle: pass === 'verify' ? 1 : null, tool: 'w' });
-  await expect(enterTorque(jobId, nut('snug', 0), 'Bram')).rejects.toThrow(/this job stands in “Stage”\. It is entered while fitting/);
+  const nut = (pass: 'snug' | 'final' | 'verify', lug: number) => ({
+    corner: 'front-left',
+    joint: 'adapter' as const,
+    pass,
+    lug,
+    reading: pass === 'snug' ? null : 118,
+    angle: pass === 'verify' ? 1 : null,
+    tool: 'w',
+  });
+  await expect(enterTorque(jobId, nut('snug', 0), 'Bram')).rejects.toThrow(
+    /this job stands in “Stage”\. It is entered while fitting/,
+  );
   await tickAll(jobId, 'stage');
   await finishSteps(jobId, 'stage', 'Bram');
   await tickAll(jobId, 'fit');
-  await expect(finishSteps(jobId, 'fit', 'Bram')).rejects.toThrow('The front left adapter is not through its own verify pass, which comes before the wheel.');
+  await expect(finishSteps(jobId, 'fit', 'Bram')).rejects.toThrow(
+    'The front left adapter is not through its own verify pass, which comes before the wheel.',
+  );
   for (const corner of cornersOf('front')) {
     for (let i = 0; i < 40; i += 1) {
       const now = await jobById(jobId);
@@ -154,12 +273,21 @@ test('an adapter is a torque job of its own: nut by nut while fitting, before th
   }
   await finishSteps(jobId, 'fit', 'Bram');
   expect(openPoints(await jobById(jobId)).some((o) => o.includes('adapter'))).toBe(false);
-  await enterTorque(jobId, { corner: 'front-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' }, 'Bram');
+  await enterTorque(
+    jobId,
+    { corner: 'front-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' },
+    'Bram',
+  );
   const rows = (await torqueLog(store.db, planId)).filter((r) => r.corner === 'front-left');
   expect(rows.map((r) => r.seq)).toEqual(rows.map((_, i) => i));
   expect([rows[0]?.joint, rows.at(-1)?.joint]).toEqual(['adapter', 'wheel']);
   expect(firstBreak(rows, hashedBody)).toBeNull();
-  expect(firstBreak(rows.map((r) => ({ ...r, joint: 'wheel' as const })), hashedBody)).toBe(0);
+  expect(
+    firstBreak(
+      rows.map((r) => ({ ...r, joint: 'wheel' as const })),
+      hashedBody,
+    ),
+  ).toBe(0);
 }, 120000);
 
 test('a wheel hung elsewhere takes its readings along, and the frozen plan says so', async () => {
@@ -169,12 +297,24 @@ test('a wheel hung elsewhere takes its readings along, and the frozen plan says 
   const a = wheels.find((w) => w.mark === 'A');
   await moveWheel(store.db, vehicle.id, a?.id as string, 'rear-right', 'Bram', AT);
   const now = await jobById(jobId);
-  expect(now.wheels.map((w) => `${w.mark} ${w.corner}`)).toEqual(['A rear-right', 'B front-right', 'C rear-left', 'D front-left']);
+  expect(now.wheels.map((w) => `${w.mark} ${w.corner}`)).toEqual([
+    'A rear-right',
+    'B front-right',
+    'C rear-left',
+    'D front-left',
+  ]);
   expect(now.wheels.find((w) => w.mark === 'A')?.readings.length).toBe(a?.readings.length);
-  expect(staleBecause(now, 'metric')).toEqual(['Wheel A: front left then, rear right now.', 'Wheel D: rear right then, front left now.']);
-  await expect(markWheel(store.db, vehicle.id, a?.id as string, 'd', 'Bram', AT)).rejects.toThrow('Mark “d” is on another wheel of this set.');
+  expect(staleBecause(now, 'metric')).toEqual([
+    'Wheel A: front left then, rear right now.',
+    'Wheel D: rear right then, front left now.',
+  ]);
+  await expect(markWheel(store.db, vehicle.id, a?.id as string, 'd', 'Bram', AT)).rejects.toThrow(
+    'Mark “d” is on another wheel of this set.',
+  );
   await markWheel(store.db, vehicle.id, a?.id as string, 'spare', 'Bram', AT);
-  await expect(moveWheel(store.db, 'another vehicle', a?.id as string, 'front-left', 'Bram', AT)).rejects.toThrow('This wheel is not here.');
+  await expect(moveWheel(store.db, 'another vehicle', a?.id as string, 'front-left', 'Bram', AT)).rejects.toThrow(
+    'This wheel is not here.',
+  );
   // Where wheels do not change axles, only the two that hang there count.
   expect(missingReadings(now).filter((m) => m.wheel)).toEqual([]);
   await setRotates(store.db, vehicle.id, now.job.wheelSetId, false, 'Bram', AT);
@@ -215,26 +355,42 @@ test('a signed job takes its recheck and nothing else: every other action is ref
     kit: () => finishSteps(jobId, 'stage', 'Tamsin'),
     card: () => finishSteps(jobId, 'fit', 'Tamsin'),
     measuring: () => startMeasuring(jobId, 'Tamsin'),
-    torque: () => enterTorque(jobId, { corner: 'front-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' }, 'Tamsin'),
+    torque: () =>
+      enterTorque(
+        jobId,
+        { corner: 'front-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' },
+        'Tamsin',
+      ),
     'sign again': () => signOff(jobId, 'Tamsin'),
   };
   for (const [name, act] of Object.entries(tries)) {
     const result = await attempt(act);
-    expect([name, result.ok ? 'taken' : result.message]).toEqual([name, expect.stringContaining('signed off and its record does not change')]);
+    expect([name, result.ok ? 'taken' : result.message]).toEqual([
+      name,
+      expect.stringContaining('signed off and its record does not change'),
+    ]);
   }
   expect(await everyRow(jobId)).toEqual(before);
   await through(jobId, 'front-left', 'recheck');
   await through(jobId, 'front-right', 'recheck');
   expect((await jobById(jobId)).job.stage).toBe('closed');
-  expect(await attempt(() => takeReading(jobId, { quantity: 'gapFitted', corner: 'front-left', typed: '9', method: 'tape' }, 'B'))).toMatchObject({ ok: false, message: expect.stringContaining('closed') });
+  expect(
+    await attempt(() =>
+      takeReading(jobId, { quantity: 'gapFitted', corner: 'front-left', typed: '9', method: 'tape' }, 'B'),
+    ),
+  ).toMatchObject({ ok: false, message: expect.stringContaining('closed') });
 }, 120000);
 
 test('a bench that another screen changed cannot be taken forward, nor a kit finished from an old tab', async () => {
   const jobId = await measuredJob();
   const { version } = (await jobById(jobId)).job;
   const kept = await keepDraft(jobId, version, SOUND, 'Bram');
-  await expect(keepDraft(jobId, version, SOUND, 'Tamsin')).rejects.toThrow('The choice on this job was changed meanwhile');
-  await expect(takeForward(jobId, version, SOUND, null, 'Tamsin')).rejects.toThrow('The choice on this job was changed meanwhile');
+  await expect(keepDraft(jobId, version, SOUND, 'Tamsin')).rejects.toThrow(
+    'The choice on this job was changed meanwhile',
+  );
+  await expect(takeForward(jobId, version, SOUND, null, 'Tamsin')).rejects.toThrow(
+    'The choice on this job was changed meanwhile',
+  );
   await takeForward(jobId, kept, SOUND, null, 'Bram');
   await tickAll(jobId, 'stage');
   await finishSteps(jobId, 'stage', 'Bram');
@@ -251,20 +407,38 @@ test('nothing is torqued first on a plan that went stale; new readings are taken
     await tickAll(jobId, list);
     await finishSteps(jobId, list, 'Bram');
   }
-  const snug = (lug: number) => ({ corner: 'front-left', pass: 'snug' as const, lug, reading: null, angle: null, tool: 'w' });
+  const snug = (lug: number) => ({
+    corner: 'front-left',
+    pass: 'snug' as const,
+    lug,
+    reading: null,
+    angle: null,
+    tool: 'w',
+  });
   await enterTorque(jobId, snug(0), 'Bram');
   await takeReading(jobId, { quantity: 'gap', corner: 'front-left', typed: '19', method: 'tape' }, 'Bram');
-  await expect(enterTorque(jobId, snug(2), 'Bram')).rejects.toThrow('Readings or vehicle data changed since the plan was chosen.');
+  await expect(enterTorque(jobId, snug(2), 'Bram')).rejects.toThrow(
+    'Readings or vehicle data changed since the plan was chosen.',
+  );
   await expect(signOff(jobId, 'Bram')).rejects.toThrow('Not yet: Readings or vehicle data changed');
   const before = await jobById(jobId);
   await takeReadingsIn(jobId, 'Bram');
   const after = await jobById(jobId);
   expect(after.plan?.id).not.toBe(before.plan?.id);
-  expect([after.job.stage, after.ticked.size, after.torque.length, openPoints(after)[0]]).toEqual(['torque', before.ticked.size, 1, 'The front left wheel is not through its verify pass.']);
+  expect([after.job.stage, after.ticked.size, after.torque.length, openPoints(after)[0]]).toEqual([
+    'torque',
+    before.ticked.size,
+    1,
+    'The front left wheel is not through its verify pass.',
+  ]);
   await enterTorque(jobId, snug(2), 'Bram');
   // A reading that makes it a stop is not taken in: the choice has to change.
-  for (const typed of ['2', '2', '2']) await takeReading(jobId, { quantity: 'loadedClearance', corner: 'front-left', typed, method: 'tape' }, 'Bram');
-  for (const r of (await jobById(jobId)).readings.filter((x) => x.quantity === 'loadedClearance' && x.value > 3 && x.corner === 'front-left')) await takeBackReading(jobId, r.id, 'Bram');
+  for (const typed of ['2', '2', '2'])
+    await takeReading(jobId, { quantity: 'loadedClearance', corner: 'front-left', typed, method: 'tape' }, 'Bram');
+  for (const r of (await jobById(jobId)).readings.filter(
+    (x) => x.quantity === 'loadedClearance' && x.value > 3 && x.corner === 'front-left',
+  ))
+    await takeBackReading(jobId, r.id, 'Bram');
   await expect(takeReadingsIn(jobId, 'Bram')).rejects.toThrow('in the way (stop)');
 }, 120000);
 
@@ -279,29 +453,54 @@ test('an entry whose answer was lost counts once when it is sent again; one that
   await enterTorque(jobId, entry, 'Bram');
   await enterTorque(jobId, entry, 'Bram');
   expect((await jobById(jobId)).torque).toHaveLength(1);
-  await expect(enterTorque(jobId, { ...entry, lug: 2 }, 'Bram')).rejects.toThrow('This wheel’s torque log was changed meanwhile');
+  await expect(enterTorque(jobId, { ...entry, lug: 2 }, 'Bram')).rejects.toThrow(
+    'This wheel’s torque log was changed meanwhile',
+  );
   await expect(enterTorque(jobId, { ...entry, seq: 5, lug: 2 }, 'Bram')).rejects.toThrow('changed meanwhile');
   // Refusals speak the numbers on the wheel face: the third position is the second of the star.
-  await expect(enterTorque(jobId, { ...entry, seq: 1, lug: 4 }, 'Bram')).rejects.toThrow('Lug 2 is next, not lug 3: star order.');
+  await expect(enterTorque(jobId, { ...entry, seq: 1, lug: 4 }, 'Bram')).rejects.toThrow(
+    'Lug 2 is next, not lug 3: star order.',
+  );
 });
 
 test('a signed job keeps what the rules found then, whatever they find later; one of an older release is judged once and says so', async () => {
   const jobId = await signedJob();
   const signed = await jobById(jobId);
   const inForce = signed.plan as PlanInForce;
-  expect([inForce.intact, inForce.evaluation?.blocking, inForce.steps?.stage.length]).toEqual([true, [], kitList(inForce.document).length]);
-  const otherwise = { ...(inForce.evaluation as KeptEvaluation), findings: (inForce.evaluation as KeptEvaluation).findings.map((f) => ({ ...f, metric: 'as it was worded then' })) };
+  expect([inForce.intact, inForce.evaluation?.blocking, inForce.steps?.stage.length]).toEqual([
+    true,
+    [],
+    kitList(inForce.document).length,
+  ]);
+  const otherwise = {
+    ...(inForce.evaluation as KeptEvaluation),
+    findings: (inForce.evaluation as KeptEvaluation).findings.map((f) => ({ ...f, metric: 'as it was worded then' })),
+  };
   const record = recordEvaluation(signed, { ...inForce, evaluation: otherwise }, 'metric');
   expect(new Set(record.findings.map((f) => f.text))).toEqual(new Set(['as it was worded then']));
-  expect(recordEvaluation({ ...signed, job: { ...signed.job, signedAt: null } }, { ...inForce, evaluation: otherwise }, 'metric').findings[0]?.text).not.toBe('as it was worded then');
-  await store.db.update(planTable).set({ evaluation: null, steps: null, judgedAt: null }).where(eq(planTable.id, inForce.id));
+  expect(
+    recordEvaluation(
+      { ...signed, job: { ...signed.job, signedAt: null } },
+      { ...inForce, evaluation: otherwise },
+      'metric',
+    ).findings[0]?.text,
+  ).not.toBe('as it was worded then');
+  await store.db
+    .update(planTable)
+    .set({ evaluation: null, steps: null, judgedAt: null })
+    .where(eq(planTable.id, inForce.id));
   expect(await judgeOldPlans(store.db, new Date(Date.now() + 1000))).toBe(1);
   expect(await judgeOldPlans(store.db, new Date())).toBe(0);
   const again = await jobById(jobId);
   expect(again.plan?.evaluation?.verdict).toBe(inForce.evaluation?.verdict);
-  expect(recordEvaluation(again, again.plan as PlanInForce, 'metric').note).toMatch(/kept no findings. These were worked out afterwards/);
+  expect(recordEvaluation(again, again.plan as PlanInForce, 'metric').note).toMatch(
+    /kept no findings. These were worked out afterwards/,
+  );
   // The digest is over what is stored: a document altered in the database is seen.
-  await store.db.update(planTable).set({ document: { ...inForce.document, title: 'another' } }).where(eq(planTable.id, inForce.id));
+  await store.db
+    .update(planTable)
+    .set({ document: { ...inForce.document, title: 'another' } })
+    .where(eq(planTable.id, inForce.id));
   expect((await jobById(jobId)).plan?.intact).toBe(false);
 }, 120000);
 
@@ -309,17 +508,34 @@ test('a job is opened on the vehicle’s own wheels only, and nothing is done to
   const own = await addVehicle(store.db, VEHICLE, 'Bram', AT);
   const other = await addVehicle(store.db, VEHICLE, 'Bram', AT);
   const wheelSetId = (await loadVehicle(store.db, other)).wheelSets[0]?.id as string;
-  await expect(openJob({ vehicleId: own, wheelSetId, axle: 'both', wish: 'stance', use: 'street' }, 'Bram')).rejects.toThrow('These wheels are not of this vehicle.');
+  await expect(
+    openJob({ vehicleId: own, wheelSetId, axle: 'both', wish: 'stance', use: 'street' }, 'Bram'),
+  ).rejects.toThrow('These wheels are not of this vehicle.');
   const first = await openJob({ vehicleId: other, wheelSetId, axle: 'both', wish: 'stance', use: 'street' }, 'Bram');
   expect((await jobById(first)).partner?.axle).toBe('rear');
-  for (const act of [() => takeInWheelSet('nobody', VEHICLE.wheelSet, 'B'), () => takeOffShelf('nothing', 'B'), () => takeBackReading(first, 'nothing', 'B'), () => takeBackChalk(first, 'nothing', 'B'), () => keepRotating(own, wheelSetId, false, 'B')]) {
-    expect(await attempt(act as () => Promise<unknown>)).toMatchObject({ ok: false, message: expect.stringContaining('is not here') });
+  for (const act of [
+    () => takeInWheelSet('nobody', VEHICLE.wheelSet, 'B'),
+    () => takeOffShelf('nothing', 'B'),
+    () => takeBackReading(first, 'nothing', 'B'),
+    () => takeBackChalk(first, 'nothing', 'B'),
+    () => keepRotating(own, wheelSetId, false, 'B'),
+  ]) {
+    expect(await attempt(act as () => Promise<unknown>)).toMatchObject({
+      ok: false,
+      message: expect.stringContaining('is not here'),
+    });
   }
 });
 
 test('chalk goes into the verdict and can be taken back', async () => {
   const jobId = await measuredJob();
-  const id = await addChalkTest(store.db, jobId, { corner: 'front-left', trialMm: 5, load: 'bounced', hours: [1.5] }, 'Bram', AT);
+  const id = await addChalkTest(
+    store.db,
+    jobId,
+    { corner: 'front-left', trialMm: 5, load: 'bounced', hours: [1.5] },
+    'Bram',
+    AT,
+  );
   await expect(takeForward(jobId, undefined, SOUND, null, 'Bram')).rejects.toThrow(/in the way \(stop\)/);
   await withdrawChalkTest(store.db, jobId, id, 'Bram', AT);
   await takeForward(jobId, undefined, SOUND, null, 'Bram');
@@ -332,7 +548,13 @@ test('taking another choice forward starts kit list, card and torque again, and 
   await tickAll(jobId, 'stage');
   const first = await jobById(jobId);
   expect(first.ticked.size).toBeGreaterThan(0);
-  await takeForward(jobId, undefined, { ...SOUND, fastener: { kind: 'bolt', length: 46, threadLength: 28, seat: 'ball13', class: '10.9' } }, null, 'Bram');
+  await takeForward(
+    jobId,
+    undefined,
+    { ...SOUND, fastener: { kind: 'bolt', length: 46, threadLength: 28, seat: 'ball13', class: '10.9' } },
+    null,
+    'Bram',
+  );
   const second = await jobById(jobId);
   expect(second.plan?.id).not.toBe(first.plan?.id);
   expect(second.ticked.size).toBe(0);
@@ -340,7 +562,10 @@ test('taking another choice forward starts kit list, card and torque again, and 
 });
 
 test('what a person can act on is a sentence; what nobody expected is named plainly and not shown raw', async () => {
-  expect(await attempt(async () => signOff('nothing', 'Bram'))).toEqual({ ok: false, message: 'This job is not here. It may have been archived.' });
+  expect(await attempt(async () => signOff('nothing', 'Bram'))).toEqual({
+    ok: false,
+    message: 'This job is not here. It may have been archived.',
+  });
   const quiet = jest.spyOn(console, 'error').mockImplementation(() => {});
   const raw = await attempt(async () => {
     throw new Error('relation "secret" does not exist');

@@ -1,5 +1,6 @@
 import { addVehicle, loadVehicle } from '@/store/vehicles';
-import { addJob, freezePlan, loadJob } from '@/store/jobs';
+import { addJob, loadJob } from '@/store/jobs';
+import { freezePlan } from '@/store/plans';
 import { appendEntry } from '@/store/torque';
 import { openStore } from '@/store/connection';
 import { FIRST_CHOICE, planWith, torqueSpec } from '@/usecases/jobPlan';
@@ -23,7 +24,22 @@ async function main(): Promise<void> {
     while (!state.complete) {
       const pass = state.pass ?? 'snug';
       const figure = pass === 'final' || pass === 'verify' ? spec.target : null;
-      state = await appendEntry(db, jobId, planId, spec, { corner: 'front-left', pass, lug: state.next ?? -1, reading: figure, angle: pass === 'verify' ? 1 : null, tool: 'w' }, 'w', at);
+      state = await appendEntry(
+        db,
+        jobId,
+        planId,
+        spec,
+        {
+          corner: 'front-left',
+          pass,
+          lug: state.next ?? -1,
+          reading: figure,
+          angle: pass === 'verify' ? 1 : null,
+          tool: 'w',
+        },
+        'w',
+        at,
+      );
       process.stdout.write(`ack ${planId} ${state.last?.reading.pass} ${state.last?.reading.lug}\n`);
     }
   }

@@ -8,7 +8,17 @@ import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
 
 /** The kit list and the job card are the same kind of page: steps of the frozen plan, ticked one by one. */
-export async function StepsPage({ id, from, title, lead }: { id: string; from: StepStage; title: string; lead: string }) {
+export async function StepsPage({
+  id,
+  from,
+  title,
+  lead,
+}: {
+  id: string;
+  from: StepStage;
+  title: string;
+  lead: string;
+}) {
   const whole = await jobOr404(id);
   const adapters = openAdapters(whole);
   const { units } = await readSession();
@@ -22,7 +32,11 @@ export async function StepsPage({ id, from, title, lead }: { id: string; from: S
             <p className="text-soft">{lead}</p>
             {from === 'fit' && whole.plan.document.spacer.adapter ? (
               <div className="flex flex-col items-start gap-2 border-l-2 border-accent pl-3 text-[14px]">
-                {adapters.length === 0 ? <p>Both adapters held in their own verify pass.</p> : adapters.map((o) => <p key={o}>{o}</p>)}
+                {adapters.length === 0 ? (
+                  <p>Both adapters held in their own verify pass.</p>
+                ) : (
+                  adapters.map((o) => <p key={o}>{o}</p>)
+                )}
                 <LinkButton href={`/jobs/${id}/torque`}>Torque the adapters</LinkButton>
               </div>
             ) : null}

@@ -4,7 +4,14 @@ import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { CompareGap } from '@/features/torque/CompareGap';
 import { TorqueView } from '@/features/torque/TorqueView';
 import { gapsCompared } from '@/usecases/gapCompare';
-import { adapterStates, openAdapters, openPoints, torqueSpec, wheelStates, wheelStatesSigned } from '@/usecases/jobPlan';
+import {
+  adapterStates,
+  openAdapters,
+  openPoints,
+  torqueSpec,
+  wheelStates,
+  wheelStatesSigned,
+} from '@/usecases/jobPlan';
 import { logLines } from '@/usecases/logLines';
 import { jobOr404 } from '@/usecases/pages';
 import { barOf, isRetorque } from '@/usecases/standing';
@@ -12,7 +19,15 @@ import { refusalOf } from '@/usecases/transitions';
 import { readSession } from '@/usecases/session';
 
 /** First torque and recheck are the same wheel face and the same log. */
-export async function TorquePage({ id, here, before }: { id: string; here: 'torque' | 'recheck'; before?: (due: Date | null) => React.ReactNode }) {
+export async function TorquePage({
+  id,
+  here,
+  before,
+}: {
+  id: string;
+  here: 'torque' | 'recheck';
+  before?: (due: Date | null) => React.ReactNode;
+}) {
   const whole = await jobOr404(id);
   const { units } = await readSession();
   const plan = whole.plan?.document;
@@ -23,13 +38,21 @@ export async function TorquePage({ id, here, before }: { id: string; here: 'torq
       <JobFrame whole={whole} here={here}>
         <main className="flex flex-col gap-5 p-5">
           <h1>{recheck ? 'Recheck' : 'Torque'}</h1>
-          {plan ? <p className="max-w-[600px] border-l-2 border-accent pl-4">A recheck begins after the sign-off: next day, and again after 50–100 km. This job is not signed off yet.</p> : <NeedsPlan jobId={id} />}
+          {plan ? (
+            <p className="max-w-[600px] border-l-2 border-accent pl-4">
+              A recheck begins after the sign-off: next day, and again after 50–100 km. This job is not signed off yet.
+            </p>
+          ) : (
+            <NeedsPlan jobId={id} />
+          )}
         </main>
       </JobFrame>
     );
   }
   const { stage } = whole.job;
-  const states = recheck ? wheelStatesSigned(whole) : [...adapterStates(plan, whole.torque), ...wheelStates(plan, whole.torque)];
+  const states = recheck
+    ? wheelStatesSigned(whole)
+    : [...adapterStates(plan, whole.torque), ...wheelStates(plan, whole.torque)];
   const bar = recheck || isRetorque(whole) || signed ? null : barOf(whole);
   const adaptersDone = openAdapters(whole).length === 0;
   return (
@@ -42,9 +65,13 @@ export async function TorquePage({ id, here, before }: { id: string; here: 'torq
             const spec = torqueSpec(plan, w.joint);
             const adapter = w.joint === 'adapter';
             return {
-              ...w, log: logLines(plan, whole.torque, w.corner, w.joint), spec,
+              ...w,
+              log: logLines(plan, whole.torque, w.corner, w.joint),
+              spec,
               source: (adapter ? plan.spacer.adapter?.torque?.source : plan.hub.torque?.source) ?? '',
-              active: bar === null && (adapter ? refusalOf('torque-adapter', stage) === null : stage === here && adaptersDone),
+              active:
+                bar === null &&
+                (adapter ? refusalOf('torque-adapter', stage) === null : stage === here && adaptersDone),
             };
           })}
           lugs={plan.hub.lugs}

@@ -24,7 +24,10 @@ export default async function Page() {
         <ul className="divide-y divide-line border-y border-line">
           {vehicles.map((v) => (
             <li key={v.id}>
-              <NavLink href={`/vehicles/${v.id}`} className="touch grid grid-cols-[2fr_1fr_3fr] items-center gap-4 px-2 hover:bg-accent-wash">
+              <NavLink
+                href={`/vehicles/${v.id}`}
+                className="touch grid grid-cols-[2fr_1fr_3fr] items-center gap-4 px-2 hover:bg-accent-wash"
+              >
                 <span className="font-[600]">{v.name}</span>
                 <span className="figure text-[14px]">{v.plate}</span>
                 <span className="truncate text-[14px] text-soft">{v.notes}</span>

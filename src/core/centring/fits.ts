@@ -13,7 +13,8 @@ export function judgeFit(clearance: number, good: number, most: number): Fit {
 }
 
 /** Hub spigot left to centre the wheel through a plain plate: H − s − wheel chamfer. */
-export const remainingSpigot = (spigotHeight: number, thickness: number, chamfer: number): number => spigotHeight - thickness - chamfer;
+export const remainingSpigot = (spigotHeight: number, thickness: number, chamfer: number): number =>
+  spigotHeight - thickness - chamfer;
 
 /** How far a lipped spacer's root stands the wheel off: root − chamfer depth, never below 0. */
 export const standsProud = (lipRoot: number, chamfer: number): number => Math.max(0, lipRoot - chamfer);

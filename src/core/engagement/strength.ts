@@ -38,11 +38,26 @@ export const breakingLoad = (thread: Thread, tensile: number): number => tensile
  * Accuracy: uniform load over the engaged threads, smallest metal by tolerance; no dynamic load. Sources as above.
  */
 export function strengthMinimum(thread: Thread, tensile: number, internalTensile: number): number {
-  return strengthFrom(stressArea(thread), internalShearPerMm(thread), externalShearPerMm(thread), tensile, internalTensile);
+  return strengthFrom(
+    stressArea(thread),
+    internalShearPerMm(thread),
+    externalShearPerMm(thread),
+    tensile,
+    internalTensile,
+  );
 }
 
 /** The same from areas that were worked out before: stress area in mm², shear areas in mm²/mm, strengths in MPa. */
-export function strengthFrom(area: number, internalPerMm: number, externalPerMm: number, tensile: number, internalTensile: number): number {
+export function strengthFrom(
+  area: number,
+  internalPerMm: number,
+  externalPerMm: number,
+  tensile: number,
+  internalTensile: number,
+): number {
   const load = tensile * area;
-  return Math.max(load / (SHEAR_RATIO * internalTensile * internalPerMm), load / (SHEAR_RATIO * tensile * externalPerMm));
+  return Math.max(
+    load / (SHEAR_RATIO * internalTensile * internalPerMm),
+    load / (SHEAR_RATIO * tensile * externalPerMm),
+  );
 }

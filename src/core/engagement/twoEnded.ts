@@ -19,7 +19,12 @@ export const hubEndProtrusion = (shortEnd: number, tappedDepth: number): number 
  * A shoulder seats at the hub face with the whole short end inside: X = L − short end. A run-out binds where the
  * thread ends, so only Eh goes in: X = L − Eh.
  */
-export function outerTip(length: number, shortEnd: number, tappedDepth: number, seatsAt: 'shoulder' | 'run-out'): number {
+export function outerTip(
+  length: number,
+  shortEnd: number,
+  tappedDepth: number,
+  seatsAt: 'shoulder' | 'run-out',
+): number {
   return length - (seatsAt === 'shoulder' ? shortEnd : hubEndEngagement(shortEnd, tappedDepth));
 }
 
@@ -32,7 +37,12 @@ export function outerTip(length: number, shortEnd: number, tappedDepth: number, 
  * @param closed blind depth and least gap of a closed nut; null for an open one
  */
 export function studLengthWindow(
-  inside: number, nutStart: number, minimum: number, nose: number, nutThread: number, closed: { blindDepth: number; gap: number } | null,
+  inside: number,
+  nutStart: number,
+  minimum: number,
+  nose: number,
+  nutThread: number,
+  closed: { blindDepth: number; gap: number } | null,
 ): LengthWindow {
   return {
     min: inside + nutStart + minimum + nose,

@@ -28,7 +28,8 @@ export function bearingLever(b: Bearing): number {
     case 'ball': {
       requirePositive('Contact diameter', b.contactDiameter);
       const share = b.contactDiameter / (2 * b.radius);
-      if (!(share < 1)) throw new RangeError(`A ball of radius ${b.radius} mm cannot touch on a ${b.contactDiameter} mm circle.`);
+      if (!(share < 1))
+        throw new RangeError(`A ball of radius ${b.radius} mm cannot touch on a ${b.contactDiameter} mm circle.`);
       return b.contactDiameter / (2 * Math.sqrt(1 - share * share));
     }
   }
@@ -40,22 +41,40 @@ export function bearingLever(b: Bearing): number {
  */
 export function torquePerForce(thread: Thread, bearing: Bearing, muThread: number, muBearing: number): number {
   const { d2 } = basicProfile(thread);
-  return thread.pitch / (2 * Math.PI) + (muThread * d2) / (2 * Math.cos(Math.PI / 6)) + muBearing * bearingLever(bearing);
+  return (
+    thread.pitch / (2 * Math.PI) + (muThread * d2) / (2 * Math.cos(Math.PI / 6)) + muBearing * bearingLever(bearing)
+  );
 }
 
 /** Clamp force (N) of a torque (N·m) at given frictions. */
-export const clampForce = (torque: number, thread: Thread, bearing: Bearing, muThread: number, muBearing: number): number =>
-  (torque * 1000) / torquePerForce(thread, bearing, muThread, muBearing);
+export const clampForce = (
+  torque: number,
+  thread: Thread,
+  bearing: Bearing,
+  muThread: number,
+  muBearing: number,
+): number => (torque * 1000) / torquePerForce(thread, bearing, muThread, muBearing);
 
 /** Torque (N·m) that gives a clamp force (N) at given frictions; the inverse of `clampForce`. */
-export const torqueFor = (force: number, thread: Thread, bearing: Bearing, muThread: number, muBearing: number): number =>
-  (force * torquePerForce(thread, bearing, muThread, muBearing)) / 1000;
+export const torqueFor = (
+  force: number,
+  thread: Thread,
+  bearing: Bearing,
+  muThread: number,
+  muBearing: number,
+): number => (force * torquePerForce(thread, bearing, muThread, muBearing)) / 1000;
 
 /**
  * Clamp band of a torque, N: lowest with most friction and a tool that reads high, highest with least friction
  * and a tool that reads low.
  */
-export function clampBand(torque: number, thread: Thread, bearing: Bearing, condition: ThreadCondition, tool: Tool): Band {
+export function clampBand(
+  torque: number,
+  thread: Thread,
+  bearing: Bearing,
+  condition: ThreadCondition,
+  tool: Tool,
+): Band {
   const mu = FRICTION[condition];
   const scatter = TOOL_SCATTER[tool];
   return {
@@ -65,4 +84,5 @@ export function clampBand(torque: number, thread: Thread, bearing: Bearing, cond
 }
 
 /** Share of the proof load: F/(Sp·As). Above 1 the fastener is past its proof load. */
-export const proofShare = (force: number, thread: Thread, proofStress: number): number => force / (proofStress * stressArea(thread));
+export const proofShare = (force: number, thread: Thread, proofStress: number): number =>
+  force / (proofStress * stressArea(thread));

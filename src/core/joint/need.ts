@@ -7,7 +7,13 @@ import { requirePositive } from '../errors';
  * @param k safety on the load, 1.5 by default
  * An estimate: it leaves out the seats' own share and any shock load. Source: common practice, no source.
  */
-export function neededClamp(wheelLoad: number, roadFriction: number, k: number, jointFriction: number, lugs: number): number {
+export function neededClamp(
+  wheelLoad: number,
+  roadFriction: number,
+  k: number,
+  jointFriction: number,
+  lugs: number,
+): number {
   requirePositive('Wheel load', wheelLoad);
   requirePositive('Joint friction', jointFriction);
   requirePositive('Lug count', lugs);

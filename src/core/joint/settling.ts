@@ -4,7 +4,8 @@ import { requirePositive } from '../errors';
 export const SETTLING_MM = { threads: 0.003, head: 0.003, interface: 0.002 } as const;
 
 /** Total settling of a joint with a number of inner interfaces, mm. */
-export const settlingAmount = (interfaces: number): number => SETTLING_MM.threads + SETTLING_MM.head + interfaces * SETTLING_MM.interface;
+export const settlingAmount = (interfaces: number): number =>
+  SETTLING_MM.threads + SETTLING_MM.head + interfaces * SETTLING_MM.interface;
 
 /** Elastic moduli, MPa (handbook values, from memory). */
 export const MODULUS = { steel: 205_000, aluminium: 70_000 } as const;
@@ -55,6 +56,8 @@ export interface SettlingLoss {
 export function settlingLoss(j: SettlingInput): SettlingLoss {
   const settling = settlingAmount(j.interfaces + (j.spacer > 0 ? 1 : 0));
   const fastener = compliance(j.grip + j.spacer, MODULUS.steel, j.fastenerArea);
-  const clamped = compliance(j.grip, j.wheelModulus, j.clampedArea) + (j.spacer > 0 ? compliance(j.spacer, j.spacerModulus, j.clampedArea) : 0);
+  const clamped =
+    compliance(j.grip, j.wheelModulus, j.clampedArea) +
+    (j.spacer > 0 ? compliance(j.spacer, j.spacerModulus, j.clampedArea) : 0);
   return { loss: settling / (fastener + clamped), settling, compliance: fastener + clamped };
 }

@@ -1,6 +1,6 @@
-import type { Plan } from '../plan/document';
+import type { Plan } from '../document/document';
 import { tightest, trimNeeded } from '../stance/clock';
-import { clearanceReserve } from '../plan/numbers';
+import { clearanceReserve } from '../figures/numbers';
 import { ADAPTER_PASSES, type TorqueSpec, WHEEL_PASSES, type Joint } from '../torque/log';
 import { archCard } from './arch';
 import { jobCard, jobKind, type JobKind, kitList, looseName, type Step } from './steps';
@@ -74,7 +74,9 @@ function toolsFor(plan: Plan, kind: JobKind, arch: boolean): string[] {
     ...(kind === 'conversion' ? ['hex key 5 or 6 mm, or two nuts to jam', 'thread locker, medium'] : []),
     ...(kind === 'adapter' ? ['thin-wall socket for the adapter’s nuts', 'bar or second person to hold the hub'] : []),
     ...(plan.hub.lockingFastener ? ['locking key'] : []),
-    ...(arch ? ['trim tools', 'cutting disc and 100-grit', 'masking tape', 'sealing foam or membrane', 'rust paint'] : []),
+    ...(arch
+      ? ['trim tools', 'cutting disc and 100-grit', 'masking tape', 'sealing foam or membrane', 'rust paint']
+      : []),
   ];
 }
 
@@ -84,7 +86,17 @@ export function torqueJobs(plan: Plan): TorqueJob[] {
   const shared = { lugs: hub.lugs, band: policy.torqueBand, verifyAngle: policy.verifyAngle };
   const jobs: TorqueJob[] = [];
   const adapter = spacer.adapter?.torque;
-  if (adapter) jobs.push({ joint: 'adapter', source: adapter.source, spec: { ...shared, target: adapter.value, locking: null, passes: ADAPTER_PASSES } });
-  if (hub.torque) jobs.push({ joint: 'wheel', source: hub.torque.source, spec: { ...shared, target: hub.torque.value, locking: hub.lockingFastener ? 0 : null, passes: WHEEL_PASSES } });
+  if (adapter)
+    jobs.push({
+      joint: 'adapter',
+      source: adapter.source,
+      spec: { ...shared, target: adapter.value, locking: null, passes: ADAPTER_PASSES },
+    });
+  if (hub.torque)
+    jobs.push({
+      joint: 'wheel',
+      source: hub.torque.source,
+      spec: { ...shared, target: hub.torque.value, locking: hub.lockingFastener ? 0 : null, passes: WHEEL_PASSES },
+    });
   return jobs;
 }

@@ -1,5 +1,5 @@
 import type { Bearing } from '../joint/clamp';
-import type { Seat } from '../plan/vocabulary';
+import type { Seat } from '../document/vocabulary';
 
 /** Fastener seat against wheel seat: equal, different, or somebody has to look. */
 export function matchSeats(fastener: Seat, wheel: Seat): 'match' | 'mismatch' | 'unknown' {
@@ -15,9 +15,12 @@ const BALL_RADIUS: Readonly<Partial<Record<Seat, number>>> = { ball12: 12, ball1
 /** Bearing geometry of a seat on a contact diameter (mm); null for an unknown seat. @throws RangeError for a ball smaller than its circle */
 export function bearingOf(seat: Seat, contactDiameter: number): Bearing | null {
   if (seat === 'unknown') return null;
-  if (seat === 'cone60' || seat === 'cone90') return { kind: 'cone', includedAngle: seat === 'cone60' ? 60 : 90, meanDiameter: contactDiameter };
+  if (seat === 'cone60' || seat === 'cone90')
+    return { kind: 'cone', includedAngle: seat === 'cone60' ? 60 : 90, meanDiameter: contactDiameter };
   const radius = BALL_RADIUS[seat];
-  return radius === undefined ? { kind: 'flat', meanDiameter: contactDiameter } : { kind: 'ball', radius, contactDiameter };
+  return radius === undefined
+    ? { kind: 'flat', meanDiameter: contactDiameter }
+    : { kind: 'ball', radius, contactDiameter };
 }
 
 /**

@@ -1,5 +1,5 @@
 import { tryInput } from '../errors';
-import type { Plan, PlanCorner } from '../plan/document';
+import type { Plan, PlanCorner } from '../document/document';
 import { type Pose, posed, type SectionPoint, sidewaysRoom, type TyreShape, tyreOutline } from './outline';
 import type { RubMapInput } from './rubMap';
 import { tightestOf } from './clock';
@@ -49,7 +49,11 @@ export interface ArchModel {
  * taken, and never further out than the edge. Above the lip no room is counted, which is on the safe side.
  * mm. Source: geometry; definition of offset.
  */
-export function archModel(plan: Plan, c: PlanCorner, take: RubAssumptions): ArchModel | { readonly drawable: false; readonly needs: readonly ArchNeed[] } {
+export function archModel(
+  plan: Plan,
+  c: PlanCorner,
+  take: RubAssumptions,
+): ArchModel | { readonly drawable: false; readonly needs: readonly ArchNeed[] } {
   const needs: ArchNeed[] = [];
   const tyre = tryInput(() => parseTyre('Tyre', plan.wheel.tyre)).value ?? null;
   const clearance = tightestOf(c);
@@ -60,20 +64,43 @@ export function archModel(plan: Plan, c: PlanCorner, take: RubAssumptions): Arch
   if (gap === null) needs.push('gap');
   if (archHeight === null) needs.push('archHeight');
   if (clearance === null) needs.push('loadedClearance');
-  if (tyre === null || offset === null || gap === null || archHeight === null || clearance === null) return { drawable: false, needs };
+  if (tyre === null || offset === null || gap === null || archHeight === null || clearance === null)
+    return { drawable: false, needs };
   const radius = tyre.overallDiameter / 2;
   const was = c.camber?.value ?? 0;
   const camber = was - plan.camberChange;
-  const shape = (s: number): TyreShape => ({ sectionWidth: tyre.sectionWidth, sectionHeight: tyre.sectionHeight, overallDiameter: tyre.overallDiameter, middle: s - offset });
-  const stand = (s: number, lean: number, bump: number) => poseOutline(shape(s), radius, { bump, steer: 0, camber: lean, axis: take.axis });
+  const shape = (s: number): TyreShape => ({
+    sectionWidth: tyre.sectionWidth,
+    sectionHeight: tyre.sectionHeight,
+    overallDiameter: tyre.overallDiameter,
+    middle: s - offset,
+  });
+  const stand = (s: number, lean: number, bump: number) =>
+    poseOutline(shape(s), radius, { bump, steer: 0, camber: lean, axis: take.axis });
   const before = stand(0, was, 0);
   const edge = { y: widest(before) + gap.value, z: archHeight.value };
-  const lip = { y: Math.min(edge.y, widest(stand(0, was + (take.gain * take.bump) / 100, take.bump)) + clearance.value), z: edge.z };
-  return { drawable: true, corner: c.corner, tyre: shape(plan.spacer.thickness), radius, camber, camberAssumed: c.camber === null, edge, lip, lipDepth: c.lipDepth?.value ?? null, before, after: stand(plan.spacer.thickness, camber, 0) };
+  const lip = {
+    y: Math.min(edge.y, widest(stand(0, was + (take.gain * take.bump) / 100, take.bump)) + clearance.value),
+    z: edge.z,
+  };
+  return {
+    drawable: true,
+    corner: c.corner,
+    tyre: shape(plan.spacer.thickness),
+    radius,
+    camber,
+    camberAssumed: c.camber === null,
+    edge,
+    lip,
+    lipDepth: c.lipDepth?.value ?? null,
+    before,
+    after: stand(plan.spacer.thickness, camber, 0),
+  };
 }
 
 /** Outer outline of a tyre in a pose. mm. */
-export const poseOutline = (tyre: TyreShape, radius: number, pose: Pose): SectionPoint[] => tyreOutline(tyre).map((p) => posed(p, radius, pose));
+export const poseOutline = (tyre: TyreShape, radius: number, pose: Pose): SectionPoint[] =>
+  tyreOutline(tyre).map((p) => posed(p, radius, pose));
 
 /** Where a tyre stands with the wheel at a bump and a steering angle. mm. */
 export const standsAt = (m: ArchModel, take: RubAssumptions, bump: number, steer: number): SectionPoint[] =>
@@ -87,7 +114,8 @@ const WALL = 400;
 const wallOf = (m: ArchModel): SectionPoint[] => [m.lip, { y: m.lip.y, z: m.lip.z + WALL }];
 
 /** Whether a tyre in a pose touches the lip or stands beyond it. */
-export const touches = (m: ArchModel, outline: readonly SectionPoint[]): boolean => sidewaysRoom(outline, wallOf(m)) <= 0;
+export const touches = (m: ArchModel, outline: readonly SectionPoint[]): boolean =>
+  sidewaysRoom(outline, wallOf(m)) <= 0;
 
 /** ± of a camber that nobody measured, degrees. */
 const CAMBER_UNKNOWN = 1;
@@ -96,11 +124,26 @@ const CAMBER_UNKNOWN = 1;
  * The rub map's question for one corner. Errors are those of gap, clearance and spacer sideways, of the arch's
  * height, and of the camber.
  */
-export function rubInput(plan: Plan, c: PlanCorner, m: ArchModel, take: RubAssumptions, size: { readonly rows: number; readonly columns: number; readonly samples: number }): RubMapInput {
+export function rubInput(
+  plan: Plan,
+  c: PlanCorner,
+  m: ArchModel,
+  take: RubAssumptions,
+  size: { readonly rows: number; readonly columns: number; readonly samples: number },
+): RubMapInput {
   const sideways = Math.hypot(Math.max(c.gap?.pm ?? 0, tightestOf(c)?.pm ?? 0), plan.policy.spacerPm);
   return {
-    tyre: m.tyre, camber: m.camber, camberGain: take.gain / 100, axis: take.axis, arch: wallOf(m),
-    bump: [-take.droop, take.bump], steer: [-take.lock, take.lock], rows: size.rows, columns: take.lock === 0 ? 1 : size.columns,
-    pm: { sideways, height: c.archHeight?.pm ?? 0, camber: c.camber?.pm ?? CAMBER_UNKNOWN }, samples: size.samples, seed: 1,
+    tyre: m.tyre,
+    camber: m.camber,
+    camberGain: take.gain / 100,
+    axis: take.axis,
+    arch: wallOf(m),
+    bump: [-take.droop, take.bump],
+    steer: [-take.lock, take.lock],
+    rows: size.rows,
+    columns: take.lock === 0 ? 1 : size.columns,
+    pm: { sideways, height: c.archHeight?.pm ?? 0, camber: c.camber?.pm ?? CAMBER_UNKNOWN },
+    samples: size.samples,
+    seed: 1,
   };
 }

@@ -1,4 +1,4 @@
-import type { ChalkLoad } from '../plan/vocabulary';
+import type { ChalkLoad } from '../document/vocabulary';
 
 /** One chalk test at a corner, as far as its verdict needs it. */
 export interface ChalkEvidence {

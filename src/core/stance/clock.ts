@@ -29,7 +29,10 @@ export function tightest(readings: readonly ClockReading[]): TightestClock | nul
 }
 
 /** Tightest loaded clearance of a corner: by the clock, or as taken without an hour, whichever is less once its error is off. */
-export function tightestOf(c: { readonly clock: readonly ClockReading[]; readonly loadedClearance: ClockReading['clearance'] }): TightestClock | ClockReading['clearance'] {
+export function tightestOf(c: {
+  readonly clock: readonly ClockReading[];
+  readonly loadedClearance: ClockReading['clearance'];
+}): TightestClock | ClockReading['clearance'] {
   if (c.clock.length === 0) return c.loadedClearance;
   const clock = tightest(c.clock);
   const loose = c.loadedClearance;
@@ -44,5 +47,11 @@ export function hourText(hour: number): string {
 }
 
 /** Trim that a spacer would need at each measured position, mm: max(0, s + r − c_i). */
-export const trimNeeded = (readings: readonly ClockReading[], spacer: number, reserve: number): { hour: number; trim: number }[] =>
-  readings.flatMap((r) => (r.clearance ? [{ hour: r.hour, trim: Math.max(0, spacer + reserve - (r.clearance.value - r.clearance.pm)) }] : []));
+export const trimNeeded = (
+  readings: readonly ClockReading[],
+  spacer: number,
+  reserve: number,
+): { hour: number; trim: number }[] =>
+  readings.flatMap((r) =>
+    r.clearance ? [{ hour: r.hour, trim: Math.max(0, spacer + reserve - (r.clearance.value - r.clearance.pm)) }] : [],
+  );

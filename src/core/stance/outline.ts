@@ -86,7 +86,10 @@ export function lineDistance(a: readonly SectionPoint[], b: readonly SectionPoin
   let least = Number.POSITIVE_INFINITY;
   for (let i = 0; i + 1 < a.length; i += 1) {
     for (let k = 0; k + 1 < b.length; k += 1) {
-      least = Math.min(least, segmentDistance(a[i] as SectionPoint, a[i + 1] as SectionPoint, b[k] as SectionPoint, b[k + 1] as SectionPoint));
+      least = Math.min(
+        least,
+        segmentDistance(a[i] as SectionPoint, a[i + 1] as SectionPoint, b[k] as SectionPoint, b[k + 1] as SectionPoint),
+      );
     }
   }
   return least;
@@ -97,7 +100,8 @@ function segmentDistance(p: SectionPoint, q: SectionPoint, r: SectionPoint, s: S
   return Math.min(pointToSegment(p, r, s), pointToSegment(q, r, s), pointToSegment(r, p, q), pointToSegment(s, p, q));
 }
 
-const cross = (a: SectionPoint, b: SectionPoint, c: SectionPoint): number => (b.y - a.y) * (c.z - a.z) - (b.z - a.z) * (c.y - a.y);
+const cross = (a: SectionPoint, b: SectionPoint, c: SectionPoint): number =>
+  (b.y - a.y) * (c.z - a.z) - (b.z - a.z) * (c.y - a.y);
 
 function pointToSegment(p: SectionPoint, a: SectionPoint, b: SectionPoint): number {
   const dy = b.y - a.y;

@@ -4,10 +4,12 @@
  */
 
 /** Outer sidewall: B/2 − ET + s. */
-export const outerSidewall = (sectionWidth: number, offset: number, spacer: number): number => sectionWidth / 2 - offset + spacer;
+export const outerSidewall = (sectionWidth: number, offset: number, spacer: number): number =>
+  sectionWidth / 2 - offset + spacer;
 
 /** Inner sidewall: −B/2 − ET + s. */
-export const innerSidewall = (sectionWidth: number, offset: number, spacer: number): number => -sectionWidth / 2 - offset + spacer;
+export const innerSidewall = (sectionWidth: number, offset: number, spacer: number): number =>
+  -sectionWidth / 2 - offset + spacer;
 
 /** Scrub radius with the spacer: it moves outboard by s. */
 export const scrubRadius = (scrub: number, spacer: number): number => scrub + spacer;
@@ -19,10 +21,12 @@ export const innerClearanceAfter = (clearance: number, spacer: number): number =
  * How far the tyre moves at a height h above the hub (mm, positive outward) when camber becomes more negative by
  * some degrees: −h·sin(Δγ). At −2…−3° the tyre's top tucks in.
  */
-export const camberShift = (height: number, moreNegative: number): number => -height * Math.sin((moreNegative * Math.PI) / 180);
+export const camberShift = (height: number, moreNegative: number): number =>
+  -height * Math.sin((moreNegative * Math.PI) / 180);
 
 /** Spacer that brings the tyre flush with the arch edge: the gap there, after the camber change. */
-export const flushSpacer = (gap: number, height: number, moreNegative: number): number => gap - camberShift(height, moreNegative);
+export const flushSpacer = (gap: number, height: number, moreNegative: number): number =>
+  gap - camberShift(height, moreNegative);
 
 /**
  * Radius on which the tyre's outer shoulder sweeps about the steering axis, mm: √((scrub + s + B/2)² + R²).

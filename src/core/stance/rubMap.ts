@@ -42,9 +42,11 @@ export interface RubCell {
  */
 export function rubMap(input: RubMapInput, onRow: (done: number) => boolean = () => true): RubCell[][] {
   const { arch, rows, columns, samples } = input;
-  if (rows < 1 || columns < 1 || arch.length < 2) throw new RangeError('A rub map needs a grid and an arch of two points or more.');
+  if (rows < 1 || columns < 1 || arch.length < 2)
+    throw new RangeError('A rub map needs a grid and an arch of two points or more.');
   arch.forEach((p, i) => {
-    if (i > 0 && p.z <= (arch[i - 1] as SectionPoint).z) throw new RangeError('The arch must be given from its edge upward.');
+    if (i > 0 && p.z <= (arch[i - 1] as SectionPoint).z)
+      throw new RangeError('The arch must be given from its edge upward.');
   });
   const errors = drawErrors(input);
   const outline = tyreOutline(input.tyre);
@@ -58,8 +60,15 @@ export function rubMap(input: RubMapInput, onRow: (done: number) => boolean = ()
       const camber = input.camber + input.camberGain * bump;
       const tyre = outline.map((p) => posed(p, radius, { bump, steer, camber, axis: input.axis }));
       const room = sidewaysRoom(tyre, arch);
-      const touching = samples > 0 ? countTouching(outline, radius, input, bump, steer, camber, errors) : Number(room <= 0);
-      row.push({ bump, steer, room, distance: room <= 0 ? 0 : lineDistance(tyre, arch), probability: touching / Math.max(1, samples) });
+      const touching =
+        samples > 0 ? countTouching(outline, radius, input, bump, steer, camber, errors) : Number(room <= 0);
+      row.push({
+        bump,
+        steer,
+        room,
+        distance: room <= 0 ? 0 : lineDistance(tyre, arch),
+        probability: touching / Math.max(1, samples),
+      });
     }
     grid.push(row);
     if (!onRow((r + 1) / rows)) break;
@@ -67,7 +76,8 @@ export function rubMap(input: RubMapInput, onRow: (done: number) => boolean = ()
   return grid;
 }
 
-const at = ([from, to]: readonly [number, number], i: number, n: number): number => (n === 1 ? from : from + ((to - from) * i) / (n - 1));
+const at = ([from, to]: readonly [number, number], i: number, n: number): number =>
+  n === 1 ? from : from + ((to - from) * i) / (n - 1);
 
 /** Sideways, height and camber error of each sample, three to a sample. */
 function drawErrors(input: RubMapInput): Float64Array {
@@ -85,7 +95,15 @@ function drawErrors(input: RubMapInput): Float64Array {
  * Samples of a cell that touch. The camber error is small, so its turn is taken to first order (y + z·ε, z − y·ε);
  * sideways and height errors are shifts. Works on flat arrays: this is the inner loop.
  */
-function countTouching(outline: readonly SectionPoint[], radius: number, input: RubMapInput, bump: number, steer: number, camber: number, errors: Float64Array): number {
+function countTouching(
+  outline: readonly SectionPoint[],
+  radius: number,
+  input: RubMapInput,
+  bump: number,
+  steer: number,
+  camber: number,
+  errors: Float64Array,
+): number {
   const n = outline.length;
   const ys = new Float64Array(n);
   const zs = new Float64Array(n);
@@ -112,7 +130,15 @@ function countTouching(outline: readonly SectionPoint[], radius: number, input: 
 }
 
 /** Whether a point of one line stands on or beyond the other at its height; `side` −1 swaps which is outside. */
-function crosses(py: Float64Array, pz: Float64Array, n: number, ly: Float64Array, lz: Float64Array, m: number, side = 1): boolean {
+function crosses(
+  py: Float64Array,
+  pz: Float64Array,
+  n: number,
+  ly: Float64Array,
+  lz: Float64Array,
+  m: number,
+  side = 1,
+): boolean {
   for (let i = 0; i < n; i += 1) {
     const z = pz[i] as number;
     for (let k = 0; k + 1 < m; k += 1) {

@@ -35,9 +35,22 @@ export type NutClass = (typeof NUT_CLASSES)[number];
 /** ISO 898-2, stress under proof load of regular nuts, MPa, for the sizes that wheels use (from memory). */
 const NUT_PROOF: Readonly<Record<NutClass, readonly (readonly [number, number])[]>> = {
   // [largest diameter of the range, proof stress]
-  '8': [[7, 855], [10, 870], [16, 880], [39, 920]],
-  '10': [[10, 1040], [16, 1050], [39, 1060]],
-  '12': [[10, 1160], [16, 1190], [39, 1200]],
+  '8': [
+    [7, 855],
+    [10, 870],
+    [16, 880],
+    [39, 920],
+  ],
+  '10': [
+    [10, 1040],
+    [16, 1050],
+    [39, 1060],
+  ],
+  '12': [
+    [10, 1160],
+    [16, 1190],
+    [39, 1200],
+  ],
 };
 
 /** Proof stress of a nut class at a nominal diameter. @throws RangeError outside the table, never its end row */

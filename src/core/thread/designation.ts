@@ -73,15 +73,19 @@ export function sameThread(a: Thread, b: Thread): boolean {
 }
 
 function parseMetric(typed: string): Thread | null {
-  const m = /^m\s*(\d+(?:[.,]\d+)?)\s*[x×*-]\s*(\d+(?:[.,]\d+)?)(?:\s*mm)?(?:\s*-?\s*[4-8][gheGH]{1,2}[\dghGH]*)?$/i.exec(typed);
+  const m =
+    /^m\s*(\d+(?:[.,]\d+)?)\s*[x×*-]\s*(\d+(?:[.,]\d+)?)(?:\s*mm)?(?:\s*-?\s*[4-8][gheGH]{1,2}[\dghGH]*)?$/i.exec(
+      typed,
+    );
   if (!m) return null;
   return { system: 'metric', d: num(m[1]), pitch: num(m[2]) };
 }
 
 function parseUnified(typed: string): Thread | null {
-  const m = /^([\d\s/.,⁄½¼¾⅛⅜⅝⅞-]+?)\s*(?:"|″|”|in)?\s*[-x×]\s*(\d+(?:[.,]\d+)?)\s*(?:tpi)?\s*(?:unf|unc|unef|un)?(?:\s*-?\s*[123][ab])?$/i.exec(
-    typed,
-  );
+  const m =
+    /^([\d\s/.,⁄½¼¾⅛⅜⅝⅞-]+?)\s*(?:"|″|”|in)?\s*[-x×]\s*(\d+(?:[.,]\d+)?)\s*(?:tpi)?\s*(?:unf|unc|unef|un)?(?:\s*-?\s*[123][ab])?$/i.exec(
+      typed,
+    );
   if (!m) return null;
   const inches = parseNumber(m[1] as string);
   const perInch = num(m[2]);

@@ -51,8 +51,14 @@ function metricLimits(thread: Thread): ThreadLimits {
   const Td2 = 90 * P ** 0.4 * stepMean(d) ** 0.1 * um;
   const TD1 = (P >= 1 ? 230 * P ** 0.7 : 433 * P - 190 * P ** 1.22) * um;
   return {
-    dMax: d + es, dMin: d + es - Td, d2Max: basic.d2 + es, d2Min: basic.d2 + es - Td2,
-    D1Min: basic.d1, D1Max: basic.d1 + TD1, D2Min: basic.d2, D2Max: basic.d2 + 1.32 * Td2,
+    dMax: d + es,
+    dMin: d + es - Td,
+    d2Max: basic.d2 + es,
+    d2Min: basic.d2 + es - Td2,
+    D1Min: basic.d1,
+    D1Max: basic.d1 + TD1,
+    D2Min: basic.d2,
+    D2Max: basic.d2 + 1.32 * Td2,
   };
 }
 
@@ -71,7 +77,13 @@ function unifiedLimits(thread: Thread): ThreadLimits {
   const Td = 0.06 * p ** (2 / 3) * inch;
   const TD1 = (0.25 * p - 0.4 * p * p) * inch;
   return {
-    dMax: thread.d - allowance, dMin: thread.d - allowance - Td, d2Max: basic.d2 - allowance, d2Min: basic.d2 - allowance - Td2,
-    D1Min: basic.d1, D1Max: basic.d1 + TD1, D2Min: basic.d2, D2Max: basic.d2 + 1.3 * Td2,
+    dMax: thread.d - allowance,
+    dMin: thread.d - allowance - Td,
+    d2Max: basic.d2 - allowance,
+    d2Min: basic.d2 - allowance - Td2,
+    D1Min: basic.d1,
+    D1Max: basic.d1 + TD1,
+    D2Min: basic.d2,
+    D2Max: basic.d2 + 1.3 * Td2,
   };
 }

@@ -106,7 +106,8 @@ export function torqueState(spec: TorqueSpec, readings: readonly TorqueReading[]
 /** How one reading counts. Lower than the band is `low`, above it `over`: slacken and do that lug again. */
 export function judgeReading(spec: TorqueSpec, r: TorqueReading): Outcome {
   if (r.pass === 'snug' || r.pass === 'lower') return 'done';
-  if ((r.pass === 'verify' || r.pass === 'recheck') && !((r.angle ?? Number.POSITIVE_INFINITY) <= spec.verifyAngle)) return 'moved';
+  if ((r.pass === 'verify' || r.pass === 'recheck') && !((r.angle ?? Number.POSITIVE_INFINITY) <= spec.verifyAngle))
+    return 'moved';
   const figure = r.pass === 'middle' ? spec.target * (spec.middleShare ?? 0.55) : spec.target;
   if (r.reading === null || !(r.reading >= figure * (1 - spec.band / 100))) return 'low';
   if (r.reading > figure * (1 + spec.band / 100)) return 'over';
@@ -126,7 +127,9 @@ export function refuseReading(spec: TorqueSpec, state: TorqueState, r: TorqueRea
   if (got === 0) return `This wheel has ${spec.lugs} lugs; lug ${wanted} is next.`;
   if (r.lug !== next) return `Lug ${wanted} is next, not lug ${got}: star order.`;
   if (r.pass === 'snug') return null;
-  if (r.reading === null || !(r.reading > 0)) return `Reading of lug ${got} is missing. Type what the wrench showed, in N·m.`;
-  if ((r.pass === 'verify' || r.pass === 'recheck') && !Number.isFinite(r.angle ?? Number.NaN)) return `Movement of lug ${got} is missing. Type the degrees it moved; 0 if it held.`;
+  if (r.reading === null || !(r.reading > 0))
+    return `Reading of lug ${got} is missing. Type what the wrench showed, in N·m.`;
+  if ((r.pass === 'verify' || r.pass === 'recheck') && !Number.isFinite(r.angle ?? Number.NaN))
+    return `Movement of lug ${got} is missing. Type the degrees it moved; 0 if it held.`;
   return spec.target > 0 ? null : 'There is no torque figure with a source for this axle.';
 }

@@ -11,10 +11,20 @@ export type LockingSchool = 'last' | 'first';
  */
 export function starOrder(lugs: number, locking: number | null = null, school: LockingSchool = 'last'): number[] {
   if (!(Number.isInteger(lugs) && lugs >= 3 && lugs <= 12)) {
-    throw new InputError('Lug count', String(lugs), 'is not a wheel Vectis knows.', 'Whole numbers from 3 to 12 will do.');
+    throw new InputError(
+      'Lug count',
+      String(lugs),
+      'is not a wheel Vectis knows.',
+      'Whole numbers from 3 to 12 will do.',
+    );
   }
   if (locking !== null && !(Number.isInteger(locking) && locking >= 0 && locking < lugs)) {
-    throw new InputError('Locking position', String(locking), 'is not on this wheel.', `Positions 0 to ${lugs - 1} will do.`);
+    throw new InputError(
+      'Locking position',
+      String(locking),
+      'is not on this wheel.',
+      `Positions 0 to ${lugs - 1} will do.`,
+    );
   }
   const order = [0];
   const left = new Set(Array.from({ length: lugs - 1 }, (_, i) => i + 1));

@@ -44,14 +44,16 @@ export function classifyTrace(samples: readonly TraceSample[], target: number): 
 }
 
 function check(samples: readonly TraceSample[], target: number): void {
-  if (samples.length < 4) throw new InputError('Trace', String(samples.length), 'samples are too few.', 'Four or more will do.');
+  if (samples.length < 4)
+    throw new InputError('Trace', String(samples.length), 'samples are too few.', 'Four or more will do.');
   for (let i = 1; i < samples.length; i += 1) {
     if ((samples[i] as TraceSample).angle < (samples[i - 1] as TraceSample).angle) {
       throw new InputError('Trace', String(samples[i]?.angle), 'runs backward.', 'Angles must rise.');
     }
   }
   const top = Math.max(...samples.map((s) => s.torque));
-  if (!(top >= 0.9 * target)) throw new InputError('Trace', `${top} N·m`, 'never nears the figure.', `Pull on to ${target} N·m.`);
+  if (!(top >= 0.9 * target))
+    throw new InputError('Trace', `${top} N·m`, 'never nears the figure.', `Pull on to ${target} N·m.`);
 }
 
 /** First angle at which the torque reaches a level and stays there to the end. */
@@ -76,4 +78,5 @@ function slopes(samples: readonly TraceSample[], target: number): number[] {
 
 const maxSlope = (samples: readonly TraceSample[], target: number): number => Math.max(0, ...slopes(samples, target));
 
-const endSlope = (samples: readonly TraceSample[], target: number): number => slopes(samples, target).at(-1) ?? Number.POSITIVE_INFINITY;
+const endSlope = (samples: readonly TraceSample[], target: number): number =>
+  slopes(samples, target).at(-1) ?? Number.POSITIVE_INFINITY;

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { tryInput } from '@/core/errors';
-import type { Adapter } from '@/core/plan/document';
+import type { Adapter } from '@/core/document/document';
 import { parseLength, parseTorque } from '@/core/units/parse';
 import { Field } from '@/ui/Field';
 import { readThread } from './NutForm';
@@ -25,7 +25,8 @@ interface Typed {
   readonly source: string;
 }
 
-const length = (label: string, min: number, max: number) => (text: string) => parseLength(label, text, { min, max }).value;
+const length = (label: string, min: number, max: number) => (text: string) =>
+  parseLength(label, text, { min, max }).value;
 
 const ROWS: readonly Row[] = [
   { key: 'web', label: 'Web under its nut', unit: 'mm', read: length('Web under its nut', 1, 60) },
@@ -34,20 +35,43 @@ const ROWS: readonly Row[] = [
   { key: 'studThread', label: 'Thread of its studs', read: (text) => readThread('Thread of its studs', text) },
   { key: 'studProtrusion', label: 'Its studs stand out', unit: 'mm', read: length('Its studs stand out', 5, 150) },
   { key: 'boltCircle', label: 'Bolt circle outside', unit: 'mm', read: length('Bolt circle outside', 60, 300) },
-  { key: 'recess', label: 'Recess for the spigot', unit: 'mm', read: (text) => (text.trim() === '' ? null : length('Recess for the spigot', 0, 80)(text)) },
-  { key: 'torque', label: 'Torque of its nuts', unit: 'N·m', read: (text) => (text.trim() === '' ? null : parseTorque('Torque of its nuts', text, { min: 20, max: 800 }).value) },
+  {
+    key: 'recess',
+    label: 'Recess for the spigot',
+    unit: 'mm',
+    read: (text) => (text.trim() === '' ? null : length('Recess for the spigot', 0, 80)(text)),
+  },
+  {
+    key: 'torque',
+    label: 'Torque of its nuts',
+    unit: 'N·m',
+    read: (text) => (text.trim() === '' ? null : parseTorque('Torque of its nuts', text, { min: 20, max: 800 }).value),
+  },
   { key: 'source', label: 'Where that figure is from', read: (text) => text.trim() },
 ];
 
 const text = (x: number | null | undefined): string => (x === null || x === undefined ? '' : String(x));
 
 const typedOf = (a: Adapter | null, thread: string, boltCircle: number): Typed => ({
-  web: text(a?.web), nutHeight: text(a?.nutHeight), nutThread: text(a?.nutThread), studThread: a?.studThread ?? thread, studProtrusion: text(a?.studProtrusion),
-  boltCircle: text(a?.boltCircle ?? boltCircle), recess: text(a?.recess), torque: text(a?.torque?.value), source: a?.torque?.source ?? '',
+  web: text(a?.web),
+  nutHeight: text(a?.nutHeight),
+  nutThread: text(a?.nutThread),
+  studThread: a?.studThread ?? thread,
+  studProtrusion: text(a?.studProtrusion),
+  boltCircle: text(a?.boltCircle ?? boltCircle),
+  recess: text(a?.recess),
+  torque: text(a?.torque?.value),
+  source: a?.torque?.source ?? '',
 });
 
 /** An adapter's own figures. It is judged once all that it needs can be read; a torque without its source stays unmeasured. */
-export function AdapterForm({ adapter, typedBefore, thread, boltCircle, onAdapter }: {
+export function AdapterForm({
+  adapter,
+  typedBefore,
+  thread,
+  boltCircle,
+  onAdapter,
+}: {
   adapter: Adapter | null;
   /** What was typed before the form was left with figures missing. */
   typedBefore: Readonly<Partial<Typed>> | undefined;
@@ -55,7 +79,10 @@ export function AdapterForm({ adapter, typedBefore, thread, boltCircle, onAdapte
   boltCircle: number;
   onAdapter: (adapter: Adapter | null, typed: Readonly<Record<string, string>>) => void;
 }) {
-  const [typed, setTyped] = useState<Typed>(() => ({ ...typedOf(adapter, thread, boltCircle), ...(adapter === null ? typedBefore : {}) }));
+  const [typed, setTyped] = useState<Typed>(() => ({
+    ...typedOf(adapter, thread, boltCircle),
+    ...(adapter === null ? typedBefore : {}),
+  }));
   const [left, setLeft] = useState<readonly string[]>([]);
   const [own, setOwn] = useState(adapter);
 
@@ -78,7 +105,10 @@ export function AdapterForm({ adapter, typedBefore, thread, boltCircle, onAdapte
     const values = ROWS.map((r) => read(r, next));
     // Until everything reads there is no adapter to judge, and the bench says so.
     if (values.some((v) => v.error !== undefined)) return tell(null, next);
-    const got = Object.fromEntries(ROWS.map((r, i) => [r.key, values[i]?.value])) as Omit<Adapter, 'torque'> & { torque: number | null; source: string };
+    const got = Object.fromEntries(ROWS.map((r, i) => [r.key, values[i]?.value])) as Omit<Adapter, 'torque'> & {
+      torque: number | null;
+      source: string;
+    };
     const { torque, source, ...rest } = got;
     tell({ ...rest, torque: torque === null || source === '' ? null : { value: torque, source } }, next);
   };

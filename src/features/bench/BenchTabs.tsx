@@ -11,7 +11,10 @@ import type { Pose } from './RubMap';
 import { type Partner, WholeCar } from './WholeCar';
 
 /** The plot brings a chart library along, so it is fetched only once it is looked at. */
-const ThicknessPlot = dynamic(() => import('./ThicknessPlot'), { ssr: false, loading: () => <p className="text-soft">Drawing the plot …</p> });
+const ThicknessPlot = dynamic(() => import('./ThicknessPlot'), {
+  ssr: false,
+  loading: () => <p className="text-soft">Drawing the plot …</p>,
+});
 
 const TABS = [
   { value: 'figures', label: 'Figures' },
@@ -51,7 +54,11 @@ export function BenchTabs({ jobId, bench, units, tab, onTab, partner, corner, ta
     <Tabs.Root value={tab} onValueChange={(v) => onTab(v as BenchTab)}>
       <Tabs.List aria-label="More on this choice" className="flex flex-wrap gap-x-1 border-b border-line">
         {TABS.map((t) => (
-          <Tabs.Trigger key={t.value} value={t.value} className="touch border-b-2 border-transparent px-[7px] text-[14px] data-[state=active]:border-accent data-[state=active]:font-[620]">
+          <Tabs.Trigger
+            key={t.value}
+            value={t.value}
+            className="touch border-b-2 border-transparent px-[7px] text-[14px] data-[state=active]:border-accent data-[state=active]:font-[620]"
+          >
             {t.label}
             {t.value === 'candidates' && aside > 0 ? <span className="figure"> {aside}</span> : null}
           </Tabs.Trigger>
@@ -83,10 +90,33 @@ export function BenchTabs({ jobId, bench, units, tab, onTab, partner, corner, ta
 }
 
 /** The map, or what it still needs. */
-function Rub({ bench, corner, take, pose, onPose, units }: Pick<BenchTabsProps, 'bench' | 'corner' | 'take' | 'pose' | 'onPose' | 'units'>) {
+function Rub({
+  bench,
+  corner,
+  take,
+  pose,
+  onPose,
+  units,
+}: Pick<BenchTabsProps, 'bench' | 'corner' | 'take' | 'pose' | 'onPose' | 'units'>) {
   const { plan } = bench;
   const c = plan.corners[corner];
   const model = useMemo(() => (c ? archModel(plan, c, take) : null), [plan, c, take]);
-  if (!c || !model?.drawable) return <p className="max-w-[60ch] text-[14px]">The rub map needs what the arch view needs: tyre, offset, gap, loaded clearance and the height of the arch edge.</p>;
-  return <RubMap plan={plan} corner={c} model={model} take={take} onTake={bench.setRub} pose={pose} onPose={onPose} units={units} />;
+  if (!c || !model?.drawable)
+    return (
+      <p className="max-w-[60ch] text-[14px]">
+        The rub map needs what the arch view needs: tyre, offset, gap, loaded clearance and the height of the arch edge.
+      </p>
+    );
+  return (
+    <RubMap
+      plan={plan}
+      corner={c}
+      model={model}
+      take={take}
+      onTake={bench.setRub}
+      pose={pose}
+      onPose={onPose}
+      units={units}
+    />
+  );
 }

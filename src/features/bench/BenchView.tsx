@@ -3,8 +3,8 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { memo, useDeferredValue, useEffect, useState, useTransition } from 'react';
-import type { PlanParts } from '@/core/plan/assemble';
-import type { Evaluation } from '@/core/plan/evaluate';
+import type { PlanParts } from '@/core/document/assemble';
+import type { Evaluation } from '@/core/evaluate/evaluate';
 import { USUAL } from '@/core/stance/archModel';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
@@ -75,7 +75,8 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
         e.preventDefault();
         setTab('fits');
       } else if (e.key === '?') setKeys(true);
-      const direction = e.key === 'ArrowUp' || e.key === 'ArrowRight' ? 1 : e.key === 'ArrowDown' || e.key === 'ArrowLeft' ? -1 : null;
+      const direction =
+        e.key === 'ArrowUp' || e.key === 'ArrowRight' ? 1 : e.key === 'ArrowDown' || e.key === 'ArrowLeft' ? -1 : null;
       if (direction === null) return;
       e.preventDefault();
       setSpacer({ thickness: stepSize(choice.spacer.thickness, direction, sizesFor(units)) });
@@ -95,7 +96,10 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
       else setFailure(result.message);
     });
 
-  const onlyCautions = plan.use === 'competition' && findings.some((f) => f.level === 'caution') && !findings.some((f) => f.level === 'stop' || f.level === 'unmeasured');
+  const onlyCautions =
+    plan.use === 'competition' &&
+    findings.some((f) => f.level === 'caution') &&
+    !findings.some((f) => f.level === 'stop' || f.level === 'unmeasured');
 
   return (
     <div className="grid min-w-0 grid-cols-[minmax(0,1fr)_340px] max-lg:grid-cols-1">
@@ -113,14 +117,32 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
             ) : null}
           </div>
         ) : null}
-        <Drawings bench={bench} corner={corner} onCorner={setCorner} take={take} pose={tab === 'rub' ? pose : null} units={units} />
+        <Drawings
+          bench={bench}
+          corner={corner}
+          onCorner={setCorner}
+          take={take}
+          pose={tab === 'rub' ? pose : null}
+          units={units}
+        />
         <div data-dimension="thickness">
           <SpacerChoice bench={bench} units={units} />
         </div>
         <div data-dimension="length">
           <FastenerChoice bench={bench} units={units} />
         </div>
-        <LaterTabs jobId={jobId} bench={later} units={units} tab={tab} onTab={setTab} partner={partner} corner={corner} take={take} pose={pose} onPose={setPose} />
+        <LaterTabs
+          jobId={jobId}
+          bench={later}
+          units={units}
+          tab={tab}
+          onTab={setTab}
+          partner={partner}
+          corner={corner}
+          take={take}
+          pose={pose}
+          onPose={setPose}
+        />
         <Shortcuts open={keys} onOpen={setKeys} />
       </main>
       <aside aria-labelledby="findings" className="min-w-0 border-l border-line max-lg:border-t max-lg:border-l-0">
@@ -150,7 +172,11 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
               </Button>
             </div>
             <NotSaved saved={bench.saved} thickness={choice.spacer.thickness} units={units} />
-            {failure ? <p role="alert" className="text-[14px] text-stop">{failure}</p> : null}
+            {failure ? (
+              <p role="alert" className="text-[14px] text-stop">
+                {failure}
+              </p>
+            ) : null}
           </div>
           <div className="-mr-4 flex flex-col gap-3 pr-4 lg:min-h-[160px] lg:overflow-y-auto">
             <LaterFindings bench={later} units={units} />
@@ -167,7 +193,9 @@ function NotSaved({ saved, thickness, units }: { saved: Saved; thickness: number
   if (typeof saved === 'string') return null;
   return (
     <p role="alert" className="text-[14px] text-stop">
-      {'held' in saved ? `${saved.held} It is tried again.` : `${saved.refused} Yours, ${formatLength(thickness, units)}, is on this screen only.`}
+      {'held' in saved
+        ? `${saved.held} It is tried again.`
+        : `${saved.refused} Yours, ${formatLength(thickness, units)}, is on this screen only.`}
     </p>
   );
 }
@@ -180,7 +208,11 @@ const LaterFindings = memo(function LaterFindings({ bench, units }: { bench: Ben
   return (
     <>
       <WaysOut plan={plan} units={units} />
-      <FindingList plan={plan} findings={evaluation.findings} wording={{ units, pitch: evaluation.numbers.thread.pitch }} />
+      <FindingList
+        plan={plan}
+        findings={evaluation.findings}
+        wording={{ units, pitch: evaluation.numbers.thread.pitch }}
+      />
     </>
   );
 });
@@ -199,8 +231,22 @@ function LeadSignOff({ onLead }: { onLead: (lead: { by: string; reason: string }
   return (
     <fieldset className="flex flex-col gap-2 border border-line p-3">
       <legend className="px-1 text-[13px] font-[600]">Competition: the lead signs off the cautions</legend>
-      <Field label="Lead" value={by} onChange={(e) => { setBy(e.target.value); tell(e.target.value, reason); }} />
-      <Field label="Reason" value={reason} onChange={(e) => { setReason(e.target.value); tell(by, e.target.value); }} />
+      <Field
+        label="Lead"
+        value={by}
+        onChange={(e) => {
+          setBy(e.target.value);
+          tell(e.target.value, reason);
+        }}
+      />
+      <Field
+        label="Reason"
+        value={reason}
+        onChange={(e) => {
+          setReason(e.target.value);
+          tell(by, e.target.value);
+        }}
+      />
     </fieldset>
   );
 }

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
-import type { Plan } from '@/core/plan/document';
-import { type Assessment, assess } from '@/core/plan/evaluate';
-import { sentence } from '@/core/plan/messages';
-import { threadLengthOf } from '@/core/plan/ownThread';
-import { leastValue } from '@/core/plan/result';
+import type { Plan } from '@/core/document/document';
+import { type Assessment, assess } from '@/core/evaluate/evaluate';
+import { sentence } from '@/core/rules/index';
+import { threadLengthOf } from '@/core/figures/ownThread';
+import { leastValue } from '@/core/figures/result';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
@@ -21,13 +21,19 @@ interface Row {
 export function Candidates({ bench, units }: { bench: Bench; units: UnitSystem }) {
   const candidates = bench.choice.candidates ?? NONE;
   const columns = useMemo(
-    () => [bench.plan, ...candidates.map((c): Plan => ({ ...bench.plan, spacer: c.spacer, fastener: c.fastener }))].map((plan) => ({ plan, a: assess(plan) })),
+    () =>
+      [bench.plan, ...candidates.map((c): Plan => ({ ...bench.plan, spacer: c.spacer, fastener: c.fastener }))].map(
+        (plan) => ({ plan, a: assess(plan) }),
+      ),
     [bench.plan, candidates],
   );
   if (candidates.length === 0) {
     return (
       <div className="flex flex-col items-start gap-2">
-        <p className="max-w-[60ch] text-[14px]">Nothing set aside yet. Set the choice on the bench aside, change it, and the two stand side by side here. Key: c.</p>
+        <p className="max-w-[60ch] text-[14px]">
+          Nothing set aside yet. Set the choice on the bench aside, change it, and the two stand side by side here. Key:
+          c.
+        </p>
         <Button onClick={bench.setAside}>Set aside to compare</Button>
       </div>
     );
@@ -98,19 +104,30 @@ export function Candidates({ bench, units }: { bench: Bench; units: UnitSystem }
 }
 
 function rowsFor(units: UnitSystem, pitch: number): Row[] {
-  const len = (mm: number | null | undefined) => (mm === null || mm === undefined ? 'unmeasured' : formatLength(mm, units, 'down'));
-  const least = (a: Assessment, pick: (c: Assessment['numbers']['corners'][number]) => { value: number } | null): number | null => leastValue(a.numbers.corners.map(pick));
+  const len = (mm: number | null | undefined) =>
+    mm === null || mm === undefined ? 'unmeasured' : formatLength(mm, units, 'down');
+  const least = (
+    a: Assessment,
+    pick: (c: Assessment['numbers']['corners'][number]) => { value: number } | null,
+  ): number | null => leastValue(a.numbers.corners.map(pick));
   return [
     { label: 'Spacer', of: (p) => `${formatLength(p.spacer.thickness, units)}, ${p.spacer.kind}` },
     { label: 'Fasteners', of: (p) => fastenerText(p, units) },
     { label: 'Thread left', of: (_, a) => len(least(a, (c) => c.engagement)) },
-    { label: 'Over minimum', of: (_, a) => {
-      const e = least(a, (c) => c.engagement);
-      return len(e === null ? null : e - a.numbers.minimum);
-    } },
+    {
+      label: 'Over minimum',
+      of: (_, a) => {
+        const e = least(a, (c) => c.engagement);
+        return len(e === null ? null : e - a.numbers.minimum);
+      },
+    },
     { label: 'Clearance', of: (_, a) => len(least(a, (c) => c.clearanceAfter)) },
     { label: 'Gap left', of: (_, a) => len(least(a, (c) => c.gapAfter)) },
-    { label: 'Offset', of: (_, a) => (a.numbers.effectiveOffset === null ? 'not read' : `ET ${Number(a.numbers.effectiveOffset.toFixed(2))}`) },
+    {
+      label: 'Offset',
+      of: (_, a) =>
+        a.numbers.effectiveOffset === null ? 'not read' : `ET ${Number(a.numbers.effectiveOffset.toFixed(2))}`,
+    },
     { label: 'In the way', of: (_, a) => (a.blocking[0] ? sentence(a.blocking[0], { units, pitch }) : 'nothing') },
   ];
 }
@@ -118,9 +135,13 @@ function rowsFor(units: UnitSystem, pitch: number): Row[] {
 function fastenerText(p: Plan, units: UnitSystem): string {
   const threaded = threadLengthOf(p.fastener);
   const thread = threaded === null ? '' : `, thread ${formatLength(threaded, units)}`;
-  if (p.fastener.kind === 'bolt') return `bolts ${formatLength(p.fastener.length, units)}${thread}, ${p.fastener.class}`;
-  if (p.fastener.kind === 'stud') return `studs ${formatLength(p.fastener.protrusion, units)}${thread}, ${p.fastener.class}`;
-  if (p.fastener.kind === 'conversion') return `conversion studs ${formatLength(p.fastener.length, units)}${thread}, ${p.fastener.class}`;
-  if (p.fastener.kind === 'nuts') return `stock studs, ${p.fastener.nut.style} nuts${p.fastener.nut.shankReach > 0 ? ` that reach ${formatLength(p.fastener.nut.shankReach, units)} deeper` : ''}`;
+  if (p.fastener.kind === 'bolt')
+    return `bolts ${formatLength(p.fastener.length, units)}${thread}, ${p.fastener.class}`;
+  if (p.fastener.kind === 'stud')
+    return `studs ${formatLength(p.fastener.protrusion, units)}${thread}, ${p.fastener.class}`;
+  if (p.fastener.kind === 'conversion')
+    return `conversion studs ${formatLength(p.fastener.length, units)}${thread}, ${p.fastener.class}`;
+  if (p.fastener.kind === 'nuts')
+    return `stock studs, ${p.fastener.nut.style} nuts${p.fastener.nut.shankReach > 0 ? ` that reach ${formatLength(p.fastener.nut.shankReach, units)} deeper` : ''}`;
   return 'stock';
 }

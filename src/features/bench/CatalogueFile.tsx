@@ -21,7 +21,12 @@ export function CatalogueFile({ opened, onOpen }: { opened: Opened | null; onOpe
       const { parseCatalogue } = await import('@/files/csv');
       const { items, issues } = parseCatalogue(await file.text());
       const first = issues[0];
-      onOpen({ name: file.name, parts: items.map((item, i) => ({ id: `${file.name}/${i}`, item })), left: issues.length, firstProblem: first ? `Line ${first.line}: ${first.message}` : null });
+      onOpen({
+        name: file.name,
+        parts: items.map((item, i) => ({ id: `${file.name}/${i}`, item })),
+        left: issues.length,
+        firstProblem: first ? `Line ${first.line}: ${first.message}` : null,
+      });
     } catch {
       setFailure(`${file.name} could not be read. A CSV file will do.`);
     }
@@ -31,14 +36,24 @@ export function CatalogueFile({ opened, onOpen }: { opened: Opened | null; onOpe
       <label htmlFor={id} className="narrow font-[600] text-soft">
         A catalogue file as well
       </label>
-      <input id={id} type="file" accept=".csv,text/csv" className="max-w-[230px] text-[13px] file:mr-2 file:min-h-[44px] file:rounded-[3px] file:border file:border-accent file:bg-sheet file:px-3 file:text-accent" onChange={(e) => open(e.target.files?.[0])} />
+      <input
+        id={id}
+        type="file"
+        accept=".csv,text/csv"
+        className="max-w-[230px] text-[13px] file:mr-2 file:min-h-[44px] file:rounded-[3px] file:border file:border-accent file:bg-sheet file:px-3 file:text-accent"
+        onChange={(e) => open(e.target.files?.[0])}
+      />
       {opened ? (
         <p role="status">
           {opened.parts.length} {opened.parts.length === 1 ? 'part' : 'parts'} of {opened.name}
           {opened.left > 0 ? `; ${opened.left} left out. ${opened.firstProblem ?? ''}` : ''}
         </p>
       ) : null}
-      {failure ? <p role="alert" className="text-stop">{failure}</p> : null}
+      {failure ? (
+        <p role="alert" className="text-stop">
+          {failure}
+        </p>
+      ) : null}
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import type { Fastener } from '@/core/plan/document';
+import type { Fastener } from '@/core/document/document';
 import { BOLT_CLASSES, type BoltClass } from '@/core/thread/classes';
 import { SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
@@ -14,19 +14,62 @@ const SEATS_AT = [
 ];
 
 /** A two-ended stud in place of a bolt: both ends, where it seats, and the nut outside. */
-export function ConversionForm({ stud, threadHint, onStud }: { stud: Conversion; threadHint: string; onStud: (stud: Conversion) => void }) {
+export function ConversionForm({
+  stud,
+  threadHint,
+  onStud,
+}: {
+  stud: Conversion;
+  threadHint: string;
+  onStud: (stud: Conversion) => void;
+}) {
   const set = (change: Partial<Conversion>) => onStud({ ...stud, ...change });
   return (
     <div className="flex basis-full flex-col gap-3">
       <fieldset className="flex flex-wrap items-start gap-3 border-l-2 border-accent pl-3">
         <legend className="sr-only">The conversion stud</legend>
-        <LengthInput label="Stud, overall" value={stud.length} range={{ min: 0, max: 200 }} onLength={(mm) => mm !== null && set({ length: mm })} className="w-[124px]" />
-        <LengthInput label="Short end" value={stud.shortEnd} range={{ min: 0, max: 60 }} onLength={(mm) => mm !== null && set({ shortEnd: mm })} className="w-[118px]" />
-        <LengthInput label="Full thread outside" value={stud.threadLength} range={{ min: 1, max: 150 }} onLength={(threadLength) => set({ threadLength })} optional hint={threadHint} className="w-[150px]" />
+        <LengthInput
+          label="Stud, overall"
+          value={stud.length}
+          range={{ min: 0, max: 200 }}
+          onLength={(mm) => mm !== null && set({ length: mm })}
+          className="w-[124px]"
+        />
+        <LengthInput
+          label="Short end"
+          value={stud.shortEnd}
+          range={{ min: 0, max: 60 }}
+          onLength={(mm) => mm !== null && set({ shortEnd: mm })}
+          className="w-[118px]"
+        />
+        <LengthInput
+          label="Full thread outside"
+          value={stud.threadLength}
+          range={{ min: 1, max: 150 }}
+          onLength={(threadLength) => set({ threadLength })}
+          optional
+          hint={threadHint}
+          className="w-[150px]"
+        />
         <ThreadInput label="Hub end" value={stud.hubThread} onThread={(hubThread) => set({ hubThread })} />
-        <ThreadInput label="Outer end" value={stud.outerThread} onThread={(outerThread) => set({ outerThread, nut: { ...stud.nut, thread: outerThread } })} />
-        <Segments label="Seats at the hub by its" value={stud.seatsAt} options={SEATS_AT} onChange={(seatsAt) => set({ seatsAt })} />
-        <SelectField label="Class" options={CLASSES} value={stud.class} onChange={(e) => set({ class: e.target.value as BoltClass })} className="w-[128px]" />
+        <ThreadInput
+          label="Outer end"
+          value={stud.outerThread}
+          onThread={(outerThread) => set({ outerThread, nut: { ...stud.nut, thread: outerThread } })}
+        />
+        <Segments
+          label="Seats at the hub by its"
+          value={stud.seatsAt}
+          options={SEATS_AT}
+          onChange={(seatsAt) => set({ seatsAt })}
+        />
+        <SelectField
+          label="Class"
+          options={CLASSES}
+          value={stud.class}
+          onChange={(e) => set({ class: e.target.value as BoltClass })}
+          className="w-[128px]"
+        />
       </fieldset>
       <NutForm nut={stud.nut} onNut={(nut) => set({ nut })} />
     </div>

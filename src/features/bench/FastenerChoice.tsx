@@ -1,9 +1,9 @@
 'use client';
 
-import { longerFastener } from '@/core/plan/bySize';
-import { leastThread } from '@/core/plan/ownThread';
-import { SEAT_LABEL } from '@/core/plan/labels';
-import type { Seat } from '@/core/plan/vocabulary';
+import { longerFastener } from '@/core/whatif/bySize';
+import { leastThread } from '@/core/figures/ownThread';
+import { SEAT_LABEL } from '@/core/document/labels';
+import type { Seat } from '@/core/document/vocabulary';
 import { BOLT_CLASSES, type BoltClass } from '@/core/thread/classes';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { roundTo } from '@/core/units/round';
@@ -26,28 +26,49 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
   const w = evaluation.numbers.window;
   const { kind } = choice.fastener;
   const longer = kind === 'bolt' || kind === 'stud';
-  const length = choice.fastener.kind === 'bolt' ? choice.fastener.length : choice.fastener.kind === 'stud' ? choice.fastener.protrusion : null;
+  const length =
+    choice.fastener.kind === 'bolt'
+      ? choice.fastener.length
+      : choice.fastener.kind === 'stud'
+        ? choice.fastener.protrusion
+        : null;
   const suggested = w ? roundTo(w.keep, 0, 'up') : (plan.hub.stockBoltLength?.value ?? 40) + choice.spacer.thickness;
   const set = (mm: number) => bench.setFastener(longerFastener(plan, mm));
   const setClass = (c: BoltClass) => {
-    if (choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud') bench.setFastener({ ...choice.fastener, class: c });
+    if (choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud')
+      bench.setFastener({ ...choice.fastener, class: c });
   };
 
   const setThread = (threadLength: number | null) => {
-    if (choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud') bench.setFastener({ ...choice.fastener, threadLength });
+    if (choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud')
+      bench.setFastener({ ...choice.fastener, threadLength });
   };
   const least = leastThread(evaluation.numbers);
   const threadHint = least === null ? 'tip to plain shank' : `${formatLength(least, units, 'up')} or more`;
 
   if (plan.spacer.kind === 'adapter') {
-    return <p className="text-[14px] text-soft">The factory nuts go on the adapter’s studs; the adapter’s own nuts hold it, in a torque job of their own.</p>;
+    return (
+      <p className="text-[14px] text-soft">
+        The factory nuts go on the adapter’s studs; the adapter’s own nuts hold it, in a torque job of their own.
+      </p>
+    );
   }
   const pick = (v: 'stock' | 'longer' | 'other') => {
     if (v === 'stock') bench.setFastener({ kind: 'stock' });
     else if (v === 'longer') set(suggested);
     else if (bolt) {
       const nut = blankNut(plan.hub.thread, plan.wheel.seat);
-      bench.setFastener({ kind: 'conversion', length: 0, threadLength: null, shortEnd: 0, hubThread: plan.hub.thread, outerThread: plan.hub.thread, seatsAt: 'shoulder', class: 'unknown', nut });
+      bench.setFastener({
+        kind: 'conversion',
+        length: 0,
+        threadLength: null,
+        shortEnd: 0,
+        hubThread: plan.hub.thread,
+        outerThread: plan.hub.thread,
+        seatsAt: 'shoulder',
+        class: 'unknown',
+        nut,
+      });
     } else bench.setFastener({ kind: 'nuts', nut: blankNut(plan.hub.thread, plan.wheel.seat) });
   };
   return (
@@ -87,7 +108,9 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           label="Seat of these bolts"
           options={SEATS}
           value={choice.fastener.seat}
-          onChange={(e) => choice.fastener.kind === 'bolt' && bench.setFastener({ ...choice.fastener, seat: e.target.value as Seat })}
+          onChange={(e) =>
+            choice.fastener.kind === 'bolt' && bench.setFastener({ ...choice.fastener, seat: e.target.value as Seat })
+          }
           className="w-[128px]"
         />
       ) : null}
@@ -101,25 +124,48 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
         />
       ) : null}
       <div className="flex flex-col gap-1">
-        <span className="narrow text-[13px] font-[600] text-soft">{kind === 'conversion' ? 'Window, overall' : bolt ? 'Length window' : 'Protrusion window'}</span>
+        <span className="narrow text-[13px] font-[600] text-soft">
+          {kind === 'conversion' ? 'Window, overall' : bolt ? 'Length window' : 'Protrusion window'}
+        </span>
         {w ? (
           <p className="figure flex min-h-[44px] items-center text-[15px]" data-testid="length-window">
-            {windowText(w, units, bolt && kind !== 'conversion', kind === 'conversion' ? choice.fastener.nut.style : plan.hub.nutStyle)}
+            {windowText(
+              w,
+              units,
+              bolt && kind !== 'conversion',
+              kind === 'conversion' ? choice.fastener.nut.style : plan.hub.nutStyle,
+            )}
             {longer && length !== roundTo(w.keep, 2, 'nearest') ? (
-              <button type="button" className="touch ml-3 font-sans text-[14px] font-[560] text-accent underline underline-offset-4" onClick={() => set(w.keep)}>
+              <button
+                type="button"
+                className="touch ml-3 font-sans text-[14px] font-[560] text-accent underline underline-offset-4"
+                onClick={() => set(w.keep)}
+              >
                 Use {formatLength(w.keep, units)}, engages as now
               </button>
             ) : null}
           </p>
         ) : (
           <p className="flex min-h-[44px] items-center text-[14px]">
-            needs {kind === 'conversion' ? 'tapped depth, disc hat, nut grip and the nut’s thread' : `the turn count and ${bolt ? 'the stock bolt length' : 'the stud protrusion'}`}
+            needs{' '}
+            {kind === 'conversion'
+              ? 'tapped depth, disc hat, nut grip and the nut’s thread'
+              : `the turn count and ${bolt ? 'the stock bolt length' : 'the stud protrusion'}`}
           </p>
         )}
       </div>
-      {choice.fastener.kind === 'conversion' ? <ConversionForm stud={choice.fastener} threadHint={threadHint} onStud={bench.setFastener} /> : null}
-      {choice.fastener.kind === 'stud' && choice.fastener.nut ? <NutForm nut={choice.fastener.nut} onNut={(nut) => choice.fastener.kind === 'stud' && bench.setFastener({ ...choice.fastener, nut })} /> : null}
-      {choice.fastener.kind === 'nuts' ? <NutForm nut={choice.fastener.nut} onNut={(nut) => bench.setFastener({ kind: 'nuts', nut })} /> : null}
+      {choice.fastener.kind === 'conversion' ? (
+        <ConversionForm stud={choice.fastener} threadHint={threadHint} onStud={bench.setFastener} />
+      ) : null}
+      {choice.fastener.kind === 'stud' && choice.fastener.nut ? (
+        <NutForm
+          nut={choice.fastener.nut}
+          onNut={(nut) => choice.fastener.kind === 'stud' && bench.setFastener({ ...choice.fastener, nut })}
+        />
+      ) : null}
+      {choice.fastener.kind === 'nuts' ? (
+        <NutForm nut={choice.fastener.nut} onNut={(nut) => bench.setFastener({ kind: 'nuts', nut })} />
+      ) : null}
     </div>
   );
 }
@@ -127,7 +173,9 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
 function windowText(w: { min: number; max: number | null }, units: UnitSystem, bolt: boolean, nuts: string): string {
   const from = formatLength(w.min, units, 'up');
   if (w.max !== null) {
-    return w.max < w.min ? `none: at least ${from}, at most ${formatLength(w.max, units, 'down')}` : `${from.replace(/ (mm|in)$/, '')} to ${formatLength(w.max, units, 'down')}`;
+    return w.max < w.min
+      ? `none: at least ${from}, at most ${formatLength(w.max, units, 'down')}`
+      : `${from.replace(/ (mm|in)$/, '')} to ${formatLength(w.max, units, 'down')}`;
   }
   if (!bolt && nuts === 'open') return `${from} or longer (open nuts)`;
   return `${from} or longer; longest unmeasured`;

@@ -1,13 +1,19 @@
-import type { Plan } from '@/core/plan/document';
-import type { Evaluation } from '@/core/plan/evaluate';
-import type { Level } from '@/core/plan/findings';
-import { SCHOOL_LABEL } from '@/core/plan/labels';
+import type { Plan } from '@/core/document/document';
+import type { Evaluation } from '@/core/evaluate/evaluate';
+import type { Level } from '@/core/rules/finding';
+import { SCHOOL_LABEL } from '@/core/document/labels';
 import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
 import { largestAtOrBelow, roundTo } from '@/core/units/round';
 import { VerdictMark } from '@/ui/Verdict';
 import { sizesFor } from './sizes';
 
-const WORD: Readonly<Record<Level, string>> = { stop: 'short', note: 'short', caution: 'just', pass: 'held', unmeasured: 'unmeasured' };
+const WORD: Readonly<Record<Level, string>> = {
+  stop: 'short',
+  note: 'short',
+  caution: 'just',
+  pass: 'held',
+  unmeasured: 'unmeasured',
+};
 
 /** The figures of a choice, and what each school of engagement says of it. */
 export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; plan: Plan; units: UnitSystem }) {
@@ -16,17 +22,37 @@ export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; p
   const limit = n.slipOnLimit;
   const safeLimit = limit ? limit.value - limit.pm : null;
   const size = safeLimit === null ? null : largestAtOrBelow(sizesFor(units), safeLimit);
-  const least = n.corners.every((c) => c.engagement) ? [...n.corners].sort((a, b) => (a.engagement?.value ?? 0) - (b.engagement?.value ?? 0))[0] : undefined;
+  const least = n.corners.every((c) => c.engagement)
+    ? [...n.corners].sort((a, b) => (a.engagement?.value ?? 0) - (b.engagement?.value ?? 0))[0]
+    : undefined;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)] gap-x-6 gap-y-3 max-md:grid-cols-1">
       <dl className="grid grid-cols-[minmax(0,1fr)_auto] content-start border-t border-line text-[14px]">
-        <Row label="Engagement left" value={least?.engagement ? `${formatLength(least.engagement.value, units, 'down')}` : null} more={least?.engagement ? `${formatTurns(least.engagement.value / pitch, 'down')}, ± ${formatLength(least.engagement.pm, units, 'up')}` : ''} />
+        <Row
+          label="Engagement left"
+          value={least?.engagement ? `${formatLength(least.engagement.value, units, 'down')}` : null}
+          more={
+            least?.engagement
+              ? `${formatTurns(least.engagement.value / pitch, 'down')}, ± ${formatLength(least.engagement.pm, units, 'up')}`
+              : ''
+          }
+        />
         <Row
           label={plan.hub.fastening === 'bolt' ? 'Largest on stock bolts' : 'Largest on these studs'}
           value={limit ? (limit.value < 0 ? 'none' : formatLength(limit.value, units, 'down')) : null}
-          more={limit ? (size === null ? 'no common size fits' : `so a ${formatLength(size, units)} plate; ± ${formatLength(limit.pm, units, 'up')} taken off`) : ''}
+          more={
+            limit
+              ? size === null
+                ? 'no common size fits'
+                : `so a ${formatLength(size, units)} plate; ± ${formatLength(limit.pm, units, 'up')} taken off`
+              : ''
+          }
         />
-        <Row label="Effective offset" value={n.effectiveOffset === null ? null : `ET ${Number(n.effectiveOffset.toFixed(2))}`} more={plan.wheel.offset === null ? '' : `was ET ${plan.wheel.offset}`} />
+        <Row
+          label="Effective offset"
+          value={n.effectiveOffset === null ? null : `ET ${Number(n.effectiveOffset.toFixed(2))}`}
+          more={plan.wheel.offset === null ? '' : `was ET ${plan.wheel.offset}`}
+        />
         <Row label="Track change" value={`+${formatLength(n.trackChange, units)}`} more="this axle" />
       </dl>
       <table className="self-start border-t border-line text-[14px]">
@@ -52,11 +78,16 @@ export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; p
                     {SCHOOL_LABEL[s.school]}
                     {s.governs ? <span className="block text-[12.5px] leading-none text-accent">governs</span> : null}
                   </th>
-                  <td className="figure py-1 pl-2 text-right whitespace-nowrap">{s.minimum === null ? '–' : formatLength(s.minimum, units, 'up')}</td>
-                  <td className="figure py-1 pl-3 text-right text-soft">{s.minimum === null ? '–' : roundTo(s.minimum / pitch, 2, 'up')}</td>
+                  <td className="figure py-1 pl-2 text-right whitespace-nowrap">
+                    {s.minimum === null ? '–' : formatLength(s.minimum, units, 'up')}
+                  </td>
+                  <td className="figure py-1 pl-3 text-right text-soft">
+                    {s.minimum === null ? '–' : roundTo(s.minimum / pitch, 2, 'up')}
+                  </td>
                   <td className="py-1 pl-3">
                     <span className="flex items-center justify-end gap-1.5">
-                      <VerdictMark level={s.minimum === null ? 'unmeasured' : level} size={12} /> {s.minimum === null ? 'unknown' : word}
+                      <VerdictMark level={s.minimum === null ? 'unmeasured' : level} size={12} />{' '}
+                      {s.minimum === null ? 'unknown' : word}
                     </span>
                   </td>
                 </tr>

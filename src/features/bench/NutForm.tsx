@@ -1,6 +1,6 @@
-import type { Nut } from '@/core/plan/document';
-import { NUT_STYLE_LABEL, SEAT_LABEL, THREAD_MATERIAL_LABEL } from '@/core/plan/labels';
-import type { Seat } from '@/core/plan/vocabulary';
+import type { Nut } from '@/core/document/document';
+import { NUT_STYLE_LABEL, SEAT_LABEL, THREAD_MATERIAL_LABEL } from '@/core/document/labels';
+import type { Seat } from '@/core/document/vocabulary';
 import { parseThread } from '@/core/thread/designation';
 import { Field, optionsOf, SelectField } from '@/ui/Field';
 import { useTyped } from '@/ui/useTyped';
@@ -12,7 +12,17 @@ const MATERIALS = optionsOf(THREAD_MATERIAL_LABEL);
 const SHORT = { min: 0, max: 80 };
 
 /** A nut to begin with: thread and seat that would go on, everything else unknown. */
-export const blankNut = (thread: string, seat: Seat): Nut => ({ thread, style: 'unknown', seat, threadLength: null, blindDepth: null, shankReach: 0, shankLength: 0, material: 'unknown', tensile: null });
+export const blankNut = (thread: string, seat: Seat): Nut => ({
+  thread,
+  style: 'unknown',
+  seat,
+  threadLength: null,
+  blindDepth: null,
+  shankReach: 0,
+  shankLength: 0,
+  material: 'unknown',
+  tensile: null,
+});
 
 /** The nut that goes on, shank and all. */
 export function NutForm({ nut, onNut }: { nut: Nut; onNut: (nut: Nut) => void }) {
@@ -21,21 +31,84 @@ export function NutForm({ nut, onNut }: { nut: Nut; onNut: (nut: Nut) => void })
     <fieldset className="flex flex-wrap items-start gap-3 border-l-2 border-accent pl-3">
       <legend className="sr-only">The nut</legend>
       <ThreadInput label="Nut thread" value={nut.thread} onThread={(thread) => set({ thread })} />
-      <SelectField label="Nut" options={STYLES} value={nut.style} onChange={(e) => set({ style: e.target.value as Nut['style'] })} className="w-[128px]" />
-      <SelectField label="Seat of the nut" options={SEATS} value={nut.seat} onChange={(e) => set({ seat: e.target.value as Seat })} className="w-[128px]" />
-      <LengthInput label="Full thread in it" optional value={nut.threadLength} range={SHORT} onLength={(threadLength) => set({ threadLength })} className="w-[132px]" />
-      {nut.style === 'closed' ? <LengthInput label="Its blind depth" optional value={nut.blindDepth} range={SHORT} onLength={(blindDepth) => set({ blindDepth })} className="w-[132px]" /> : null}
-      <LengthInput label="Shank reaches deeper by" value={nut.shankReach} range={{ min: 0, max: 40 }} onLength={(mm) => mm !== null && set({ shankReach: mm })} className="w-[160px]" />
-      <LengthInput label="Length of its shank" value={nut.shankLength} range={{ min: 0, max: 40 }} onLength={(mm) => mm !== null && set({ shankLength: mm })} className="w-[142px]" />
-      <SelectField label="Nut of" options={MATERIALS} value={nut.material} onChange={(e) => set({ material: e.target.value as Nut['material'] })} className="w-[128px]" />
+      <SelectField
+        label="Nut"
+        options={STYLES}
+        value={nut.style}
+        onChange={(e) => set({ style: e.target.value as Nut['style'] })}
+        className="w-[128px]"
+      />
+      <SelectField
+        label="Seat of the nut"
+        options={SEATS}
+        value={nut.seat}
+        onChange={(e) => set({ seat: e.target.value as Seat })}
+        className="w-[128px]"
+      />
+      <LengthInput
+        label="Full thread in it"
+        optional
+        value={nut.threadLength}
+        range={SHORT}
+        onLength={(threadLength) => set({ threadLength })}
+        className="w-[132px]"
+      />
+      {nut.style === 'closed' ? (
+        <LengthInput
+          label="Its blind depth"
+          optional
+          value={nut.blindDepth}
+          range={SHORT}
+          onLength={(blindDepth) => set({ blindDepth })}
+          className="w-[132px]"
+        />
+      ) : null}
+      <LengthInput
+        label="Shank reaches deeper by"
+        value={nut.shankReach}
+        range={{ min: 0, max: 40 }}
+        onLength={(mm) => mm !== null && set({ shankReach: mm })}
+        className="w-[160px]"
+      />
+      <LengthInput
+        label="Length of its shank"
+        value={nut.shankLength}
+        range={{ min: 0, max: 40 }}
+        onLength={(mm) => mm !== null && set({ shankLength: mm })}
+        className="w-[142px]"
+      />
+      <SelectField
+        label="Nut of"
+        options={MATERIALS}
+        value={nut.material}
+        onChange={(e) => set({ material: e.target.value as Nut['material'] })}
+        className="w-[128px]"
+      />
     </fieldset>
   );
 }
 
 /** A thread designation that is judged live; only one that reads goes on. */
-export function ThreadInput({ label, value, onThread }: { label: string; value: string; onThread: (thread: string) => void }) {
+export function ThreadInput({
+  label,
+  value,
+  onThread,
+}: {
+  label: string;
+  value: string;
+  onThread: (thread: string) => void;
+}) {
   const { typed, error, change } = useTyped(value, asTyped, (text) => readThread(label, text), onThread);
-  return <Field label={label} figure value={typed} error={error} onChange={(e) => change(e.target.value)} className="w-[150px]" />;
+  return (
+    <Field
+      label={label}
+      figure
+      value={typed}
+      error={error}
+      onChange={(e) => change(e.target.value)}
+      className="w-[150px]"
+    />
+  );
 }
 
 const asTyped = (thread: string): string => thread;

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { Plan } from '@/core/plan/document';
+import type { Plan } from '@/core/document/document';
 import { type ArchModel, rubInput, type RubAssumptions, USUAL } from '@/core/stance/archModel';
 import type { RubCell } from '@/core/stance/rubMap';
 import { formatLength, type UnitSystem } from '@/core/units/format';
@@ -39,7 +39,16 @@ export interface Pose {
 }
 
 /** Where between bump stop and full lock the tyre would touch: probability over the errors of measuring, in a worker. */
-export function RubMap({ plan, corner, model, take, onTake, pose, onPose, units }: {
+export function RubMap({
+  plan,
+  corner,
+  model,
+  take,
+  onTake,
+  pose,
+  onPose,
+  units,
+}: {
   plan: Plan;
   corner: Plan['corners'][number];
   model: ArchModel;
@@ -64,14 +73,20 @@ export function RubMap({ plan, corner, model, take, onTake, pose, onPose, units 
     };
   }, [input, run, stop]);
 
-  const worst = grid?.flat().reduce((a, b) => (b.probability > a.probability || (b.probability === a.probability && b.room < a.room) ? b : a));
-  const over = grid?.flat().find((c) => pose !== null && Math.abs(c.bump - pose.bump) < 1e-6 && Math.abs(c.steer - pose.steer) < 1e-6);
+  const worst = grid
+    ?.flat()
+    .reduce((a, b) => (b.probability > a.probability || (b.probability === a.probability && b.room < a.room) ? b : a));
+  const over = grid
+    ?.flat()
+    .find((c) => pose !== null && Math.abs(c.bump - pose.bump) < 1e-6 && Math.abs(c.steer - pose.steer) < 1e-6);
   return (
     <div className="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] gap-5 max-md:grid-cols-1">
       <div className="flex min-w-0 flex-col gap-2">
         <div className="flex min-h-[24px] items-center gap-3 text-[14px]">
           <RunProgress label="Rub map" done={done} onStop={stop} />
-          {done === null && grid === null ? <p className="text-soft">Stopped. Change anything to draw it again.</p> : null}
+          {done === null && grid === null ? (
+            <p className="text-soft">Stopped. Change anything to draw it again.</p>
+          ) : null}
         </div>
         {grid ? <RubGrid grid={grid} pose={pose} onPose={onPose} units={units} /> : null}
         <p className="text-[14px]" aria-live="polite">
@@ -84,20 +99,39 @@ export function RubMap({ plan, corner, model, take, onTake, pose, onPose, units 
 }
 
 function cellText(c: RubCell, units: UnitSystem): string {
-  const bump = c.bump >= 0 ? `${formatLength(Math.round(c.bump), units)} up` : `${formatLength(Math.round(-c.bump), units)} down`;
+  const bump =
+    c.bump >= 0 ? `${formatLength(Math.round(c.bump), units)} up` : `${formatLength(Math.round(-c.bump), units)} down`;
   const at = `${bump}, steered ${Math.abs(c.steer).toFixed(0)}°`;
   const share = Math.ceil(c.probability * 1000) / 10;
   if (c.room === Number.POSITIVE_INFINITY) return `${at}: the tyre is below the lip there.`;
   return `${at}: touches in ${share} % of what the errors allow, ${c.room <= 0 ? 'in contact as measured' : `${formatLength(c.room, units, 'down')} of room as measured`}.`;
 }
 
-function Assumptions({ take, onTake, axle }: { take: RubAssumptions; onTake: (take: RubAssumptions) => void; axle: Plan['axle'] }) {
+function Assumptions({
+  take,
+  onTake,
+  axle,
+}: {
+  take: RubAssumptions;
+  onTake: (take: RubAssumptions) => void;
+  axle: Plan['axle'];
+}) {
   return (
     <fieldset className="grid grid-cols-2 content-start items-end gap-2">
-      <legend className="pb-1 text-[13px] font-[640] text-soft">Taken for granted, not measured{take === USUAL[axle] ? ': the usual' : ''}</legend>
-      <p className="col-span-2 text-[13px] text-soft">A map of where to look with chalk, not a verdict. Set these to this car; the steering axis is counted from the hub face, inboard negative.</p>
+      <legend className="pb-1 text-[13px] font-[640] text-soft">
+        Taken for granted, not measured{take === USUAL[axle] ? ': the usual' : ''}
+      </legend>
+      <p className="col-span-2 text-[13px] text-soft">
+        A map of where to look with chalk, not a verdict. Set these to this car; the steering axis is counted from the
+        hub face, inboard negative.
+      </p>
       {ASSUMED.map((row) => (
-        <AssumedField key={row.key} row={row} value={take[row.key]} onValue={(value) => onTake({ ...take, [row.key]: value })} />
+        <AssumedField
+          key={row.key}
+          row={row}
+          value={take[row.key]}
+          onValue={(value) => onTake({ ...take, [row.key]: value })}
+        />
       ))}
     </fieldset>
   );
@@ -105,5 +139,14 @@ function Assumptions({ take, onTake, axle }: { take: RubAssumptions; onTake: (ta
 
 function AssumedField({ row, value, onValue }: { row: Assumed; value: number; onValue: (value: number) => void }) {
   const { typed, error, change } = useTyped(value, String, row.read, onValue);
-  return <Field label={row.label} figure unit={row.unit} value={typed} error={error} onChange={(e) => change(e.target.value)} />;
+  return (
+    <Field
+      label={row.label}
+      figure
+      unit={row.unit}
+      value={typed}
+      error={error}
+      onChange={(e) => change(e.target.value)}
+    />
+  );
 }

@@ -2,7 +2,17 @@ import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
 
 /** How far a worker's run is, and the way to stop it; nothing while none is under way. */
-export function RunProgress({ label, done, onStop, className }: { label: string; done: number | null; onStop: () => void; className?: string }) {
+export function RunProgress({
+  label,
+  done,
+  onStop,
+  className,
+}: {
+  label: string;
+  done: number | null;
+  onStop: () => void;
+  className?: string;
+}) {
   if (done === null) return null;
   return (
     <>

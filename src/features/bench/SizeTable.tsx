@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { fitBySize, longerFastener, type SizeFit } from '@/core/plan/bySize';
-import { sentence } from '@/core/plan/messages';
+import { fitBySize, longerFastener, type SizeFit } from '@/core/whatif/bySize';
+import { sentence } from '@/core/rules/index';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { VerdictMark } from '@/ui/Verdict';
 import { sizesFor } from './sizes';
@@ -17,12 +17,20 @@ export function SizeTable({ bench, units }: { bench: Bench; units: UnitSystem })
   };
   return (
     <table className="w-full text-[14px]">
-      <caption className="pb-1 text-left text-[13px] text-soft">On stock fasteners where they do, else on longer ones that engage as now. Kind and centring as chosen above.</caption>
+      <caption className="pb-1 text-left text-[13px] text-soft">
+        On stock fasteners where they do, else on longer ones that engage as now. Kind and centring as chosen above.
+      </caption>
       <thead>
         <tr className="border-b border-line text-left text-[12.5px] text-soft">
-          <th scope="col" className="font-normal">Size</th>
-          <th scope="col" className="font-normal">Verdict</th>
-          <th scope="col" className="text-right font-normal">Gap left</th>
+          <th scope="col" className="font-normal">
+            Size
+          </th>
+          <th scope="col" className="font-normal">
+            Verdict
+          </th>
+          <th scope="col" className="text-right font-normal">
+            Gap left
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -32,7 +40,11 @@ export function SizeTable({ bench, units }: { bench: Bench; units: UnitSystem })
               {f.how === 'no' ? (
                 <span className="figure inline-flex min-h-[36px] items-center">{formatLength(f.thickness, units)}</span>
               ) : (
-                <button type="button" onClick={() => take(f)} className="figure min-h-[44px] text-accent underline underline-offset-4">
+                <button
+                  type="button"
+                  onClick={() => take(f)}
+                  className="figure min-h-[44px] text-accent underline underline-offset-4"
+                >
                   {formatLength(f.thickness, units)}
                 </button>
               )}
@@ -45,7 +57,9 @@ export function SizeTable({ bench, units }: { bench: Bench; units: UnitSystem })
                 {f.reason ? sentence(f.reason, { units, pitch }) : howText(f, plan.hub.fastening, units)}
               </span>
             </td>
-            <td className="figure py-2 text-right whitespace-nowrap">{f.gap === null ? '–' : formatLength(f.gap, units, 'down')}</td>
+            <td className="figure py-2 text-right whitespace-nowrap">
+              {f.gap === null ? '–' : formatLength(f.gap, units, 'down')}
+            </td>
           </tr>
         ))}
       </tbody>

@@ -30,7 +30,18 @@ const OPEN = [
 /** Camber that will be set more negative than it was measured: the tyre's top tucks in. */
 function CamberField({ value, onDegrees }: { value: number; onDegrees: (degrees: number) => void }) {
   const { typed, error, change } = useTyped(value, String, readCamber, onDegrees);
-  return <Field label="Camber, more negative by" figure unit="°" inputMode="decimal" value={typed} error={error} onChange={(e) => change(e.target.value)} className="w-[138px]" />;
+  return (
+    <Field
+      label="Camber, more negative by"
+      figure
+      unit="°"
+      inputMode="decimal"
+      value={typed}
+      error={error}
+      onChange={(e) => change(e.target.value)}
+      className="w-[138px]"
+    />
+  );
 }
 
 const readCamber = (text: string): number => parseAngle('Camber change', text, { min: -5, max: 5 }).value;
@@ -50,27 +61,82 @@ export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem
         <Button aria-label="Thinner" className="mt-[21px] px-3" onClick={() => step(-1)}>
           <Minus size={18} aria-hidden="true" />
         </Button>
-        <LengthInput label="Spacer" value={spacer.thickness} range={{ min: 0, max: 60 }} onLength={(mm) => mm !== null && bench.setSpacer({ thickness: mm })} className="w-[102px]" />
+        <LengthInput
+          label="Spacer"
+          value={spacer.thickness}
+          range={{ min: 0, max: 60 }}
+          onLength={(mm) => mm !== null && bench.setSpacer({ thickness: mm })}
+          className="w-[102px]"
+        />
         <Button aria-label="Thicker" className="mt-[21px] px-3" onClick={() => step(1)}>
           <Plus size={18} aria-hidden="true" />
         </Button>
       </div>
-      <Segments label="Kind" value={spacer.kind} options={bench.plan.hub.fastening === 'stud' ? [...KINDS, ADAPTER] : KINDS} onChange={pickKind} />
-      <Segments label="Centred by" value={spacer.centring} options={CENTRING} onChange={(centring) => bench.setSpacer({ centring })} />
+      <Segments
+        label="Kind"
+        value={spacer.kind}
+        options={bench.plan.hub.fastening === 'stud' ? [...KINDS, ADAPTER] : KINDS}
+        onChange={pickKind}
+      />
+      <Segments
+        label="Centred by"
+        value={spacer.centring}
+        options={CENTRING}
+        onChange={(centring) => bench.setSpacer({ centring })}
+      />
       <CamberField value={bench.choice.camberChange ?? 0} onDegrees={bench.setCamberChange} />
       {spacer.kind === 'universal' || spacer.thickness === 0 ? null : (
-        <LengthInput label="Spacer bore" optional value={spacer.bore} range={{ min: 30, max: 200 }} onLength={(bore) => bench.setSpacer({ bore })} className="w-[120px]" />
+        <LengthInput
+          label="Spacer bore"
+          optional
+          value={spacer.bore}
+          range={{ min: 30, max: 200 }}
+          onLength={(bore) => bench.setSpacer({ bore })}
+          className="w-[120px]"
+        />
       )}
       {(spacer.kind === 'lipped' || spacer.kind === 'adapter') && spacer.centring === 'hub' ? (
         <div className="flex flex-wrap gap-3">
-          <LengthInput label="Lip diameter" optional value={spacer.lipDiameter} range={{ min: 30, max: 200 }} onLength={(lipDiameter) => bench.setSpacer({ lipDiameter })} className="w-[130px]" />
-          <LengthInput label="Lip height" optional value={spacer.lipHeight} range={{ min: 0, max: 60 }} onLength={(lipHeight) => bench.setSpacer({ lipHeight })} className="w-[110px]" />
-          <LengthInput label="Lip root" optional value={spacer.lipRoot} range={{ min: 0, max: 20 }} onLength={(lipRoot) => bench.setSpacer({ lipRoot })} className="w-[110px]" />
-          <Segments label="Bore open through" value={spacer.openThrough ? 'yes' : 'no'} options={OPEN} onChange={(v) => bench.setSpacer({ openThrough: v === 'yes' })} />
+          <LengthInput
+            label="Lip diameter"
+            optional
+            value={spacer.lipDiameter}
+            range={{ min: 30, max: 200 }}
+            onLength={(lipDiameter) => bench.setSpacer({ lipDiameter })}
+            className="w-[130px]"
+          />
+          <LengthInput
+            label="Lip height"
+            optional
+            value={spacer.lipHeight}
+            range={{ min: 0, max: 60 }}
+            onLength={(lipHeight) => bench.setSpacer({ lipHeight })}
+            className="w-[110px]"
+          />
+          <LengthInput
+            label="Lip root"
+            optional
+            value={spacer.lipRoot}
+            range={{ min: 0, max: 20 }}
+            onLength={(lipRoot) => bench.setSpacer({ lipRoot })}
+            className="w-[110px]"
+          />
+          <Segments
+            label="Bore open through"
+            value={spacer.openThrough ? 'yes' : 'no'}
+            options={OPEN}
+            onChange={(v) => bench.setSpacer({ openThrough: v === 'yes' })}
+          />
         </div>
       ) : null}
       {spacer.kind === 'adapter' ? (
-        <AdapterForm adapter={spacer.adapter} thread={bench.plan.hub.thread} boltCircle={bench.plan.hub.boltCircle} typedBefore={bench.choice.adapterTyped} onAdapter={bench.setAdapter} />
+        <AdapterForm
+          adapter={spacer.adapter}
+          thread={bench.plan.hub.thread}
+          boltCircle={bench.plan.hub.boltCircle}
+          typedBefore={bench.choice.adapterTyped}
+          onAdapter={bench.setAdapter}
+        />
       ) : null}
     </div>
   );

@@ -6,11 +6,25 @@ import { sizesFor, stepSize } from './sizes';
 import type { Bench } from './useBench';
 
 /** On a tablet: size, verdict and the way forward under the thumbs. */
-export function ThumbBar({ bench, units, busy, onForward }: { bench: Bench; units: UnitSystem; busy: boolean; onForward: () => void }) {
+export function ThumbBar({
+  bench,
+  units,
+  busy,
+  onForward,
+}: {
+  bench: Bench;
+  units: UnitSystem;
+  busy: boolean;
+  onForward: () => void;
+}) {
   const { thickness } = bench.choice.spacer;
   const step = (d: 1 | -1) => bench.setSpacer({ thickness: stepSize(thickness, d, sizesFor(units)) });
   return (
-    <section aria-label="Under the thumbs" className="no-print fixed inset-x-0 bottom-0 z-10 hidden items-center justify-between gap-3 border-t border-line bg-sheet p-2 max-lg:flex pointer-coarse:flex" data-testid="thumb-bar">
+    <section
+      aria-label="Under the thumbs"
+      className="no-print fixed inset-x-0 bottom-0 z-10 hidden items-center justify-between gap-3 border-t border-line bg-sheet p-2 max-lg:flex pointer-coarse:flex"
+      data-testid="thumb-bar"
+    >
       <div className="flex items-center gap-2">
         <Button aria-label="Thinner, by thumb" className="px-5" onClick={() => step(-1)}>
           <Minus size={20} aria-hidden="true" />
@@ -21,7 +35,12 @@ export function ThumbBar({ bench, units, busy, onForward }: { bench: Bench; unit
         </Button>
       </div>
       <Verdict level={bench.evaluation.verdict} />
-      <Button look="main" disabled={busy || bench.evaluation.blocking.length > 0} onClick={onForward} aria-label="Take forward, by thumb">
+      <Button
+        look="main"
+        disabled={busy || bench.evaluation.blocking.length > 0}
+        onClick={onForward}
+        aria-label="Take forward, by thumb"
+      >
         Take forward
       </Button>
     </section>

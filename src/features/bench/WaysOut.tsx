@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import type { Plan } from '@/core/plan/document';
-import { waySentence, waysOut } from '@/core/plan/waysOut';
+import type { Plan } from '@/core/document/document';
+import { waySentence, waysOut } from '@/core/whatif/waysOut';
 import type { UnitSystem } from '@/core/units/format';
 import { sizesFor } from './sizes';
 

@@ -1,10 +1,10 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
-import { sentence } from '@/core/plan/messages';
-import { type CatalogueItem, isFastener, shelfFor } from '@/core/search/catalogue';
-import { joined } from '@/core/search/search';
-import type { Candidate, SearchInput, SearchResult } from '@/core/search/types';
+import { sentence } from '@/core/rules/index';
+import { type CatalogueItem, isFastener, shelfFor } from '@/core/parts/catalogue';
+import { joined } from '@/core/whatif/search/pairs';
+import type { Candidate, SearchInput, SearchResult } from '@/core/whatif/search/types';
 import { parseLength } from '@/core/units/parse';
 import { tryInput } from '@/core/errors';
 import { formatLength, type UnitSystem } from '@/core/units/format';
@@ -74,10 +74,19 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
   }, []);
 
   const search = async () => {
-    const wished = tryInput(() => (first === 'thinnest' ? null : parseLength('Wished gap', wish, { min: -50, max: 100 }).value));
+    const wished = tryInput(() =>
+      first === 'thinnest' ? null : parseLength('Wished gap', wish, { min: -50, max: 100 }).value,
+    );
     setError(wished.error);
     if (wished.error !== undefined) return;
-    const input: SearchInput = { base: plan, wantedGap: wished.value, ...parts, limit: SHOWN, perSpacer: PER_SPACER, wheels: [{ id: 'own', wheel: plan.wheel, corners: plan.corners }] };
+    const input: SearchInput = {
+      base: plan,
+      wantedGap: wished.value,
+      ...parts,
+      limit: SHOWN,
+      perSpacer: PER_SPACER,
+      wheels: [{ id: 'own', wheel: plan.wheel, corners: plan.corners }],
+    };
     const whole = await run<SearchResult, SearchResult | null>(
       (worker, progress) => worker.run(input, progress),
       (soFar) => setFound(soFar && { result: soFar, first, partial: true }),
@@ -92,19 +101,28 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
     if (spacer?.kind !== 'spacer') return;
     bench.take({
       spacer: spacer.spacer,
-      fastener: joined(fastener && isFastener(fastener) ? fastener.fastener : null, nut?.kind === 'nut' ? nut.nut : null),
+      fastener: joined(
+        fastener && isFastener(fastener) ? fastener.fastener : null,
+        nut?.kind === 'nut' ? nut.nut : null,
+      ),
     });
   };
   const name = (id: string | null, own: string) => (id === null ? own : (byId.get(id)?.name ?? id));
 
-  if (failure) return <p role="alert" className="text-stop">{failure}</p>;
+  if (failure)
+    return (
+      <p role="alert" className="text-stop">
+        {failure}
+      </p>
+    );
   if (own === null) return <p className="text-soft">Fetching the shelf …</p>;
   const catalogue = <CatalogueFile opened={file} onOpen={setFile} />;
   if (parts.spacers.length === 0) {
     return (
       <div className="flex flex-col items-start gap-2">
         <p className="max-w-[60ch] text-[14px]">
-          The shelf holds no spacer for {plan.hub.lugs} lugs on {formatLength(plan.hub.boltCircle, units)}. Import a catalogue, or open one just for this search.
+          The shelf holds no spacer for {plan.hub.lugs} lugs on {formatLength(plan.hub.boltCircle, units)}. Import a
+          catalogue, or open one just for this search.
         </p>
         <LinkButton href="/shelf">Go to the shelf</LinkButton>
         {catalogue}
@@ -115,7 +133,17 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap items-end gap-3">
         <Segments label="Best first" value={first} options={ORDERS} onChange={setFirst} />
-        {first === 'nearest' ? <Field label="Wished gap, arch to tyre" figure unit="mm" value={wish} error={error} onChange={(e) => setWish(e.target.value)} className="w-[170px]" /> : null}
+        {first === 'nearest' ? (
+          <Field
+            label="Wished gap, arch to tyre"
+            figure
+            unit="mm"
+            value={wish}
+            error={error}
+            onChange={(e) => setWish(e.target.value)}
+            className="w-[170px]"
+          />
+        ) : null}
         <Button look="main" onClick={search} disabled={done !== null}>
           Search the shelf
         </Button>
@@ -127,15 +155,34 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
           <span className="pt-1">
             <VerdictMark level="unmeasured" size={12} />
           </span>
-          {unthreaded === 1 ? 'One fastener is' : `${unthreaded} fasteners are`} left out: how far {unthreaded === 1 ? 'it is' : 'they are'} threaded is not known.
+          {unthreaded === 1 ? 'One fastener is' : `${unthreaded} fasteners are`} left out: how far{' '}
+          {unthreaded === 1 ? 'it is' : 'they are'} threaded is not known.
         </p>
       ) : null}
-      {found ? <Results {...found} units={units} pitch={evaluation.numbers.thread.pitch} name={name} own={plan.hub.fastening} onTake={take} /> : null}
+      {found ? (
+        <Results
+          {...found}
+          units={units}
+          pitch={evaluation.numbers.thread.pitch}
+          name={name}
+          own={plan.hub.fastening}
+          onTake={take}
+        />
+      ) : null}
     </div>
   );
 }
 
-function Results({ result, first, partial, units, pitch, name, own, onTake }: Found & {
+function Results({
+  result,
+  first,
+  partial,
+  units,
+  pitch,
+  name,
+  own,
+  onTake,
+}: Found & {
   units: UnitSystem;
   pitch: number;
   name: (id: string | null, own: string) => string;
@@ -147,24 +194,42 @@ function Results({ result, first, partial, units, pitch, name, own, onTake }: Fo
       <table className="w-full text-[14px]">
         <caption className="pb-1 text-left text-[13px] text-soft">
           {partial ? 'So far: ' : ''}
-          {result.total === 0 ? (partial ? 'nothing fits.' : 'Nothing on the shelf fits.') : `${result.total} ${result.total === 1 ? 'combination fits' : 'combinations fit'}; ${FIRST[first].words} first, the best ${PER_SPACER} with each spacer and what is on the car.`}
+          {result.total === 0
+            ? partial
+              ? 'nothing fits.'
+              : 'Nothing on the shelf fits.'
+            : `${result.total} ${result.total === 1 ? 'combination fits' : 'combinations fit'}; ${FIRST[first].words} first, the best ${PER_SPACER} with each spacer and what is on the car.`}
         </caption>
         {result.total > 0 ? (
           <thead>
             <tr className="border-b border-line text-left text-[12.5px] text-soft">
-              <th scope="col" className="font-normal">Spacer</th>
-              <th scope="col" className="font-normal">Fasteners</th>
-              <th scope="col" className="text-right font-normal">{FIRST[first].column}</th>
-              <th scope="col" className="text-right font-normal">Thread over</th>
-              <th scope="col" className="text-right font-normal">To buy</th>
-              <th scope="col"><span className="sr-only">Take</span></th>
+              <th scope="col" className="font-normal">
+                Spacer
+              </th>
+              <th scope="col" className="font-normal">
+                Fasteners
+              </th>
+              <th scope="col" className="text-right font-normal">
+                {FIRST[first].column}
+              </th>
+              <th scope="col" className="text-right font-normal">
+                Thread over
+              </th>
+              <th scope="col" className="text-right font-normal">
+                To buy
+              </th>
+              <th scope="col">
+                <span className="sr-only">Take</span>
+              </th>
             </tr>
           </thead>
         ) : null}
         <tbody>
           {result.ranked.map((c) => (
             <tr key={`${c.spacer}/${c.fastener}/${c.nut}`} className="border-b border-line">
-              <th scope="row" className="text-left font-[600]">{name(c.spacer, '')}</th>
+              <th scope="row" className="text-left font-[600]">
+                {name(c.spacer, '')}
+              </th>
               <td>
                 {name(c.fastener, `stock ${own}s`)}
                 {c.nut === null ? '' : `, ${name(c.nut, '')}`}
@@ -173,7 +238,12 @@ function Results({ result, first, partial, units, pitch, name, own, onTake }: Fo
               <td className="figure text-right">{formatLength(c.margin, units, 'down')}</td>
               <td className="figure text-right">{c.toBuy}</td>
               <td className="text-right">
-                <button type="button" onClick={() => onTake(c)} aria-label={`Put ${name(c.spacer, '')} with ${name(c.fastener, `stock ${own}s`)}${c.nut === null ? '' : ` and ${name(c.nut, '')}`} on the bench`} className="touch px-2 text-accent underline underline-offset-4">
+                <button
+                  type="button"
+                  onClick={() => onTake(c)}
+                  aria-label={`Put ${name(c.spacer, '')} with ${name(c.fastener, `stock ${own}s`)}${c.nut === null ? '' : ` and ${name(c.nut, '')}`} on the bench`}
+                  className="touch px-2 text-accent underline underline-offset-4"
+                >
                   Take
                 </button>
               </td>

@@ -1,8 +1,8 @@
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import type { Plan } from '@/core/plan/document';
-import { AXLE_LABEL } from '@/core/plan/labels';
-import { gapsOf } from '@/core/plan/gaps';
+import type { Plan } from '@/core/document/document';
+import { AXLE_LABEL } from '@/core/document/labels';
+import { gapsOf } from '@/core/figures/gaps';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { StancePreview } from '@/drawing/StancePreview';
 import { ask } from '@/ui/ask';
@@ -17,7 +17,17 @@ export interface Partner {
 }
 
 /** Both axles before and after, each with its own thickness; the way to the other axle's bench. */
-export function WholeCar({ jobId, plan, partner, units }: { jobId: string; plan: Plan; partner: Partner | null; units: UnitSystem }) {
+export function WholeCar({
+  jobId,
+  plan,
+  partner,
+  units,
+}: {
+  jobId: string;
+  plan: Plan;
+  partner: Partner | null;
+  units: UnitSystem;
+}) {
   const router = useRouter();
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
@@ -38,8 +48,11 @@ export function WholeCar({ jobId, plan, partner, units }: { jobId: string; plan:
             <div key={p.axle} className="contents">
               <dt className="border-b border-line py-1.5 font-[600]">{AXLE_LABEL[p.axle]}</dt>
               <dd className="border-b border-line py-1.5">
-                <span className="figure">{formatLength(p.spacer.thickness, units)}</span> {p.spacer.kind}, track <span className="figure">+{formatLength(2 * p.spacer.thickness, units)}</span>
-                <span className="block text-[12.5px] text-soft">{i === 0 ? 'on this bench' : partner?.frozen ? 'taken forward' : 'on its bench, not taken forward'}</span>
+                <span className="figure">{formatLength(p.spacer.thickness, units)}</span> {p.spacer.kind}, track{' '}
+                <span className="figure">+{formatLength(2 * p.spacer.thickness, units)}</span>
+                <span className="block text-[12.5px] text-soft">
+                  {i === 0 ? 'on this bench' : partner?.frozen ? 'taken forward' : 'on its bench, not taken forward'}
+                </span>
               </dd>
             </div>
           ))}
@@ -48,13 +61,19 @@ export function WholeCar({ jobId, plan, partner, units }: { jobId: string; plan:
           <LinkButton href={`/jobs/${partner.jobId}/choose`}>Choose for the {other} axle</LinkButton>
         ) : (
           <>
-            <p className="max-w-[46ch]">The {other} axle has no job in this visit, so its corners are not known here.</p>
+            <p className="max-w-[46ch]">
+              The {other} axle has no job in this visit, so its corners are not known here.
+            </p>
             <Button disabled={busy} onClick={open}>
               Open a job for the {other} axle
             </Button>
           </>
         )}
-        {failure ? <p role="alert" className="text-stop">{failure}</p> : null}
+        {failure ? (
+          <p role="alert" className="text-stop">
+            {failure}
+          </p>
+        ) : null}
       </div>
     </div>
   );

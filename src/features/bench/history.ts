@@ -24,7 +24,9 @@ export function changed<T>(h: History<T>, now: T, at: number): History<T> {
 /** One edit back; the same history where there is none. The next change is an edit of its own. */
 export function undone<T>(h: History<T>): History<T> {
   const before = h.past.at(-1);
-  return before === undefined ? h : { past: h.past.slice(0, -1), now: before, next: [h.now, ...h.next], at: Number.NEGATIVE_INFINITY };
+  return before === undefined
+    ? h
+    : { past: h.past.slice(0, -1), now: before, next: [h.now, ...h.next], at: Number.NEGATIVE_INFINITY };
 }
 
 /** One edit forward again; the same history where there is none. */

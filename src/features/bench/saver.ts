@@ -3,7 +3,13 @@ import { ask } from '@/ui/ask';
 /** How the bench is kept: stored, on its way, held up (it is tried again by itself), or refused for good. */
 export type Saved = 'saved' | 'saving' | { readonly held: string } | { readonly refused: string };
 
-type Send<T> = (version: number, value: T) => Promise<{ readonly ok: true; readonly value: number } | { readonly ok: false; readonly message: string; readonly again?: boolean }>;
+type Send<T> = (
+  version: number,
+  value: T,
+) => Promise<
+  | { readonly ok: true; readonly value: number }
+  | { readonly ok: false; readonly message: string; readonly again?: boolean }
+>;
 
 const SAVE_AFTER_MS = 350;
 const AGAIN_MS = 2500;

@@ -1,8 +1,9 @@
-import { INCH_SIZES_MM, METRIC_SIZES_MM } from '@/core/plan/sizes';
+import { INCH_SIZES_MM, METRIC_SIZES_MM } from '@/core/document/sizes';
 import type { UnitSystem } from '@/core/units/format';
 
 /** Sizes to step through, in the units that are read. */
-export const sizesFor = (units: UnitSystem): readonly number[] => (units === 'imperial' ? INCH_SIZES_MM : METRIC_SIZES_MM);
+export const sizesFor = (units: UnitSystem): readonly number[] =>
+  units === 'imperial' ? INCH_SIZES_MM : METRIC_SIZES_MM;
 
 /** The next common size above or below a thickness; the same thickness when there is none. */
 export function stepSize(thickness: number, direction: 1 | -1, sizes: readonly number[]): number {

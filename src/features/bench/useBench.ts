@@ -1,9 +1,9 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
-import { assemblePlan, type PlanParts } from '@/core/plan/assemble';
-import type { Adapter, Fastener, Plan, Spacer } from '@/core/plan/document';
-import { type Evaluation, evaluate } from '@/core/plan/evaluate';
+import { assemblePlan, type PlanParts } from '@/core/document/assemble';
+import type { Adapter, Fastener, Plan, Spacer } from '@/core/document/document';
+import { type Evaluation, evaluate } from '@/core/evaluate/evaluate';
 import type { RubAssumptions } from '@/core/stance/archModel';
 import { keepChoice } from './actions';
 import { begun, changed, redone, undone } from './history';
@@ -48,14 +48,21 @@ export interface Bench {
 }
 
 /** State of the bench: the choice, its live evaluation, and its saving in the background. */
-export function useBench(jobId: string, startVersion: number, parts: Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff' | 'camberChange'>, start: Choice): Bench {
+export function useBench(
+  jobId: string,
+  startVersion: number,
+  parts: Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff' | 'camberChange'>,
+  start: Choice,
+): Bench {
   const [history, setHistory] = useState(() => begun(start));
   const choice = history.now;
   const canUndo = history.past.length > 0;
   const canRedo = history.next.length > 0;
   const [lead, setLead] = useState<Plan['leadSignOff']>(null);
   const [saved, setSaved] = useState<Saved>('saved');
-  const [saver] = useState(() => new Saver<Choice>((version, value) => keepChoice(jobId, version, value), startVersion, start, setSaved));
+  const [saver] = useState(
+    () => new Saver<Choice>((version, value) => keepChoice(jobId, version, value), startVersion, start, setSaved),
+  );
 
   const plan = useMemo(() => assemblePlan({ ...parts, ...choice, leadSignOff: lead }), [parts, choice, lead]);
   const evaluation = useMemo(() => evaluate(plan), [plan]);
@@ -79,14 +86,28 @@ export function useBench(jobId: string, startVersion: number, parts: Omit<PlanPa
       setHistory((h) => changed(h, to(h.now), at));
     };
     return {
-      choice, plan, evaluation, lead, saved, setLead,
+      choice,
+      plan,
+      evaluation,
+      lead,
+      saved,
+      setLead,
       flush: () => saver.flush(),
       setSpacer: (change) => setChoice((c) => ({ ...c, spacer: { ...c.spacer, ...change } })),
       setFastener: (fastener) => setChoice((c) => ({ ...c, fastener })),
       setCamberChange: (camberChange) => setChoice((c) => ({ ...c, camberChange })),
-      setAdapter: (adapter, adapterTyped) => setChoice((c) => ({ ...c, spacer: { ...c.spacer, adapter }, adapterTyped: adapter === null ? adapterTyped : undefined })),
+      setAdapter: (adapter, adapterTyped) =>
+        setChoice((c) => ({
+          ...c,
+          spacer: { ...c.spacer, adapter },
+          adapterTyped: adapter === null ? adapterTyped : undefined,
+        })),
       setRub: (rub) => setChoice((c) => ({ ...c, rub })),
-      setAside: () => setChoice((c) => ({ ...c, candidates: [...(c.candidates ?? []), { spacer: c.spacer, fastener: c.fastener }].slice(-MOST_CANDIDATES) })),
+      setAside: () =>
+        setChoice((c) => ({
+          ...c,
+          candidates: [...(c.candidates ?? []), { spacer: c.spacer, fastener: c.fastener }].slice(-MOST_CANDIDATES),
+        })),
       take: ({ spacer, fastener }) => setChoice((c) => ({ ...c, spacer, fastener })),
       drop: (index) => setChoice((c) => ({ ...c, candidates: (c.candidates ?? []).filter((_, i) => i !== index) })),
       undo: canUndo ? () => setHistory(undone) : null,

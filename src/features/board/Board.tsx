@@ -1,7 +1,7 @@
 import { formatDistanceStrict, isBefore } from 'date-fns';
 import { NavLink } from '@/ui/NavLink';
-import { AXLE_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
-import type { Use, Wish } from '@/core/plan/vocabulary';
+import { AXLE_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
+import type { Use, Wish } from '@/core/document/vocabulary';
 import type { JobLine } from '@/store/jobs';
 import { LinkButton } from '@/ui/Button';
 import { Verdict } from '@/ui/Verdict';
@@ -15,7 +15,10 @@ export function Board({ jobs, now }: { jobs: readonly JobLine[]; now: Date }) {
     return (
       <section className="max-w-[640px] border-l-2 border-accent pl-4">
         <p className="text-[17px]">No jobs yet.</p>
-        <p className="mt-1 text-soft">Take a vehicle in first: lugs, bolt circle, thread, seat, and a torque figure with its source. Then open a job on one axle.</p>
+        <p className="mt-1 text-soft">
+          Take a vehicle in first: lugs, bolt circle, thread, seat, and a torque figure with its source. Then open a job
+          on one axle.
+        </p>
         <LinkButton look="main" href="/vehicles/new" className="mt-4">
           Take in a vehicle
         </LinkButton>
@@ -27,7 +30,11 @@ export function Board({ jobs, now }: { jobs: readonly JobLine[]; now: Date }) {
       {STAGE_VIEWS.map((view) => {
         const here = open.filter((j) => j.job.stage === view.stage);
         return (
-          <section key={view.stage} aria-labelledby={`stage-${view.stage}`} className="grid grid-cols-[120px_1fr] border-t border-line py-1.5 max-sm:grid-cols-1">
+          <section
+            key={view.stage}
+            aria-labelledby={`stage-${view.stage}`}
+            className="grid grid-cols-[120px_1fr] border-t border-line py-1.5 max-sm:grid-cols-1"
+          >
             <h2 id={`stage-${view.stage}`} className="pt-2.5">
               {view.label} <span className="figure font-normal">{here.length || ''}</span>
             </h2>
@@ -65,12 +72,17 @@ function JobRow({ line, next, now }: { line: JobLine; next: string; now: Date })
   const overdue = due !== null && isBefore(due, now);
   return (
     <li>
-      <NavLink href={stagePath(job.id, job.stage)} className="touch grid grid-cols-[minmax(0,2.2fr)_minmax(0,1.6fr)_minmax(0,2fr)] items-center gap-4 px-2 hover:bg-accent-wash">
+      <NavLink
+        href={stagePath(job.id, job.stage)}
+        className="touch grid grid-cols-[minmax(0,2.2fr)_minmax(0,1.6fr)_minmax(0,2fr)] items-center gap-4 px-2 hover:bg-accent-wash"
+      >
         <span className="truncate">
-          <span className="font-[600]">{line.vehicleName}</span> <span className="figure ml-1 text-[13px] text-soft">{line.plate}</span>
+          <span className="font-[600]">{line.vehicleName}</span>{' '}
+          <span className="figure ml-1 text-[13px] text-soft">{line.plate}</span>
         </span>
         <span className="truncate text-[14px] text-soft">
-          {AXLE_LABEL[job.axle]} · {WISH_LABEL[job.wish as Wish].toLowerCase()} · {USE_LABEL[job.use as Use].toLowerCase()}
+          {AXLE_LABEL[job.axle]} · {WISH_LABEL[job.wish as Wish].toLowerCase()} ·{' '}
+          {USE_LABEL[job.use as Use].toLowerCase()}
         </span>
         <span className="flex items-center gap-3 text-[14px]">
           <span className="text-accent">{next}</span>

@@ -2,8 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import { USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
-import type { Use, Wish } from '@/core/plan/vocabulary';
+import { USE_LABEL, WISH_LABEL } from '@/core/document/labels';
+import type { Use, Wish } from '@/core/document/vocabulary';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { optionsOf, SelectField } from '@/ui/Field';
@@ -17,7 +17,13 @@ const AXLES = [
 ];
 
 /** Opens a job: which axle, which wheels, what is wished, what it is used for. */
-export function NewJob({ vehicleId, wheelSets }: { vehicleId: string; wheelSets: readonly { id: string; name: string }[] }) {
+export function NewJob({
+  vehicleId,
+  wheelSets,
+}: {
+  vehicleId: string;
+  wheelSets: readonly { id: string; name: string }[];
+}) {
   const router = useRouter();
   const [axle, setAxle] = useState<'front' | 'rear' | 'both'>('front');
   const [wish, setWish] = useState<Wish>('stance');
@@ -38,16 +44,37 @@ export function NewJob({ vehicleId, wheelSets }: { vehicleId: string; wheelSets:
       <h2 id="new-job">New job</h2>
       <div className="flex flex-wrap gap-x-6 gap-y-3">
         <Segments label="Axle" value={axle} options={AXLES} onChange={setAxle} />
-        <Segments label="Wish" value={wish} options={optionsOf(WISH_LABEL) as { value: Wish; label: string }[]} onChange={setWish} />
-        <Segments label="Use" value={use} options={optionsOf(USE_LABEL) as { value: Use; label: string }[]} onChange={setUse} />
-        <SelectField label="Wheels" value={wheelSetId} onChange={(e) => setWheelSetId(e.target.value)} options={wheelSets.map((w) => ({ value: w.id, label: w.name }))} />
+        <Segments
+          label="Wish"
+          value={wish}
+          options={optionsOf(WISH_LABEL) as { value: Wish; label: string }[]}
+          onChange={setWish}
+        />
+        <Segments
+          label="Use"
+          value={use}
+          options={optionsOf(USE_LABEL) as { value: Use; label: string }[]}
+          onChange={setUse}
+        />
+        <SelectField
+          label="Wheels"
+          value={wheelSetId}
+          onChange={(e) => setWheelSetId(e.target.value)}
+          options={wheelSets.map((w) => ({ value: w.id, label: w.name }))}
+        />
       </div>
       <p className="text-[13px] text-soft">
-        {wish === 'clearance' ? 'Clearance: the smallest spacer that clears wins.' : 'Stance: the biggest spacer that never rubs wins.'}
+        {wish === 'clearance'
+          ? 'Clearance: the smallest spacer that clears wins.'
+          : 'Stance: the biggest spacer that never rubs wins.'}
         {use === 'competition' ? ' Competition: every caution is a stop unless the lead signs it off.' : ''}
         {axle === 'both' ? ' Both axles: one visit, a job for each, so each has its own thickness.' : ''}
       </p>
-      {failure ? <p role="alert" className="text-stop">{failure}</p> : null}
+      {failure ? (
+        <p role="alert" className="text-stop">
+          {failure}
+        </p>
+      ) : null}
       <Button look="main" onClick={open} disabled={busy} className="self-start">
         Open job
       </Button>

@@ -4,7 +4,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { SEAT_LABEL } from '@/core/plan/labels';
+import { SEAT_LABEL } from '@/core/document/labels';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field, optionsOf, SelectField } from '@/ui/Field';
@@ -18,7 +18,9 @@ export function NewWheelSet({ vehicleId }: { vehicleId: string }) {
   const [open, setOpen] = useState(false);
   const [failure, setFailure] = useState<string | null>(null);
   const form = useForm<z.input<typeof wheelSetForm>, unknown, z.output<typeof wheelSetForm>>({
-    resolver: zodResolver(wheelSetForm), defaultValues: EMPTY_VEHICLE.wheelSet, mode: 'onTouched',
+    resolver: zodResolver(wheelSetForm),
+    defaultValues: EMPTY_VEHICLE.wheelSet,
+    mode: 'onTouched',
   });
   const e = form.formState.errors;
   if (!open) {
@@ -43,7 +45,11 @@ export function NewWheelSet({ vehicleId }: { vehicleId: string }) {
       <Button type="submit" look="main" className="self-end">
         Add
       </Button>
-      {failure ? <p role="alert" className="text-stop sm:col-span-5">{failure}</p> : null}
+      {failure ? (
+        <p role="alert" className="text-stop sm:col-span-5">
+          {failure}
+        </p>
+      ) : null}
     </form>
   );
 }

@@ -22,7 +22,11 @@ export function StartMeasuring({ jobId, started }: { jobId: string; started: boo
       <Button look="main" onClick={go} disabled={busy}>
         {started ? 'Go to measuring' : 'Start measuring'}
       </Button>
-      {failure ? <p role="alert" className="text-stop">{failure}</p> : null}
+      {failure ? (
+        <p role="alert" className="text-stop">
+          {failure}
+        </p>
+      ) : null}
     </>
   );
 }

@@ -3,14 +3,29 @@
 import { act, actOn } from '@/usecases/act';
 import { openJob as openTheJob, startMeasuring as beginMeasuring } from '@/usecases/jobs';
 import { RefusedError, type Result } from '@/usecases/result';
-import { changeVehicle as saveChanged, type HubInput, takeInVehicle as keepVehicle, takeInWheelSet as keepWheelSet, type VehicleInput } from '@/usecases/vehicles';
+import {
+  changeVehicle as saveChanged,
+  type HubInput,
+  takeInVehicle as keepVehicle,
+  takeInWheelSet as keepWheelSet,
+  type VehicleInput,
+} from '@/usecases/vehicles';
 import { jobForm, vehicleForm, type VehicleParsed, type VehicleTyped, wheelSetForm } from './schema';
 
 const hubInput = (axle: 'front' | 'rear', h: VehicleParsed['front']): HubInput => ({
-  axle, lugs: h.lugs, boltCircleMm: h.boltCircle, thread: h.thread, fastening: h.fastening, seat: h.seat,
-  threadMaterial: h.threadMaterial, nutStyle: h.fastening === 'bolt' ? 'unknown' : h.nutStyle,
-  torqueNm: h.torque, torqueSource: h.torqueSource, lockingFastener: h.locking,
-  fastenerClass: h.fastenerClass, internalTensileMpa: h.tensile,
+  axle,
+  lugs: h.lugs,
+  boltCircleMm: h.boltCircle,
+  thread: h.thread,
+  fastening: h.fastening,
+  seat: h.seat,
+  threadMaterial: h.threadMaterial,
+  nutStyle: h.fastening === 'bolt' ? 'unknown' : h.nutStyle,
+  torqueNm: h.torque,
+  torqueSource: h.torqueSource,
+  lockingFastener: h.locking,
+  fastenerClass: h.fastenerClass,
+  internalTensileMpa: h.tensile,
 });
 
 function vehicleInput(typed: unknown): VehicleInput {
@@ -18,7 +33,9 @@ function vehicleInput(typed: unknown): VehicleInput {
   if (!parsed.success) throw new RefusedError(parsed.error.issues[0]?.message ?? 'The form is not complete.');
   const { name, plate, notes, front, rear, wheelSet: w } = parsed.data;
   return {
-    name, plate, notes,
+    name,
+    plate,
+    notes,
     hubs: [hubInput('front', front), hubInput('rear', rear)],
     wheelSet: { name: w.setName, tyre: w.tyre, offsetMm: w.offset, seat: w.wheelSeat },
   };

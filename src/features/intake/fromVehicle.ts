@@ -5,10 +5,17 @@ import { EMPTY_HUB, EMPTY_VEHICLE, type HubTyped, type VehicleTyped } from './sc
 const typedHub = (h: AxleHubRow | undefined): HubTyped =>
   h
     ? {
-        lugs: String(h.lugs), boltCircle: String(h.boltCircleMm), thread: h.thread, fastening: h.fastening,
-        seat: h.seat as HubTyped['seat'], threadMaterial: h.threadMaterial as HubTyped['threadMaterial'],
-        nutStyle: h.nutStyle as HubTyped['nutStyle'], torque: String(h.torqueNm), torqueSource: h.torqueSource,
-        locking: h.lockingFastener ? 'yes' : 'no', fastenerClass: h.fastenerClass as HubTyped['fastenerClass'],
+        lugs: String(h.lugs),
+        boltCircle: String(h.boltCircleMm),
+        thread: h.thread,
+        fastening: h.fastening,
+        seat: h.seat as HubTyped['seat'],
+        threadMaterial: h.threadMaterial as HubTyped['threadMaterial'],
+        nutStyle: h.nutStyle as HubTyped['nutStyle'],
+        torque: String(h.torqueNm),
+        torqueSource: h.torqueSource,
+        locking: h.lockingFastener ? 'yes' : 'no',
+        fastenerClass: h.fastenerClass as HubTyped['fastenerClass'],
         tensile: h.internalTensileMpa === null ? '' : String(h.internalTensileMpa),
       }
     : EMPTY_HUB;

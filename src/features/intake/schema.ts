@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { InputError, tryInput } from '@/core/errors';
-import { SEATS, USES, WISHES } from '@/core/plan/vocabulary';
+import { SEATS, USES, WISHES } from '@/core/document/vocabulary';
 import { BOLT_CLASSES } from '@/core/thread/classes';
 import { parseThread } from '@/core/thread/designation';
 import { parseNumber } from '@/core/units/number';
@@ -20,7 +20,11 @@ function typed<T>(parse: (text: string) => T) {
 }
 
 const words = (field: string, wouldDo: string, most = 80) =>
-  z.string().trim().min(1, `${field} is empty. ${wouldDo}`).max(most, `${field} is longer than ${most} characters. Shorten it.`);
+  z
+    .string()
+    .trim()
+    .min(1, `${field} is empty. ${wouldDo}`)
+    .max(most, `${field} is longer than ${most} characters. Shorten it.`);
 
 function wholeLugs(text: string): number {
   const n = parseNumber(text);
@@ -39,7 +43,13 @@ function offsetMm(text: string): number | null {
 function tensileMpa(text: string): number | null {
   if (text.trim() === '') return null;
   const n = parseNumber(text.replace(/\s*(mpa|n\/mm²?2?)$/i, ''));
-  if (n === null || n < 100 || n > 1500) throw new InputError('Tensile strength', text.trim(), 'is not a strength of steel or aluminium.', 'Leave it empty, or type 100 to 1500 MPa.');
+  if (n === null || n < 100 || n > 1500)
+    throw new InputError(
+      'Tensile strength',
+      text.trim(),
+      'is not a strength of steel or aluminium.',
+      'Leave it empty, or type 100 to 1500 MPa.',
+    );
   return n;
 }
 
@@ -55,7 +65,11 @@ export const hubForm = z.object({
   threadMaterial: z.enum(['steel', 'aluminium', 'unknown']),
   nutStyle: z.enum(['open', 'closed', 'unknown']),
   torque: typed((t) => parseTorque('Torque', t, { min: 20, max: 800 }).value),
-  torqueSource: words('Torque source', 'Say where the figure came from: handbook page, door plate, supplier’s leaflet.', 120),
+  torqueSource: words(
+    'Torque source',
+    'Say where the figure came from: handbook page, door plate, supplier’s leaflet.',
+    120,
+  ),
   locking: z.enum(['yes', 'no']).transform((v) => v === 'yes'),
   fastenerClass: z.enum(BOLT_CLASSES),
   tensile: typed(tensileMpa),
@@ -89,11 +103,25 @@ export type VehicleParsed = z.output<typeof vehicleForm>;
 export type HubTyped = z.input<typeof hubForm>;
 
 export const EMPTY_HUB: HubTyped = {
-  lugs: '', boltCircle: '', thread: '', fastening: 'bolt', seat: 'unknown', threadMaterial: 'unknown', nutStyle: 'unknown',
-  torque: '', torqueSource: '', locking: 'no', fastenerClass: 'unknown', tensile: '',
+  lugs: '',
+  boltCircle: '',
+  thread: '',
+  fastening: 'bolt',
+  seat: 'unknown',
+  threadMaterial: 'unknown',
+  nutStyle: 'unknown',
+  torque: '',
+  torqueSource: '',
+  locking: 'no',
+  fastenerClass: 'unknown',
+  tensile: '',
 };
 
 export const EMPTY_VEHICLE: VehicleTyped = {
-  name: '', plate: '', notes: '', front: EMPTY_HUB, rear: EMPTY_HUB,
+  name: '',
+  plate: '',
+  notes: '',
+  front: EMPTY_HUB,
+  rear: EMPTY_HUB,
   wheelSet: { setName: '', tyre: '', offset: '', wheelSeat: 'unknown' },
 };

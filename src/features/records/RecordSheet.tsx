@@ -1,15 +1,17 @@
 import { format } from 'date-fns';
-import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
-import { threadLengthOf } from '@/core/plan/ownThread';
-import { drawnEngagement } from '@/core/plan/result';
-import { gapCheckText } from '@/core/plan/messages';
-import { compareGap } from '@/core/plan/gaps';
-import type { Plan } from '@/core/plan/document';
+import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
+import { threadLengthOf } from '@/core/figures/ownThread';
+import { drawnEngagement } from '@/core/figures/result';
+import { gapCheckText } from '@/core/figures/gaps';
+import { compareGap } from '@/core/figures/gaps';
+import type { Plan } from '@/core/document/document';
 import { cautions } from '@/core/procedure/steps';
 import { formatThread } from '@/core/thread/designation';
+import { findingKey } from '@/core/rules/finding';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import { StackSection } from '@/drawing/StackSection';
-import type { JobWhole, PlanInForce } from '@/store/jobs';
+import type { JobWhole } from '@/store/jobs';
+import type { PlanInForce } from '@/store/plans';
 import { LogTable } from '@/features/torque/LogTable';
 import { ReadingsTable } from './ReadingsTable';
 import { Verdict } from '@/ui/Verdict';
@@ -33,12 +35,24 @@ export function RecordSheet({ whole, inForce, units }: { whole: JobWhole; inForc
     ['Thread, seat', `${formatThread(n.thread)}, ${seatInSentence(plan.hub.seat)}`],
     ['Spacer', `${formatLength(plan.spacer.thickness, units)}, ${plan.spacer.kind}`],
     ['Fasteners', fastenerText(plan, units)],
-    ['Torque', plan.hub.torque ? `${formatTorque(plan.hub.torque.value, units)}, ${plan.hub.torque.source}` : 'no figure'],
-    ['Offset, track', `${n.effectiveOffset === null ? 'ET not read' : `ET ${plan.wheel.offset} → ${Number(n.effectiveOffset.toFixed(2))}`}, track +${formatLength(n.trackChange, units)}`],
+    [
+      'Torque',
+      plan.hub.torque ? `${formatTorque(plan.hub.torque.value, units)}, ${plan.hub.torque.source}` : 'no figure',
+    ],
+    [
+      'Offset, track',
+      `${n.effectiveOffset === null ? 'ET not read' : `ET ${plan.wheel.offset} → ${Number(n.effectiveOffset.toFixed(2))}`}, track +${formatLength(n.trackChange, units)}`,
+    ],
     ['Camber', plan.camberChange === 0 ? 'as measured' : `${plan.camberChange}° more negative`],
-    ['Plan', `${plan.format}, policy ${plan.policy.version}, ${format(inForce.frozenAt, 'd MMM yyyy HH:mm')} by ${inForce.frozenBy}`],
+    [
+      'Plan',
+      `${plan.format}, policy ${plan.policy.version}, ${format(inForce.frozenAt, 'd MMM yyyy HH:mm')} by ${inForce.frozenBy}`,
+    ],
     ['Signed off', job.signedAt ? `${job.signedBy}, ${format(job.signedAt, 'd MMM yyyy HH:mm')}` : 'not yet'],
-    ['Recheck', job.recheckDueAt ? `due ${format(job.recheckDueAt, 'd MMM yyyy HH:mm')} and after 50–100 km` : 'set at sign-off'],
+    [
+      'Recheck',
+      job.recheckDueAt ? `due ${format(job.recheckDueAt, 'd MMM yyyy HH:mm')} and after 50–100 km` : 'set at sign-off',
+    ],
   ];
   return (
     <article className="flex flex-col gap-6">
@@ -54,22 +68,36 @@ export function RecordSheet({ whole, inForce, units }: { whole: JobWhole; inForc
           </div>
         ))}
       </dl>
-      {plan.leadSignOff ? <p>Cautions signed off by the lead, {plan.leadSignOff.by}: {plan.leadSignOff.reason}</p> : null}
+      {plan.leadSignOff ? (
+        <p>
+          Cautions signed off by the lead, {plan.leadSignOff.by}: {plan.leadSignOff.reason}
+        </p>
+      ) : null}
       <section aria-labelledby="r-drawing" className="break-inside-avoid">
         <h2 id="r-drawing">Stack section</h2>
         <div className="mx-auto max-w-[720px]">
-          <StackSection geometry={e.geometry} units={units} minimum={n.minimum} engagement={least} ok={least !== null && least >= n.minimum} />
+          <StackSection
+            geometry={e.geometry}
+            units={units}
+            minimum={n.minimum}
+            engagement={least}
+            ok={least !== null && least >= n.minimum}
+          />
         </div>
       </section>
       <section aria-labelledby="r-readings" className="break-inside-avoid">
-        <h2 id="r-readings" className="mb-1">Readings</h2>
+        <h2 id="r-readings" className="mb-1">
+          Readings
+        </h2>
         <ReadingsTable whole={whole} units={units} />
       </section>
       <section aria-labelledby="r-findings" className="break-inside-avoid">
-        <h2 id="r-findings" className="mb-1">Findings, worst first</h2>
+        <h2 id="r-findings" className="mb-1">
+          Findings, worst first
+        </h2>
         <ul className="divide-y divide-line border-y border-line">
           {e.findings.map(({ finding: f, text }) => (
-            <li key={`${f.rule}/${f.school ?? ''}/${f.why}`} className="grid grid-cols-[110px_1fr] gap-3 py-1 text-[14px]">
+            <li key={findingKey(f)} className="grid grid-cols-[110px_1fr] gap-3 py-1 text-[14px]">
               <Verdict level={f.level} />
               {text}
             </li>
@@ -78,13 +106,16 @@ export function RecordSheet({ whole, inForce, units }: { whole: JobWhole; inForc
         {e.note ? <p className="mt-1 text-[13px] text-soft">{e.note}</p> : null}
       </section>
       <section aria-labelledby="r-gap" className="break-inside-avoid">
-        <h2 id="r-gap" className="mb-1">Gap, predicted and as it came out</h2>
+        <h2 id="r-gap" className="mb-1">
+          Gap, predicted and as it came out
+        </h2>
         <ul className="divide-y divide-line border-y border-line text-[14px]">
           {gapsCompared(whole).map((g) => (
             <li key={g.corner} className="grid grid-cols-[110px_1fr] gap-3 py-1">
               <span>{CORNER_LABEL[g.corner]}</span>
               <span>
-                {g.after ? `predicted ${formatLength(g.after.value, units)}` : 'no prediction'}, {g.measured ? `measured ${formatLength(g.measured.value, units)}. ` : 'not measured since. '}
+                {g.after ? `predicted ${formatLength(g.after.value, units)}` : 'no prediction'},{' '}
+                {g.measured ? `measured ${formatLength(g.measured.value, units)}. ` : 'not measured since. '}
                 {g.after && g.measured ? gapCheckText(compareGap(g.after, g.measured), units) : ''}
               </span>
             </li>
@@ -92,17 +123,22 @@ export function RecordSheet({ whole, inForce, units }: { whole: JobWhole; inForc
         </ul>
       </section>
       <section aria-labelledby="r-torque">
-        <h2 id="r-torque" className="mb-1">Torque log</h2>
+        <h2 id="r-torque" className="mb-1">
+          Torque log
+        </h2>
         <div className="grid gap-6 md:grid-cols-2">
-          {[...adapterStates(plan, whole.torque), ...wheelStates(plan, whole.torque)].map(({ corner, joint, state }) => (
-            <div key={`${corner}/${joint}`} className="break-inside-avoid">
-              <h3 className="font-[600]">
-                {CORNER_LABEL[corner]}
-                {joint === 'adapter' ? ', adapter' : ''}: {state.complete ? 'every fastener held in the verify pass' : 'not through its verify pass'}
-              </h3>
-              <LogTable full log={logLines(plan, whole.torque, corner, joint)} units={units} order={state.order} />
-            </div>
-          ))}
+          {[...adapterStates(plan, whole.torque), ...wheelStates(plan, whole.torque)].map(
+            ({ corner, joint, state }) => (
+              <div key={`${corner}/${joint}`} className="break-inside-avoid">
+                <h3 className="font-[600]">
+                  {CORNER_LABEL[corner]}
+                  {joint === 'adapter' ? ', adapter' : ''}:{' '}
+                  {state.complete ? 'every fastener held in the verify pass' : 'not through its verify pass'}
+                </h3>
+                <LogTable full log={logLines(plan, whole.torque, corner, joint)} units={units} order={state.order} />
+              </div>
+            ),
+          )}
         </div>
       </section>
       <section aria-labelledby="r-cautions" className="break-inside-avoid border-2 border-ink p-3">
@@ -113,7 +149,10 @@ export function RecordSheet({ whole, inForce, units }: { whole: JobWhole; inForc
           ))}
         </ul>
       </section>
-      <p className="figure text-[12px] break-all text-soft">Plan digest {inForce.digest}{inForce.intact ? '' : '. The stored plan does not match it: it was altered after it was frozen.'}</p>
+      <p className="figure text-[12px] break-all text-soft">
+        Plan digest {inForce.digest}
+        {inForce.intact ? '' : '. The stored plan does not match it: it was altered after it was frozen.'}
+      </p>
     </article>
   );
 }
@@ -122,9 +161,13 @@ function fastenerText(plan: Plan, units: UnitSystem): string {
   const { fastener, hub } = plan;
   const threaded = threadLengthOf(fastener);
   const thread = threaded === null ? '' : `, ${formatLength(threaded, units)} of thread`;
-  if (fastener.kind === 'bolt') return `bolts ${formatLength(fastener.length, units)} under the seat, ${seatInSentence(fastener.seat)}${thread}`;
-  if (fastener.kind === 'stud') return `studs ${formatLength(fastener.protrusion, units)} from the disc${thread}, ${(fastener.nut ?? { style: hub.nutStyle }).style} nuts`;
-  if (fastener.kind === 'conversion') return `conversion studs ${formatLength(fastener.length, units)}, ${fastener.hubThread} in the hub, ${fastener.outerThread} outside${thread}, ${fastener.nut.style} nuts`;
-  if (fastener.kind === 'nuts') return `stock studs, ${fastener.nut.style} nuts${fastener.nut.shankReach > 0 ? ` whose shank reaches ${formatLength(fastener.nut.shankReach, units)} deeper` : ''}`;
+  if (fastener.kind === 'bolt')
+    return `bolts ${formatLength(fastener.length, units)} under the seat, ${seatInSentence(fastener.seat)}${thread}`;
+  if (fastener.kind === 'stud')
+    return `studs ${formatLength(fastener.protrusion, units)} from the disc${thread}, ${(fastener.nut ?? { style: hub.nutStyle }).style} nuts`;
+  if (fastener.kind === 'conversion')
+    return `conversion studs ${formatLength(fastener.length, units)}, ${fastener.hubThread} in the hub, ${fastener.outerThread} outside${thread}, ${fastener.nut.style} nuts`;
+  if (fastener.kind === 'nuts')
+    return `stock studs, ${fastener.nut.style} nuts${fastener.nut.shankReach > 0 ? ` whose shank reaches ${formatLength(fastener.nut.shankReach, units)} deeper` : ''}`;
   return hub.fastening === 'bolt' ? 'stock bolts' : `stock studs, ${hub.nutStyle} nuts`;
 }

@@ -1,6 +1,6 @@
 'use server';
 
-import type { RowIssue } from '@/core/search/catalogue';
+import type { RowIssue } from '@/core/parts/catalogue';
 import { parseCatalogue } from '@/files/csv';
 import { act, actOn } from '@/usecases/act';
 import { RefusedError, type Result } from '@/usecases/result';
@@ -16,7 +16,8 @@ export interface Imported {
 /** Puts the good lines of a catalogue file on the shelf and tells of the others, line by line. */
 export async function importCatalogue(text: string): Promise<Result<Imported>> {
   return act(async (who) => {
-    if (text.length > MOST_CHARACTERS) throw new RefusedError(`The file is larger than ${MOST_CHARACTERS / 1e6} MB. Split it.`);
+    if (text.length > MOST_CHARACTERS)
+      throw new RefusedError(`The file is larger than ${MOST_CHARACTERS / 1e6} MB. Split it.`);
     const { items, issues } = parseCatalogue(text);
     const added = await putOnShelf(items, who);
     return { added, issues };

@@ -25,7 +25,8 @@ export function Header({ session }: { session: Session }) {
   useEffect(() => {
     const key = (e: KeyboardEvent) => {
       const target = e.target as HTMLElement;
-      if (e.key !== 'u' || e.ctrlKey || e.metaKey || e.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return;
+      if (e.key !== 'u' || e.ctrlKey || e.metaKey || e.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+        return;
       start(() => keep('units', other));
     };
     window.addEventListener('keydown', key);
@@ -34,7 +35,11 @@ export function Header({ session }: { session: Session }) {
 
   return (
     <header className="no-print flex h-[52px] items-center gap-1 border-b border-line bg-sheet px-4">
-      <NavLink href="/" className="mr-4 flex items-center gap-2 text-[19px] font-[720] tracking-tight" style={{ fontStretch: '118%' }}>
+      <NavLink
+        href="/"
+        className="mr-4 flex items-center gap-2 text-[19px] font-[720] tracking-tight"
+        style={{ fontStretch: '118%' }}
+      >
         <Mark />
         Vectis
       </NavLink>
@@ -60,7 +65,12 @@ export function Header({ session }: { session: Session }) {
             className="touch w-32 rounded-[3px] border border-transparent bg-transparent px-2 text-[15px] text-ink hover:border-line"
           />
         </label>
-        <button type="button" onClick={() => start(() => keep('units', other))} className="touch figure rounded-[3px] border border-line px-3 text-[14px]" title="Key: u">
+        <button
+          type="button"
+          onClick={() => start(() => keep('units', other))}
+          className="touch figure rounded-[3px] border border-line px-3 text-[14px]"
+          title="Key: u"
+        >
           <span className="sr-only">Switch units, now </span>
           {session.units === 'metric' ? 'mm · N·m' : 'in · lbf·ft'}
         </button>

@@ -1,9 +1,9 @@
 import { format } from 'date-fns';
-import { assess } from '@/core/plan/evaluate';
-import { sentence } from '@/core/plan/messages';
+import { assess } from '@/core/evaluate/evaluate';
+import { sentence } from '@/core/rules/index';
 import { NavLink } from '@/ui/NavLink';
-import { AXLE_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
-import type { Use, Wish } from '@/core/plan/vocabulary';
+import { AXLE_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
+import type { Use, Wish } from '@/core/document/vocabulary';
 import type { JobWhole } from '@/store/jobs';
 import { cx } from '@/ui/cx';
 import { asOfToday, staleBecause } from '@/usecases/jobPlan';
@@ -19,15 +19,22 @@ export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
     <aside className="no-print border-r border-line max-md:border-r-0 max-md:border-b">
       <div className="flex flex-col gap-4 p-4 md:sticky md:top-0">
         <div>
-          <NavLink href={`/vehicles/${vehicle.id}`} className="text-[17px] leading-tight font-[640] underline-offset-4 hover:underline">
+          <NavLink
+            href={`/vehicles/${vehicle.id}`}
+            className="text-[17px] leading-tight font-[640] underline-offset-4 hover:underline"
+          >
             {vehicle.name}
           </NavLink>
           <p className="figure text-[13px] text-soft">{vehicle.plate}</p>
           <p className="mt-1 text-[13px] text-soft">
-            {AXLE_LABEL[job.axle]} · {WISH_LABEL[job.wish as Wish].toLowerCase()} · {USE_LABEL[job.use as Use].toLowerCase()}
+            {AXLE_LABEL[job.axle]} · {WISH_LABEL[job.wish as Wish].toLowerCase()} ·{' '}
+            {USE_LABEL[job.use as Use].toLowerCase()}
           </p>
           {whole.partner ? (
-            <NavLink href={`/jobs/${whole.partner.id}/${here}`} className="touch flex items-center text-[14px] text-accent underline underline-offset-4">
+            <NavLink
+              href={`/jobs/${whole.partner.id}/${here}`}
+              className="touch flex items-center text-[14px] text-accent underline underline-offset-4"
+            >
               {AXLE_LABEL[whole.partner.axle]} of this visit
             </NavLink>
           ) : null}
@@ -51,7 +58,11 @@ export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
             ))}
           </ol>
         </nav>
-        <NavLink href={`/jobs/${job.id}/record`} aria-current={here === 'record' ? 'page' : undefined} className="touch flex items-center border-t border-line px-2 text-[15px] aria-[current=page]:font-[640]">
+        <NavLink
+          href={`/jobs/${job.id}/record`}
+          aria-current={here === 'record' ? 'page' : undefined}
+          className="touch flex items-center border-t border-line px-2 text-[15px] aria-[current=page]:font-[640]"
+        >
           Record
         </NavLink>
       </div>
@@ -62,7 +73,14 @@ export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
 function StageMark({ state }: { state: 'done' | 'now' | 'ahead' }) {
   const word = { done: 'done', now: 'here now', ahead: 'ahead' }[state];
   return (
-    <svg viewBox="0 0 16 16" width="14" height="14" role="img" aria-label={word} className={state === 'now' ? 'text-accent' : 'text-soft'}>
+    <svg
+      viewBox="0 0 16 16"
+      width="14"
+      height="14"
+      role="img"
+      aria-label={word}
+      className={state === 'now' ? 'text-accent' : 'text-soft'}
+    >
       {state === 'done' ? <path d="M2 8.5 6 12.5 14 3.5" fill="none" stroke="currentColor" strokeWidth="2" /> : null}
       {state === 'now' ? <path d="M3 2 13 8 3 14Z" fill="currentColor" /> : null}
       {state === 'ahead' ? <path d="M4 8H12" stroke="currentColor" strokeWidth="1.6" /> : null}
@@ -71,7 +89,15 @@ function StageMark({ state }: { state: 'done' | 'now' | 'ahead' }) {
 }
 
 /** Frame of every job page: rail, what stands in the way of the plan or of a change, and the work. */
-export async function JobFrame({ whole, here, children }: { whole: JobWhole; here: string; children: React.ReactNode }) {
+export async function JobFrame({
+  whole,
+  here,
+  children,
+}: {
+  whole: JobWhole;
+  here: string;
+  children: React.ReactNode;
+}) {
   return (
     <div className="grid flex-1 grid-cols-[196px_minmax(0,1fr)] max-md:grid-cols-1 print:block">
       <JobRail whole={whole} here={here} />
@@ -92,7 +118,8 @@ async function Notice({ whole, here }: { whole: JobWhole; here: string }) {
     const on = `Signed off by ${job.signedBy}, ${format(job.signedAt, 'd MMM yyyy HH:mm')}.`;
     return (
       <section aria-label="Signed off" className="no-print border-b border-line bg-accent-wash px-5 py-2 text-[14px]">
-        {on} The record does not change: {job.stage === 'closed' ? 'open a new job for new work.' : 'only its recheck is entered.'}
+        {on} The record does not change:{' '}
+        {job.stage === 'closed' ? 'open a new job for new work.' : 'only its recheck is entered.'}
       </section>
     );
   }
@@ -101,6 +128,9 @@ async function Notice({ whole, here }: { whole: JobWhole; here: string }) {
   const changes = staleBecause(whole, units);
   const { blocking, numbers } = assess(asOfToday(whole) ?? plan.document);
   if (changes.length === 0 && blocking.length === 0) return null;
-  const findings = blocking.map((f) => ({ level: f.level as 'stop', text: sentence(f, { units, pitch: numbers.thread.pitch }) }));
+  const findings = blocking.map((f) => ({
+    level: f.level as 'stop',
+    text: sentence(f, { units, pitch: numbers.thread.pitch }),
+  }));
   return <PlanStanding jobId={job.id} changes={changes} findings={findings} />;
 }

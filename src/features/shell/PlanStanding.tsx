@@ -24,7 +24,10 @@ export function PlanStanding({ jobId, changes, findings }: PlanStandingProps) {
       setFailure(result.ok ? null : result.message);
     });
   return (
-    <section aria-label="The plan does not stand" className="no-print flex flex-col gap-2 border-b-2 border-stop bg-stop-wash px-5 py-3 text-[14px]">
+    <section
+      aria-label="The plan does not stand"
+      className="no-print flex flex-col gap-2 border-b-2 border-stop bg-stop-wash px-5 py-3 text-[14px]"
+    >
       {changes.length > 0 ? (
         <>
           <p className="font-[620]">Changed since this plan was chosen. It is not torqued or signed like this.</p>
@@ -35,7 +38,9 @@ export function PlanStanding({ jobId, changes, findings }: PlanStandingProps) {
           </ul>
         </>
       ) : (
-        <p className="font-[620]">The rules find this in the way of the plan now. It is not torqued or signed like this.</p>
+        <p className="font-[620]">
+          The rules find this in the way of the plan now. It is not torqued or signed like this.
+        </p>
       )}
       {findings.length > 0 ? (
         <ul className="flex flex-col gap-1">
@@ -46,7 +51,11 @@ export function PlanStanding({ jobId, changes, findings }: PlanStandingProps) {
           ))}
         </ul>
       ) : null}
-      {failure ? <p role="alert" className="font-[560] text-stop">{failure}</p> : null}
+      {failure ? (
+        <p role="alert" className="font-[560] text-stop">
+          {failure}
+        </p>
+      ) : null}
       <div className="flex flex-wrap gap-2">
         {changes.length > 0 ? (
           <Button look="main" disabled={busy} onClick={take}>

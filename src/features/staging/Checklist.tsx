@@ -16,7 +16,17 @@ export interface TickedStep extends Step {
 }
 
 /** Kit list and job card: each line ticked where it is done; hold points keep the next stage shut. */
-export function Checklist({ jobId, from, steps, current }: { jobId: string; from: 'stage' | 'fit'; steps: readonly TickedStep[]; current: boolean }) {
+export function Checklist({
+  jobId,
+  from,
+  steps,
+  current,
+}: {
+  jobId: string;
+  from: 'stage' | 'fit';
+  steps: readonly TickedStep[];
+  current: boolean;
+}) {
   const router = useRouter();
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
@@ -66,19 +76,25 @@ export function Checklist({ jobId, from, steps, current }: { jobId: string; from
                 </span>
               ) : null}
             </span>
-            <span className="text-right text-[13px] text-soft">
-              {s.ticked ?? (s.hold ? 'hold point' : '')}
-            </span>
+            <span className="text-right text-[13px] text-soft">{s.ticked ?? (s.hold ? 'hold point' : '')}</span>
           </li>
         ))}
       </ol>
-      {failure ? <p role="alert" className="font-[560] text-stop">{failure}</p> : null}
+      {failure ? (
+        <p role="alert" className="font-[560] text-stop">
+          {failure}
+        </p>
+      ) : null}
       <div className="flex items-center gap-4">
         <Button look="main" disabled={busy || open > 0 || !current} onClick={next}>
           {from === 'stage' ? 'Kit is complete' : 'Go to torque'}
         </Button>
         <p className="text-[14px] text-soft">
-          {open > 0 ? `${open} hold ${open === 1 ? 'point' : 'points'} open.` : current ? 'All hold points ticked.' : 'This job is at another stage.'}
+          {open > 0
+            ? `${open} hold ${open === 1 ? 'point' : 'points'} open.`
+            : current
+              ? 'All hold points ticked.'
+              : 'This job is at another stage.'}
         </p>
       </div>
     </div>

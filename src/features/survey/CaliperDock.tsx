@@ -48,10 +48,22 @@ export function CaliperDock() {
   return (
     <section aria-label="Caliper, simulated" className="flex flex-col gap-2 border border-line bg-sheet p-3">
       <h2>Caliper, simulated</h2>
-      <output className="figure border border-line bg-sunk px-2 py-1 text-right text-[22px] leading-tight" aria-label="Caliper display">
+      <output
+        className="figure border border-line bg-sunk px-2 py-1 text-right text-[22px] leading-tight"
+        aria-label="Caliper display"
+      >
         {display}
       </output>
-      <input type="range" min={0} max={150} step={0.01} value={jaws} onChange={(e) => open(Number(e.target.value))} aria-label="Jaws, mm" className="touch w-full [accent-color:var(--accent)]" />
+      <input
+        type="range"
+        min={0}
+        max={150}
+        step={0.01}
+        value={jaws}
+        onChange={(e) => open(Number(e.target.value))}
+        aria-label="Jaws, mm"
+        className="touch w-full [accent-color:var(--accent)]"
+      />
       <div className="flex items-end gap-1">
         <Segments
           label="Unit of the caliper"

@@ -1,6 +1,6 @@
 import { useState, useTransition } from 'react';
-import { CHALK_LOAD_LABEL } from '@/core/plan/labels';
-import type { ChalkLoad, Corner } from '@/core/plan/vocabulary';
+import { CHALK_LOAD_LABEL } from '@/core/document/labels';
+import type { ChalkLoad, Corner } from '@/core/document/vocabulary';
 import { tryInput } from '@/core/errors';
 import { hourText } from '@/core/stance/clock';
 import { formatLength, type UnitSystem } from '@/core/units/format';
@@ -39,7 +39,17 @@ interface Unkept {
 const FRESH: Unkept = { trial: '', load: 'bounced', result: null, hours: [] };
 
 /** Chalk test of a corner: trial spacer, how it was loaded, where chalk came off. It goes into the verdict. */
-export function ChalkTest({ jobId, corner, tests, units }: { jobId: string; corner: Corner; tests: readonly ChalkKept[]; units: UnitSystem }) {
+export function ChalkTest({
+  jobId,
+  corner,
+  tests,
+  units,
+}: {
+  jobId: string;
+  corner: Corner;
+  tests: readonly ChalkKept[];
+  units: UnitSystem;
+}) {
   const [{ trial, load, result, hours }, setTest] = useUnkept(`${jobId}/${corner}/chalk`, FRESH);
   const set = (change: Partial<Unkept>) => setTest((t) => ({ ...t, ...change }));
   const [error, setError] = useState<string>();
@@ -58,9 +68,12 @@ export function ChalkTest({ jobId, corner, tests, units }: { jobId: string; corn
     setError(read.error);
     if (read.error !== undefined) return;
     if (result === null) return setFailure('Say whether it stayed clean or chalk came off.');
-    if (result === 'off' && hours.length === 0) return setFailure('Put a mark on the arch where chalk came off, or say that it stayed clean.');
+    if (result === 'off' && hours.length === 0)
+      return setFailure('Put a mark on the arch where chalk came off, or say that it stayed clean.');
     start(async () => {
-      const kept = await ask(() => keepChalk(jobId, { corner, trial, load, hours: result === 'off' ? [...hours] : [] }));
+      const kept = await ask(() =>
+        keepChalk(jobId, { corner, trial, load, hours: result === 'off' ? [...hours] : [] }),
+      );
       if (!kept.ok) return setFailure(kept.message);
       // The next one is often of the same plate, loaded the same way.
       set({ result: null, hours: [] });
@@ -68,12 +81,17 @@ export function ChalkTest({ jobId, corner, tests, units }: { jobId: string; corn
   };
   return (
     <section aria-label="Chalk test" id="chalk">
-      <h2 className="border-b border-line pb-1">Chalk test, with a trial spacer and long bolts: the thinner one first</h2>
+      <h2 className="border-b border-line pb-1">
+        Chalk test, with a trial spacer and long bolts: the thinner one first
+      </h2>
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] items-start gap-5 pt-3 max-lg:grid-cols-1">
         <div>
           <ChalkClock hours={hours} onHours={marks} />
           <div className="flex flex-wrap gap-2">
-            <Button look="quiet" onClick={() => marks([...hours, [12, 1, 11, 2, 10, 3, 9].find((h) => !hours.includes(h)) ?? 12])}>
+            <Button
+              look="quiet"
+              onClick={() => marks([...hours, [12, 1, 11, 2, 10, 3, 9].find((h) => !hours.includes(h)) ?? 12])}
+            >
               Add a mark
             </Button>
             <Button look="quiet" disabled={hours.length === 0} onClick={() => set({ hours: hours.slice(0, -1) })}>
@@ -82,8 +100,20 @@ export function ChalkTest({ jobId, corner, tests, units }: { jobId: string; corn
           </div>
         </div>
         <div className="flex flex-col gap-3">
-          <p className="text-[14px] text-soft">Chalk the lip, load the corner, bounce until the bump stop is felt. Chalk on the sidewall will cut the tyre. Clean counts only when bounced.</p>
-          <Field label="Trial spacer" figure unit="mm" inputMode="decimal" value={trial} error={error} onChange={(e) => set({ trial: e.target.value })} className="w-[150px]" />
+          <p className="text-[14px] text-soft">
+            Chalk the lip, load the corner, bounce until the bump stop is felt. Chalk on the sidewall will cut the tyre.
+            Clean counts only when bounced.
+          </p>
+          <Field
+            label="Trial spacer"
+            figure
+            unit="mm"
+            inputMode="decimal"
+            value={trial}
+            error={error}
+            onChange={(e) => set({ trial: e.target.value })}
+            className="w-[150px]"
+          />
           <Segments label="How it was loaded" value={load} options={LOADS} onChange={(v) => set({ load: v })} />
           <Segments
             label="Result"
@@ -91,7 +121,11 @@ export function ChalkTest({ jobId, corner, tests, units }: { jobId: string; corn
             options={RESULTS}
             onChange={(v) => set(v === 'clean' ? { result: v, hours: [] } : { result: v })}
           />
-          {failure ? <p role="alert" className="text-[14px] font-[560] text-stop">{failure}</p> : null}
+          {failure ? (
+            <p role="alert" className="text-[14px] font-[560] text-stop">
+              {failure}
+            </p>
+          ) : null}
           <Button className="self-start" disabled={busy} onClick={keep}>
             Keep chalk test
           </Button>
@@ -108,7 +142,13 @@ export function ChalkTest({ jobId, corner, tests, units }: { jobId: string; corn
               <span className="text-soft">
                 {t.by}, {t.at}
               </span>
-              <button type="button" disabled={busy} onClick={() => back(t.id)} className="touch ml-auto px-1 text-accent underline underline-offset-4" aria-label={`Take back the ${formatLength(t.trial, units)} chalk test`}>
+              <button
+                type="button"
+                disabled={busy}
+                onClick={() => back(t.id)}
+                className="touch ml-auto px-1 text-accent underline underline-offset-4"
+                aria-label={`Take back the ${formatLength(t.trial, units)} chalk test`}
+              >
                 Undo
               </button>
             </li>

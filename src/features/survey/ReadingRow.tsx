@@ -1,11 +1,11 @@
 'use client';
 
 import { useId, useState } from 'react';
-import { CORNER_LABEL } from '@/core/plan/labels';
-import { type Quantity, type QuantityId, UNSEEN } from '@/core/plan/quantities';
-import type { Corner } from '@/core/plan/vocabulary';
+import { CORNER_LABEL } from '@/core/document/labels';
+import { type Quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
+import type { Corner } from '@/core/document/vocabulary';
 import { combineRepeats } from '@/core/uncertainty';
-import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/plan/readingText';
+import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/document/readingText';
 import type { UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
@@ -29,7 +29,12 @@ export interface TakenReading {
 
 /** Grid of a row: words, what was taken, field, buttons; two by two where there is less room. */
 export const rowGrid = (stacked = false): string =>
-  cx('grid items-center gap-x-4 gap-y-1 py-2 max-lg:grid-cols-2', stacked ? 'grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)]' : 'grid-cols-[minmax(0,1.5fr)_minmax(0,1.15fr)_minmax(180px,1fr)_150px]');
+  cx(
+    'grid items-center gap-x-4 gap-y-1 py-2 max-lg:grid-cols-2',
+    stacked
+      ? 'grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)]'
+      : 'grid-cols-[minmax(0,1.5fr)_minmax(0,1.15fr)_minmax(180px,1fr)_150px]',
+  );
 
 const figuresOf = (taken: readonly TakenReading[]): TakenReading[] => taken.filter((r) => r.method !== UNSEEN.id);
 
@@ -67,7 +72,17 @@ export function TakenLine({ q, taken, units }: { q: Quantity; taken: readonly Ta
 }
 
 /** A reading that stands apart is asked about, never dropped by itself. */
-function Apart({ q, taken, units, onTakeBack }: { q: Quantity; taken: readonly TakenReading[]; units: UnitSystem; onTakeBack: (id: string) => void }) {
+function Apart({
+  q,
+  taken,
+  units,
+  onTakeBack,
+}: {
+  q: Quantity;
+  taken: readonly TakenReading[];
+  units: UnitSystem;
+  onTakeBack: (id: string) => void;
+}) {
   const figures = figuresOf(taken);
   const apart = figures.length > 1 ? combineRepeats(figures).apart : null;
   const reading = apart === null ? undefined : figures[apart];
@@ -77,7 +92,11 @@ function Apart({ q, taken, units, onTakeBack }: { q: Quantity; taken: readonly T
     <p className="col-span-full flex flex-wrap items-center gap-3 text-[14px] text-caution">
       <VerdictMark level="caution" size={13} />
       {value} stands apart from the rest. Was it read right? Measure once more, or take it back.
-      <button type="button" className="touch px-1 font-[560] text-accent underline underline-offset-4" onClick={() => onTakeBack(reading.id)}>
+      <button
+        type="button"
+        className="touch px-1 font-[560] text-accent underline underline-offset-4"
+        onClick={() => onTakeBack(reading.id)}
+      >
         Take {value} back
       </button>
     </p>
@@ -85,7 +104,16 @@ function Apart({ q, taken, units, onTakeBack }: { q: Quantity; taken: readonly T
 }
 
 /** One quantity: what it is, the latest reading, a field for the next. Enter keeps it and moves on to the next field. */
-export function ReadingRow({ jobId, q, corner, taken, units, stacked, blocked, hour = null }: {
+export function ReadingRow({
+  jobId,
+  q,
+  corner,
+  taken,
+  units,
+  stacked,
+  blocked,
+  hour = null,
+}: {
   jobId: string;
   q: Quantity;
   corner: Corner | null;
@@ -139,9 +167,17 @@ export function ReadingRow({ jobId, q, corner, taken, units, stacked, blocked, h
           placeholder={UNIT_HINT[q.kind]}
           aria-invalid={error !== null}
           aria-describedby={error ? `${id}-e` : undefined}
-          className={cx('touch figure w-full min-w-0 rounded-l-[3px] border bg-sheet px-3 text-[17px] placeholder:text-soft', error ? 'border-stop bg-stop-wash' : 'border-strong')}
+          className={cx(
+            'touch figure w-full min-w-0 rounded-l-[3px] border bg-sheet px-3 text-[17px] placeholder:text-soft',
+            error ? 'border-stop bg-stop-wash' : 'border-strong',
+          )}
         />
-        <select value={method} onChange={(e) => setMethod(e.target.value)} aria-label={`Method, ${q.label}${place}`} className="touch max-w-[118px] rounded-r-[3px] border border-strong bg-sheet px-1 text-[13px]">
+        <select
+          value={method}
+          onChange={(e) => setMethod(e.target.value)}
+          aria-label={`Method, ${q.label}${place}`}
+          className="touch max-w-[118px] rounded-r-[3px] border border-strong bg-sheet px-1 text-[13px]"
+        >
           {q.methods.map((m) => (
             <option key={m.id} value={m.id}>
               {m.id === UNSEEN.id ? m.label : `${m.label} ±${m.pm}`}
@@ -154,7 +190,12 @@ export function ReadingRow({ jobId, q, corner, taken, units, stacked, blocked, h
           Keep
         </Button>
         {last ? (
-          <Button look="quiet" disabled={busy} aria-label={`Take back ${q.label}${place}`} onClick={() => back(() => takeBack(jobId, last.id))}>
+          <Button
+            look="quiet"
+            disabled={busy}
+            aria-label={`Take back ${q.label}${place}`}
+            onClick={() => back(() => takeBack(jobId, last.id))}
+          >
             Undo
           </Button>
         ) : null}

@@ -2,9 +2,9 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import { CORNER_LABEL } from '@/core/plan/labels';
-import { type Quantity, quantity, type QuantityId } from '@/core/plan/quantities';
-import { CORNERS, type Corner, type Seat } from '@/core/plan/vocabulary';
+import { CORNER_LABEL } from '@/core/document/labels';
+import { type Quantity, quantity, type QuantityId } from '@/core/document/quantities';
+import { CORNERS, type Corner, type Seat } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
 import { type BoltLength, BoltPicture } from '@/drawing/BoltPicture';
 import { PlanView } from '@/drawing/PlanView';
@@ -53,9 +53,18 @@ const STANCE: readonly QuantityId[] = ['settled', 'gap', 'camber', 'archHeight']
 const LOADED: readonly QuantityId[] = ['fingerPasses', 'lipDepth', 'rimProtector', 'innerClearance'];
 const OWN_PLACE: readonly QuantityId[] = ['turns', 'loadedClearance'];
 /** Readings that the picture of the bolt shows. */
-const LENGTHS: Readonly<Record<BoltLength, QuantityId>> = { under: 'stockBoltLength', overall: 'stockBoltOverall', thread: 'stockBoltThread' };
+const LENGTHS: Readonly<Record<BoltLength, QuantityId>> = {
+  under: 'stockBoltLength',
+  overall: 'stockBoltOverall',
+  thread: 'stockBoltThread',
+};
 const PLACES = [
-  ['stance', 'Stance'], ['clearance', 'Clearance'], ['hardware', 'Hardware'], ['wheels', 'Wheels'], ['axle', 'Axle'], ['chalk', 'Chalk'],
+  ['stance', 'Stance'],
+  ['clearance', 'Clearance'],
+  ['hardware', 'Hardware'],
+  ['wheels', 'Wheels'],
+  ['axle', 'Axle'],
+  ['chalk', 'Chalk'],
 ] as const;
 
 /** Measuring a corner at a time: plan view to move, a row for each reading, what is still open at the right. */
@@ -114,13 +123,31 @@ export function Survey(p: SurveyProps) {
           </Rows>
         </div>
         <div id="clearance">
-          <ClearanceClock key={`${corner}/clock`} jobId={jobId} corner={corner} taken={latest('loadedClearance', corner)} units={units} />
+          <ClearanceClock
+            key={`${corner}/clock`}
+            jobId={jobId}
+            corner={corner}
+            taken={latest('loadedClearance', corner)}
+            units={units}
+          />
           <div className="divide-y divide-line border-t border-line">{rows(LOADED).map((q) => row(q))}</div>
         </div>
         <section aria-label={`Hardware of the ${CORNER_LABEL[corner]}`} id="hardware">
-          <h2 className="border-b border-line pb-1">Hardware of the {CORNER_LABEL[corner]}: count the turns, then wheel off</h2>
+          <h2 className="border-b border-line pb-1">
+            Hardware of the {CORNER_LABEL[corner]}: count the turns, then wheel off
+          </h2>
           <div className="grid grid-cols-[minmax(0,1fr)_264px] items-start gap-6 py-3 max-lg:grid-cols-1">
-            <TurnCounter key={corner} jobId={jobId} corner={corner} pitch={p.pitch} units={units} fastener={p.fastener} taken={latest('turns', corner)} how={quantity('turns').how} locking={p.locking} />
+            <TurnCounter
+              key={corner}
+              jobId={jobId}
+              corner={corner}
+              pitch={p.pitch}
+              units={units}
+              fastener={p.fastener}
+              taken={latest('turns', corner)}
+              how={quantity('turns').how}
+              locking={p.locking}
+            />
             <TurnConverter pitch={p.pitch} units={units} />
           </div>
           <div className="divide-y divide-line border-t border-line">{hardware.map((q) => row(q))}</div>
@@ -142,7 +169,13 @@ export function Survey(p: SurveyProps) {
           ) : null}
           {all.filter((q) => q.scope === 'axle' && !boltLengths.includes(q)).map((q) => row(q))}
         </Rows>
-        <ChalkTest key={`${corner}/chalk`} jobId={jobId} corner={corner} tests={p.chalk.filter((t) => t.corner === corner)} units={units} />
+        <ChalkTest
+          key={`${corner}/chalk`}
+          jobId={jobId}
+          corner={corner}
+          tests={p.chalk.filter((t) => t.corner === corner)}
+          units={units}
+        />
       </main>
       <aside aria-labelledby="missing" className="border-l border-line max-lg:border-t max-lg:border-l-0">
         <div className="flex flex-col gap-3 p-4 max-lg:pb-24 pointer-coarse:pb-24 lg:sticky lg:top-0 lg:max-h-[calc(100vh-52px)]">
@@ -152,14 +185,24 @@ export function Survey(p: SurveyProps) {
             <Unmeasured missing={missing} onGo={goTo} />
           </div>
           <p className="text-[13px] text-soft">What could not be seen stays unmeasured. Unmeasured is not pass.</p>
-          {failure ? <p role="alert" className="text-stop">{failure}</p> : null}
+          {failure ? (
+            <p role="alert" className="text-stop">
+              {failure}
+            </p>
+          ) : null}
           <Button look={missing.length === 0 ? 'main' : 'plain'} onClick={go} disabled={busy}>
             Go to the bench
           </Button>
           <CaliperDock />
         </div>
       </aside>
-      <ThumbBar corners={reachable} corner={corner} first={missing.find((m) => m.corner === corner) ?? missing[0]} onPick={pick} onGo={goTo} />
+      <ThumbBar
+        corners={reachable}
+        corner={corner}
+        first={missing.find((m) => m.corner === corner) ?? missing[0]}
+        onPick={pick}
+        onGo={goTo}
+      />
     </div>
   );
 }
@@ -172,7 +215,14 @@ function Top({ corner, corners, onPick }: { corner: Corner; corners: readonly Co
         <h1>Measure {CORNER_LABEL[corner]}</h1>
         <div className="flex gap-px max-lg:hidden">
           {corners.map((c) => (
-            <button key={c} type="button" aria-pressed={c === corner} aria-label={`To the ${CORNER_LABEL[c]}`} onClick={() => onPick(c)} className="touch rounded-[3px] border border-transparent px-2.5 text-[14px] hover:border-line aria-pressed:border-line aria-pressed:font-[640] aria-pressed:text-accent">
+            <button
+              key={c}
+              type="button"
+              aria-pressed={c === corner}
+              aria-label={`To the ${CORNER_LABEL[c]}`}
+              onClick={() => onPick(c)}
+              className="touch rounded-[3px] border border-transparent px-2.5 text-[14px] hover:border-line aria-pressed:border-line aria-pressed:font-[640] aria-pressed:text-accent"
+            >
               {CORNER_LABEL[c]}
             </button>
           ))}
@@ -180,7 +230,11 @@ function Top({ corner, corners, onPick }: { corner: Corner; corners: readonly Co
       </div>
       <nav aria-label="Places on this page" className="-mx-2 flex flex-wrap">
         {PLACES.map(([id, label]) => (
-          <a key={id} href={`#${id}`} className="touch flex items-center px-2 text-[14px] text-accent underline underline-offset-4">
+          <a
+            key={id}
+            href={`#${id}`}
+            className="touch flex items-center px-2 text-[14px] text-accent underline underline-offset-4"
+          >
             {label}
           </a>
         ))}
@@ -190,10 +244,27 @@ function Top({ corner, corners, onPick }: { corner: Corner; corners: readonly Co
 }
 
 /** On a tablet: corners and the next open reading under the thumbs. */
-function ThumbBar({ corners, corner, first, onPick, onGo }: { corners: readonly Corner[]; corner: Corner; first: MissingHere | undefined; onPick: (c: Corner) => void; onGo: (m: MissingHere) => void }) {
-  const step = (by: number) => onPick(corners[(corners.indexOf(corner) + by + corners.length) % corners.length] as Corner);
+function ThumbBar({
+  corners,
+  corner,
+  first,
+  onPick,
+  onGo,
+}: {
+  corners: readonly Corner[];
+  corner: Corner;
+  first: MissingHere | undefined;
+  onPick: (c: Corner) => void;
+  onGo: (m: MissingHere) => void;
+}) {
+  const step = (by: number) =>
+    onPick(corners[(corners.indexOf(corner) + by + corners.length) % corners.length] as Corner);
   return (
-    <section aria-label="Under the thumbs" className="no-print fixed inset-x-0 bottom-0 z-10 hidden grid-cols-3 gap-2 border-t border-line bg-sheet p-2 max-lg:grid pointer-coarse:grid" data-testid="thumb-bar">
+    <section
+      aria-label="Under the thumbs"
+      className="no-print fixed inset-x-0 bottom-0 z-10 hidden grid-cols-3 gap-2 border-t border-line bg-sheet p-2 max-lg:grid pointer-coarse:grid"
+      data-testid="thumb-bar"
+    >
       <Button onClick={() => step(-1)}>Corner back</Button>
       <Button look="main" disabled={!first} onClick={() => first && onGo(first)}>
         {first ? 'Next open reading' : 'All measured'}

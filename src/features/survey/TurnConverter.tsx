@@ -20,22 +20,46 @@ export function TurnConverter({ pitch, units }: { pitch: number; units: UnitSyst
   };
   const fromTurns = (text: string) => {
     setTurns(text);
-    convert('turns', text, () => {
-      const mm = parseTurns('Turns', text, { min: 0, max: 40 }).value * pitch;
-      return units === 'imperial' ? `${roundTo(mmToInch(mm), 3, 'down')} in` : `${roundTo(mm, 2, 'down')} mm`;
-    }, setLength);
+    convert(
+      'turns',
+      text,
+      () => {
+        const mm = parseTurns('Turns', text, { min: 0, max: 40 }).value * pitch;
+        return units === 'imperial' ? `${roundTo(mmToInch(mm), 3, 'down')} in` : `${roundTo(mm, 2, 'down')} mm`;
+      },
+      setLength,
+    );
   };
   const fromLength = (text: string) => {
     setLength(text);
-    convert('length', text, () => String(roundTo(parseLength('Thread', text, { min: 0, max: 200 }).value / pitch, 2, 'down')), setTurns);
+    convert(
+      'length',
+      text,
+      () => String(roundTo(parseLength('Thread', text, { min: 0, max: 200 }).value / pitch, 2, 'down')),
+      setTurns,
+    );
   };
   return (
     <div className="flex flex-wrap items-start justify-center gap-2">
-      <Field label="Turns" figure value={turns} error={error?.field === 'turns' ? error.message : undefined} onChange={(e) => fromTurns(e.target.value)} className="w-[96px]" />
+      <Field
+        label="Turns"
+        figure
+        value={turns}
+        error={error?.field === 'turns' ? error.message : undefined}
+        onChange={(e) => fromTurns(e.target.value)}
+        className="w-[96px]"
+      />
       <span className="figure mt-[29px]" aria-hidden="true">
         =
       </span>
-      <Field label="Thread, in length" figure value={length} error={error?.field === 'length' ? error.message : undefined} onChange={(e) => fromLength(e.target.value)} className="w-[132px]" />
+      <Field
+        label="Thread, in length"
+        figure
+        value={length}
+        error={error?.field === 'length' ? error.message : undefined}
+        onChange={(e) => fromLength(e.target.value)}
+        className="w-[132px]"
+      />
       <span className="basis-full text-center text-[13px] text-soft">
         at a pitch of <span className="figure">{Number(pitch.toFixed(3))}</span> mm
       </span>

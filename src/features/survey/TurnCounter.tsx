@@ -1,8 +1,8 @@
 'use client';
 
 import { useEffect, useRef, useState, useTransition } from 'react';
-import { quantity } from '@/core/plan/quantities';
-import type { Corner } from '@/core/plan/vocabulary';
+import { quantity } from '@/core/document/quantities';
+import type { Corner } from '@/core/document/vocabulary';
 import { combineRepeats } from '@/core/uncertainty';
 import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
@@ -16,7 +16,16 @@ const NONE: readonly number[] = [];
 const BUSY_TAGS = /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/;
 
 /** Counts turns by thumb or space bar, quarter turns by key, undo by key; turns and millimetres side by side. */
-export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how, locking }: {
+export function TurnCounter({
+  jobId,
+  corner,
+  pitch,
+  units,
+  fastener,
+  taken,
+  how,
+  locking,
+}: {
   jobId: string;
   corner: Corner;
   pitch: number;
@@ -54,11 +63,15 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how,
   }, [setSteps]);
 
   const [onLocking, setOnLocking] = useState(false);
-  const refused = onLocking ? `A locking ${fastener} engages less than the others, so its count says nothing of them. Count an ordinary one.` : null;
+  const refused = onLocking
+    ? `A locking ${fastener} engages less than the others, so its count says nothing of them. Count an ordinary one.`
+    : null;
 
   const keep = () =>
     start(async () => {
-      const result = await ask(() => keepReading(jobId, { quantity: 'turns', corner, typed: String(turns), method: 'count' }));
+      const result = await ask(() =>
+        keepReading(jobId, { quantity: 'turns', corner, typed: String(turns), method: 'count' }),
+      );
       if (!result.ok) return setFailure(result.message);
       clear();
       setFailure(null);
@@ -77,7 +90,11 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how,
           onChange={(v) => setOnLocking(v === 'locking')}
         />
       ) : null}
-      {refused ? <p role="alert" className="text-[14px] font-[560] text-stop">{refused}</p> : null}
+      {refused ? (
+        <p role="alert" className="text-[14px] font-[560] text-stop">
+          {refused}
+        </p>
+      ) : null}
       <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-3">
         <button
           type="button"
@@ -89,15 +106,18 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how,
           <output className="figure text-[44px] leading-none font-[650]" aria-label="Turns counted">
             {Number(turns.toFixed(2))}
           </output>
-          <span className="figure text-[15px]">
-            turns = {formatLength(turns * pitch, units)}
-          </span>
+          <span className="figure text-[15px]">turns = {formatLength(turns * pitch, units)}</span>
         </button>
         <div className="flex flex-col gap-1.5">
           <Button data-counter onClick={() => add(0.25)}>
             + ¼ turn
           </Button>
-          <Button data-counter look="quiet" disabled={steps.length === 0} onClick={() => setSteps((s) => s.slice(0, -1))}>
+          <Button
+            data-counter
+            look="quiet"
+            disabled={steps.length === 0}
+            onClick={() => setSteps((s) => s.slice(0, -1))}
+          >
             Undo tap
           </Button>
           <Button look="main" disabled={busy || steps.length === 0 || onLocking} onClick={keep}>
@@ -110,11 +130,21 @@ export function TurnCounter({ jobId, corner, pitch, units, fastener, taken, how,
           Kept: {formatTurns(kept)} = {formatLength(kept * pitch, units)} engaged now
         </p>
       ) : null}
-      <p className="text-[13px] text-soft">
-        {how} Keys: space one turn, q a quarter, backspace undo.
-      </p>
-      {failure ? <p role="alert" className="text-[14px] font-[560] text-stop">{failure}</p> : null}
-      <ReadingRow jobId={jobId} q={{ ...quantity('turns'), how: 'Or type the count.' }} corner={corner} taken={taken} units={units} stacked blocked={onLocking} />
+      <p className="text-[13px] text-soft">{how} Keys: space one turn, q a quarter, backspace undo.</p>
+      {failure ? (
+        <p role="alert" className="text-[14px] font-[560] text-stop">
+          {failure}
+        </p>
+      ) : null}
+      <ReadingRow
+        jobId={jobId}
+        q={{ ...quantity('turns'), how: 'Or type the count.' }}
+        corner={corner}
+        taken={taken}
+        units={units}
+        stacked
+        blocked={onLocking}
+      />
     </section>
   );
 }

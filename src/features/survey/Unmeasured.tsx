@@ -1,7 +1,7 @@
-import { CORNER_LABEL } from '@/core/plan/labels';
-import { missingReading } from '@/core/plan/messages';
-import type { QuantityId } from '@/core/plan/quantities';
-import type { Corner } from '@/core/plan/vocabulary';
+import { CORNER_LABEL } from '@/core/document/labels';
+import { missingReading } from '@/core/document/quantities';
+import type { QuantityId } from '@/core/document/quantities';
+import type { Corner } from '@/core/document/vocabulary';
 import { VerdictMark } from '@/ui/Verdict';
 
 export interface MissingHere {
@@ -12,7 +12,8 @@ export interface MissingHere {
 
 /** The live list of what nobody has measured yet, what waits for it, and the way there. */
 export function Unmeasured({ missing, onGo }: { missing: readonly MissingHere[]; onGo: (m: MissingHere) => void }) {
-  if (missing.length === 0) return <p className="text-[14px]">Everything that a decision waits for has been measured.</p>;
+  if (missing.length === 0)
+    return <p className="text-[14px]">Everything that a decision waits for has been measured.</p>;
   const ids = [...new Set(missing.map((m) => m.quantity))];
   return (
     <ul className="divide-y divide-line border-y border-line">
@@ -26,7 +27,12 @@ export function Unmeasured({ missing, onGo }: { missing: readonly MissingHere[];
             {missing
               .filter((m) => m.quantity === id)
               .map((m) => (
-                <button key={m.corner ?? m.wheel?.id ?? 'axle'} type="button" className="touch px-1 text-left font-[560] text-accent underline underline-offset-4" onClick={() => onGo(m)}>
+                <button
+                  key={m.corner ?? m.wheel?.id ?? 'axle'}
+                  type="button"
+                  className="touch px-1 text-left font-[560] text-accent underline underline-offset-4"
+                  onClick={() => onGo(m)}
+                >
                   {m.corner ? CORNER_LABEL[m.corner] : m.wheel ? `wheel ${m.wheel.mark}` : 'measure it'}
                 </button>
               ))}

@@ -1,5 +1,5 @@
-import type { Quantity } from '@/core/plan/quantities';
-import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/plan/readingText';
+import type { Quantity } from '@/core/document/quantities';
+import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/document/readingText';
 import { combineRepeats } from '@/core/uncertainty';
 import type { UnitSystem } from '@/core/units/format';
 import { cx } from '@/ui/cx';
@@ -9,7 +9,16 @@ import { useFigure } from './useFigure';
 import type { TakenAtWheel } from './WheelTable';
 
 /** One figure of one wheel: what was kept, and a field for the next reading. Enter keeps it and moves on. */
-export function WheelCell({ vehicleId, wheelId, mark, q, method, units, asked, taken }: {
+export function WheelCell({
+  vehicleId,
+  wheelId,
+  mark,
+  q,
+  method,
+  units,
+  asked,
+  taken,
+}: {
   vehicleId: string;
   wheelId: string;
   mark: string;
@@ -20,7 +29,15 @@ export function WheelCell({ vehicleId, wheelId, mark, q, method, units, asked, t
   asked: boolean;
   taken: readonly TakenAtWheel[];
 }) {
-  const { input, typed, change, error, busy, keep, back: takeItBack } = useFigure(
+  const {
+    input,
+    typed,
+    change,
+    error,
+    busy,
+    keep,
+    back: takeItBack,
+  } = useFigure(
     `${wheelId}/${q.id}`,
     (text) => parseReading(q, text),
     (text) => keepWheelReading(vehicleId, wheelId, { quantity: q.id, typed: text, method }),
@@ -41,7 +58,10 @@ export function WheelCell({ vehicleId, wheelId, mark, q, method, units, asked, t
     >
       <span className="flex min-h-[24px] flex-wrap items-center justify-between gap-x-0.5">
         {all ? (
-          <span className="figure text-[13px] font-[620] whitespace-nowrap" title={`± ${pmText(q, all.pm, units)}, ${taken.length} ${taken.length === 1 ? 'reading' : 'readings'}`}>
+          <span
+            className="figure text-[13px] font-[620] whitespace-nowrap"
+            title={`± ${pmText(q, all.pm, units)}, ${taken.length} ${taken.length === 1 ? 'reading' : 'readings'}`}
+          >
             {readingText(q, all.value, units)}
           </span>
         ) : asked ? (
@@ -53,7 +73,13 @@ export function WheelCell({ vehicleId, wheelId, mark, q, method, units, asked, t
           <span className="text-soft">–</span>
         )}
         {last ? (
-          <button type="button" disabled={busy} aria-label={`Take back ${q.label}, wheel ${mark}`} onClick={() => back(last.id)} className="min-h-[24px] min-w-[24px] text-[12.5px] pointer-coarse:min-h-[44px] pointer-coarse:min-w-[44px] text-accent underline underline-offset-2">
+          <button
+            type="button"
+            disabled={busy}
+            aria-label={`Take back ${q.label}, wheel ${mark}`}
+            onClick={() => back(last.id)}
+            className="min-h-[24px] min-w-[24px] text-[12.5px] pointer-coarse:min-h-[44px] pointer-coarse:min-w-[44px] text-accent underline underline-offset-2"
+          >
             undo
           </button>
         ) : null}
@@ -69,9 +95,16 @@ export function WheelCell({ vehicleId, wheelId, mark, q, method, units, asked, t
         aria-label={`${q.label}, wheel ${mark}`}
         aria-invalid={error !== null}
         placeholder={UNIT_HINT[q.kind]}
-        className={cx('touch figure w-full min-w-0 rounded-[3px] border bg-sheet px-1.5 text-[15px] placeholder:text-soft', error ? 'border-stop bg-stop-wash' : 'border-strong')}
+        className={cx(
+          'touch figure w-full min-w-0 rounded-[3px] border bg-sheet px-1.5 text-[15px] placeholder:text-soft',
+          error ? 'border-stop bg-stop-wash' : 'border-strong',
+        )}
       />
-      {error ? <p role="alert" className="pt-1.5 text-[12.5px] leading-tight text-stop">{error}</p> : null}
+      {error ? (
+        <p role="alert" className="pt-1.5 text-[12.5px] leading-tight text-stop">
+          {error}
+        </p>
+      ) : null}
       {apart ? (
         <p className="text-[12.5px] leading-tight text-caution">
           {readingText(q, apart.value, units)} stands apart.{' '}

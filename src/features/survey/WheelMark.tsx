@@ -25,7 +25,11 @@ export function WheelMark({ vehicleId, wheelId, mark }: { vehicleId: string; whe
         onKeyDown={(e) => e.key === 'Enter' && keep()}
         className="touch figure w-full rounded-[3px] border border-line bg-transparent px-2 text-[17px] font-[650]"
       />
-      {error ? <span role="alert" className="block text-[13px] text-stop">{error}</span> : null}
+      {error ? (
+        <span role="alert" className="block text-[13px] text-stop">
+          {error}
+        </span>
+      ) : null}
     </>
   );
 }

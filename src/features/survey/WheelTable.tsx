@@ -1,7 +1,7 @@
 import { useState, useTransition } from 'react';
-import { CORNER_LABEL } from '@/core/plan/labels';
-import { QUANTITIES, type QuantityId } from '@/core/plan/quantities';
-import { CORNERS, type Corner } from '@/core/plan/vocabulary';
+import { CORNER_LABEL } from '@/core/document/labels';
+import { QUANTITIES, type QuantityId } from '@/core/document/quantities';
+import { CORNERS, type Corner } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
 import { Segments } from '@/ui/Segments';
@@ -37,7 +37,14 @@ const METHODS = [
 ];
 
 /** The wheels of a set, each measured by itself; a wheel that is hung elsewhere takes its figures along. */
-export function WheelTable({ vehicleId, sets, jobSet, wheels, axle, units }: {
+export function WheelTable({
+  vehicleId,
+  sets,
+  jobSet,
+  wheels,
+  axle,
+  units,
+}: {
   vehicleId: string;
   sets: readonly SurveySet[];
   /** The set that this job is about. */
@@ -59,9 +66,18 @@ export function WheelTable({ vehicleId, sets, jobSet, wheels, axle, units }: {
     });
   return (
     <section aria-label="Wheels" id="wheels">
-      <h2 className="border-b border-line pb-1">Wheels, each by itself: castings of one part number differ, and no mark tells them apart</h2>
+      <h2 className="border-b border-line pb-1">
+        Wheels, each by itself: castings of one part number differ, and no mark tells them apart
+      </h2>
       <div className="flex flex-wrap items-end gap-x-6 gap-y-2 py-2">
-        {sets.length > 1 ? <Segments label="Wheel set" value={setId} options={sets.map((s) => ({ value: s.id, label: s.id === jobSet ? `${s.name}, this job` : s.name }))} onChange={setSetId} /> : null}
+        {sets.length > 1 ? (
+          <Segments
+            label="Wheel set"
+            value={setId}
+            options={sets.map((s) => ({ value: s.id, label: s.id === jobSet ? `${s.name}, this job` : s.name }))}
+            onChange={setSetId}
+          />
+        ) : null}
         <Segments
           label="May they change axles?"
           value={set?.rotates ? 'yes' : 'no'}
@@ -73,13 +89,19 @@ export function WheelTable({ vehicleId, sets, jobSet, wheels, axle, units }: {
         />
         <Segments label="Measured with" value={method} options={METHODS} onChange={setMethod} />
       </div>
-      {failure ? <p role="alert" className="py-1 text-[14px] font-[560] text-stop">{failure}</p> : null}
+      {failure ? (
+        <p role="alert" className="py-1 text-[14px] font-[560] text-stop">
+          {failure}
+        </p>
+      ) : null}
       <div className="overflow-x-auto">
         <table className="w-full min-w-[540px] table-fixed text-[14px]">
           <caption className="sr-only">Wheels of {set?.name}</caption>
           <thead>
             <tr className="border-b border-line text-left align-bottom text-[12.5px] text-soft">
-              <th scope="col" className="w-[112px] font-normal">Mark, hangs at</th>
+              <th scope="col" className="w-[112px] font-normal">
+                Mark, hangs at
+              </th>
               {OF_WHEEL.map((q) => (
                 <th key={q.id} scope="col" className="px-1 font-normal" title={q.how}>
                   {q.label}

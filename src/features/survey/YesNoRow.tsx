@@ -1,7 +1,7 @@
 import { useState, useTransition } from 'react';
-import { CORNER_LABEL } from '@/core/plan/labels';
-import type { Quantity } from '@/core/plan/quantities';
-import type { Corner } from '@/core/plan/vocabulary';
+import { CORNER_LABEL } from '@/core/document/labels';
+import type { Quantity } from '@/core/document/quantities';
+import type { Corner } from '@/core/document/vocabulary';
 import { ask } from '@/ui/ask';
 import { Segments } from '@/ui/Segments';
 import { VerdictMark } from '@/ui/Verdict';
@@ -14,7 +14,19 @@ const ANSWERS = [
 ];
 
 /** What is looked at and answered with yes or no; the last word counts. */
-export function YesNoRow({ jobId, q, corner, taken, stacked }: { jobId: string; q: Quantity; corner: Corner; taken: readonly TakenReading[]; stacked: boolean }) {
+export function YesNoRow({
+  jobId,
+  q,
+  corner,
+  taken,
+  stacked,
+}: {
+  jobId: string;
+  q: Quantity;
+  corner: Corner;
+  taken: readonly TakenReading[];
+  stacked: boolean;
+}) {
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const last = taken[taken.length - 1];
@@ -42,9 +54,19 @@ export function YesNoRow({ jobId, q, corner, taken, stacked }: { jobId: string; 
           <VerdictMark level="unmeasured" size={13} /> unmeasured
         </span>
       )}
-      <Segments label={`${q.label}, ${CORNER_LABEL[corner]}`} hideLabel value={answer} options={ANSWERS} onChange={keep} />
+      <Segments
+        label={`${q.label}, ${CORNER_LABEL[corner]}`}
+        hideLabel
+        value={answer}
+        options={ANSWERS}
+        onChange={keep}
+      />
       <span />
-      {failure ? <p role="alert" className="col-span-full text-[14px] font-[560] text-stop">{failure}</p> : null}
+      {failure ? (
+        <p role="alert" className="col-span-full text-[14px] font-[560] text-stop">
+          {failure}
+        </p>
+      ) : null}
     </div>
   );
 }

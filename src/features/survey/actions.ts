@@ -1,18 +1,34 @@
 'use server';
 
 import { z } from 'zod';
-import { QUANTITY_IDS } from '@/core/plan/quantities';
-import { CHALK_LOADS, CORNERS } from '@/core/plan/vocabulary';
+import { QUANTITY_IDS } from '@/core/document/quantities';
+import { CHALK_LOADS, CORNERS } from '@/core/document/vocabulary';
 import { actOn } from '@/usecases/act';
 import { goChoose as goOnToChoose } from '@/usecases/jobs';
 import {
-  hangWheel, keepRotating, markAWheel, takeBackChalk as takeBackChalkTest, takeBackReading, takeBackWheelReading, takeChalk, takeReading, takeWheelReading,
+  hangWheel,
+  keepRotating,
+  markAWheel,
+  takeBackChalk as takeBackChalkTest,
+  takeBackReading,
+  takeBackWheelReading,
+  takeChalk,
+  takeReading,
+  takeWheelReading,
 } from '@/usecases/readings';
 import type { Result } from '@/usecases/result';
 
 const typedForm = z.object({ quantity: z.enum(QUANTITY_IDS), typed: z.string().max(40), method: z.string() });
-const readingForm = typedForm.extend({ corner: z.enum(CORNERS).nullable(), hour: z.int().min(1).max(12).nullable().optional() });
-const chalkForm = z.object({ corner: z.enum(CORNERS), trial: z.string().max(40), load: z.enum(CHALK_LOADS), hours: z.array(z.number().min(0).max(12)).max(24) });
+const readingForm = typedForm.extend({
+  corner: z.enum(CORNERS).nullable(),
+  hour: z.int().min(1).max(12).nullable().optional(),
+});
+const chalkForm = z.object({
+  corner: z.enum(CORNERS),
+  trial: z.string().max(40),
+  load: z.enum(CHALK_LOADS),
+  hours: z.array(z.number().min(0).max(12)).max(24),
+});
 
 /** Keeps a reading as typed and as understood, with its ±, method, corner and time. */
 export async function keepReading(jobId: string, input: z.input<typeof readingForm>): Promise<Result<null>> {
@@ -25,7 +41,11 @@ export async function takeBack(jobId: string, readingId: string): Promise<Result
 }
 
 /** Keeps a reading of one wheel; it goes where the wheel goes. */
-export async function keepWheelReading(vehicleId: string, wheelId: string, input: z.input<typeof typedForm>): Promise<Result<null>> {
+export async function keepWheelReading(
+  vehicleId: string,
+  wheelId: string,
+  input: z.input<typeof typedForm>,
+): Promise<Result<null>> {
   return actOn((who) => takeWheelReading(vehicleId, wheelId, typedForm.parse(input), who));
 }
 

@@ -1,4 +1,4 @@
-import type { QuantityId } from '@/core/plan/quantities';
+import type { QuantityId } from '@/core/document/quantities';
 
 /** Moves on to the next reading field on the page, as a caliper with a send key expects. */
 export function nextField(from: HTMLInputElement | null): void {
@@ -13,5 +13,8 @@ export function rowOf(quantity: QuantityId, wheelId?: string): Element | null {
 
 /** Stands in a row: on its counter, so that keys count; else in its field; a yes or no has none, so on its first answer. */
 export function standIn(row: Element | null): void {
-  (row?.querySelector<HTMLElement>('[data-counter]') ?? row?.querySelector<HTMLElement>('input[data-reading], [role="radio"]'))?.focus();
+  (
+    row?.querySelector<HTMLElement>('[data-counter]') ??
+    row?.querySelector<HTMLElement>('input[data-reading], [role="radio"]')
+  )?.focus();
 }

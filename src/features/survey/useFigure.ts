@@ -11,7 +11,11 @@ import { nextField } from './nextField';
  * @param place names the field, so that what is not kept yet is found again
  * @param read reads the text or throws what would do; its value is not looked at
  */
-export function useFigure(place: string, read: (text: string) => unknown, send: (text: string) => Promise<Result<null>>) {
+export function useFigure(
+  place: string,
+  read: (text: string) => unknown,
+  send: (text: string) => Promise<Result<null>>,
+) {
   const input = useRef<HTMLInputElement>(null);
   const [typed, setTyped, clear] = useUnkept(place, '');
   const [error, setError] = useState<string | null>(null);

@@ -1,9 +1,9 @@
 'use client';
 
 import { useState, useTransition } from 'react';
-import { CORNER_LABEL } from '@/core/plan/labels';
-import { gapCheckText } from '@/core/plan/messages';
-import { compareGap } from '@/core/plan/gaps';
+import { CORNER_LABEL } from '@/core/document/labels';
+import { gapCheckText } from '@/core/figures/gaps';
+import { compareGap } from '@/core/figures/gaps';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
@@ -13,10 +13,20 @@ import type { CornerCompared } from '@/usecases/gapCompare';
 import { keepGapFitted, takeBackGapFitted } from './actions';
 
 /** Compare: the gap at each corner as predicted and as it came out, both sides. */
-export function CompareGap({ jobId, rows, units }: { jobId: string; rows: readonly CornerCompared[]; units: UnitSystem }) {
+export function CompareGap({
+  jobId,
+  rows,
+  units,
+}: {
+  jobId: string;
+  rows: readonly CornerCompared[];
+  units: UnitSystem;
+}) {
   return (
     <section aria-labelledby="compare" className="border-t border-line p-5">
-      <h2 id="compare">Compare: gap from arch to tyre, as predicted and as it came out. Car down, settled by rolling.</h2>
+      <h2 id="compare">
+        Compare: gap from arch to tyre, as predicted and as it came out. Car down, settled by rolling.
+      </h2>
       <ul className="mt-2 divide-y divide-line border-y border-line">
         {rows.map((r) => (
           <CompareRow key={r.corner} jobId={jobId} row={r} units={units} />
@@ -45,17 +55,23 @@ function CompareRow({ jobId, row, units }: { jobId: string; row: CornerCompared;
       setError(result.ok ? undefined : result.message);
     });
   return (
-    <li className="grid grid-cols-[110px_minmax(0,1fr)_minmax(0,1fr)_auto] items-center gap-x-5 gap-y-1 py-2 max-md:grid-cols-2" data-corner={row.corner}>
+    <li
+      className="grid grid-cols-[110px_minmax(0,1fr)_minmax(0,1fr)_auto] items-center gap-x-5 gap-y-1 py-2 max-md:grid-cols-2"
+      data-corner={row.corner}
+    >
       <span className="font-[600]">{CORNER_LABEL[row.corner]}</span>
       <span className="text-[14px]">
         {predicted ? (
           <>
-            predicted <span className="figure text-[17px] font-[600]">{formatLength(predicted.value, units)}</span> <span className="figure text-[13px] text-soft">± {formatLength(predicted.pm, units, 'up')}</span>
+            predicted <span className="figure text-[17px] font-[600]">{formatLength(predicted.value, units)}</span>{' '}
+            <span className="figure text-[13px] text-soft">± {formatLength(predicted.pm, units, 'up')}</span>
           </>
         ) : (
           'no prediction: the gap was not measured before'
         )}
-        {row.before === null ? null : <span className="block text-[12.5px] text-soft">was {formatLength(row.before, units)}</span>}
+        {row.before === null ? null : (
+          <span className="block text-[12.5px] text-soft">was {formatLength(row.before, units)}</span>
+        )}
       </span>
       <span className="text-[14px]">
         {measured ? (
@@ -82,12 +98,26 @@ function CompareRow({ jobId, row, units }: { jobId: string; row: CornerCompared;
           keep();
         }}
       >
-        <Field label={`Gap now, ${CORNER_LABEL[row.corner]}`} figure unit="mm" inputMode="decimal" value={typed} error={error} onChange={(e) => setTyped(e.target.value)} className="w-[170px]" />
+        <Field
+          label={`Gap now, ${CORNER_LABEL[row.corner]}`}
+          figure
+          unit="mm"
+          inputMode="decimal"
+          value={typed}
+          error={error}
+          onChange={(e) => setTyped(e.target.value)}
+          className="w-[170px]"
+        />
         <Button type="submit" disabled={busy} aria-label={`Keep gap, ${CORNER_LABEL[row.corner]}`}>
           Keep
         </Button>
         {last ? (
-          <Button look="quiet" disabled={busy} aria-label={`Take back gap, ${CORNER_LABEL[row.corner]}`} onClick={() => back(last.id)}>
+          <Button
+            look="quiet"
+            disabled={busy}
+            aria-label={`Take back gap, ${CORNER_LABEL[row.corner]}`}
+            onClick={() => back(last.id)}
+          >
             Undo
           </Button>
         ) : null}

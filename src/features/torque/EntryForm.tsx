@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { tryInput } from '@/core/errors';
-import type { Corner } from '@/core/plan/vocabulary';
+import type { Corner } from '@/core/document/vocabulary';
 import type { Joint, Pass, TorqueReading } from '@/core/torque/log';
 import { nmToLbfFt } from '@/core/units/factors';
 import type { UnitSystem } from '@/core/units/format';
@@ -43,11 +43,18 @@ export function EntryForm({ corner, joint, pass, lug, position, target, units, o
 
   const submit = () => {
     const typed = units === 'imperial' && /^[\d.,\s/]+$/.test(reading) ? `${reading} lbf·ft` : reading;
-    const figure = figures ? tryInput(() => parseTorque('Reading', typed, { min: 1, max: 1000 }).value) : { value: null, error: undefined };
-    const moved = moves ? tryInput(() => parseAngle('Movement', angle, { min: 0, max: 360 }).value) : { value: null, error: undefined };
+    const figure = figures
+      ? tryInput(() => parseTorque('Reading', typed, { min: 1, max: 1000 }).value)
+      : { value: null, error: undefined };
+    const moved = moves
+      ? tryInput(() => parseAngle('Movement', angle, { min: 0, max: 360 }).value)
+      : { value: null, error: undefined };
     setError({ reading: figure.error, angle: moved.error });
     if (figure.value === undefined || moved.value === undefined) return;
-    onEntry({ corner, joint, pass, lug, reading: typed, angle, tool: 'click wrench' }, { pass, lug, reading: figure.value, angle: moved.value });
+    onEntry(
+      { corner, joint, pass, lug, reading: typed, angle, tool: 'click wrench' },
+      { pass, lug, reading: figure.value, angle: moved.value },
+    );
     setReading('');
     setAngle('');
     first.current?.focus();
@@ -67,7 +74,13 @@ export function EntryForm({ corner, joint, pass, lug, position, target, units, o
       ) : (
         <p className="text-[18px]">
           Lug <span className="figure text-[32px] leading-none font-[650]">{position}</span>
-          {pass === 'snug' ? (joint === 'adapter' ? ' snug by hand, hub held from turning' : ' snug by hand, wheel in the air') : pass === 'final' ? ' to the figure' : ' once more: does it move?'}
+          {pass === 'snug'
+            ? joint === 'adapter'
+              ? ' snug by hand, hub held from turning'
+              : ' snug by hand, wheel in the air'
+            : pass === 'final'
+              ? ' to the figure'
+              : ' once more: does it move?'}
         </p>
       )}
       {figures ? (
@@ -85,7 +98,17 @@ export function EntryForm({ corner, joint, pass, lug, position, target, units, o
             hint={`Figure ${Number((units === 'imperial' ? nmToLbfFt(target) : target).toFixed(1))}`}
           />
           {moves ? (
-            <Field label="Movement" figure inputMode="decimal" unit="°" value={angle} maxLength={20} onChange={(e) => setAngle(e.target.value)} error={error.angle} hint="0 if it held" />
+            <Field
+              label="Movement"
+              figure
+              inputMode="decimal"
+              unit="°"
+              value={angle}
+              maxLength={20}
+              onChange={(e) => setAngle(e.target.value)}
+              error={error.angle}
+              hint="0 if it held"
+            />
           ) : null}
         </div>
       ) : null}

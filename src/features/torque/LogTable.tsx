@@ -16,8 +16,21 @@ export interface LogLine {
 const WORD: Readonly<Record<Outcome, string>> = { done: '', low: 'low', over: 'over', moved: 'moved' };
 
 /** The torque log of a wheel, newest first; lug numbers as on the wheel face. */
-export function LogTable({ log, units, order, full }: { log: readonly LogLine[]; units: UnitSystem; order: readonly number[]; full?: boolean }) {
-  if (log.length === 0) return <p className="text-[14px] text-soft">No entries yet. They are kept one by one, each sealed by the one before.</p>;
+export function LogTable({
+  log,
+  units,
+  order,
+  full,
+}: {
+  log: readonly LogLine[];
+  units: UnitSystem;
+  order: readonly number[];
+  full?: boolean;
+}) {
+  if (log.length === 0)
+    return (
+      <p className="text-[14px] text-soft">No entries yet. They are kept one by one, each sealed by the one before.</p>
+    );
   const rows = full ? log : [...log].reverse().slice(0, 8);
   return (
     <table className="figure w-full text-[13px]">
@@ -27,11 +40,21 @@ export function LogTable({ log, units, order, full }: { log: readonly LogLine[];
       </caption>
       <thead>
         <tr className="border-b border-line text-left text-soft">
-          <th scope="col" className="font-normal">Pass</th>
-          <th scope="col" className="pl-3 text-right font-normal">Lug</th>
-          <th scope="col" className="pl-3 text-right font-normal">Reading</th>
-          <th scope="col" className="pl-3 text-right font-normal">Moved</th>
-          <th scope="col" className="pl-3 font-normal">{full ? 'Who, when' : 'Result'}</th>
+          <th scope="col" className="font-normal">
+            Pass
+          </th>
+          <th scope="col" className="pl-3 text-right font-normal">
+            Lug
+          </th>
+          <th scope="col" className="pl-3 text-right font-normal">
+            Reading
+          </th>
+          <th scope="col" className="pl-3 text-right font-normal">
+            Moved
+          </th>
+          <th scope="col" className="pl-3 font-normal">
+            {full ? 'Who, when' : 'Result'}
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -39,7 +62,9 @@ export function LogTable({ log, units, order, full }: { log: readonly LogLine[];
           <tr key={r.seq} className="border-b border-line">
             <td className="py-0.5">{r.pass}</td>
             <td className="pl-3 text-right">{r.lug < 0 ? '–' : order.indexOf(r.lug) + 1}</td>
-            <td className="pl-3 text-right whitespace-nowrap">{r.reading === null ? '–' : formatTorque(r.reading, units)}</td>
+            <td className="pl-3 text-right whitespace-nowrap">
+              {r.reading === null ? '–' : formatTorque(r.reading, units)}
+            </td>
             <td className="pl-3 text-right">{r.angle === null ? '–' : `${r.angle}°`}</td>
             <td className="pl-3">
               {r.outcome === 'done' ? '' : <strong className="text-stop">{WORD[r.outcome]} </strong>}

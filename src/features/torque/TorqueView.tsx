@@ -2,8 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, useTransition } from 'react';
-import { CORNER_LABEL } from '@/core/plan/labels';
-import type { Corner } from '@/core/plan/vocabulary';
+import { CORNER_LABEL } from '@/core/document/labels';
+import type { Corner } from '@/core/document/vocabulary';
 import type { Joint, Pass, TorqueSpec, TorqueState } from '@/core/torque/log';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
 import { WheelFace } from '@/drawing/WheelFace';
@@ -45,13 +45,22 @@ export interface TorqueProps {
   readonly signed: string | null;
 }
 
-const PASS_LABEL: Readonly<Record<Pass, string>> = { snug: 'Snug', lower: 'Lower', middle: 'Middle', final: 'Final', verify: 'Verify', recheck: 'Recheck' };
+const PASS_LABEL: Readonly<Record<Pass, string>> = {
+  snug: 'Snug',
+  lower: 'Lower',
+  middle: 'Middle',
+  final: 'Final',
+  verify: 'Verify',
+  recheck: 'Recheck',
+};
 
 /** The wheel face with the next lug lit, and one entry at a time; readable from two metres. */
 export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, bar, signed }: TorqueProps) {
   const router = useRouter();
   const entries = useEntries(jobId, wheels);
-  const [at, setAt] = useState(() => jointKey((wheels.find((w) => !finished(w.state, recheck)) ?? wheels[0]) as TorquedJoint));
+  const [at, setAt] = useState(() =>
+    jointKey((wheels.find((w) => !finished(w.state, recheck)) ?? wheels[0]) as TorquedJoint),
+  );
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const title = useRef<HTMLHeadingElement>(null);
@@ -69,7 +78,8 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, 
   const state = entries.stateOf(wheel);
   const face = joint === 'adapter' ? 'Adapter' : 'Wheel';
   const pass: Pass = state.pass ?? 'recheck';
-  const next = state.next ?? (recheck && state.pass === null && !finished(state, true) ? (state.order[0] as number) : null);
+  const next =
+    state.next ?? (recheck && state.pass === null && !finished(state, true) ? (state.order[0] as number) : null);
   const position = next === null ? null : state.order.indexOf(next) + 1;
   const wrong = state.last && state.last.outcome !== 'done' ? state.last.reading.lug : null;
   const done = through;
@@ -87,7 +97,11 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, 
       <main className="flex min-w-0 flex-col gap-3 p-4">
         <div className="flex items-end justify-between gap-4">
           <h1 ref={title} tabIndex={-1} className="text-[28px] outline-none">
-            {done ? `${face} done` : joint === 'adapter' ? `Adapter, ${PASS_LABEL[pass].toLowerCase()} pass` : `${PASS_LABEL[pass]} pass`}
+            {done
+              ? `${face} done`
+              : joint === 'adapter'
+                ? `Adapter, ${PASS_LABEL[pass].toLowerCase()} pass`
+                : `${PASS_LABEL[pass]} pass`}
             <span className="ml-3 text-[18px] font-normal text-soft">{CORNER_LABEL[corner]}</span>
           </h1>
           <p className="text-right">
@@ -102,29 +116,52 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, 
           next={done ? null : next}
           locking={locking}
           wrong={wrong}
-          title={position === null ? `${face} face, ${lugs} lugs` : `${face} face, ${lugs} lugs, lug ${position} of the star is next`}
+          title={
+            position === null
+              ? `${face} face, ${lugs} lugs`
+              : `${face} face, ${lugs} lugs, lug ${position} of the star is next`
+          }
         />
         {state.last?.outcome === 'moved' && !state.complete ? (
           <p role="alert" className="border-l-4 border-stop pl-3 text-[16px]">
-            Lug {state.order.indexOf(state.last.reading.lug) + 1} moved {state.last.reading.angle}°. The final pass starts again for the whole {face.toLowerCase()}.
+            Lug {state.order.indexOf(state.last.reading.lug) + 1} moved {state.last.reading.angle}°. The final pass
+            starts again for the whole {face.toLowerCase()}.
           </p>
         ) : null}
-        {state.last?.outcome === 'low' ? <p role="alert" className="border-l-4 border-caution pl-3 text-[16px]">{formatTorque(state.last.reading.reading ?? 0, units)} is under the figure. Pull the same lug again.</p> : null}
-        {state.last?.outcome === 'over' ? <p role="alert" className="border-l-4 border-stop pl-3 text-[16px]">{formatTorque(state.last.reading.reading ?? 0, units)} is over the figure. Slacken that lug and pull it again.</p> : null}
+        {state.last?.outcome === 'low' ? (
+          <p role="alert" className="border-l-4 border-caution pl-3 text-[16px]">
+            {formatTorque(state.last.reading.reading ?? 0, units)} is under the figure. Pull the same lug again.
+          </p>
+        ) : null}
+        {state.last?.outcome === 'over' ? (
+          <p role="alert" className="border-l-4 border-stop pl-3 text-[16px]">
+            {formatTorque(state.last.reading.reading ?? 0, units)} is over the figure. Slacken that lug and pull it
+            again.
+          </p>
+        ) : null}
       </main>
-      <aside aria-label="Entry" className="flex min-w-0 flex-col gap-4 border-l border-line p-4 max-lg:border-t max-lg:border-l-0">
+      <aside
+        aria-label="Entry"
+        className="flex min-w-0 flex-col gap-4 border-l border-line p-4 max-lg:border-t max-lg:border-l-0"
+      >
         <Segments
           label={wheels.some((w) => w.joint === 'adapter') ? 'Adapters first, then the wheels' : 'Wheel'}
           value={at}
-          options={wheels.map((w) => ({ value: jointKey(w), label: `${w.joint === 'adapter' ? 'Adapter ' : ''}${CORNER_LABEL[w.corner]}${finished(entries.stateOf(w), recheck) ? ' ✓' : ''}` }))}
+          options={wheels.map((w) => ({
+            value: jointKey(w),
+            label: `${w.joint === 'adapter' ? 'Adapter ' : ''}${CORNER_LABEL[w.corner]}${finished(entries.stateOf(w), recheck) ? ' ✓' : ''}`,
+          }))}
           onChange={setAt}
         />
         {done ? (
           <>
             <Verdict level="pass" />
             <p>
-              Every {joint === 'adapter' ? 'nut' : 'fastener'} of the {CORNER_LABEL[corner]} {face.toLowerCase()} held in its {recheck ? 'recheck' : 'verify pass'}.
-              {state.sentBack > 0 ? ` The final pass was sent back ${state.sentBack === 1 ? 'once' : `${state.sentBack} times`}.` : ''}
+              Every {joint === 'adapter' ? 'nut' : 'fastener'} of the {CORNER_LABEL[corner]} {face.toLowerCase()} held
+              in its {recheck ? 'recheck' : 'verify pass'}.
+              {state.sentBack > 0
+                ? ` The final pass was sent back ${state.sentBack === 1 ? 'once' : `${state.sentBack} times`}.`
+                : ''}
             </p>
             {other ? (
               <Button look="main" onClick={() => setAt(jointKey(other))}>
@@ -134,14 +171,26 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, 
             ) : null}
           </>
         ) : wheel.active ? (
-          <EntryForm key={at} corner={corner} joint={joint} pass={pass} lug={next ?? -1} position={position} target={target} units={units} onEntry={(typed, reading) => entries.enter(wheel, typed, reading)} />
+          <EntryForm
+            key={at}
+            corner={corner}
+            joint={joint}
+            pass={pass}
+            lug={next ?? -1}
+            position={position}
+            target={target}
+            units={units}
+            onEntry={(typed, reading) => entries.enter(wheel, typed, reading)}
+          />
         ) : (
           <p className="text-soft">{waitingFor(wheel, wheels)}</p>
         )}
         {entries.trouble ? (
           <p role="alert" className="font-[560] text-stop">
             {entries.trouble}
-            {entries.waiting > 0 ? ` ${entries.waiting} ${entries.waiting === 1 ? 'entry waits' : 'entries wait'} and will be sent in order.` : ''}
+            {entries.waiting > 0
+              ? ` ${entries.waiting} ${entries.waiting === 1 ? 'entry waits' : 'entries wait'} and will be sent in order.`
+              : ''}
           </p>
         ) : null}
         {bar ? <p className="border-l-4 border-stop pl-3 text-[14px]">{bar}</p> : null}
@@ -157,9 +206,15 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, 
                 ))}
               </ul>
             ) : (
-              <p className="text-[14px]">Nothing is open. Signing sets the recheck for tomorrow and keeps the record.</p>
+              <p className="text-[14px]">
+                Nothing is open. Signing sets the recheck for tomorrow and keeps the record.
+              </p>
             )}
-            {failure ? <p role="alert" className="text-stop">{failure}</p> : null}
+            {failure ? (
+              <p role="alert" className="text-stop">
+                {failure}
+              </p>
+            ) : null}
             {signed ? null : (
               <Button look="main" disabled={busy || open.length > 0 || !active || entries.waiting > 0} onClick={signIt}>
                 Sign off
@@ -177,7 +232,9 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, 
 function waitingFor(at: TorquedJoint, all: readonly TorquedJoint[]): string {
   if (at.joint === 'adapter') return 'The adapter’s torque is entered while fitting.';
   const adaptersOpen = all.some((w) => w.joint === 'adapter' && !w.state.complete);
-  return adaptersOpen ? 'The adapters come first: they are a torque job of their own.' : 'Torque is entered once the job card’s hold points are ticked.';
+  return adaptersOpen
+    ? 'The adapters come first: they are a torque job of their own.'
+    : 'Torque is entered once the job card’s hold points are ticked.';
 }
 
 const finished = (s: TorqueState, recheck: boolean): boolean => s.complete && (!recheck || s.rechecks > 0);

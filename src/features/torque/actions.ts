@@ -1,7 +1,7 @@
 'use server';
 
 import { z } from 'zod';
-import { CORNERS } from '@/core/plan/vocabulary';
+import { CORNERS } from '@/core/document/vocabulary';
 import { JOINTS, PASSES } from '@/core/torque/log';
 import { parseAngle, parseTorque } from '@/core/units/parse';
 import { actOn } from '@/usecases/act';
@@ -31,9 +31,17 @@ export async function enter(jobId: string, typed: EntryTyped): Promise<Result<nu
     return enterTorque(
       jobId,
       {
-        corner, joint, pass, lug, tool, seq,
+        corner,
+        joint,
+        pass,
+        lug,
+        tool,
+        seq,
         reading: figures ? parseTorque('Reading', reading, { min: 1, max: 1000 }).value : null,
-        angle: figures && (pass === 'verify' || pass === 'recheck') ? parseAngle('Movement', angle, { min: 0, max: 360 }).value : null,
+        angle:
+          figures && (pass === 'verify' || pass === 'recheck')
+            ? parseAngle('Movement', angle, { min: 0, max: 360 }).value
+            : null,
       },
       who,
     );
@@ -47,7 +55,18 @@ export async function sign(jobId: string): Promise<Result<null>> {
 
 /** Keeps the gap of a corner as it came out, to be held against the prediction. */
 export async function keepGapFitted(jobId: string, corner: string, typed: string): Promise<Result<null>> {
-  return actOn((who) => takeReading(jobId, { quantity: 'gapFitted', corner: z.enum(CORNERS).parse(corner), typed: z.string().max(40).parse(typed), method: 'tape' }, who));
+  return actOn((who) =>
+    takeReading(
+      jobId,
+      {
+        quantity: 'gapFitted',
+        corner: z.enum(CORNERS).parse(corner),
+        typed: z.string().max(40).parse(typed),
+        method: 'tape',
+      },
+      who,
+    ),
+  );
 }
 
 /** Takes it back; the one before it counts again. */

@@ -1,11 +1,15 @@
-import { report } from '@/core/plan/report';
+import { report } from '@/core/evaluate/report';
 
 const MOST_BYTES = 1_000_000;
 
 /** POST a plan document, get its evaluation; an invalid one gets a list of {path, message}. `?units=imperial` words it in inches. */
 export async function POST(request: Request): Promise<Response> {
   const text = await request.text();
-  if (text.length > MOST_BYTES) return Response.json({ issues: [{ path: '', message: `The document is larger than ${MOST_BYTES} bytes.` }] }, { status: 413 });
+  if (text.length > MOST_BYTES)
+    return Response.json(
+      { issues: [{ path: '', message: `The document is larger than ${MOST_BYTES} bytes.` }] },
+      { status: 413 },
+    );
   let document: unknown;
   try {
     document = JSON.parse(text);

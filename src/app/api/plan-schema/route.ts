@@ -1,4 +1,4 @@
-import { planJsonSchema } from '@/core/plan/schema';
+import { planJsonSchema } from '@/core/document/schema';
 
 /** The JSON Schema of the plan document. */
 export function GET(): Response {

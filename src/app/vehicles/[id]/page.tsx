@@ -1,11 +1,11 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { NavLink } from '@/ui/NavLink';
-import { CORNER_LABEL, SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
-import { quantity, type QuantityId } from '@/core/plan/quantities';
-import { readingText } from '@/core/plan/readingText';
+import { CORNER_LABEL, SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
+import { quantity, type QuantityId } from '@/core/document/quantities';
+import { readingText } from '@/core/document/readingText';
 import { combineRepeats } from '@/core/uncertainty';
-import type { Seat, Use, Wish } from '@/core/plan/vocabulary';
+import type { Seat, Use, Wish } from '@/core/document/vocabulary';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, formatTorque } from '@/core/units/format';
 import { NewJob } from '@/features/intake/NewJob';
@@ -66,7 +66,10 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           <ul className="divide-y divide-line border-y border-line">
             {jobs.map(({ job }) => (
               <li key={job.id}>
-                <NavLink href={stagePath(job.id, job.stage)} className="touch grid grid-cols-4 items-center gap-4 px-2 text-[14px] hover:bg-accent-wash">
+                <NavLink
+                  href={stagePath(job.id, job.stage)}
+                  className="touch grid grid-cols-4 items-center gap-4 px-2 text-[14px] hover:bg-accent-wash"
+                >
                   <span className="font-[600]">{job.axle === 'front' ? 'Front axle' : 'Rear axle'}</span>
                   <span>
                     {WISH_LABEL[job.wish as Wish]}, {USE_LABEL[job.use as Use].toLowerCase()}
@@ -87,9 +90,19 @@ function HubTable({ hub, session }: { hub: AxleHubRow; session: Session }) {
   const rows: [string, string][] = [
     ['Lugs', `${hub.lugs} × ${formatLength(hub.boltCircleMm, session.units)}`],
     ['Thread', formatThread(parseThread('Thread', hub.thread))],
-    ['Held by', hub.fastening === 'bolt' ? 'bolts' : hub.nutStyle === 'unknown' ? 'studs and nuts' : `studs and ${hub.nutStyle} nuts`],
+    [
+      'Held by',
+      hub.fastening === 'bolt'
+        ? 'bolts'
+        : hub.nutStyle === 'unknown'
+          ? 'studs and nuts'
+          : `studs and ${hub.nutStyle} nuts`,
+    ],
     ['Seat', SEAT_LABEL[hub.seat as Seat]],
-    [hub.fastening === 'bolt' ? 'Hub thread in' : 'Nuts of', hub.threadMaterial === 'unknown' ? 'not known' : hub.threadMaterial],
+    [
+      hub.fastening === 'bolt' ? 'Hub thread in' : 'Nuts of',
+      hub.threadMaterial === 'unknown' ? 'not known' : hub.threadMaterial,
+    ],
     ['Class', hub.fastenerClass === 'unknown' ? 'not known' : hub.fastenerClass],
     ['Locking', hub.lockingFastener ? 'yes, one' : 'no'],
     ['Torque', `${formatTorque(hub.torqueNm, session.units)}, ${hub.torqueSource}`],
@@ -120,7 +133,14 @@ function WheelLines({ wheels, session }: { wheels: readonly WheelWhole[]; sessio
         return (
           <li key={w.id}>
             <span className="figure font-[620] text-ink">{w.mark}</span> {CORNER_LABEL[w.corner]}:{' '}
-            {ids.length === 0 ? 'nothing measured' : ids.map((id) => `${quantity(id).label.toLowerCase()} ${readingText(quantity(id), combineRepeats(w.readings.filter((r) => r.quantity === id)).value, session.units)}`).join(', ')}
+            {ids.length === 0
+              ? 'nothing measured'
+              : ids
+                  .map(
+                    (id) =>
+                      `${quantity(id).label.toLowerCase()} ${readingText(quantity(id), combineRepeats(w.readings.filter((r) => r.quantity === id)).value, session.units)}`,
+                  )
+                  .join(', ')}
           </li>
         );
       })}

@@ -17,17 +17,30 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const other = await partnerOfJob(whole);
   const frozen = whole.plan
     ? `A ${formatLength(whole.plan.document.spacer.thickness, units)} plan was taken forward on ${format(whole.plan.frozenAt, 'd MMM, HH:mm')} by ${whole.plan.frozenBy}${
-        isStale(whole) ? '. It is stale: take forward again.' : '. Taking another forward starts kit list, job card and torque again.'
+        isStale(whole)
+          ? '. It is stale: take forward again.'
+          : '. Taking another forward starts kit list, job card and torque again.'
       }`
     : null;
   return (
     <JobFrame whole={whole} here="choose">
-      <BenchView jobId={whole.job.id} version={whole.job.version} parts={planParts(whole)} start={whole.job.draft ?? FIRST_CHOICE} units={units} frozen={frozen} changes={staleBecause(whole, units)} partner={other ? partnerOf(other) : null} />
+      <BenchView
+        jobId={whole.job.id}
+        version={whole.job.version}
+        parts={planParts(whole)}
+        start={whole.job.draft ?? FIRST_CHOICE}
+        units={units}
+        frozen={frozen}
+        changes={staleBecause(whole, units)}
+        partner={other ? partnerOf(other) : null}
+      />
     </JobFrame>
   );
 }
 
 /** The other axle as it will be: taken forward, or as it stands on its own bench. */
 const partnerOf = (other: JobWhole) => ({
-  jobId: other.job.id, frozen: other.plan !== null, plan: other.plan?.document ?? planWith(other, other.job.draft ?? FIRST_CHOICE, null),
+  jobId: other.job.id,
+  frozen: other.plan !== null,
+  plan: other.plan?.document ?? planWith(other, other.job.draft ?? FIRST_CHOICE, null),
 });

@@ -1,8 +1,8 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import { cornersOf } from '@/core/plan/assemble';
-import type { QuantityId } from '@/core/plan/quantities';
-import type { Corner, Seat } from '@/core/plan/vocabulary';
+import { cornersOf } from '@/core/document/assemble';
+import type { QuantityId } from '@/core/document/quantities';
+import type { Corner, Seat } from '@/core/document/vocabulary';
 import { parseThread } from '@/core/thread/designation';
 import { JobFrame } from '@/features/shell/JobRail';
 import { Survey } from '@/features/survey/Survey';
@@ -14,7 +14,13 @@ import { readSession } from '@/usecases/session';
 
 export const metadata: Metadata = { title: 'Measure' };
 
-export default async function Page({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ corner?: string | string[] }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ corner?: string | string[] }>;
+}) {
   const whole = await jobOr404((await params).id);
   const { corner } = await searchParams;
   const { units } = await readSession();
@@ -33,15 +39,35 @@ export default async function Page({ params, searchParams }: { params: Promise<{
         open={{ ...(partner ? openByCorner(partner) : {}), ...openByCorner(whole) }}
         quantities={wantedReadings(whole).map((q) => q.id)}
         readings={whole.readings.map((r) => ({
-          id: r.id, quantity: r.quantity as QuantityId, corner: r.corner as Corner | null, hour: r.hour, value: r.value, typed: r.typed,
-          pm: r.pm, method: r.method, by: r.by, at: format(r.at, 'd MMM HH:mm'),
+          id: r.id,
+          quantity: r.quantity as QuantityId,
+          corner: r.corner as Corner | null,
+          hour: r.hour,
+          value: r.value,
+          typed: r.typed,
+          pm: r.pm,
+          method: r.method,
+          by: r.by,
+          at: format(r.at, 'd MMM HH:mm'),
         }))}
         sets={whole.wheelSets.map((s) => ({ id: s.id, name: s.name, rotates: s.rotates }))}
         jobSet={whole.job.wheelSetId}
         wheels={whole.wheels.map((w) => ({
-          id: w.id, setId: w.wheelSetId, mark: w.mark, corner: w.corner, taken: w.readings.map((r) => ({ id: r.id, quantity: r.quantity as QuantityId, value: r.value, pm: r.pm })),
+          id: w.id,
+          setId: w.wheelSetId,
+          mark: w.mark,
+          corner: w.corner,
+          taken: w.readings.map((r) => ({ id: r.id, quantity: r.quantity as QuantityId, value: r.value, pm: r.pm })),
         }))}
-        chalk={whole.chalk.map((t) => ({ id: t.id, corner: t.corner, trial: t.trialMm, load: t.load, hours: t.hours, by: t.by, at: format(t.at, 'd MMM HH:mm') }))}
+        chalk={whole.chalk.map((t) => ({
+          id: t.id,
+          corner: t.corner,
+          trial: t.trialMm,
+          load: t.load,
+          hours: t.hours,
+          by: t.by,
+          at: format(t.at, 'd MMM HH:mm'),
+        }))}
         missing={missingReadings(whole).map((m) => ({ quantity: m.quantity.id, corner: m.corner, wheel: m.wheel }))}
         pitch={parseThread('Thread', hub.thread).pitch}
         units={units}

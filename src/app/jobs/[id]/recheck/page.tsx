@@ -13,9 +13,13 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       here="recheck"
       before={(due) =>
         due ? (
-          <section aria-label="Recheck due" className="flex items-center gap-3 border-b border-line px-4 py-2 text-[15px]">
+          <section
+            aria-label="Recheck due"
+            className="flex items-center gap-3 border-b border-line px-4 py-2 text-[15px]"
+          >
             {isBefore(due, now) ? <Verdict level="caution" /> : null}
-            Recheck {isBefore(due, now) ? 'was due' : 'due'} {format(due, 'EEEE d MMMM, HH:mm')}, and again after 50–100 km. Every fastener once more; one that moves reopens the job.
+            Recheck {isBefore(due, now) ? 'was due' : 'due'} {format(due, 'EEEE d MMMM, HH:mm')}, and again after 50–100
+            km. Every fastener once more; one that moves reopens the job.
           </section>
         ) : null
       }

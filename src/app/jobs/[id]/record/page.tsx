@@ -20,7 +20,9 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         {whole.plan ? (
           <>
             <div className="no-print flex items-center justify-end gap-4">
-              {whole.job.signedAt === null && isStale(whole) ? <p className="text-stop">Changed since this plan was chosen: {staleBecause(whole, units).join(' ')}</p> : null}
+              {whole.job.signedAt === null && isStale(whole) ? (
+                <p className="text-stop">Changed since this plan was chosen: {staleBecause(whole, units).join(' ')}</p>
+              ) : null}
               <PrintButton />
             </div>
             <RecordSheet whole={whole} inForce={whole.plan} units={units} />

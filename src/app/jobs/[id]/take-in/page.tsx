@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
-import { SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/plan/labels';
-import type { Seat, Use, Wish } from '@/core/plan/vocabulary';
+import { SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
+import type { Seat, Use, Wish } from '@/core/document/vocabulary';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, formatTorque } from '@/core/units/format';
 import { StartMeasuring } from '@/features/intake/StartMeasuring';
@@ -27,15 +27,26 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
     ['Lugs', `${hub.lugs} on ${formatLength(hub.boltCircleMm, units)}`, true],
     ['Thread', formatThread(parseThread('Thread', hub.thread)), true],
     [hub.fastening === 'bolt' ? 'Bolts, seat' : 'Nuts, seat', SEAT_LABEL[hub.seat as Seat], hub.seat !== 'unknown'],
-    [hub.fastening === 'bolt' ? 'Hub thread in' : 'Nuts of', hub.threadMaterial === 'unknown' ? 'not known' : hub.threadMaterial, hub.threadMaterial !== 'unknown'],
+    [
+      hub.fastening === 'bolt' ? 'Hub thread in' : 'Nuts of',
+      hub.threadMaterial === 'unknown' ? 'not known' : hub.threadMaterial,
+      hub.threadMaterial !== 'unknown',
+    ],
     ['Torque', `${formatTorque(hub.torqueNm, units)}, ${hub.torqueSource}`, true],
   ];
-  if (hub.fastening === 'stud') rows.splice(9, 0, ['Nuts', hub.nutStyle === 'unknown' ? 'open or closed? not known' : hub.nutStyle, hub.nutStyle !== 'unknown']);
+  if (hub.fastening === 'stud')
+    rows.splice(9, 0, [
+      'Nuts',
+      hub.nutStyle === 'unknown' ? 'open or closed? not known' : hub.nutStyle,
+      hub.nutStyle !== 'unknown',
+    ]);
   return (
     <JobFrame whole={whole} here="take-in">
       <main className="flex max-w-[860px] flex-col gap-5 p-5">
         <h1>Take in</h1>
-        <p className="text-soft">Read this over at the car before measuring. What is not known stays unmeasured and blocks the sign-off.</p>
+        <p className="text-soft">
+          Read this over at the car before measuring. What is not known stays unmeasured and blocks the sign-off.
+        </p>
         <dl className="grid grid-cols-[180px_1fr] border-t border-line">
           {rows.map(([label, value, known]) => (
             <div key={label} className="contents">

@@ -1,0 +1,167 @@
+import type { ChalkTest, Corner, Fastener, Hub, Measured, Plan, PlanCorner, Spacer, WheelEach } from './document';
+import { groupBy } from '../groupBy';
+import { combineRepeats } from '../uncertainty';
+import type { Policy } from './policy';
+import type { QuantityId } from './quantities';
+import { FORMAT } from './vocabulary';
+
+/** A reading as it was taken. `corner` is null for what belongs to the whole axle. Core units. */
+export interface Reading {
+  readonly quantity: QuantityId;
+  readonly corner: Corner | null;
+  /** Clock position of a loaded clearance, 1 to 12; left out or null where none was noted. */
+  readonly hour?: number | null;
+  readonly value: number;
+  readonly pm: number;
+}
+
+/** A wheel of the set with its own readings, in the order they were taken. */
+export interface WheelParts {
+  readonly name: string;
+  /** Corner where it hangs now. */
+  readonly corner: Corner;
+  readonly readings: readonly Omit<Reading, 'corner' | 'hour'>[];
+}
+
+export interface PlanParts {
+  readonly title: string;
+  readonly axle: Plan['axle'];
+  readonly wish: Plan['wish'];
+  readonly use: Plan['use'];
+  readonly hub: Pick<
+    Hub,
+    | 'lugs'
+    | 'boltCircle'
+    | 'thread'
+    | 'fastening'
+    | 'seat'
+    | 'threadMaterial'
+    | 'nutStyle'
+    | 'torque'
+    | 'lockingFastener'
+    | 'fastenerClass'
+    | 'internalTensile'
+  >;
+  readonly wheel: Pick<Plan['wheel'], 'name' | 'tyre' | 'offset' | 'seat'>;
+  /** In the order they were taken; repeats of the same thing are averaged with their spread. */
+  readonly readings: readonly Reading[];
+  /** Every wheel that can go on this axle. */
+  readonly wheels: readonly WheelParts[];
+  /** Chalk tests in the order they were made. */
+  readonly chalk: readonly (ChalkTest & { readonly corner: Corner })[];
+  readonly spacer: Spacer;
+  readonly fastener: Fastener;
+  /** Degrees more negative than when it was measured; 0 where nobody changes it. */
+  readonly camberChange?: number | undefined;
+  readonly leadSignOff: Plan['leadSignOff'];
+  readonly policy: Policy;
+}
+
+const HOURS = Array.from({ length: 12 }, (_, i) => i + 1);
+
+/** The two corners of an axle, left first. */
+export const cornersOf = (axle: Plan['axle']): [Corner, Corner] => [`${axle}-left`, `${axle}-right`];
+
+/** Builds the plan document of one axle from what was taken in, measured and chosen. Missing stays null. */
+export function assemblePlan(parts: PlanParts): Plan {
+  const taken = groupBy(parts.readings, (r) => `${r.corner ?? ''}/${r.quantity}${r.hour ? `/${r.hour}` : ''}`);
+  const axle = (id: QuantityId): Measured => averaged(taken.get(`/${id}`));
+  const load = axle('wheelLoad');
+  const socket = axle('socketOutside');
+  const each = parts.wheels.map(wheelOf);
+  return {
+    format: FORMAT,
+    title: parts.title,
+    axle: parts.axle,
+    wish: parts.wish,
+    use: parts.use,
+    camberChange: parts.camberChange ?? 0,
+    hub: {
+      ...parts.hub,
+      // Job cards ask for clean dry threads.
+      condition: 'dry',
+      contactDiameter: axle('contactDiameter')?.value ?? null,
+      // Both are taken at the end of their error that asks for more.
+      wheelLoad: load === null ? null : load.value + load.pm,
+      socketOutside: socket === null ? null : socket.value + socket.pm,
+      nutGrip: axle('nutGrip'),
+      spigotDiameter: ofBoth(
+        cornersOf(parts.axle).map((c) => averaged(taken.get(`${c}/spigotDiameter`)) ?? axle('spigotDiameter')),
+      ),
+      stockBoltLength: axle('stockBoltLength'),
+      stockBoltOverall: axle('stockBoltOverall'),
+      stockBoltThread: axle('stockBoltThread'),
+      stockStudThread: axle('stockStudThread'),
+      nutThread: axle('nutThread'),
+      nutBlindDepth: axle('nutBlindDepth'),
+    },
+    wheel: { ...parts.wheel, bore: null, boreRecess: null, padThickness: null, each },
+    corners: cornersOf(parts.axle).map((corner): PlanCorner => {
+      const at = (id: QuantityId): Measured => averaged(taken.get(`${corner}/${id}`));
+      const said = (id: QuantityId): boolean | null => answered(taken.get(`${corner}/${id}`));
+      return {
+        corner,
+        turns: at('turns'),
+        studProtrusion: at('studProtrusion'),
+        rotorHat: at('rotorHat'),
+        tappedDepth: at('tappedDepth'),
+        roomBehind: at('roomBehind'),
+        spigotHeight: at('spigotHeight'),
+        chamferDepth: each.find((w) => w.corner === corner)?.chamferDepth ?? null,
+        gap: at('gap'),
+        loadedClearance: at('loadedClearance'),
+        clock: HOURS.flatMap((hour) => {
+          const clearance = averaged(taken.get(`${corner}/loadedClearance/${hour}`));
+          return clearance ? [{ hour, clearance, trim: 0 }] : [];
+        }),
+        archHeight: at('archHeight'),
+        innerClearance: at('innerClearance'),
+        settled: said('settled'),
+        camber: at('camber'),
+        lipDepth: at('lipDepth'),
+        rimProtector: said('rimProtector'),
+        fingerPasses: said('fingerPasses'),
+        chalk: parts.chalk
+          .filter((t) => t.corner === corner)
+          .map(({ trial, load, hours }) => ({ trial, load, hours: [...hours] })),
+      };
+    }),
+    spacer: parts.spacer,
+    fastener: parts.fastener,
+    leadSignOff: parts.leadSignOff,
+    policy: parts.policy,
+  };
+}
+
+function averaged(readings: readonly { readonly value: number; readonly pm: number }[] | undefined): Measured {
+  if (!readings) return null;
+  const { value, pm } = combineRepeats(readings);
+  return { value, pm };
+}
+
+/** One figure of both hubs: their mean, with a ± that covers both. Null as soon as one is unmeasured. */
+function ofBoth(sides: readonly Measured[]): Measured {
+  const known = sides.filter((m) => m !== null);
+  return known.length === sides.length ? averaged(known) : null;
+}
+
+/** A yes or no: the latest word counts, an average would mean nothing. */
+function answered(readings: readonly { readonly value: number }[] | undefined): boolean | null {
+  const last = readings?.[readings.length - 1];
+  return last ? last.value >= 0.5 : null;
+}
+
+function wheelOf(w: WheelParts): WheelEach {
+  const taken = groupBy(w.readings, (r) => r.quantity);
+  const at = (id: QuantityId): Measured => averaged(taken.get(id));
+  return {
+    name: w.name,
+    corner: w.corner,
+    bore: at('wheelBore'),
+    chamferDepth: at('chamferDepth'),
+    boreRecess: at('boreRecess'),
+    padThickness: at('padThickness'),
+    lugHole: at('lugHole'),
+    pocketDepth: at('pocketDepth'),
+  };
+}

@@ -1,0 +1,63 @@
+import type { Axle, Corner, Seat, Use, Wish } from './document';
+import type { ChalkLoad, NUT_STYLES, THREAD_MATERIALS } from './vocabulary';
+import type { Level } from '../rules/finding';
+import type { School } from './policy';
+
+/** Words for coded values, in one place. British spelling, sentence case. */
+export const CORNER_LABEL: Readonly<Record<Corner, string>> = {
+  'front-left': 'front left',
+  'front-right': 'front right',
+  'rear-left': 'rear left',
+  'rear-right': 'rear right',
+};
+export const AXLE_LABEL: Readonly<Record<Axle, string>> = { front: 'Front axle', rear: 'Rear axle' };
+export const WISH_LABEL: Readonly<Record<Wish, string>> = { clearance: 'Clearance', stance: 'Stance' };
+export const USE_LABEL: Readonly<Record<Use, string>> = {
+  street: 'Street',
+  towing: 'Towing or load',
+  track: 'Track days',
+  competition: 'Competition',
+};
+export const SEAT_LABEL: Readonly<Record<Seat, string>> = {
+  cone60: 'Cone 60°',
+  cone90: 'Cone 90°',
+  ball12: 'Ball R12',
+  ball13: 'Ball R13',
+  ball14: 'Ball R14',
+  flat: 'Flat with washer',
+  'flat-shank': 'Flat with shank',
+  unknown: 'Not known',
+};
+/** A seat inside a sentence; a ball keeps the capital of its radius. */
+export const seatInSentence = (seat: Seat): string =>
+  SEAT_LABEL[seat].charAt(0).toLowerCase() + SEAT_LABEL[seat].slice(1);
+export const LEVEL_LABEL: Readonly<Record<Level, string>> = {
+  stop: 'Stop',
+  unmeasured: 'Unmeasured',
+  caution: 'Caution',
+  note: 'Note',
+  pass: 'Pass',
+};
+export const SCHOOL_LABEL: Readonly<Record<School, string>> = {
+  'one-diameter': 'One diameter',
+  'turns-hand': 'Turns by hand',
+  'turns-hub': 'Turns in the hub',
+  'turns-policy': 'Turns, counted',
+  visible: 'Visible thread',
+  strength: 'Strength',
+};
+export const NUT_STYLE_LABEL: Readonly<Record<(typeof NUT_STYLES)[number], string>> = {
+  unknown: 'Not known',
+  open: 'Open',
+  closed: 'Closed (capped)',
+};
+export const THREAD_MATERIAL_LABEL: Readonly<Record<(typeof THREAD_MATERIALS)[number], string>> = {
+  unknown: 'Not known',
+  steel: 'Steel',
+  aluminium: 'Aluminium',
+};
+export const CHALK_LOAD_LABEL: Readonly<Record<ChalkLoad, string>> = {
+  unloaded: 'Unloaded',
+  loaded: 'Loaded, standing',
+  bounced: 'Bounced to the stop',
+};

@@ -1,0 +1,166 @@
+/**
+ * Every threshold Vectis judges by is a named value here with its default, allowed range, unit and source.
+ * Settings and plan documents carry a whole set with its version, so that an old record stays explainable.
+ */
+export interface PolicyRule {
+  readonly id: keyof Omit<Policy, 'version' | 'governing'>;
+  readonly statement: string;
+  readonly unit: string;
+  readonly default: number;
+  readonly min: number;
+  readonly max: number;
+  readonly source: string;
+}
+
+export type School = 'one-diameter' | 'turns-hand' | 'turns-hub' | 'turns-policy' | 'visible' | 'strength';
+
+export const SCHOOLS: readonly School[] = [
+  'one-diameter',
+  'strength',
+  'turns-hand',
+  'turns-hub',
+  'turns-policy',
+  'visible',
+];
+
+export interface Policy {
+  readonly version: string;
+  /** Schools that govern; the most demanding of them sets the minimum. The others are a cross-check. */
+  readonly governing: readonly School[];
+  readonly diameterFactorSteel: number;
+  readonly diameterFactorAluminium: number;
+  readonly turnsByHand: number;
+  readonly turnsInHub: number;
+  readonly turnsPolicy: number;
+  readonly turnsNeverDrive: number;
+  readonly visibleThreadInch: number;
+  readonly leadPitches: number;
+  readonly closedNutGap: number;
+  readonly clearanceReserveStreet: number;
+  readonly clearanceReserveTrack: number;
+  readonly spigotGood: number;
+  readonly spigotLeast: number;
+  readonly pocketMargin: number;
+  readonly innerReserve: number;
+  readonly socketRoom: number;
+  readonly proofMost: number;
+  readonly roadFriction: number;
+  readonly loadFactor: number;
+  readonly jointFriction: number;
+  readonly boreClearanceGood: number;
+  readonly boreClearanceMost: number;
+  readonly competitionSlipOn: number;
+  readonly spacerPm: number;
+  readonly fastenerPm: number;
+  readonly torqueBand: number;
+  readonly verifyAngle: number;
+}
+
+const rule = (
+  id: PolicyRule['id'],
+  value: number,
+  min: number,
+  max: number,
+  unit: string,
+  statement: string,
+  source: string,
+): PolicyRule => ({ id, default: value, min, max, unit, statement, source });
+
+const COMMON = 'common practice, no source';
+
+export const POLICY_RULES: readonly PolicyRule[] = [
+  rule('diameterFactorSteel', 1, 1, 2, '× d', 'Engagement in steel is at least this many diameters.', COMMON),
+  rule(
+    'diameterFactorAluminium',
+    1.5,
+    1.5,
+    3,
+    '× d',
+    'Engagement in aluminium is at least this many diameters.',
+    COMMON,
+  ),
+  rule('turnsByHand', 5, 5, 12, 'turns', 'Full turns that go on by hand.', COMMON),
+  rule('turnsInHub', 7, 5, 12, 'turns', 'Full turns inside the hub.', COMMON),
+  rule('turnsPolicy', 8, 5, 12, 'turns', 'Full turns counted from first catch to seated.', COMMON),
+  rule('turnsNeverDrive', 3, 3, 8, 'turns', 'Under this many turns the car is not driven.', COMMON),
+  rule('visibleThreadInch', 0.5, 0.5, 1, 'in', 'Thread that shows through the wheel before the nut goes on.', COMMON),
+  rule(
+    'leadPitches',
+    2,
+    1,
+    3,
+    '× P',
+    'Incomplete thread at the tip of a bolt or stud, taken at its longest.',
+    'ISO 4753, incomplete thread u ≤ 2P (from memory)',
+  ),
+  rule('closedNutGap', 1.5, 1, 5, 'mm', 'Room a stud keeps inside a closed nut; never under one pitch.', COMMON),
+  rule('clearanceReserveStreet', 5, 3, 20, 'mm', 'Reserve on the loaded clearance, street and towing.', COMMON),
+  rule('clearanceReserveTrack', 8, 5, 25, 'mm', 'Reserve on the loaded clearance, track and competition.', COMMON),
+  rule('spigotGood', 4, 3, 10, 'mm', 'Hub spigot that is left to centre the wheel: good at or above.', COMMON),
+  rule('spigotLeast', 2, 1, 6, 'mm', 'Hub spigot that is left to centre the wheel: not hub-centric below.', COMMON),
+  rule(
+    'pocketMargin',
+    1.5,
+    0.5,
+    5,
+    'mm',
+    'Room between a factory stud’s tip and the bottom of the wheel’s pocket.',
+    COMMON,
+  ),
+  rule('innerReserve', 3, 1, 15, 'mm', 'Reserve between wheel and strut or caliper.', COMMON),
+  rule('socketRoom', 1, 0.5, 4, 'mm', 'Lug hole is larger than the socket by at least this.', COMMON),
+  rule(
+    'proofMost',
+    100,
+    50,
+    100,
+    '%',
+    'Highest clamp of the band, as a share of the proof load.',
+    'ISO 898-1, stress under proof load (from memory)',
+  ),
+  rule('roadFriction', 1, 0.7, 1.4, '', 'Friction of tyre on road in the estimate of the needed clamp.', COMMON),
+  rule('loadFactor', 1.5, 1.2, 3, '×', 'Safety on the wheel load in the estimate of the needed clamp.', COMMON),
+  rule('jointFriction', 0.1, 0.05, 0.15, '', 'Friction between clean dry faces, taken at its lowest.', COMMON),
+  rule('boreClearanceGood', 0.15, 0.05, 0.3, 'mm', 'Diametral clearance of a bore on a spigot: good up to.', COMMON),
+  rule(
+    'boreClearanceMost',
+    0.4,
+    0.2,
+    0.6,
+    'mm',
+    'Diametral clearance of a bore on a spigot: not centred above.',
+    COMMON,
+  ),
+  rule('competitionSlipOn', 5, 0, 30, 'mm', 'Slip-on spacers above this are questioned for competition.', COMMON),
+  rule('spacerPm', 0.1, 0, 1, 'mm', 'Uncertainty of a spacer’s marked thickness.', COMMON),
+  rule('fastenerPm', 0.5, 0, 2, 'mm', 'Uncertainty of a new bolt’s or stud’s marked length.', COMMON),
+  rule(
+    'torqueBand',
+    4,
+    1,
+    10,
+    '%',
+    'A torque reading counts when it is within this of the figure.',
+    'ISO 6789, click wrench ±4 % (from memory)',
+  ),
+  rule(
+    'verifyAngle',
+    10,
+    2,
+    20,
+    '°',
+    'In the verify pass a fastener may move this far; more sends the final pass back.',
+    COMMON,
+  ),
+];
+
+const defaults = Object.fromEntries(POLICY_RULES.map((r) => [r.id, r.default])) as unknown as Omit<
+  Policy,
+  'version' | 'governing'
+>;
+
+export const DEFAULT_POLICY: Policy = Object.freeze({
+  version: '2026-11',
+  governing: Object.freeze(['one-diameter', 'strength'] as School[]),
+  ...defaults,
+});

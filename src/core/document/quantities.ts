@@ -1,0 +1,56 @@
+import type { Hub, Wish } from './document';
+import { HARDWARE } from './readings/hardware';
+import { OF_WHEEL } from './readings/ofWheel';
+import { ON_GROUND } from './readings/onGround';
+import type { Kind, QuantityRow } from './readings/row';
+
+export { type Method, UNSEEN } from './readings/methods';
+export type { Kind } from './readings/row';
+
+/** In the order of the trade: on the ground, loaded, hardware with the wheel off, the wheel itself. */
+const TABLE = [...ON_GROUND, ...HARDWARE, ...OF_WHEEL] as const;
+
+export type QuantityId = (typeof TABLE)[number]['id'];
+export const QUANTITY_IDS = TABLE.map((q) => q.id) as [QuantityId, ...QuantityId[]];
+
+/** What is measured on a car, whole. */
+export interface Quantity extends Omit<QuantityRow, 'widest'> {
+  readonly id: QuantityId;
+  readonly kind: Kind;
+  /** The widest error that is still a measurement; null where none is asked. */
+  readonly widest: number | null;
+}
+
+/** Readings of the hub that a plan keeps with their ±. */
+export type HubReading = Exclude<Extract<QuantityId, keyof Hub>, 'wheelLoad' | 'socketOutside' | 'contactDiameter'>;
+
+export const QUANTITIES: readonly Quantity[] = TABLE.map((row: QuantityRow & { readonly id: QuantityId }): Quantity => {
+  const kind = row.kind ?? 'length';
+  return { ...row, kind, widest: row.widest ?? (kind === 'length' ? 1 : null) };
+});
+
+const BY_ID = new Map(QUANTITIES.map((x) => [x.id, x]));
+
+/** The quantity with this id. */
+export function quantity(id: QuantityId): Quantity {
+  return BY_ID.get(id) as Quantity;
+}
+
+/**
+ * What is measured before a choice, on a hub: bolts have no nuts, and only a closed nut has a blind depth. Where
+ * clearance is the wish, the room inside is what the job is about and not left out.
+ */
+export function quantitiesFor(hub: Pick<Hub, 'fastening' | 'nutStyle'>, wish: Wish): Quantity[] {
+  return QUANTITIES.filter(
+    (x) =>
+      x.id !== 'gapFitted' &&
+      (x.fastening === 'both' || x.fastening === hub.fastening) &&
+      (x.id !== 'nutBlindDepth' || hub.nutStyle === 'closed'),
+  ).map((x) => (x.id === 'innerClearance' && wish === 'clearance' ? { ...x, optional: false } : x));
+}
+
+/** A line for what is still to measure: what, and which decision waits for it. */
+export function missingReading(id: QuantityId): string {
+  const x = quantity(id);
+  return `${x.label}: ${x.blocks} waits for it.`;
+}

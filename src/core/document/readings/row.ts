@@ -1,0 +1,29 @@
+import type { Method } from './methods';
+
+/** How a reading is typed and shown. A yes or no is kept as 1 or 0. */
+export type Kind = 'length' | 'turns' | 'angle' | 'load' | 'yes-no';
+
+/** What is measured on a car, as data: where it belongs, what it may be, how it is read. */
+export interface QuantityRow {
+  readonly id: string;
+  readonly label: string;
+  /** One line: how to take it. */
+  readonly how: string;
+  /** A wheel's own figures go where the wheel goes. */
+  readonly scope: 'corner' | 'axle' | 'wheel';
+  /** A length where nothing is said. */
+  readonly kind?: Kind;
+  readonly fastening: 'bolt' | 'stud' | 'both';
+  readonly min: number;
+  readonly max: number;
+  readonly methods: readonly Method[];
+  /** The decision that waits for it. */
+  readonly blocks: string;
+  /**
+   * The widest error, in its unit, that is still a measurement. Left out, lengths of a joint are known to a millimetre or
+   * not known, and nothing else is asked. Common practice, no source.
+   */
+  readonly widest?: number;
+  /** Without it nothing is blocked; it only makes the drawing truer. */
+  readonly optional?: boolean;
+}

@@ -1,0 +1,45 @@
+import { formatLength, type UnitSystem } from '../units/format';
+import type { Corner, Plan } from '../document/document';
+import { computeNumbers } from './numbers';
+import type { Result } from './result';
+
+export interface CornerGap {
+  readonly corner: Corner;
+  /** Gap from arch edge to tyre as it was measured, mm; null where it was not. */
+  readonly before: number | null;
+  /** With the choice on; null where a reading that it needs is missing. */
+  readonly after: Result;
+}
+
+/** How every corner of a plan stands before and after. */
+export const gapsOf = (plan: Plan): CornerGap[] =>
+  computeNumbers(plan).corners.map((c, i) => ({
+    corner: c.corner,
+    before: plan.corners[i]?.gap?.value ?? null,
+    after: c.gapAfter,
+  }));
+
+export interface GapCheck {
+  /** Measured less predicted, mm: negative stands further out than predicted. */
+  readonly difference: number;
+  /** What the errors of both may explain, mm. */
+  readonly pm: number;
+  readonly agrees: boolean;
+}
+
+/** A gap measured after fitting against the one that was predicted; both with their worst-case error. */
+export function compareGap(
+  predicted: { readonly value: number; readonly pm: number },
+  measured: { readonly value: number; readonly pm: number },
+): GapCheck {
+  const difference = measured.value - predicted.value;
+  const pm = measured.pm + predicted.pm;
+  return { difference, pm, agrees: Math.abs(difference) <= pm + 1e-9 };
+}
+
+/** What a gap measured after fitting says of the prediction. */
+export function gapCheckText(c: GapCheck, units: UnitSystem): string {
+  if (c.agrees) return `Within the ${formatLength(c.pm, units, 'up')} that measuring explains.`;
+  const way = c.difference < 0 ? 'further out' : 'further in';
+  return `${formatLength(Math.abs(c.difference), units, 'up')} ${way} than predicted, more than measuring explains. Right thickness? Wheel seated? Settled?`;
+}

@@ -1,0 +1,324 @@
+import { InputError, tryInput } from '../errors';
+import { plainSpacer } from '../document/blank';
+import { moreThanThere, threadRoom } from '../figures/ownThread';
+import type { Adapter, Hub, Nut, Spacer } from '../document/document';
+import { NUT_STYLES, SEATS, THREAD_MATERIALS } from '../document/vocabulary';
+import { BOLT_CLASSES } from '../thread/classes';
+import { parseThread, sameThread } from '../thread/designation';
+import { parseLength, parseTorque } from '../units/parse';
+import { parseNumber } from '../units/number';
+import type { LooseFastener, Part } from '../whatif/search/types';
+
+interface Common {
+  readonly name: string;
+  readonly count: number;
+  readonly bin: string;
+}
+
+/** A row of the shelf or of a catalogue file: a part with what decides whether it goes on a car. */
+export type CatalogueItem =
+  | (Common & { readonly kind: 'spacer'; readonly lugs: number; readonly boltCircle: number; readonly spacer: Spacer })
+  | (Common & {
+      readonly kind: 'bolt' | 'stud' | 'conversion';
+      readonly thread: string;
+      readonly fastener: LooseFastener;
+    })
+  | (Common & { readonly kind: 'nut'; readonly nut: Nut });
+
+/** Columns of the file, in order. Which of them a row needs depends on its kind; lengths may be typed as anywhere. */
+export const CATALOGUE_COLUMNS = [
+  'kind',
+  'name',
+  'count',
+  'bin',
+  'lugs',
+  'bolt_circle',
+  'thickness',
+  'spacer_kind',
+  'bore',
+  'lip_diameter',
+  'lip_height',
+  'lip_root',
+  'open_through',
+  'thread',
+  'length',
+  'seat',
+  'class',
+  'style',
+  'thread_length',
+  'blind_depth',
+  'shank_reach',
+  'shank_length',
+  'material',
+  'tensile',
+  'short_end',
+  'outer_thread',
+  'seats_at',
+  'web',
+  'nut_height',
+  'nut_thread',
+  'stud_thread',
+  'stud_protrusion',
+  'wheel_bolt_circle',
+  'recess',
+  'torque',
+  'torque_source',
+] as const;
+type Column = (typeof CATALOGUE_COLUMNS)[number];
+export type CatalogueRow = Readonly<Partial<Record<Column, string>>>;
+
+export interface RowIssue {
+  /** Line of the file, the heading being line 1. */
+  readonly line: number;
+  readonly message: string;
+}
+
+/** Reads rows of a catalogue; what is wrong is told line by line, and no wrong line becomes a part. */
+export function readCatalogue(rows: readonly CatalogueRow[]): { items: CatalogueItem[]; issues: RowIssue[] } {
+  const items: CatalogueItem[] = [];
+  const issues: RowIssue[] = [];
+  rows.forEach((row, i) => {
+    const read = tryInput(() => readRow(row));
+    if (read.error === undefined) items.push(read.value);
+    else issues.push({ line: i + 2, message: read.error });
+  });
+  return { items, issues };
+}
+
+function readRow(row: CatalogueRow): CatalogueItem {
+  const kind = choice(row, 'kind', ['spacer', 'bolt', 'stud', 'conversion', 'nut'] as const);
+  const common = { name: words(row, 'name'), count: whole(row, 'count', 0, 100000), bin: (row.bin ?? '').trim() };
+  if (kind === 'spacer') {
+    const spacerKind = choice(row, 'spacer_kind', ['plain', 'lipped', 'adapter'] as const);
+    const lipped = spacerKind !== 'plain';
+    const spacer: Spacer = {
+      ...plainSpacer(mm(row, 'thickness', 0, 100)),
+      kind: spacerKind,
+      bore: lipped ? mm(row, 'bore', 30, 200) : optional(row, 'bore', 30, 200),
+      lipDiameter: lipped ? mm(row, 'lip_diameter', 30, 200) : null,
+      lipHeight: optional(row, 'lip_height', 0, 60),
+      lipRoot: lipped ? mm(row, 'lip_root', 0, 20) : null,
+      openThrough: (row.open_through ?? '').trim().toLowerCase() === 'yes',
+      adapter: spacerKind === 'adapter' ? readAdapter(row) : null,
+    };
+    return { ...common, kind, lugs: whole(row, 'lugs', 3, 12), boltCircle: mm(row, 'bolt_circle', 60, 300), spacer };
+  }
+  const thread = words(row, 'thread');
+  parseThread('thread', thread);
+  if (kind === 'nut') {
+    const style = choice(row, 'style', NUT_STYLES);
+    const nut: Nut = {
+      thread,
+      style,
+      seat: choice(row, 'seat', SEATS),
+      threadLength: optional(row, 'thread_length', 1, 80),
+      blindDepth: optional(row, 'blind_depth', 1, 80),
+      shankReach: optional(row, 'shank_reach', 0, 40) ?? 0,
+      shankLength: optional(row, 'shank_length', 0, 40) ?? 0,
+      material: choice(row, 'material', THREAD_MATERIALS, 'unknown'),
+      tensile: strength(row),
+    };
+    return { ...common, kind, nut };
+  }
+  const boltClass = choice(row, 'class', BOLT_CLASSES, 'unknown');
+  const length = mm(row, 'length', 10, 150);
+  if (kind === 'conversion') {
+    const outer = words(row, 'outer_thread');
+    parseThread('outer_thread', outer);
+    const stud: LooseFastener = {
+      kind,
+      length,
+      threadLength: optional(row, 'thread_length', 1, 150),
+      shortEnd: mm(row, 'short_end', 1, 60),
+      hubThread: thread,
+      outerThread: outer,
+      seatsAt: choice(row, 'seats_at', ['shoulder', 'run-out'] as const),
+      class: boltClass,
+    };
+    return { ...common, kind, thread, fastener: checkedThread(stud) };
+  }
+  const threadLength = optional(row, 'thread_length', 1, 150);
+  const fastener: LooseFastener =
+    kind === 'bolt'
+      ? { kind, length, threadLength, seat: choice(row, 'seat', SEATS), class: boltClass }
+      : { kind, protrusion: length, threadLength, class: boltClass };
+  return { ...common, kind, thread, fastener: checkedThread(fastener) };
+}
+
+/** A part is not threaded further than it is long. */
+function checkedThread(f: LooseFastener): LooseFastener {
+  if (moreThanThere(f))
+    throw new InputError(
+      'thread_length',
+      String(f.threadLength),
+      'is more than the part is long.',
+      `${threadRoom(f)} at most will do, or leave it empty.`,
+    );
+  return f;
+}
+
+/** An adapter's own figures; its torque is a figure with its source, or it stays unknown. */
+function readAdapter(row: CatalogueRow): Adapter {
+  const studThread = words(row, 'stud_thread');
+  parseThread('stud_thread', studThread);
+  const torque = (row.torque ?? '').trim();
+  return {
+    web: mm(row, 'web', 0, 60),
+    nutHeight: mm(row, 'nut_height', 0, 60),
+    nutThread: mm(row, 'nut_thread', 0, 60),
+    studThread,
+    studProtrusion: mm(row, 'stud_protrusion', 0, 150),
+    boltCircle: mm(row, 'wheel_bolt_circle', 60, 300),
+    recess: optional(row, 'recess', 0, 80),
+    torque:
+      torque === ''
+        ? null
+        : { value: parseTorque('torque', torque, { min: 20, max: 800 }).value, source: words(row, 'torque_source') },
+  };
+}
+
+function words(row: CatalogueRow, column: Column): string {
+  const text = (row[column] ?? '').trim();
+  if (text === '') throw new InputError(column, '', 'is empty.', 'Every part needs it.');
+  return text;
+}
+
+function choice<T extends string>(row: CatalogueRow, column: Column, allowed: readonly T[], empty?: T): T {
+  const text = (row[column] ?? '').trim();
+  if (text === '' && empty !== undefined) return empty;
+  if ((allowed as readonly string[]).includes(text)) return text as T;
+  throw new InputError(column, text, 'is not known.', `One of ${allowed.join(', ')} will do.`);
+}
+
+const mm = (row: CatalogueRow, column: Column, min: number, max: number): number =>
+  parseLength(column, row[column] ?? '', { min, max }).value;
+
+const optional = (row: CatalogueRow, column: Column, min: number, max: number): number | null =>
+  (row[column] ?? '').trim() === '' ? null : mm(row, column, min, max);
+
+function whole(row: CatalogueRow, column: Column, min: number, max: number): number {
+  const text = (row[column] ?? '').trim();
+  const n = parseNumber(text);
+  if (n === null || !Number.isInteger(n) || n < min || n > max)
+    throw new InputError(column, text, 'is not a whole number.', `${min} to ${max} will do.`);
+  return n;
+}
+
+function strength(row: CatalogueRow): number | null {
+  const text = (row.tensile ?? '').trim();
+  if (text === '') return null;
+  const n = parseNumber(text);
+  if (n === null || n < 100 || n > 1500)
+    throw new InputError('tensile', text, 'is not a strength in MPa.', '100 to 1500 will do, or leave it empty.');
+  return n;
+}
+
+const adapterRow = (a: Adapter): Partial<Record<Column, string>> => ({
+  web: String(a.web),
+  nut_height: String(a.nutHeight),
+  nut_thread: String(a.nutThread),
+  stud_thread: a.studThread,
+  stud_protrusion: String(a.studProtrusion),
+  wheel_bolt_circle: String(a.boltCircle),
+  recess: a.recess === null ? '' : String(a.recess),
+  torque: a.torque ? String(a.torque.value) : '',
+  torque_source: a.torque?.source ?? '',
+});
+
+/** A part as a row of the file; reading it back gives the same part. */
+export function catalogueRow(item: CatalogueItem): Record<Column, string> {
+  const row = Object.fromEntries(CATALOGUE_COLUMNS.map((c) => [c, ''])) as Record<Column, string>;
+  const text = (x: number | null): string => (x === null ? '' : String(x));
+  Object.assign(row, { kind: item.kind, name: item.name, count: String(item.count), bin: item.bin });
+  switch (item.kind) {
+    case 'spacer': {
+      const s = item.spacer;
+      return Object.assign(row, {
+        lugs: String(item.lugs),
+        bolt_circle: String(item.boltCircle),
+        thickness: String(s.thickness),
+        spacer_kind: s.kind,
+        bore: text(s.bore),
+        lip_diameter: text(s.lipDiameter),
+        lip_height: text(s.lipHeight),
+        lip_root: text(s.lipRoot),
+        open_through: s.openThrough ? 'yes' : 'no',
+        ...(s.adapter ? adapterRow(s.adapter) : {}),
+      });
+    }
+    case 'nut': {
+      const n = item.nut;
+      return Object.assign(row, {
+        thread: n.thread,
+        seat: n.seat,
+        style: n.style,
+        thread_length: text(n.threadLength),
+        blind_depth: text(n.blindDepth),
+        shank_reach: text(n.shankReach),
+        shank_length: text(n.shankLength),
+        material: n.material,
+        tensile: text(n.tensile),
+      });
+    }
+    default: {
+      const f = item.fastener;
+      return Object.assign(row, {
+        thread: item.thread,
+        length: String(f.kind === 'stud' ? f.protrusion : f.length),
+        thread_length: text(f.threadLength),
+        seat: f.kind === 'bolt' ? f.seat : '',
+        class: f.class,
+        ...(f.kind === 'conversion'
+          ? { short_end: String(f.shortEnd), outer_thread: f.outerThread, seats_at: f.seatsAt }
+          : {}),
+      });
+    }
+  }
+}
+
+/** A bolt, a stud or a conversion stud. */
+export const isFastener = (
+  item: CatalogueItem,
+): item is Extract<CatalogueItem, { kind: 'bolt' | 'stud' | 'conversion' }> =>
+  item.kind === 'bolt' || item.kind === 'stud' || item.kind === 'conversion';
+
+export interface Shelf {
+  readonly spacers: readonly Part<Spacer>[];
+  readonly fasteners: readonly Part<LooseFastener>[];
+  readonly nuts: readonly Part<Nut>[];
+}
+
+/** What of a shelf can go on a hub at all: its lugs and bolt circle, its thread. The search judges the rest. */
+export function shelfFor(
+  hub: Pick<Hub, 'lugs' | 'boltCircle' | 'thread' | 'fastening'>,
+  parts: readonly { readonly id: string; readonly item: CatalogueItem }[],
+): Shelf {
+  const own = parseThread('Thread', hub.thread);
+  const goes = (text: string): boolean => sameThread(parseThread('thread', text), own);
+  // On a bolt hub nuts go on the outer ends of conversion studs.
+  const outer = parts.flatMap(({ item }) =>
+    item.kind === 'conversion' && item.fastener.kind === 'conversion' && goes(item.thread)
+      ? [parseThread('thread', item.fastener.outerThread)]
+      : [],
+  );
+  return {
+    spacers: parts.flatMap(({ id, item }) =>
+      item.kind === 'spacer' && item.lugs === hub.lugs && Math.abs(item.boltCircle - hub.boltCircle) < 0.05
+        ? [{ id, part: item.spacer, count: item.count }]
+        : [],
+    ),
+    fasteners: parts.flatMap(({ id, item }) =>
+      isFastener(item) && (item.kind === 'conversion' ? 'bolt' : item.kind) === hub.fastening && goes(item.thread)
+        ? [{ id, part: item.fastener, count: item.count }]
+        : [],
+    ),
+    nuts: parts.flatMap(({ id, item }) =>
+      item.kind === 'nut' &&
+      (hub.fastening === 'stud'
+        ? goes(item.nut.thread)
+        : outer.some((t) => sameThread(parseThread('thread', item.nut.thread), t)))
+        ? [{ id, part: item.nut, count: item.count }]
+        : [],
+    ),
+  };
+}

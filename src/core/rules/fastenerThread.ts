@@ -1,0 +1,106 @@
+import type { Plan } from '../document/document';
+import type { CornerNumbers, Numbers } from '../figures/numbers';
+import { leastThread, moreThanThere, threadRoom } from '../figures/ownThread';
+import type { Result } from '../figures/result';
+import { reachesDeeper } from '../figures/stack';
+import { missing, type Missing } from './cases';
+import type { Case, Finding } from './finding';
+import { BLANK, finding, judgeCorners, OVER } from './make';
+import { PLAIN, type Rule } from './rule';
+import type { Need } from './say';
+
+/** Nobody said it (own), nobody measured it (stock), more than there is, a need that is only bounded, or which fastener. */
+interface ThreadCase extends Case {
+  readonly is: 'own' | 'stock' | 'more' | 'bounded' | 'bolt' | 'stud' | 'conversion' | 'nuts';
+}
+
+const rule = 'fastener.thread' as const;
+const threadNeeded = (c: CornerNumbers): Result => c.threadNeeded;
+
+/**
+ * Needs of every corner against a thread. What a count only bounds is no proof of too little, and a corner that is known
+ * to be short decides before it.
+ */
+function threadAgainst(limit: number, n: Numbers, need: Need, is: ThreadCase['is']): Finding {
+  const known = n.corners.filter((c) => !c.neededAtMost && c.threadNeeded !== null);
+  const over = { ...OVER, rule, limit, missing: missing(need), pick: threadNeeded, upper: true, case: { is } };
+  const sure = known.length > 0 ? judgeCorners({ ...over, corners: known }) : null;
+  if (sure?.level === 'stop') return sure;
+  const all = judgeCorners({ ...over, corners: n.corners });
+  if (all.level !== 'stop') return all;
+  const { value, corner } = all;
+  return finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'bounded' }, value, limit, unit: 'mm', corner });
+}
+
+/** A stud that stays, under a nut that runs down further than the count has shown to be threaded. */
+function stockThread(plan: Plan, n: Numbers): Finding {
+  const own = plan.hub.stockStudThread;
+  return own === null
+    ? finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'stock' }, value: leastThread(n), unit: 'mm' })
+    : threadAgainst(own.value - own.pm, n, 'turns-and-protrusion', 'nuts');
+}
+
+function needOf(plan: Plan): Need {
+  if (plan.fastener.kind === 'conversion') return 'conversion';
+  if (plan.fastener.kind !== 'bolt') return 'turns-and-protrusion';
+  return plan.corners.some((c) => c.tappedDepth === null) ? 'tapped' : 'turns-and-length';
+}
+
+/** Thread on a new bolt or stud against what goes past its mate's first thread. */
+export const fastenerThread: Rule<'fastener.thread', ThreadCase | Missing> = {
+  ...PLAIN,
+  id: rule,
+  title: 'Thread on the fastener',
+  statement:
+    'The full thread of a new bolt or stud, or of a stud under a nut that reaches deeper than was counted, covers all that goes past the first thread of its mate. A plain shank that meets it stops there: it clicks the wrench and clamps nothing.',
+  formula: 'b ≥ Lb − (tr + s + qb) (bolt) · b ≥ X − (tr + s + q) (stud)',
+  sources: ['geometry'],
+  policy: ['leadPitches', 'fastenerPm', 'spacerPm'],
+  needs: [
+    'turns',
+    'studProtrusion',
+    'tappedDepth',
+    'rotorHat',
+    'stockBoltLength',
+    'stockStudThread',
+    'nutThread',
+    'nutGrip',
+  ],
+  chosen: ['spacer', 'fastener', 'threadLength'],
+  decidedBy: 'length',
+  judge({ plan, n }, out) {
+    const { fastener } = plan;
+    if (plan.spacer.adapter !== null || fastener.kind === 'stock') return;
+    if (fastener.kind === 'nuts') {
+      if (reachesDeeper(plan)) out.push(stockThread(plan, n));
+    } else if (fastener.threadLength === null) {
+      out.push(
+        finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'own' }, value: leastThread(n), unit: 'mm' }),
+      );
+    } else if (moreThanThere(fastener)) {
+      const [value, limit] = [fastener.threadLength, threadRoom(fastener)];
+      out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'more' }, value, limit, unit: 'mm' }));
+    } else out.push(threadAgainst(fastener.threadLength, n, needOf(plan), fastener.kind));
+  },
+  sentence(f, s) {
+    const enough = f.value === null ? '' : `; ${s.value('up')} from the tip will do`;
+    switch (f.case.is) {
+      case 'missing':
+        return s.needs(f.case.need);
+      case 'own':
+        return `How much of the new fastener is threaded is not known${enough}. A plain shank that meets its mate’s thread clamps nothing.`;
+      case 'stock':
+        return `These nuts run further down the studs than the count has shown to be threaded. Measure the thread on the stud${enough}.`;
+      case 'more':
+        return `${s.value('nearest')} of thread on ${s.limit('nearest')} of fastener: one of the two is wrong. Measure both again.`;
+      case 'bounded':
+        return `The count${s.at} may have used up its mate, so up to ${s.value('up')} of thread can be needed; there is ${s.limit('down')}. Try one dry by hand, or take one threaded further.`;
+      default: {
+        const mate = f.case.is === 'bolt' ? 'the hub’s thread' : 'the nut';
+        return s.stop
+          ? `${s.limit('down')} of thread, and ${s.value('up')} goes past the start of ${mate}${s.at}: the plain shank meets it first, the wrench clicks and nothing is clamped.${s.error}`
+          : `${s.limit('down')} of thread; ${s.value('up')} of it goes past the start of ${mate}${s.at}.${s.error}`;
+      }
+    }
+  },
+};

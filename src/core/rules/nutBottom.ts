@@ -1,0 +1,69 @@
+import { minBottomGap } from '../engagement/nutStack';
+import { chosenNut } from '../figures/stack';
+import type { Case } from './finding';
+import { BLANK, finding, judgeCorners, OVER } from './make';
+import { PLAIN, type Rule } from './rule';
+
+interface BottomCase extends Case {
+  readonly is: 'ok' | 'backed-off' | 'style' | 'bounded' | 'depth';
+}
+
+/** Room that a stud keeps inside a closed nut. */
+export const nutBottom: Rule<'nut.bottom', BottomCase> = {
+  ...PLAIN,
+  id: 'nut.bottom',
+  title: 'Closed nut bottoming',
+  statement: 'A stud never reaches the bottom of a closed nut: it would click the wrench and clamp nothing.',
+  formula: '(tr + s + q + Dn) − X ≥ max(1.5 mm, 1 P)',
+  sources: ['geometry', 'common'],
+  policy: ['closedNutGap', 'leadPitches'],
+  needs: ['turns', 'studProtrusion', 'tappedDepth', 'rotorHat', 'nutThread', 'nutBlindDepth', 'nutGrip'],
+  chosen: ['spacer', 'fastener'],
+  decidedBy: 'length',
+  judge({ plan, n }, out) {
+    const { policy, spacer, fastener, hub } = plan;
+    if (hub.fastening !== 'stud' && fastener.kind !== 'conversion') return;
+    const nut = chosenNut(plan);
+    if (nut.style === 'open') return;
+    const limit = minBottomGap(policy.closedNutGap, n.thread.pitch);
+    const rule = 'nut.bottom' as const;
+    if (nut.style === 'unknown') {
+      out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'style' }, limit, unit: 'mm' }));
+      return;
+    }
+    if (fastener.kind === 'stock' && spacer.kind !== 'adapter' && spacer.thickness - policy.spacerPm >= limit) {
+      // The spacer backs the nut off by its whole thickness, so that much room is there whatever it was before.
+      const value = spacer.thickness;
+      const pm = policy.spacerPm;
+      out.push(
+        finding({
+          ...BLANK,
+          rule,
+          level: 'pass',
+          case: { is: 'backed-off' },
+          value,
+          limit,
+          margin: value - limit,
+          pm,
+          rss: pm,
+          unit: 'mm',
+        }),
+      );
+      return;
+    }
+    const is = n.corners.some((c) => c.gripBounded) ? 'bounded' : 'depth';
+    out.push(judgeCorners({ ...OVER, rule, limit, missing: { is }, corners: n.corners, pick: (c) => c.bottomGap }));
+  },
+  sentence(f, s) {
+    if (s.short && f.case.is === 'style')
+      return 'Nobody has said whether the nuts are open or closed. A closed nut can bottom on a longer stud.';
+    if (s.short && f.case.is === 'bounded')
+      return `The count${s.at} used the whole nut, so the room in the cap is not known. Look with a dab of grease in the cap.`;
+    if (s.short) return 'Needs the nut’s thread length and blind depth; unmeasured is not pass.';
+    if (f.case.is === 'backed-off')
+      return `The spacer backs the nut off by ${s.value('down')}; the stud cannot reach the cap.`;
+    return s.stop
+      ? `The stud comes within ${s.value('down')} of the cap${s.at}; ${s.limit('up')} is the least. The wrench clicks and the wheel is loose.${s.error}`
+      : `${s.value('down')} between stud and cap${s.at}; ${s.limit('up')} is the least.${s.error}`;
+  },
+};

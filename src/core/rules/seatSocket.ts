@@ -1,0 +1,31 @@
+import { eachWheel } from '../document/wheels';
+import { socketRoom } from '../seat/seats';
+import { ofWheel, type OfWheelCase, type WheelBlank, wheelBlank } from './cases';
+import { judgeWheels } from './make';
+import { PLAIN, type Rule } from './rule';
+
+/** The socket, or the spline-drive key, in the lug hole of every wheel. */
+export const seatSocket: Rule<'seat.socket', OfWheelCase | WheelBlank> = {
+  ...PLAIN,
+  id: 'seat.socket',
+  title: 'Socket in the lug hole',
+  statement: 'Lug hole is larger than the socket, or the spline-drive key, all over.',
+  formula: 'hole − socket ≥ 1 mm',
+  policy: ['socketRoom'],
+  needs: ['lugHole'],
+  decidedBy: 'fastener',
+  judge({ plan }, out) {
+    const socket = plan.hub.socketOutside;
+    if (socket === null || plan.wheel.each.length === 0) return;
+    const wheels = eachWheel(plan.wheel, 'lugHole');
+    const limit = plan.policy.socketRoom;
+    const value = (hole: number): number => socketRoom(hole, socket);
+    out.push(judgeWheels({ rule: 'seat.socket', limit, wheels, of: ofWheel, blank: wheelBlank, value }));
+  },
+  sentence(f, s) {
+    if (f.case.is === 'wheel-blank') return `Needs the lug hole of ${f.case.name}; unmeasured is not pass.`;
+    return s.stop
+      ? `Only ${s.value('down')} between socket and lug hole of ${f.case.name}; ${s.limit('up')} is the least. A slimmer socket, or a spline-drive key.`
+      : `${s.value('down')} between socket and lug hole of ${f.case.name}.${s.error}`;
+  },
+};

@@ -1,0 +1,39 @@
+import type { Case } from './finding';
+import { BLANK, finding } from './make';
+import { PLAIN, type Rule } from './rule';
+
+interface Figure extends Case {
+  readonly is: 'figure' | 'none';
+  readonly source: string;
+}
+
+/** A torque figure says where it came from. */
+export const torqueSource: Rule<'torque.source', Figure> = {
+  ...PLAIN,
+  id: 'torque.source',
+  title: 'Torque figure',
+  statement: 'There is a torque figure and it says where it came from.',
+  formula: 'figure and source present',
+  sources: ['maker', 'iso-6789'],
+  policy: ['torqueBand', 'verifyAngle'],
+  decidedBy: 'fastener',
+  judge({ plan: { hub } }, out) {
+    const t = hub.torque;
+    const which: Figure = { is: t ? 'figure' : 'none', source: t?.source ?? '' };
+    const unit = t ? 'N·m' : '';
+    out.push(
+      finding({
+        ...BLANK,
+        rule: 'torque.source',
+        level: t ? 'pass' : 'unmeasured',
+        case: which,
+        value: t?.value ?? null,
+        unit,
+      }),
+    );
+  },
+  sentence: (f, s) =>
+    f.case.is === 'none'
+      ? 'No torque figure with a source. Look it up in the handbook or on the door plate; Vectis does not guess.'
+      : `${s.torque(f.value)}, from: ${f.case.source}.`,
+};

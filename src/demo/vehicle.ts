@@ -1,0 +1,36 @@
+import type { QuantityId } from '@/core/document/quantities';
+import type { ChoiceDraft, Stage } from '@/store/schema';
+import type { HubInput, VehicleInput } from '@/store/vehicles';
+
+type Readings = Readonly<Partial<Record<QuantityId, readonly [number, number] | number>>>;
+
+export interface DemoJob {
+  readonly axle: 'front' | 'rear';
+  readonly wish: 'clearance' | 'stance';
+  readonly use: 'street' | 'towing' | 'track' | 'competition';
+  /** How far the job is driven. */
+  readonly until: Stage;
+  /** Left and right for what belongs to a corner, one figure for the axle. */
+  readonly readings: Readings;
+  readonly choice?: ChoiceDraft;
+  readonly lead?: { by: string; reason: string };
+  /** Days ago it was opened. */
+  readonly daysAgo: number;
+  /** In the torque stage: a verify pass that moved on the left wheel. */
+  readonly verifyMoved?: boolean;
+  /** Came in with the vehicle's first job: one visit, two axles. */
+  readonly sameVisit?: boolean;
+}
+
+export interface DemoVehicle extends VehicleInput {
+  readonly jobs: readonly DemoJob[];
+  readonly moreSets?: readonly VehicleInput['wheelSet'][];
+  /** Readings of the wheels, by set: front left, front right, rear left, rear right. */
+  readonly wheels?: Readonly<
+    Record<string, Readonly<Partial<Record<QuantityId, readonly [number, number, number, number]>>>>
+  >;
+}
+
+const hub = (axle: 'front' | 'rear', h: Omit<HubInput, 'axle'>): HubInput => ({ axle, ...h });
+/** The same hub at both axles. */
+export const both = (h: Omit<HubInput, 'axle'>): HubInput[] => [hub('front', h), hub('rear', h)];

@@ -1,0 +1,260 @@
+import fc from 'fast-check';
+import type { ChalkTest, Fastener, Measured, Nut, Plan, PlanCorner, Spacer, WheelEach } from '@/core/document/document';
+import { DEFAULT_POLICY } from '@/core/document/policy';
+import { boltPlan, corner, studPlan, wheel } from './fixtures';
+
+/**
+ * Plans of every kind with corners that differ, wheels that differ, errors above zero and gaps where nobody measured.
+ * Equal corners and exact figures let more than half of all planted faults live.
+ */
+const grid = (min: number, max: number, step: number) =>
+  fc.integer({ min: Math.round(min / step), max: Math.round(max / step) }).map((n) => n * step);
+
+/** A figure with an error that its method has; now and then one too wide, now and then nobody measured it. */
+const measured = (min: number, max: number, pms: readonly number[], step = 0.25, nil = 30): fc.Arbitrary<Measured> =>
+  fc.option(fc.record({ value: grid(min, max, step), pm: fc.constantFrom(...pms) }), { nil: null, freq: nil });
+
+const CALIPER = [0.1, 0.1, 0.1, 0.2, 1];
+const TAPE = [1, 1, 1, 3];
+const COUNT = [0.25, 0.25, 0.25, 0.5, 1];
+const yesNo = fc.constantFrom(true, true, true, false, null);
+
+const chalk: fc.Arbitrary<ChalkTest[]> = fc.array(
+  fc.record({
+    trial: grid(3, 20, 1),
+    load: fc.constantFrom('loaded' as const, 'bounced' as const),
+    hours: fc.oneof(
+      { weight: 5, arbitrary: fc.constant<number[]>([]) },
+      { weight: 1, arbitrary: fc.constant<number[]>([1.5]) },
+    ),
+  }),
+  { maxLength: 1 },
+);
+
+export const anyCorner = (name: PlanCorner['corner']): fc.Arbitrary<PlanCorner> =>
+  fc
+    .record({
+      turns: measured(7, 16, COUNT),
+      studProtrusion: measured(28, 48, CALIPER),
+      rotorHat: measured(5, 9, CALIPER),
+      tappedDepth: measured(14, 24, CALIPER),
+      roomBehind: measured(0, 10, CALIPER),
+      spigotHeight: measured(8, 20, CALIPER),
+      chamferDepth: measured(0, 3, CALIPER),
+      gap: measured(0, 45, TAPE),
+      loadedClearance: measured(14, 60, TAPE),
+      clock: fc.array(
+        fc.record({
+          hour: fc.integer({ min: 1, max: 12 }),
+          clearance: measured(14, 60, TAPE, 1),
+          trim: fc.constantFrom(0, 0, 0, 4),
+        }),
+        { maxLength: 2 },
+      ),
+      archHeight: measured(300, 380, TAPE, 1, 6),
+      innerClearance: measured(-8, 20, TAPE, 1, 4),
+      settled: yesNo,
+      rimProtector: yesNo,
+      fingerPasses: yesNo,
+      chalk,
+    })
+    .map((c) => corner(name, c));
+
+const anyWheel = (name: string): fc.Arbitrary<WheelEach> =>
+  fc
+    .record({
+      pocketDepth: measured(4, 20, CALIPER),
+      lugHole: measured(24, 30, CALIPER),
+      bore: measured(57, 57.4, [0.1, 0.1, 0.2], 0.1, 8),
+      boreRecess: measured(5, 16, CALIPER, 0.25, 4),
+      chamferDepth: measured(0.5, 3, CALIPER, 0.25, 8),
+      padThickness: measured(8, 16, CALIPER, 0.25, 6),
+    })
+    .map((w) => wheel(name, w));
+
+/** Bore and lip of a plate. */
+const plate = fc.constantFrom<[number, number][]>([57.1, 57.1], [57.2, 57.1], [57.1, 57], [57, 56.9]);
+const spacer = (fastening: 'bolt' | 'stud'): fc.Arbitrary<Spacer> =>
+  fc
+    .record({
+      kind: fc.oneof(
+        { weight: 6, arbitrary: fc.constant('plain' as const) },
+        { weight: 4, arbitrary: fc.constant('lipped' as const) },
+        { weight: 1, arbitrary: fc.constant('universal' as const) },
+        { weight: fastening === 'stud' ? 3 : 0, arbitrary: fc.constant('adapter' as const) },
+      ),
+      thickness: fc.oneof(grid(0, 25, 0.5), fc.constantFrom(0, 3, 5, 8, 10, 12, 15, 20, 25)),
+      centring: fc.constantFrom('hub' as const, 'hub' as const, 'seats' as const),
+      sizes: plate,
+      nothing: fc.integer({ min: 0, max: 19 }),
+      lipRoot: fc.constantFrom(0.5, 1, 2, null),
+      lipHeight: fc.constantFrom(null, 6, 10),
+      openThrough: fc.boolean(),
+      adapter: fc.record({
+        web: grid(6, 12, 1),
+        nutHeight: grid(10, 14, 1),
+        nutThread: grid(9, 14, 1),
+        studThread: fc.constantFrom('M12x1.5', 'M14x1.5'),
+        studProtrusion: grid(28, 40, 1),
+        boltCircle: fc.constant(112),
+        recess: fc.constantFrom(null, 12, 20),
+        torque: fc.constantFrom(null, { value: 110, source: 'leaflet' }, { value: 110, source: 'leaflet' }),
+      }),
+    })
+    .map(({ kind, sizes, nothing, adapter, lipRoot, lipHeight, ...s }): Spacer => {
+      const lipped = kind === 'lipped' || kind === 'adapter';
+      const [bore, lip] = sizes;
+      return {
+        ...s,
+        kind,
+        bore: nothing === 0 ? null : bore,
+        lipDiameter: lipped ? lip : null,
+        lipRoot: lipped ? lipRoot : null,
+        lipHeight: lipped ? lipHeight : null,
+        adapter: kind === 'adapter' && nothing !== 1 ? adapter : null,
+      };
+    });
+
+const seat = fc.constantFrom(
+  'ball13' as const,
+  'ball13' as const,
+  'ball13' as const,
+  'cone60' as const,
+  'unknown' as const,
+);
+const boltClass = fc.constantFrom('8.8' as const, '10.9' as const, '10.9' as const, 'unknown' as const);
+const material = fc.constantFrom(
+  'steel' as const,
+  'steel' as const,
+  'steel' as const,
+  'aluminium' as const,
+  'unknown' as const,
+);
+const ownThread = (length: number) =>
+  fc.constantFrom<(number | null)[]>(length - 2, length - 2, length - 8, length, length + 5, null);
+
+export const anyNut = (thread: string): fc.Arbitrary<Nut> =>
+  fc.record({
+    thread: fc.constantFrom(thread, thread, thread, 'M14x1.25'),
+    style: fc.constantFrom('open' as const, 'open' as const, 'closed' as const, 'unknown' as const),
+    seat,
+    threadLength: fc.option(grid(10, 26, 1), { nil: null, freq: 12 }),
+    blindDepth: fc.option(grid(18, 40, 1), { nil: null, freq: 6 }),
+    shankReach: fc.constantFrom(0, 0, 4, 8),
+    shankLength: fc.constantFrom(0, 0, 9, 12),
+    material,
+    tensile: fc.constantFrom(null, 600, 900),
+  });
+
+function fastener(fastening: 'bolt' | 'stud', thread: string): fc.Arbitrary<Fastener> {
+  const stock = fc.constant<Fastener>({ kind: 'stock' });
+  if (fastening === 'bolt') {
+    const bolt = grid(36, 66, 1).chain((length) =>
+      fc.record({
+        kind: fc.constant('bolt' as const),
+        length: fc.constant(length),
+        threadLength: ownThread(length),
+        seat,
+        class: boltClass,
+      }),
+    );
+    const conversion = fc.record({ length: grid(50, 90, 1), shortEnd: grid(10, 22, 1) }).chain(({ length, shortEnd }) =>
+      fc.record({
+        kind: fc.constant('conversion' as const),
+        length: fc.constant(length),
+        shortEnd: fc.constant(shortEnd),
+        threadLength: ownThread(length - shortEnd),
+        hubThread: fc.constantFrom(thread, thread, thread, 'M12x1.25'),
+        outerThread: fc.constant('M14x1.5'),
+        seatsAt: fc.constantFrom('shoulder' as const, 'run-out' as const),
+        class: boltClass,
+        nut: anyNut('M14x1.5'),
+      }),
+    );
+    return fc.oneof(stock, { weight: 2, arbitrary: bolt }, conversion);
+  }
+  const nuts = anyNut(thread).map((nut): Fastener => ({ kind: 'nuts', nut }));
+  const stud = grid(36, 60, 1).chain((protrusion) =>
+    fc.record({
+      kind: fc.constant('stud' as const),
+      protrusion: fc.constant(protrusion),
+      threadLength: ownThread(protrusion),
+      class: boltClass,
+      nut: fc.option(anyNut(thread), { nil: null, freq: 2 }),
+    }),
+  );
+  return fc.oneof(stock, nuts, stud);
+}
+
+const hubOf = (fastening: 'bolt' | 'stud') =>
+  fc.record({
+    threadMaterial: material,
+    nutStyle: fc.constantFrom('open' as const, 'open' as const, 'closed' as const, 'unknown' as const),
+    torque: fc.constantFrom(
+      { value: 120, source: 'handbook' },
+      { value: 120, source: 'handbook' },
+      { value: 160, source: 'door plate' },
+      null,
+    ),
+    fastenerClass: boltClass,
+    internalTensile: fc.constantFrom(null, 600, 900),
+    contactDiameter: fc.constantFrom(null, 18, 21),
+    condition: fc.constantFrom('dry' as const, 'dry' as const, 'greased' as const, 'unknown' as const),
+    wheelLoad: fc.constantFrom(null, 4200),
+    socketOutside: fc.constantFrom(null, 24, 25),
+    spigotDiameter: measured(57, 57.1, [0.1, 0.1, 0.2], 0.1),
+    stockBoltLength: measured(36, 50, CALIPER),
+    stockBoltOverall: measured(50, 80, CALIPER, 1, 3),
+    stockBoltThread: measured(20, 32, CALIPER, 1, 3),
+    stockStudThread: measured(24, 44, CALIPER, 1, 2),
+    nutThread: measured(14, 28, CALIPER),
+    nutBlindDepth: measured(24, 40, CALIPER),
+    nutGrip: measured(6, 14, CALIPER),
+    seat: fc.constant(fastening === 'bolt' ? ('ball13' as const) : ('cone60' as const)),
+  });
+
+/** One plan of any kind. */
+export const anyPlan: fc.Arbitrary<Plan> = fc.constantFrom('bolt' as const, 'stud' as const).chain((fastening) => {
+  const thread = fastening === 'bolt' ? 'M14x1.5' : 'M12x1.5';
+  const base = fastening === 'bolt' ? boltPlan({ policy: DEFAULT_POLICY }) : studPlan({ policy: DEFAULT_POLICY });
+  return fc
+    .record({
+      hub: hubOf(fastening),
+      left: anyCorner('front-left'),
+      right: anyCorner('front-right'),
+      each: fc.oneof(
+        fc.constant<WheelEach[]>([]),
+        fc.tuple(anyWheel('wheel A'), anyWheel('wheel B'), anyWheel('wheel C')),
+      ),
+      wheelSeat: fc.constantFrom(base.hub.seat, base.hub.seat, base.hub.seat, 'unknown' as const),
+      bore: measured(57, 57.4, [0.1, 0.1, 0.2], 0.1),
+      pad: measured(8, 16, CALIPER),
+      recess: measured(5, 16, CALIPER, 0.25, 3),
+      wish: fc.constantFrom('stance' as const, 'clearance' as const),
+      use: fc.constantFrom('street' as const, 'towing' as const, 'track' as const, 'competition' as const),
+      camberChange: fc.constantFrom(0, 0, 0, 0.5, -0.5),
+      spacer: spacer(fastening),
+      fastener: fastener(fastening, thread),
+      lead: fc.constantFrom(null, { by: 'Tamsin', reason: 'inspected between runs' }),
+    })
+    .map(
+      ({ hub, left, right, each, wheelSeat, bore, pad, recess, lead, ...choice }): Plan => ({
+        ...base,
+        ...choice,
+        hub: { ...base.hub, ...hub, seat: fastening === 'bolt' ? 'ball13' : 'cone60' },
+        wheel: { ...base.wheel, seat: wheelSeat, bore, padThickness: pad, boreRecess: recess, each },
+        corners: [left, right],
+        fastener: choice.spacer.kind === 'adapter' ? { kind: 'stock' } : seated(choice.fastener, base.hub.seat),
+        leadSignOff: lead,
+      }),
+    );
+});
+
+/** Most seats of new parts are those of the wheel, else hardly any plan would go forward. */
+function seated(f: Fastener, own: Plan['hub']['seat']): Fastener {
+  const mine = <T extends { seat: Plan['hub']['seat'] }>(part: T): T =>
+    part.seat === 'ball13' ? { ...part, seat: own } : part;
+  if (f.kind === 'bolt') return mine(f);
+  if (f.kind === 'nuts' || f.kind === 'conversion') return { ...f, nut: mine(f.nut) };
+  return f.kind === 'stud' && f.nut ? { ...f, nut: mine(f.nut) } : f;
+}
