@@ -2,6 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { rulebook } from '@/core/rules/rulebook';
 import { planJsonSchema } from '@/core/document/schema';
+import { FORMAT } from '@/core/document/vocabulary';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 
 /** Documents that are made from the code: `npm run docs` writes them, a test compares them. */
@@ -39,7 +40,7 @@ function planFormat(): string {
     '```',
     '',
   ]);
-  return `# The plan document, \`vectis-plan/1\`
+  return `# The plan document, \`${FORMAT}\`
 
 One plan is one axle: what the car is, what was measured, what was chosen, and the policy it is judged by. It is JSON; its
 schema is [plan-format.schema.json](plan-format.schema.json), served at \`/api/plan-schema\`. This page is made from the code
@@ -47,6 +48,7 @@ by \`npm run docs\`.
 
 - Lengths are millimetres, torque N·m, loads N, strengths MPa, turns full turns, angles degrees.
 - A reading is \`{ "value": …, "pm": … }\`, with ± in the same unit. \`null\` is **unmeasured**: never zero, never a pass.
+- What a plate changes (turns, protrusion, gap, clearances) may say \`plate\`: what was on the hub while it was read, mm. Left out, nothing was.
 - \`unknown\` is a value of its own for seats, materials, classes and nut styles. Nothing is assumed in its place.
 - \`corners\` has one or both corners of the axle; the worse one decides each finding.
 - \`policy\` carries every threshold with its version, so that an old plan stays explainable. See [rulebook.md](rulebook.md).

@@ -146,6 +146,7 @@ export const HARBOUR_CARS: readonly DemoVehicle[] = [
               nutHeight: 14,
               nutThread: 14,
               studThread: 'M12x1.5',
+              studClass: '10.9',
               studProtrusion: 33,
               boltCircle: 139.7,
               recess: 17,

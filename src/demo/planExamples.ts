@@ -97,7 +97,7 @@ const at: Partial<PlanCorner> = {
 };
 
 const base: Plan = {
-  format: 'vectis-plan/1',
+  format: 'vectis-plan/2',
   title: 'Anselm Heron, front axle',
   axle: 'front',
   wish: 'stance',
@@ -193,7 +193,7 @@ export const PLAN_EXAMPLES: Readonly<Record<string, Plan>> = {
       kind: 'conversion',
       length: 75,
       threadLength: 45,
-      shortEnd: 16,
+      shortEnd: 17,
       hubThread: 'M14x1.5',
       outerThread: 'M12x1.5',
       seatsAt: 'shoulder',
@@ -232,6 +232,7 @@ export const PLAN_EXAMPLES: Readonly<Record<string, Plan>> = {
         nutHeight: 14,
         nutThread: 14,
         studThread: 'M12x1.5',
+        studClass: '10.9',
         studProtrusion: 33,
         boltCircle: 139.7,
         recess: 17,

@@ -24,7 +24,7 @@ import { loadVehicle, type VehicleWhole } from './vehicles';
 export type JobInput = Pick<JobRow, 'vehicleId' | 'wheelSetId' | 'axle' | 'wish' | 'use'> &
   Partial<Pick<JobRow, 'visitId'>>;
 export type ReadingInput = Pick<ReadingRow, 'quantity' | 'corner' | 'value' | 'unit' | 'typed' | 'pm' | 'method'> &
-  Partial<Pick<ReadingRow, 'hour'>>;
+  Partial<Pick<ReadingRow, 'hour' | 'onPlateMm'>>;
 
 export interface JobWhole extends VehicleWhole {
   readonly job: JobRow;

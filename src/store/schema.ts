@@ -185,11 +185,14 @@ export const reading = pgTable(
     corner: text('corner'),
     /** Clock position of a loaded clearance. */
     hour: integer('hour'),
+    /** Plate that was on the hub while it was taken; null where nothing was. */
+    onPlateMm: doublePrecision('on_plate_mm'),
     ...figure(),
   },
   (t) => [
     index('reading_job').on(t.jobId),
     check('reading_pm', sql`${t.pm} >= 0`),
+    check('reading_on_plate', sql`${t.onPlateMm} is null or ${t.onPlateMm} between 0 and 100`),
     check('reading_hour', sql`${t.hour} is null or ${t.hour} between 1 and 12`),
   ],
 );

@@ -62,6 +62,7 @@ export function planParts(whole: JobWhole): Omit<PlanParts, 'spacer' | 'fastener
         quantity: r.quantity as QuantityId,
         corner: r.corner as Corner | null,
         hour: r.hour,
+        plate: r.onPlateMm,
         value: r.value,
         pm: r.pm,
       }),
@@ -97,8 +98,9 @@ export function planWith(whole: JobWhole, choice: ChoiceDraft, leadSignOff: Plan
 
 /** The frozen choice as it would come out on today's readings and vehicle data. */
 function asOfNow(frozen: Plan, whole: JobWhole): Plan {
-  const { spacer, fastener, camberChange, leadSignOff } = frozen;
-  return planWith(whole, { spacer, fastener, camberChange }, leadSignOff);
+  const { spacer, fastener, camberChange, leadSignOff, policy } = frozen;
+  // A plan keeps the thresholds that it was frozen under.
+  return { ...planWith(whole, { spacer, fastener, camberChange }, leadSignOff), policy };
 }
 
 /** The plan in force as it would come out on today's readings and vehicle data; null without one. */

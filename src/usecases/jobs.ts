@@ -13,6 +13,7 @@ import { appendEntry, type EntryInput } from '@/store/torque';
 import { loadVehicle } from '@/store/vehicles';
 import { advance } from './advance';
 import {
+  asOfToday,
   openAdapters,
   openHolds,
   openPoints,
@@ -122,8 +123,8 @@ export function takeForward(
 export function takeReadingsIn(jobId: string, by: string): Promise<void> {
   return advance({ jobId, event: 'take-readings-in', by }, async (tx, whole, at) => {
     const plan = planOf(whole);
-    const { spacer, fastener, camberChange, leadSignOff } = plan.document;
-    const now = soundPlan(planWith(whole, { spacer, fastener, camberChange }, leadSignOff));
+    // What somebody accepted by name was accepted on the readings as they were then.
+    const now = soundPlan({ ...(asOfToday(whole) ?? plan.document), leadSignOff: null });
     const [then, next] = [plan.document.hub, now.hub];
     if (then.torque?.value !== next.torque?.value || then.lugs !== next.lugs || then.thread !== next.thread) {
       throw new RefusedError(
@@ -143,6 +144,10 @@ function soundPlan(plan: Plan): Plan {
     throw new RefusedError(`${first?.path ?? 'plan'}: ${first?.message ?? 'is not valid.'}`);
   }
   const { blocking } = assess(checked.plan);
+  if (blocking[0]?.level === 'caution')
+    throw new RefusedError(
+      'What is left in the way somebody has to accept by name, on the figures as they are now: take the choice forward on the bench.',
+    );
   if (blocking.length > 0) {
     throw new RefusedError(
       `This choice has ${blocking.length} ${blocking.length === 1 ? 'finding' : 'findings'} in the way (${blocking[0]?.level}). Clear them first.`,

@@ -1,5 +1,6 @@
 import 'server-only';
 import { InputError } from '@/core/errors';
+import { isPlated } from '@/core/document/bare';
 import { cornersOf } from '@/core/document/assemble';
 import type { Corner } from '@/core/document/document';
 import { type Quantity, quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
@@ -48,7 +49,12 @@ const eventOf = (id: string): JobEvent => (id === 'gapFitted' ? 'compare-gap' : 
 /** Keeps a reading of a corner or an axle with its ±, method, person and time. @throws InputError, RefusedError */
 export function takeReading(
   jobId: string,
-  r: TypedReading & { readonly corner: Corner | null; readonly hour?: number | null | undefined },
+  r: TypedReading & {
+    readonly corner: Corner | null;
+    readonly hour?: number | null | undefined;
+    /** Plate that was on, as typed; left out or empty, nothing was. */
+    readonly plate?: string | undefined;
+  },
   by: string,
 ): Promise<void> {
   const q = quantity(r.quantity);
@@ -61,12 +67,24 @@ export function takeReading(
     await addReading(
       tx,
       jobId,
-      { ...understood(q, r), corner, hour: q.id === 'loadedClearance' ? (r.hour ?? null) : null },
+      {
+        ...understood(q, r),
+        corner,
+        hour: q.id === 'loadedClearance' ? (r.hour ?? null) : null,
+        onPlateMm: plateOn(q.id, r.plate),
+      },
       by,
       at,
     );
     return { value: undefined };
   });
+}
+
+/** Plate that was on, mm; null where nothing was, or where it makes no difference to the reading. @throws InputError */
+function plateOn(id: string, typed: string | undefined): number | null {
+  if (!isPlated(id) || typed === undefined || typed.trim() === '') return null;
+  const { value } = parseLength('Plate on it now', typed, { min: 0, max: 100 });
+  return value === 0 ? null : value;
 }
 
 /** Takes a reading back; the one before it counts again. @throws NotFoundError, RefusedError */

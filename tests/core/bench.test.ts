@@ -15,6 +15,8 @@ import { boltPlan, corner, exact, studPlan } from './fixtures';
 const tall = { spigotHeight: exact(40), gap: exact(20) };
 const stud = (change: Partial<Plan> = {}): Plan =>
   studPlan({
+    // Class read off the stud’s end: an unknown one is taken as 8.8 while it is tightened.
+    hub: { ...studPlan().hub, fastenerClass: '10.9' },
     corners: [
       corner('front-left', { turns: exact(15.5), ...tall }),
       corner('front-right', { turns: exact(15.5), ...tall }),

@@ -61,7 +61,7 @@ describe('older documents', () => {
     const r = readPlan(firstVersion());
     if ('issues' in r) throw new Error(JSON.stringify(r.issues));
     expect(r.plan).toMatchObject({
-      format: 'vectis-plan/1',
+      format: 'vectis-plan/2',
       hub: { fastenerClass: 'unknown', internalTensile: null, condition: 'unknown' },
       fastener: { class: 'unknown', length: 52 },
     });
@@ -119,6 +119,10 @@ describe('policy', () => {
   const probes: Plan[] = [
     ...examples.map(([, p]) => p),
     boltPlan({ hub: { ...boltPlan().hub, threadMaterial: 'aluminium' } }),
+    boltPlan({
+      spacer: { ...boltPlan().spacer, thickness: 0 },
+      hub: { ...boltPlan().hub, threadMaterial: 'aluminium', fastenerClass: '8.8', internalTensile: 1400 },
+    }),
     boltPlan({ use: 'track' }, { loadedClearance: exact(12) }),
     boltPlan({ use: 'competition', spacer: { ...boltPlan().spacer, thickness: 6 } }),
     boltPlan({

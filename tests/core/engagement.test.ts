@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { boltEngagement, boltProtrusion, boltWindow, calibrateSeat } from '@/core/engagement/boltStack';
+import { boltEngagement, boltProtrusion, lengthWindow, wantedOf, calibrateSeat } from '@/core/engagement/boltStack';
 import {
   bottomGap,
   calibrateGrip,
@@ -69,18 +69,19 @@ describe('nut stack', () => {
         fc.double({ min: 0, max: 4, noNaN: true }),
         fc.double({ min: 1, max: 20, noNaN: true }),
         (z, nose, e) => {
-          const { q, bounded } = calibrateGrip(z, nose, e, 40, 0);
-          expect(bounded).toBe(false);
+          const q = calibrateGrip(z, nose, e);
           expect(nutEngagement({ nutStart: q, studTip: z, nose, nutThread: 40 })).toBeCloseTo(e, 9);
         },
       ),
     );
   });
 
-  test('a count of the whole nut only bounds the grip', () => {
-    expect(calibrateGrip(40, 2, 20, 20, 0).bounded).toBe(true);
-    expect(calibrateGrip(40, 2, 19.7, 20, 0.375).bounded).toBe(true);
-    expect(calibrateGrip(40, 2, 19, 20, 0.375).bounded).toBe(false);
+  test('a count is travel: it calibrates the grip exactly, however short the nut is, and what holds is the nut’s own thread', () => {
+    // Twelve turns of 1.5 mm travel 18 mm; a nut with 10 mm of thread holds 10, and the stud stands 8 mm through.
+    const q = calibrateGrip(40, 3, 18);
+    expect(q).toBe(19);
+    expect(nutEngagement({ nutStart: q, studTip: 40, nose: 3, nutThread: 10 })).toBe(10);
+    expect(overhang(q, 10, 40 - 3)).toBe(8);
   });
 
   test('closed nut: least room is the larger of 1.5 mm and one pitch', () => {
@@ -94,14 +95,13 @@ describe('nut stack', () => {
 
 describe('bolt stack', () => {
   test('stock 47 mm with a 15 mm spacer keeps its engagement at 62 mm (common practice, no source)', () => {
-    const { seat } = calibrateSeat(47, 3, 15, 30, 0);
+    const seat = calibrateSeat(47, 3, 15);
     expect(boltEngagement(47, seat, 3, 30)).toBe(15);
     expect(boltEngagement(62, seat + 15, 3, 30)).toBe(15);
-    expect(boltWindow(47, 15, 15, 14, null, 18).keep).toBe(62);
   });
 
   test('16 mm longer for a 15 mm spacer is fine (common practice, no source)', () => {
-    const { seat } = calibrateSeat(47, 3, 15, 30, 0);
+    const seat = calibrateSeat(47, 3, 15);
     expect(boltEngagement(63, seat + 15, 3, 30)).toBeGreaterThanOrEqual(15);
   });
 
@@ -111,22 +111,50 @@ describe('bolt stack', () => {
     expect(boltProtrusion(50, 40, 18)).toBe(-8);
   });
 
-  test('the window’s ends are exactly the ends: minimum engagement at one, full room at the other', () => {
+  test('the window’s ends are exactly the ends, errors inside: what is wanted at one, the room at the other', () => {
     const positive = (max: number) => fc.double({ min: 0.5, max, noNaN: true });
     fc.assert(
-      fc.property(positive(25), positive(30), positive(8), positive(20), (present, s, room, minimum) => {
-        const lead = 3;
-        const depth = present + 2;
-        const { seat } = calibrateSeat(60, lead, present, depth, 0);
-        const w = boltWindow(60, s, present, minimum, depth + room, present + lead);
-        expect(boltEngagement(w.min, seat + s, lead, 1000)).toBeCloseTo(minimum, 9);
-        expect(boltProtrusion(w.max as number, seat + s, depth)).toBeCloseTo(room, 9);
-      }),
+      fc.property(
+        positive(40),
+        positive(25),
+        positive(20),
+        positive(2),
+        positive(30),
+        (zero, target, floor, pm, more) => {
+          const enough = { target: Math.max(target, floor), floor };
+          const w = lengthWindow({
+            zero,
+            keep: 0,
+            mate: 100,
+            enough,
+            clear: zero + enough.target + 2 * pm + more,
+            pm,
+            clearPm: 0,
+          });
+          // At the shortest length the engagement with its whole error taken off is the target; at the longest the tip is still clear.
+          expect((w?.min as number) - pm - zero).toBeCloseTo(enough.target, 9);
+          expect((w?.max as number) + pm).toBeCloseTo(zero + enough.target + 2 * pm + more, 9);
+          expect(w?.min as number).toBeLessThanOrEqual((w?.max as number) + 1e-9);
+        },
+      ),
     );
   });
 
-  test('unmeasured depth or room leaves the longest length open, never guessed', () => {
-    expect(boltWindow(47, 15, 15, 14, null, 18).max).toBeNull();
-    expect(boltWindow(47, 15, 15, 14, 23, null).max).toBeNull();
+  test('where the mate is shorter than the target the window runs to the floor, and under the floor there is none', () => {
+    const enough = { target: 14, floor: 11.2 };
+    const of = (mate: number) => lengthWindow({ zero: 36, keep: 62, mate, enough, clear: 80, pm: 0, clearPm: 0 });
+    expect(of(14)).toEqual({ min: 50, keep: 62, max: 80, toFloor: false });
+    expect(of(12)).toEqual({ min: 47.2, keep: 62, max: 80, toFloor: true });
+    // A hub 10 mm deep holds no bolt by the floor of 11.2, so no length is offered that is then refused.
+    expect(of(10)).toBeNull();
+    expect(wantedOf(enough, Number.POSITIVE_INFINITY)).toEqual({ wanted: 14, toFloor: false });
+  });
+
+  test('unmeasured room leaves the longest length open, never guessed; too little room leaves none', () => {
+    const of = (clear: number | null) =>
+      lengthWindow({ zero: 36, keep: 62, mate: 20, enough: { target: 14, floor: 11.2 }, clear, pm: 0.5, clearPm: 0.5 });
+    expect(of(null)?.max).toBeNull();
+    expect(of(51)).toBeNull();
+    expect(of(51.5)).toMatchObject({ min: 50.5, max: 50.5 });
   });
 });

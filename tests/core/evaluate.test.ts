@@ -24,14 +24,26 @@ describe('engagement', () => {
   // rule: engagement.minimum — one turn moves a nut by one pitch, and one diameter at least (common practice, no source).
   test('stock bolts lose exactly the spacer: 15 mm less 5 leaves 10 mm, short of one diameter', () => {
     const f = find(boltPlan(), 'engagement.minimum');
-    expect(f).toMatchObject({ level: 'stop', value: 10, limit: 14, margin: -4, school: 'one-diameter' });
+    // The floor is 0.8 diameters of 14 mm, the target one.
+    expect(f).toMatchObject({ level: 'stop', value: 10, school: 'one-diameter' });
+    expect(f?.limit).toBeCloseTo(11.2, 9);
+    expect(f?.case).toMatchObject({ is: 'under', target: 14, untouched: 15 });
     expect(level(thickness(boltPlan(), 1), 'engagement.minimum')).toBe('pass');
   });
 
   test('15½ turns of M12 × 1.5 carry 10 mm but not 12 (common practice, no source)', () => {
     expect(assess(studPlan()).numbers.slipOnLimit).toEqual({ value: 11.25, pm: 0, rss: 0 });
     expect(level(thickness(studPlan(), 10), 'engagement.minimum')).toBe('pass');
-    expect(level(thickness(studPlan(), 12), 'engagement.minimum')).toBe('stop');
+    // 11.25 mm are left by 12: under one diameter, over the floor of 9.6, and nobody has accepted it by name.
+    const twelve = thickness(studPlan({}, { spigotHeight: exact(20) }), 12);
+    expect(find(twelve, 'engagement.minimum')).toMatchObject({
+      level: 'caution',
+      value: 11.25,
+      case: { is: 'between' },
+    });
+    expect(assess(twelve).blocking.map((f) => f.rule)).toEqual(['engagement.minimum']);
+    expect(assess({ ...twelve, leadSignOff: { by: 'Tamsin', reason: 'car came so' } }).blocking).toEqual([]);
+    expect(level(thickness(studPlan(), 14), 'engagement.minimum')).toBe('stop');
   });
 
   test('between limit and measuring error it is a caution that says so, never a pass', () => {
@@ -46,10 +58,17 @@ describe('engagement', () => {
     const plan = boltPlan({
       corners: [corner('front-left', { turns: exact(12) }), corner('front-right', { turns: exact(9) })],
     });
+    expect(find(thickness(plan, 3), 'engagement.minimum')).toMatchObject({
+      corner: 'front-right',
+      value: 10.5,
+      level: 'stop',
+    });
+    // With nothing on it is as the car came, and that is a caution.
     expect(find(thickness(plan, 0), 'engagement.minimum')).toMatchObject({
       corner: 'front-right',
       value: 13.5,
-      level: 'stop',
+      level: 'caution',
+      case: { is: 'as-came' },
     });
   });
 
@@ -60,7 +79,7 @@ describe('engagement', () => {
         corner('front-right', { turns: { value: 10, pm: 2 } }),
       ],
     });
-    expect(find(thickness(plan, 0), 'engagement.minimum')).toMatchObject({ corner: 'front-left', level: 'stop' });
+    expect(find(thickness(plan, 3), 'engagement.minimum')).toMatchObject({ corner: 'front-left', level: 'stop' });
   });
 
   // rule: engagement.never-drive — common practice, no source.
@@ -112,12 +131,25 @@ describe('longer bolts', () => {
   });
 
   // rule: reading.contradiction — geometry: no thread shows more turns than it has.
-  test('a count longer than its mate is a contradiction, and neither is trusted', () => {
-    expect(level(plan(62, { turns: exact(13) }), 'reading.contradiction')).toBe('unmeasured');
-    expect(find(plan(62, { turns: { value: 12.25, pm: 0.25 } }), 'reading.contradiction')).toBeUndefined();
-    expect(level(studPlan({ hub: { ...studPlan().hub, nutThread: exact(20) } }), 'reading.contradiction')).toBe(
-      'unmeasured',
-    );
+  // rule: engagement.travel — geometry: what is past the mate’s thread holds nothing.
+  test('a count longer than its mate stands through an open nut or a drilled hub, and is a contradiction only in a cap', () => {
+    const through = plan(62, { turns: exact(13) });
+    expect(find(through, 'reading.contradiction')).toBeUndefined();
+    expect(find(through, 'engagement.travel')).toMatchObject({
+      level: 'note',
+      value: 19.5,
+      limit: 18,
+      case: { is: 'hub' },
+    });
+    expect(find(through, 'engagement.minimum')).toMatchObject({ value: 18 });
+    const nuts = (style: 'open' | 'closed', blind: number) =>
+      studPlan({ hub: { ...studPlan().hub, nutStyle: style, nutThread: exact(20), nutBlindDepth: exact(blind) } });
+    expect(find(nuts('open', 24), 'reading.contradiction')).toBeUndefined();
+    // 23.25 mm of travel and 3 mm of tip are 26.25 in the cap.
+    expect([
+      find(nuts('closed', 26.25), 'reading.contradiction'),
+      level(nuts('closed', 26), 'reading.contradiction'),
+    ]).toEqual([undefined, 'unmeasured']);
     // Ten turns of 1.5 mm are 15 mm of thread on the bolt as well.
     const threaded = (mm: number) =>
       find(boltPlan({ hub: { ...boltPlan().hub, stockBoltThread: exact(mm) } }), 'reading.contradiction');
@@ -144,11 +176,9 @@ describe('longer bolts', () => {
     expect(find(plan(55, { tappedDepth: null }), 'engagement.minimum')).toMatchObject({ level: 'stop' });
   });
 
-  // rule: nut.grip-bounded — geometry: a thread fully used up shows no more.
-  test('a count that used the whole tapped depth cannot say where the tip is', () => {
-    const deep = plan(62, { turns: exact(12) });
-    expect(level(deep, 'bolt.behind')).toBe('unmeasured');
-    expect(level(deep, 'nut.grip-bounded')).toBe('note');
+  test('a count through the whole hub says where the tip is all the same', () => {
+    // Thirteen turns travel 19.5 mm; the tip stands 3 mm further, so 4.5 mm behind a hub 18 mm deep, and as far with a bolt as much longer as its plate.
+    expect(find(plan(62, { turns: exact(13) }), 'bolt.behind')).toMatchObject({ value: 4.5, limit: 5, level: 'pass' });
   });
 
   // rule: fastener.mix — common practice, no source.
@@ -180,7 +210,6 @@ describe('closed nuts', () => {
     const thin = (change: Partial<Plan['hub']>) => thickness(studPlan({ hub: { ...hub, ...change } }), 1);
     expect(level(thin({ nutStyle: 'unknown' }), 'nut.bottom')).toBe('unmeasured');
     expect(level(thin({ nutBlindDepth: null }), 'nut.bottom')).toBe('unmeasured');
-    expect(level(thin({ nutThread: null }), 'nut.bottom')).toBe('unmeasured');
     expect(find(thin({ nutStyle: 'open' }), 'nut.bottom')).toBeUndefined();
   });
 });

@@ -45,7 +45,7 @@ export const wheel = (name: string, change: Partial<WheelEach> = {}): WheelEach 
 export const EXACT_POLICY = Object.freeze({ ...DEFAULT_POLICY, spacerPm: 0, fastenerPm: 0 });
 
 const base = {
-  format: 'vectis-plan/1' as const,
+  format: 'vectis-plan/2' as const,
   title: 'test',
   axle: 'front' as const,
   wish: 'stance' as const,

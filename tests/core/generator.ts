@@ -11,13 +11,39 @@ const grid = (min: number, max: number, step: number) =>
   fc.integer({ min: Math.round(min / step), max: Math.round(max / step) }).map((n) => n * step);
 
 /** A figure with an error that its method has; now and then one too wide, now and then nobody measured it. */
-const measured = (min: number, max: number, pms: readonly number[], step = 0.25, nil = 30): fc.Arbitrary<Measured> =>
-  fc.option(fc.record({ value: grid(min, max, step), pm: fc.constantFrom(...pms) }), { nil: null, freq: nil });
+const measured = (
+  min: number,
+  max: number,
+  { usual, wide }: { readonly usual: readonly number[]; readonly wide: number },
+  step = 0.25,
+  nil = 250,
+): fc.Arbitrary<Measured> =>
+  fc.option(
+    fc.record({
+      value: grid(min, max, step),
+      pm: fc.oneof({ weight: 80, arbitrary: fc.constantFrom(...usual) }, { weight: 1, arbitrary: fc.constant(wide) }),
+    }),
+    { nil: null, freq: nil },
+  );
 
-const CALIPER = [0.1, 0.1, 0.1, 0.2, 1];
-const TAPE = [1, 1, 1, 3];
-const COUNT = [0.25, 0.25, 0.25, 0.5, 1];
-const yesNo = fc.constantFrom(true, true, true, false, null);
+/** ± of a method, and now and then one too wide to be a measurement. */
+const CALIPER = { usual: [0.1, 0.1, 0.2], wide: 1.5 };
+const TAPE = { usual: [1, 1, 3], wide: 6 };
+const COUNT = { usual: [0.25, 0.25, 0.5], wide: 1 };
+const mostly = fc.oneof(
+  { weight: 30, arbitrary: fc.constant(true) },
+  { weight: 1, arbitrary: fc.constantFrom(false, null) },
+);
+const yesNo = fc.constantFrom(true, true, false, null);
+
+/** Now and then a plate was on while it was read. */
+const onPlate = (m: fc.Arbitrary<Measured>): fc.Arbitrary<PlanCorner['gap']> =>
+  fc
+    .tuple(
+      m,
+      fc.oneof({ weight: 12, arbitrary: fc.constant(0) }, { weight: 1, arbitrary: fc.constantFrom(3, 6.35, 15) }),
+    )
+    .map(([r, plate]) => (r === null || plate === 0 ? r : { ...r, plate }));
 
 const chalk: fc.Arbitrary<ChalkTest[]> = fc.array(
   fc.record({
@@ -34,26 +60,26 @@ const chalk: fc.Arbitrary<ChalkTest[]> = fc.array(
 export const anyCorner = (name: PlanCorner['corner']): fc.Arbitrary<PlanCorner> =>
   fc
     .record({
-      turns: measured(7, 16, COUNT),
-      studProtrusion: measured(28, 48, CALIPER),
+      turns: onPlate(measured(8, 17, COUNT)),
+      studProtrusion: onPlate(measured(30, 48, CALIPER)),
       rotorHat: measured(5, 9, CALIPER),
       tappedDepth: measured(14, 24, CALIPER),
       roomBehind: measured(0, 10, CALIPER),
-      spigotHeight: measured(8, 20, CALIPER),
+      spigotHeight: measured(10, 30, CALIPER),
       chamferDepth: measured(0, 3, CALIPER),
-      gap: measured(0, 45, TAPE),
-      loadedClearance: measured(14, 60, TAPE),
+      gap: onPlate(measured(8, 45, TAPE)),
+      loadedClearance: onPlate(measured(18, 60, TAPE)),
       clock: fc.array(
         fc.record({
           hour: fc.integer({ min: 1, max: 12 }),
-          clearance: measured(14, 60, TAPE, 1),
+          clearance: measured(18, 60, TAPE, 1),
           trim: fc.constantFrom(0, 0, 0, 4),
         }),
         { maxLength: 2 },
       ),
       archHeight: measured(300, 380, TAPE, 1, 6),
-      innerClearance: measured(-8, 20, TAPE, 1, 4),
-      settled: yesNo,
+      innerClearance: onPlate(measured(-4, 20, TAPE, 1, 4)),
+      settled: mostly,
       rimProtector: yesNo,
       fingerPasses: yesNo,
       chalk,
@@ -63,12 +89,12 @@ export const anyCorner = (name: PlanCorner['corner']): fc.Arbitrary<PlanCorner> 
 const anyWheel = (name: string): fc.Arbitrary<WheelEach> =>
   fc
     .record({
-      pocketDepth: measured(4, 20, CALIPER),
-      lugHole: measured(24, 30, CALIPER),
-      bore: measured(57, 57.4, [0.1, 0.1, 0.2], 0.1, 8),
-      boreRecess: measured(5, 16, CALIPER, 0.25, 4),
-      chamferDepth: measured(0.5, 3, CALIPER, 0.25, 8),
-      padThickness: measured(8, 16, CALIPER, 0.25, 6),
+      pocketDepth: measured(8, 24, CALIPER),
+      lugHole: measured(27, 30, CALIPER),
+      bore: measured(57, 57.3, CALIPER, 0.1, 30),
+      boreRecess: measured(10, 20, CALIPER, 0.25, 30),
+      chamferDepth: measured(1, 3, CALIPER, 0.25, 30),
+      padThickness: measured(11, 16, CALIPER, 0.25, 20),
     })
     .map((w) => wheel(name, w));
 
@@ -83,11 +109,11 @@ const spacer = (fastening: 'bolt' | 'stud'): fc.Arbitrary<Spacer> =>
         { weight: 1, arbitrary: fc.constant('universal' as const) },
         { weight: fastening === 'stud' ? 3 : 0, arbitrary: fc.constant('adapter' as const) },
       ),
-      thickness: fc.oneof(grid(0, 25, 0.5), fc.constantFrom(0, 3, 5, 8, 10, 12, 15, 20, 25)),
+      thickness: fc.oneof(grid(0, 25, 0.5), fc.constantFrom(0, 0, 3, 3, 5, 5, 8, 8, 10, 12, 15, 20, 25)),
       centring: fc.constantFrom('hub' as const, 'hub' as const, 'seats' as const),
       sizes: plate,
       nothing: fc.integer({ min: 0, max: 19 }),
-      lipRoot: fc.constantFrom(0.5, 1, 2, null),
+      lipRoot: fc.constantFrom(0.5, 0.5, 1, 1, 2, null),
       lipHeight: fc.constantFrom(null, 6, 10),
       openThrough: fc.boolean(),
       adapter: fc.record({
@@ -95,6 +121,7 @@ const spacer = (fastening: 'bolt' | 'stud'): fc.Arbitrary<Spacer> =>
         nutHeight: grid(10, 14, 1),
         nutThread: grid(9, 14, 1),
         studThread: fc.constantFrom('M12x1.5', 'M14x1.5'),
+        studClass: fc.constantFrom('10.9' as const, '12.9' as const, 'unknown' as const),
         studProtrusion: grid(28, 40, 1),
         boltCircle: fc.constant(112),
         recess: fc.constantFrom(null, 12, 20),
@@ -116,27 +143,43 @@ const spacer = (fastening: 'bolt' | 'stud'): fc.Arbitrary<Spacer> =>
     });
 
 const seat = fc.constantFrom(
-  'ball13' as const,
-  'ball13' as const,
-  'ball13' as const,
+  ...Array.from({ length: 14 }, () => 'ball13' as const),
   'cone60' as const,
   'unknown' as const,
 );
 const boltClass = fc.constantFrom('8.8' as const, '10.9' as const, '10.9' as const, 'unknown' as const);
 const material = fc.constantFrom(
-  'steel' as const,
-  'steel' as const,
-  'steel' as const,
+  ...Array.from({ length: 14 }, () => 'steel' as const),
   'aluminium' as const,
   'unknown' as const,
 );
 const ownThread = (length: number) =>
-  fc.constantFrom<(number | null)[]>(length - 2, length - 2, length - 8, length, length + 5, null);
+  fc.constantFrom<(number | null)[]>(
+    length - 2,
+    length - 2,
+    length - 2,
+    length - 2,
+    length - 2,
+    length - 8,
+    length,
+    length,
+    length + 5,
+    null,
+  );
 
 export const anyNut = (thread: string): fc.Arbitrary<Nut> =>
   fc.record({
-    thread: fc.constantFrom(thread, thread, thread, 'M14x1.25'),
-    style: fc.constantFrom('open' as const, 'open' as const, 'closed' as const, 'unknown' as const),
+    thread: fc.constantFrom(thread, thread, thread, thread, thread, thread, thread, 'M14x1.25'),
+    style: fc.constantFrom(
+      'open' as const,
+      'open' as const,
+      'open' as const,
+      'open' as const,
+      'closed' as const,
+      'closed' as const,
+      'closed' as const,
+      'unknown' as const,
+    ),
     seat,
     threadLength: fc.option(grid(10, 26, 1), { nil: null, freq: 12 }),
     blindDepth: fc.option(grid(18, 40, 1), { nil: null, freq: 6 }),
@@ -164,7 +207,7 @@ function fastener(fastening: 'bolt' | 'stud', thread: string): fc.Arbitrary<Fast
         length: fc.constant(length),
         shortEnd: fc.constant(shortEnd),
         threadLength: ownThread(length - shortEnd),
-        hubThread: fc.constantFrom(thread, thread, thread, 'M12x1.25'),
+        hubThread: fc.constantFrom(thread, thread, thread, thread, thread, thread, thread, 'M12x1.25'),
         outerThread: fc.constant('M14x1.5'),
         seatsAt: fc.constantFrom('shoulder' as const, 'run-out' as const),
         class: boltClass,
@@ -189,10 +232,18 @@ function fastener(fastening: 'bolt' | 'stud', thread: string): fc.Arbitrary<Fast
 const hubOf = (fastening: 'bolt' | 'stud') =>
   fc.record({
     threadMaterial: material,
-    nutStyle: fc.constantFrom('open' as const, 'open' as const, 'closed' as const, 'unknown' as const),
+    nutStyle: fc.constantFrom(
+      'open' as const,
+      'open' as const,
+      'open' as const,
+      'open' as const,
+      'closed' as const,
+      'closed' as const,
+      'closed' as const,
+      'unknown' as const,
+    ),
     torque: fc.constantFrom(
-      { value: 120, source: 'handbook' },
-      { value: 120, source: 'handbook' },
+      ...Array.from({ length: 10 }, () => ({ value: 110, source: 'handbook' })),
       { value: 160, source: 'door plate' },
       null,
     ),
@@ -202,7 +253,7 @@ const hubOf = (fastening: 'bolt' | 'stud') =>
     condition: fc.constantFrom('dry' as const, 'dry' as const, 'greased' as const, 'unknown' as const),
     wheelLoad: fc.constantFrom(null, 4200),
     socketOutside: fc.constantFrom(null, 24, 25),
-    spigotDiameter: measured(57, 57.1, [0.1, 0.1, 0.2], 0.1),
+    spigotDiameter: measured(57, 57.1, CALIPER, 0.1),
     stockBoltLength: measured(36, 50, CALIPER),
     stockBoltOverall: measured(50, 80, CALIPER, 1, 3),
     stockBoltThread: measured(20, 32, CALIPER, 1, 3),
@@ -226,11 +277,11 @@ export const anyPlan: fc.Arbitrary<Plan> = fc.constantFrom('bolt' as const, 'stu
         fc.constant<WheelEach[]>([]),
         fc.tuple(anyWheel('wheel A'), anyWheel('wheel B'), anyWheel('wheel C')),
       ),
-      wheelSeat: fc.constantFrom(base.hub.seat, base.hub.seat, base.hub.seat, 'unknown' as const),
-      bore: measured(57, 57.4, [0.1, 0.1, 0.2], 0.1),
+      wheelSeat: fc.constantFrom(...Array.from({ length: 14 }, () => base.hub.seat), 'unknown' as const),
+      bore: measured(57, 57.4, CALIPER, 0.1),
       pad: measured(8, 16, CALIPER),
       recess: measured(5, 16, CALIPER, 0.25, 3),
-      wish: fc.constantFrom('stance' as const, 'clearance' as const),
+      wish: fc.constantFrom('stance' as const, 'stance' as const, 'clearance' as const, 'conversion' as const),
       use: fc.constantFrom('street' as const, 'towing' as const, 'track' as const, 'competition' as const),
       camberChange: fc.constantFrom(0, 0, 0, 0.5, -0.5),
       spacer: spacer(fastening),

@@ -1,3 +1,4 @@
+import { combinedStress, worstStress } from '@/core/joint/combined';
 import fc from 'fast-check';
 import { addedBearingMoment, leverRatio } from '@/core/joint/bearingMoment';
 import {
@@ -31,6 +32,39 @@ describe('torque and clamp', () => {
   ])('%s at friction %d: %d N takes %d N·m within 3 %%', (t, mu, force, torque, meanDiameter) => {
     const found = torqueFor(force, parseThread('Thread', t), flat(meanDiameter), mu, mu);
     expect(Math.abs(found - torque) / torque).toBeLessThan(0.03);
+  });
+
+  // VDI 2230 table A1 tightens to 90 % of yield with the shank's whole section in shear, W = π·d³/12 (from memory); the rule takes
+  // the surface, W = π·d³/16, so a third more twist, and is the stricter.
+  test.each([
+    ['M12x1.75', 0.1, 44100, 640],
+    ['M12x1.75', 0.12, 43000, 640],
+    ['M12x1.75', 0.14, 41900, 640],
+    ['M10x1.5', 0.12, 29600, 640],
+    ['M16x2', 0.12, 80900, 640],
+  ])(
+    '%s at friction %d and %d N stands at 90 %% of yield by the whole section, and higher at its surface',
+    (t, mu, force, yieldMpa) => {
+      const thread = parseThread('Thread', t);
+      const surface = combinedStress(force, thread, mu);
+      const sigma = force / stressArea(thread);
+      const whole = Math.sqrt(sigma ** 2 + 0.75 ** 2 * (surface ** 2 - sigma ** 2));
+      expect(Math.abs(whole / yieldMpa - 0.9)).toBeLessThan(0.02);
+      expect(surface).toBeGreaterThan(whole);
+    },
+  );
+
+  test('the worst stress is found at a corner of the two frictions, and more torque, grease or scatter never lowers it', () => {
+    const at = (torque: number, condition: 'dry' | 'greased' | 'unknown') =>
+      worstStress({ torque, thread: M12, bearing: flat(15.6), condition, tool: 'click' });
+    const grid = [0.12, 0.14, 0.16, 0.18];
+    const brute = Math.max(
+      ...grid.flatMap((a) => grid.map((b) => combinedStress(clampForce(80 * 1.04, M12, flat(15.6), a, b), M12, a))),
+    );
+    expect(at(80, 'dry')).toBeCloseTo(brute, 9);
+    expect(at(81, 'dry')).toBeGreaterThan(at(80, 'dry'));
+    expect(at(80, 'greased')).toBeGreaterThan(at(80, 'dry'));
+    expect(at(80, 'unknown')).toBeGreaterThanOrEqual(Math.max(at(80, 'dry'), at(80, 'greased')));
   });
 
   test('T = K·d·F with the nut factor of a plated bolt near 0.2 at µ 0.15 (handbook rule, from memory)', () => {

@@ -121,11 +121,8 @@ describe('thread on a new fastener', () => {
       level: 'unmeasured',
       case: { is: 'missing', need: 'turns-and-length' },
     });
-    // The count may have used up a hub whose depth nobody measured, so where its thread begins is not known either.
-    expect(of(bolts(62, 30, {}, { tappedDepth: null }))).toMatchObject({
-      level: 'unmeasured',
-      case: { is: 'missing', need: 'tapped' },
-    });
+    // Where the tip goes is known from the count, whatever the hub’s own depth.
+    expect(of(bolts(62, 30, {}, { tappedDepth: null }))).toMatchObject({ level: 'pass' });
   });
 
   test('a margin that the measuring error could eat is a caution', () => {
@@ -144,22 +141,12 @@ describe('thread on a new fastener', () => {
     expect(of(studPlan({ spacer: plainSpacer(8, 57.1) }))).toBeUndefined();
   });
 
-  test('a count that used up its mate only bounds the need: enough for the bound passes, less is unmeasured, never a stop', () => {
-    // The nut may begin anywhere from the spacer outward: 50 − 8 mm at most.
-    expect([of(studs(50, 42, 23))?.level, of(studs(50, 41.9, 23))?.case.is, of(studs(50, 42, null))?.level]).toEqual([
-      'pass',
-      'bounded',
-      'pass',
-    ]);
-    expect(of(studs(50, 30, null))).toMatchObject({ level: 'unmeasured', value: 42, limit: 30 });
-  });
-
-  test('a corner that is known to be short is not hidden by one that is only bounded', () => {
-    const plan = bolts(62, 17, { corners: [corner('front-left', { turns: exact(12) }), corner('front-right')] });
-    expect(of(plan)).toMatchObject({ level: 'stop', corner: 'front-right' });
-    expect(
-      of(bolts(62, 20, { corners: [corner('front-left', { turns: exact(12) }), corner('front-right')] })),
-    ).toMatchObject({ level: 'unmeasured', case: { is: 'bounded' }, corner: 'front-left' });
+  test('what goes past the mate’s first thread is known from the count, also where the mate is shorter than it', () => {
+    // Twelve turns travel 18 mm; with 2 P of tip 21 mm stand in the hub, and a bolt that kept its engagement needs as much thread.
+    const deep = (thread: number) => of(bolts(62, thread, {}, { turns: exact(12) }));
+    expect([deep(21)?.level, deep(20.9)?.level]).toEqual(['pass', 'stop']);
+    expect(deep(21)).toMatchObject({ value: 21 });
+    expect(of(studs(50, 42, 23))?.value).toBe(of(studs(50, 42, null))?.value);
   });
 
   test('the shank stays out of the hub exactly when the rule says so: positions of both, for any bolt', () => {
@@ -219,15 +206,7 @@ describe('thread on a new fastener', () => {
     expect(clash(bolts(62, 15))).toEqual({ x0: -3, x1: 0 });
     // From the nut’s first thread at 27 to the end of the shank at 59 − 30.
     expect(clash(conversion(30))).toEqual({ x0: 27, x1: 29 });
-    // Where the count only bounds the place of the thread, nothing is drawn as if it were known.
-    for (const plan of [
-      bolts(62, 15, {}, { turns: exact(12) }),
-      bolts(62, 18),
-      bolts(62, null),
-      conversion(32),
-      boltPlan(),
-      studPlan(),
-    ])
+    for (const plan of [bolts(62, 18), bolts(62, null), conversion(32), boltPlan(), studPlan()])
       expect(clash(plan)).toBeNull();
   });
 

@@ -8,7 +8,8 @@ import {
   studBeyondFace,
   thicknessWithoutPockets,
 } from '@/core/engagement/adapter';
-import { hubEndEngagement, hubEndProtrusion, outerTip, studLengthWindow } from '@/core/engagement/twoEnded';
+import { lengthWindow } from '@/core/engagement/boltStack';
+import { hubEndEngagement, hubEndProtrusion, outerTip } from '@/core/engagement/twoEnded';
 import { plainSpacer, STOCK } from '@/core/document/blank';
 import type { Nut, Plan, Spacer } from '@/core/document/document';
 import { assess, evaluate } from '@/core/evaluate/evaluate';
@@ -33,15 +34,27 @@ const NUT: Nut = {
 
 describe('two-ended studs', () => {
   test('75 mm carries 12 mm, 82 mm 15–20, 90 mm 27: millimetre for millimetre (common practice, no source)', () => {
-    const shortest = (spacer: number) => studLengthWindow(15, 7 + spacer + 12, 12, 3, 20, null).min;
+    // 15 mm inside the hub, disc 7, grip 12, 3 mm of tip, one diameter of M12 in a nut of 20.
+    const shortest = (spacer: number) =>
+      lengthWindow({
+        zero: 15 + 7 + spacer + 12 + 3,
+        keep: 0,
+        mate: 20,
+        enough: { target: 12, floor: 9.6 },
+        clear: Number.POSITIVE_INFINITY,
+        pm: 0,
+        clearPm: 0,
+      })?.min as number;
     const base = 75 - shortest(12);
     expect(82 - shortest(19)).toBe(base);
     expect(90 - shortest(27)).toBe(base);
   });
   test('a shoulder goes in by its whole short end, a run-out stops where the thread ends', () => {
-    expect(hubEndEngagement(18, 15)).toBe(15);
+    expect(hubEndEngagement(18, 2.5, 15)).toBe(15);
+    expect(hubEndEngagement(15, 2.5, 18)).toBe(12.5);
+    expect(hubEndEngagement(2, 2.5, 18)).toBe(0);
     expect(hubEndProtrusion(18, 15)).toBe(3);
-    expect(hubEndProtrusion(12, 15)).toBe(0);
+    expect(hubEndProtrusion(12, 15)).toBe(-3);
     expect(outerTip(80, 18, 15, 'shoulder')).toBe(62);
     expect(outerTip(80, 18, 15, 'run-out')).toBe(65);
   });
@@ -68,11 +81,14 @@ describe('two-ended studs', () => {
   test('outer end by hand: tip 59, nut from 27, lead 3, so 20 mm of nut is full', () => {
     expect(assess(conversion()).numbers.corners[0]).toMatchObject({
       engagement: { value: 20 },
-      hubEngagement: { value: 16 },
-      behind: { value: 0 },
+      // 16 mm less 3 of tip in the hub, whose thread goes 2 mm further.
+      hubEngagement: { value: 13 },
+      behind: { value: -2 },
     });
-    expect(level(conversion(), 'engagement.hub-end')).toBe('pass');
-    expect(level(conversion({ shortEnd: 13 }), 'engagement.hub-end')).toBe('stop');
+    // One diameter is 14, so 13 is between it and the floor of 11.2.
+    expect(level(conversion(), 'engagement.hub-end')).toBe('caution');
+    expect(level(conversion({ shortEnd: 17 }), 'engagement.hub-end')).toBe('pass');
+    expect(level(conversion({ shortEnd: 14 }), 'engagement.hub-end')).toBe('stop');
   });
   // rule: thread.match — designations of ISO 965-1: same diameter and pitch or nothing.
   test('both threads must go together', () => {
@@ -136,6 +152,7 @@ describe('bolt-on adapter', () => {
       nutHeight: 14,
       nutThread: 14,
       studThread: 'M12x1.5',
+      studClass: '10.9',
       studProtrusion: 42,
       boltCircle: 112,
       recess: 13,
@@ -184,7 +201,8 @@ describe('bolt-on adapter', () => {
     expect(level(on([9], { torque: null }), 'adapter.torque')).toBe('unmeasured');
     // 31 − 10 − 3 = 18 mm of thread, 14 in the nut, 12 asked for.
     expect(find(on([9]), 'engagement.hub-end')).toMatchObject({ level: 'pass', value: 14, limit: 12 });
-    expect(level(on([9], { nutThread: 10 }), 'engagement.hub-end')).toBe('stop');
+    expect(level(on([9], { nutThread: 10 }), 'engagement.hub-end')).toBe('caution');
+    expect(level(on([9], { nutThread: 9 }), 'engagement.hub-end')).toBe('stop');
     expect(level(on([9], { studThread: 'M14x1.5' }), 'thread.match')).toBe('stop');
     expect(evaluate(on([9])).geometry.drawable).toBe(true);
   });
@@ -200,7 +218,7 @@ describe('nuts of another kind', () => {
 
   test('a shank wins back engagement on a slip-on plate (common practice, no source)', () => {
     // 23.25 − 12 = 11.25 mm, short of 12; a shank that reaches 8 mm deeper makes it 19.25.
-    expect(find(withNut({}), 'engagement.minimum')).toMatchObject({ value: 11.25, level: 'stop' });
+    expect(find(withNut({}), 'engagement.minimum')).toMatchObject({ value: 11.25, level: 'caution' });
     expect(find(withNut({ shankReach: 8, shankLength: 12 }), 'engagement.minimum')).toMatchObject({
       value: 19.25,
       level: 'pass',
@@ -290,11 +308,27 @@ describe('joint, seats and stance in a plan', () => {
     expect(level(p, 'joint.proof')).toBe('pass');
     expect(
       level(
-        boltPlan({ hub: { ...known, torque: { value: 500, source: 'wrong page' }, fastenerClass: '8.8' } }),
+        boltPlan({
+          hub: { ...known, torque: { value: 500, source: 'wrong page' } },
+          fastener: { kind: 'bolt', length: 52, threadLength: 30, seat: 'ball13', class: '8.8' },
+        }),
         'joint.proof',
       ),
     ).toBe('stop');
-    expect(level(boltPlan({ hub: { ...known, fastenerClass: 'unknown' } }), 'joint.proof')).toBe('note');
+    // The car's own bolts at the maker's figure are reported; longer ones of an unknown class are taken as 8.8.
+    const hard = { ...known, torque: { value: 215, source: 'handbook' }, fastenerClass: 'unknown' as const };
+    const longer = {
+      kind: 'bolt' as const,
+      length: 52,
+      threadLength: 30,
+      seat: 'ball13' as const,
+      class: 'unknown' as const,
+    };
+    expect(level(boltPlan({ hub: hard }), 'joint.proof')).toBe('caution');
+    expect(level(boltPlan({ hub: hard, fastener: longer }), 'joint.proof')).toBe('stop');
+    expect(level(boltPlan({ hub: hard, fastener: { ...longer, class: '10.9' } }), 'joint.proof')).toBe('pass');
+    // A contact that nobody measured never makes it better: the thread's own diameter clamps the most.
+    expect(level(boltPlan({ hub: { ...hard, contactDiameter: null }, fastener: longer }), 'joint.proof')).toBe('stop');
     // rules: joint.need, joint.bearing-moment — worked by hand in joint.test.ts.
     expect(find(p, 'joint.need')).toMatchObject({ limit: 12000, level: 'note' });
     expect(level(boltPlan({ hub: { ...known, wheelLoad: 20000 } }), 'joint.need')).toBe('caution');

@@ -191,7 +191,7 @@ describe('a count is travel', () => {
       thread: 'M12x1.5',
       style: 'open' as const,
       seat: 'cone60' as const,
-      threadLength: 10,
+      threadLength: 9,
       blindDepth: null,
       shankReach: 0,
       shankLength: 0,
@@ -199,7 +199,7 @@ describe('a count is travel', () => {
       tensile: null,
     };
     expect(find(studPlan({ fastener: { kind: 'nuts', nut } }), 'engagement.minimum')).toMatchObject({
-      value: 10,
+      value: 9,
       level: 'stop',
     });
     expect(
@@ -358,8 +358,8 @@ describe('words', () => {
       .findings.filter((f) => f.rule === 'thread.match')
       .map((f) => sentence(f, { units: 'metric', pitch: 1.5 }));
     expect(match).toContain('Hub end 9/16-18 UNF in a 9/16-18 UNF hub: the threads go together.');
-    // 16 mm of an 18-thread end are 16 / (25.4 / 18) = 11.33 turns, whatever the nut's pitch is.
-    expect(words(p, 'engagement.hub-end')).toContain('16.0 mm (11.33 turns)');
+    // 17 mm less 2 pitches of an 18-thread end are 17 / (25.4 / 18) − 2 = 10.04 turns, whatever the nut's pitch is.
+    expect(words(p, 'engagement.hub-end')).toContain('14.17 mm (10.04 turns)');
   });
 
   test('kit list and card: figures rounded and in the units that are read, nothing about a plate where there is none', () => {

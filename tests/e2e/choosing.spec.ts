@@ -235,6 +235,7 @@ test('a conversion stud and an adapter out of catalogue files go on the bench wh
         nut_height: '14',
         nut_thread: '14',
         stud_thread: 'M12x1.5',
+        class: '10.9',
         stud_protrusion: '34',
         wheel_bolt_circle: '139.7',
         recess: '17',
@@ -247,6 +248,7 @@ test('a conversion stud and an adapter out of catalogue files go on the bench wh
   await page.getByRole('button', { name: 'Put harbour adapter with stock studs on the bench' }).click();
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('30');
   await expect(page.getByLabel('Web under its nut')).toHaveValue('11');
+  await expect(page.getByLabel('Class of its studs')).toHaveValue('10.9');
   await expect(page.getByLabel('Where that figure is from')).toHaveValue('harbour leaflet');
   await expect(page.locator('[data-rule="adapter.pocket"]')).toHaveAttribute('data-level', 'pass');
 });
@@ -294,6 +296,14 @@ test('other nuts and an adapter: unjudged until their figures are typed', async 
   await page.getByLabel('Its studs stand out').fill('33');
   await page.getByLabel('Where that figure is from').fill('adapter leaflet');
   await expect(page.locator('[data-rule="adapter.torque"]')).toHaveAttribute('data-level', 'pass');
+  // Nobody read the class of its studs, so they are taken as the softest.
+  const stress = page.locator('[data-rule="joint.proof"]');
+  await expect(stress).toContainText('class 8.8 is taken');
+  await page.getByLabel('Class of its studs').selectOption('10.9');
+  await expect(stress).not.toContainText('class 8.8 is taken');
+  await expect(page.getByText('Bench saved.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Class of its studs')).toHaveValue('10.9');
   await accessible(page);
 });
 

@@ -337,3 +337,37 @@ test('by thumb on a tablet: corners, the next open reading, thickness and verdic
   await noOverflow(page);
   await accessible(page);
 });
+
+test('what is on the hub goes with the readings there, and what is chosen is added up from nothing on', async ({
+  watched: page,
+}) => {
+  await open(page, /Ilex Lumen.*Measure/, 'measure');
+  await pickCorner(page, 'rear right');
+  const plate = page.getByLabel('Plate on it now');
+  const gap = page.locator('form[data-quantity="gap"]');
+  await plate.fill('x');
+  await expect(page.getByText('Plate on it now “x” is not a figure.')).toBeVisible();
+  await gap.locator('input').fill('3');
+  await gap.getByRole('button', { name: /^Keep/ }).click();
+  await expect(gap.getByText('Plate on it now “x” is not a figure.')).toBeVisible();
+  await expect(gap.locator('input')).toHaveValue('3');
+  await page.getByRole('button', { name: 'Take back Gap, arch to tyre, rear right' }).click();
+  await expect(gap).toContainText('unmeasured');
+  await plate.fill('5');
+  await keep(page, 'gap', '3');
+  await expect(gap).toContainText('with a 5.0 mm plate on');
+  // It is said once for the corner; another corner has its own.
+  await pickCorner(page, 'rear left');
+  await expect(plate).toHaveValue('');
+  await page.reload();
+  await pickCorner(page, 'rear right');
+  await expect(plate).toHaveValue('5');
+  await expect(gap).toContainText('with a 5.0 mm plate on');
+  await accessible(page);
+  await to(page, 'choose');
+  // The same plate again leaves the gap that was read with it on.
+  await page.getByLabel('Spacer', { exact: true }).fill('5');
+  await expect(page.locator('[data-rule="stance.gap"]')).toContainText('3.0 mm');
+  await page.getByLabel('Spacer', { exact: true }).fill('8');
+  await expect(page.locator('[data-rule="stance.gap"]')).toContainText('0.0 mm');
+});

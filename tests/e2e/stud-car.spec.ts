@@ -73,6 +73,11 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
     await expect(page.getByText('11.25 mm', { exact: true })).toBeVisible();
     await expect(page.getByText('so a 10.0 mm plate')).toBeVisible();
     await page.getByLabel('Spacer', { exact: true }).fill('12');
+    // 11.25 mm of one diameter: between floor and target, and nobody has accepted it by name.
+    await expect(page.locator('[data-rule="engagement.minimum"]')).toHaveAttribute('data-level', 'caution');
+    await expect(page.locator('[data-rule="engagement.minimum"]')).toContainText('somebody accepts it by name');
+    await expect(page.getByRole('button', { name: 'Take forward', exact: true })).toBeDisabled();
+    await page.getByLabel('Spacer', { exact: true }).fill('14');
     await expect(page.locator('[data-rule="engagement.minimum"]')).toHaveAttribute('data-level', 'stop');
     // A stud that would nearly reach the cap is a stop: it clamps nothing.
     await page.getByLabel('Spacer', { exact: true }).fill('8');

@@ -103,7 +103,7 @@ test('a reading keeps value, text, ±, method, corner, person and time; taking i
 test('a plan that the first release froze reads with the unknowns of what was added since; what is no plan is refused in a sentence', () => {
   // The first release wrote this shape under the present version's name.
   expect(storedPlan({ ...firstVersion(), format: 'vectis-plan/1' })).toMatchObject({
-    format: 'vectis-plan/1',
+    format: 'vectis-plan/2',
     camberChange: 0,
     hub: { fastenerClass: 'unknown' },
     wheel: { each: [] },

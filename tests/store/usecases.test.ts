@@ -181,9 +181,15 @@ async function through(
 
 test('a stop or an unmeasured corner is refused by the server, whatever the browser said', async () => {
   const jobId = await measuredJob();
-  await expect(takeForward(jobId, undefined, { ...SOUND, fastener: { kind: 'stock' } }, null, 'Bram')).rejects.toThrow(
-    /finding.*in the way \(stop\)/,
-  );
+  await expect(
+    takeForward(
+      jobId,
+      undefined,
+      { ...SOUND, spacer: plainSpacer(8, 57.1), fastener: { kind: 'stock' } },
+      null,
+      'Bram',
+    ),
+  ).rejects.toThrow(/finding.*in the way \(stop\)/);
   await expect(
     takeForward(jobId, undefined, { ...SOUND, spacer: { ...SOUND.spacer, thickness: -3 } }, null, 'Bram'),
   ).rejects.toThrow(/spacer.thickness/);

@@ -1,6 +1,8 @@
 import type { ChalkTest, Corner, Fastener, Hub, Measured, Plan, PlanCorner, Spacer, WheelEach } from './document';
 import { groupBy } from '../groupBy';
+import { parseThread } from '../thread/designation';
 import { combineRepeats } from '../uncertainty';
+import { carriedBack, type Plated } from './bare';
 import type { Policy } from './policy';
 import type { QuantityId } from './quantities';
 import { FORMAT } from './vocabulary';
@@ -13,6 +15,8 @@ export interface Reading {
   readonly hour?: number | null;
   readonly value: number;
   readonly pm: number;
+  /** Plate that was on while it was taken, mm; left out or null, nothing was. */
+  readonly plate?: number | null;
 }
 
 /** A wheel of the set with its own readings, in the order they were taken. */
@@ -57,6 +61,8 @@ export interface PlanParts {
   readonly policy: Policy;
 }
 
+type OnCarMeasured = PlanCorner['gap'];
+
 const HOURS = Array.from({ length: 12 }, (_, i) => i + 1);
 
 /** The two corners of an axle, left first. */
@@ -69,6 +75,7 @@ export function assemblePlan(parts: PlanParts): Plan {
   const load = axle('wheelLoad');
   const socket = axle('socketOutside');
   const each = parts.wheels.map(wheelOf);
+  const { pitch } = parseThread('Thread', parts.hub.thread);
   return {
     format: FORMAT,
     title: parts.title,
@@ -98,24 +105,26 @@ export function assemblePlan(parts: PlanParts): Plan {
     wheel: { ...parts.wheel, bore: null, boreRecess: null, padThickness: null, each },
     corners: cornersOf(parts.axle).map((corner): PlanCorner => {
       const at = (id: QuantityId): Measured => averaged(taken.get(`${corner}/${id}`));
+      const on = (id: Plated, hour = ''): OnCarMeasured =>
+        onOnePlate(id, taken.get(`${corner}/${id}${hour}`), pitch, parts.policy.spacerPm);
       const said = (id: QuantityId): boolean | null => answered(taken.get(`${corner}/${id}`));
       return {
         corner,
-        turns: at('turns'),
-        studProtrusion: at('studProtrusion'),
+        turns: on('turns'),
+        studProtrusion: on('studProtrusion'),
         rotorHat: at('rotorHat'),
         tappedDepth: at('tappedDepth'),
         roomBehind: at('roomBehind'),
         spigotHeight: at('spigotHeight'),
         chamferDepth: each.find((w) => w.corner === corner)?.chamferDepth ?? null,
-        gap: at('gap'),
-        loadedClearance: at('loadedClearance'),
+        gap: on('gap'),
+        loadedClearance: on('loadedClearance'),
         clock: HOURS.flatMap((hour) => {
-          const clearance = averaged(taken.get(`${corner}/loadedClearance/${hour}`));
+          const clearance = on('loadedClearance', `/${hour}`);
           return clearance ? [{ hour, clearance, trim: 0 }] : [];
         }),
         archHeight: at('archHeight'),
-        innerClearance: at('innerClearance'),
+        innerClearance: on('innerClearance'),
         settled: said('settled'),
         camber: at('camber'),
         lipDepth: at('lipDepth'),
@@ -131,6 +140,26 @@ export function assemblePlan(parts: PlanParts): Plan {
     leadSignOff: parts.leadSignOff,
     policy: parts.policy,
   };
+}
+
+/**
+ * Readings that a plate changes. Taken with one plate on they are combined as they are; where what was on differs, each is
+ * first carried back to nothing on.
+ */
+function onOnePlate(
+  id: Plated,
+  readings: readonly Reading[] | undefined,
+  pitch: number,
+  spacerPm: number,
+): OnCarMeasured {
+  const first = readings?.[0];
+  if (!readings || !first) return null;
+  const plate = first.plate ?? 0;
+  if (!readings.every((r) => (r.plate ?? 0) === plate)) {
+    return averaged(readings.map((r) => carriedBack(id, { ...r, plate: r.plate ?? 0 }, pitch, spacerPm)));
+  }
+  const all = averaged(readings);
+  return all === null || plate === 0 ? all : { ...all, plate };
 }
 
 function averaged(readings: readonly { readonly value: number; readonly pm: number }[] | undefined): Measured {

@@ -2,7 +2,7 @@ import type { Corner, Measured, Plan, WheelEach } from './document';
 import { CORNER_LABEL } from './labels';
 import { type HubReading, QUANTITIES, type QuantityId } from './quantities';
 import { readingText } from './readingText';
-import type { UnitSystem } from '../units/format';
+import { formatLength, type UnitSystem } from '../units/format';
 
 /**
  * What changed between a frozen plan and the one that the same choice would make now, a line each: readings by name
@@ -14,9 +14,12 @@ export function planChanges(frozen: Plan, now: Plan, units: UnitSystem): string[
     if (JSON.stringify(a) !== JSON.stringify(b)) changes.push(`${label} changed.`);
   };
   for (const q of QUANTITIES) {
-    const show = (m: Measured): string => (m === null ? 'unmeasured' : readingText(q, m.value, units));
+    const show = (m: Measured): string =>
+      m === null
+        ? 'unmeasured'
+        : readingText(q, m.value, units) + (plateOf(m) > 0 ? ` with ${formatLength(plateOf(m), units)} on` : '');
     const compare = (place: string, a: Measured, b: Measured): void => {
-      if (a?.value !== b?.value || a?.pm !== b?.pm)
+      if (a?.value !== b?.value || a?.pm !== b?.pm || plateOf(a) !== plateOf(b))
         changes.push(`${q.label}${place}: ${show(a)} then, ${show(b)} now.`);
     };
     if (NOT_COMPARED.has(q.id)) continue;
@@ -88,6 +91,9 @@ export function planChanges(frozen: Plan, now: Plan, units: UnitSystem): string[
   plain('Policy', frozen.policy, now.policy);
   return changes;
 }
+
+/** Plate that was on while it was read, mm. */
+const plateOf = (m: Measured): number => (m !== null && 'plate' in m ? ((m.plate as number | undefined) ?? 0) : 0);
 
 type YesNo = 'settled' | 'rimProtector' | 'fingerPasses';
 type WheelQuantity = 'wheelBore' | 'chamferDepth' | 'boreRecess' | 'padThickness' | 'lugHole' | 'pocketDepth';

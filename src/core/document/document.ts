@@ -29,6 +29,17 @@ const measured = (max: number, min = 0) =>
     .nullable()
     .describe('value with ± in the same unit; null is unmeasured');
 
+/** A reading that a plate changes: what was on the hub while it was taken. */
+const onCar = (max: number, min = 0) =>
+  z
+    .strictObject({
+      value: z.number().min(min).max(max),
+      pm: z.number().min(0).max(max),
+      plate: mm(100).optional().describe('plate that was on while it was read, mm; left out, nothing was on'),
+    })
+    .nullable()
+    .describe('value with ± in the same unit, and the plate that was on; null is unmeasured');
+
 /** Checked beside the schema, so that the schema itself can be written down as JSON Schema. */
 export const threadText = z.string().max(40).refine(isThread, { error: threadProblem });
 
@@ -119,21 +130,23 @@ export const chalkSchema = z.strictObject({
 
 export const cornerSchema = z.strictObject({
   corner: z.enum(CORNERS),
-  turns: measured(40).describe('full turns'),
-  studProtrusion: measured(150),
+  turns: onCar(40).describe(
+    'full turns from first catch to seated: travel, of which the mate’s own thread holds its length at most',
+  ),
+  studProtrusion: onCar(150).describe('from the disc, or from the plate that was on'),
   rotorHat: measured(60).describe('drawn, never judged alone'),
   tappedDepth: measured(100),
   roomBehind: measured(100),
   spigotHeight: measured(60),
   chamferDepth: measured(40),
-  gap: measured(200, -100),
-  loadedClearance: measured(200),
+  gap: onCar(200, -100),
+  loadedClearance: onCar(200),
   clock: z
-    .array(z.strictObject({ hour: z.int().min(1).max(12), clearance: measured(200), trim: mm(40) }))
+    .array(z.strictObject({ hour: z.int().min(1).max(12), clearance: onCar(200), trim: mm(40) }))
     .max(12)
     .describe('loaded clearance by clock position; with loadedClearance the tighter of the two decides'),
   archHeight: measured(800).describe('arch edge above the hub’s axis'),
-  innerClearance: measured(200, -60).describe('wheel to strut or caliper now; negative touches'),
+  innerClearance: onCar(200, -60).describe('wheel to strut or caliper now; negative touches'),
   settled: z.boolean().nullable().default(null).describe('rolled forward and back before the gap was taken'),
   camber: measured(15, -15).default(null).describe('degrees, negative leans the top inward'),
   lipDepth: measured(80).default(null).describe('depth of the arch’s steel lip'),
@@ -147,6 +160,7 @@ const adapterSchema = z.strictObject({
   nutHeight: mm(60),
   nutThread: mm(60).describe('full thread in the adapter’s nut'),
   studThread: threadText.describe('thread of the adapter’s own studs'),
+  studClass: z.enum(BOLT_CLASSES).default('unknown').describe('property class of the adapter’s own studs'),
   studProtrusion: mm(150),
   boltCircle: z.number().min(60).max(300),
   recess: mm(80).nullable().describe('recess for the hub spigot, where the bore does not go through'),

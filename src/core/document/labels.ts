@@ -11,7 +11,11 @@ export const CORNER_LABEL: Readonly<Record<Corner, string>> = {
   'rear-right': 'rear right',
 };
 export const AXLE_LABEL: Readonly<Record<Axle, string>> = { front: 'Front axle', rear: 'Rear axle' };
-export const WISH_LABEL: Readonly<Record<Wish, string>> = { clearance: 'Clearance', stance: 'Stance' };
+export const WISH_LABEL: Readonly<Record<Wish, string>> = {
+  clearance: 'Clearance',
+  stance: 'Stance',
+  conversion: 'Conversion',
+};
 export const USE_LABEL: Readonly<Record<Use, string>> = {
   street: 'Street',
   towing: 'Towing or load',

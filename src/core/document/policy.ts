@@ -29,6 +29,11 @@ export interface Policy {
   readonly governing: readonly School[];
   readonly diameterFactorSteel: number;
   readonly diameterFactorAluminium: number;
+  /** The same where class and internal strength are known, so that stripping is computed. */
+  readonly diameterFactorAluminiumKnown: number;
+  readonly floorSteel: number;
+  readonly floorAluminium: number;
+  readonly floorAluminiumKnown: number;
   readonly turnsByHand: number;
   readonly turnsInHub: number;
   readonly turnsPolicy: number;
@@ -44,6 +49,7 @@ export interface Policy {
   readonly innerReserve: number;
   readonly socketRoom: number;
   readonly proofMost: number;
+  readonly stressCaution: number;
   readonly roadFriction: number;
   readonly loadFactor: number;
   readonly jointFriction: number;
@@ -69,16 +75,28 @@ const rule = (
 const COMMON = 'common practice, no source';
 
 export const POLICY_RULES: readonly PolicyRule[] = [
-  rule('diameterFactorSteel', 1, 1, 2, '× d', 'Engagement in steel is at least this many diameters.', COMMON),
+  rule('diameterFactorSteel', 1, 1, 2, '× d', 'Target of engagement in steel, in diameters.', COMMON),
+  rule('diameterFactorAluminium', 1.5, 1.5, 3, '× d', 'Target of engagement in aluminium, in diameters.', COMMON),
   rule(
-    'diameterFactorAluminium',
-    1.5,
-    1.5,
+    'diameterFactorAluminiumKnown',
+    1.2,
+    1.2,
     3,
     '× d',
-    'Engagement in aluminium is at least this many diameters.',
+    'The same in aluminium where class and strength are known, so that stripping is computed.',
     COMMON,
   ),
+  rule(
+    'floorSteel',
+    0.8,
+    0.8,
+    2,
+    '× d',
+    'Engagement in steel is never less than this many diameters, unless the car came with less.',
+    COMMON,
+  ),
+  rule('floorAluminium', 1.2, 1.2, 3, '× d', 'Engagement in aluminium is never less than this many diameters.', COMMON),
+  rule('floorAluminiumKnown', 1, 1, 3, '× d', 'The same in aluminium where class and strength are known.', COMMON),
   rule('turnsByHand', 5, 5, 12, 'turns', 'Full turns that go on by hand.', COMMON),
   rule('turnsInHub', 7, 5, 12, 'turns', 'Full turns inside the hub.', COMMON),
   rule('turnsPolicy', 8, 5, 12, 'turns', 'Full turns counted from first catch to seated.', COMMON),
@@ -115,9 +133,10 @@ export const POLICY_RULES: readonly PolicyRule[] = [
     50,
     100,
     '%',
-    'Highest clamp of the band, as a share of the proof load.',
-    'ISO 898-1, stress under proof load (from memory)',
+    'Combined stress while it is tightened, as a share of the yield of the stated class: a stop above.',
+    'ISO 898-1, yield; VDI 2230, equivalent stress (from memory)',
   ),
+  rule('stressCaution', 90, 40, 90, '%', 'The same: a caution from here on.', COMMON),
   rule('roadFriction', 1, 0.7, 1.4, '', 'Friction of tyre on road in the estimate of the needed clamp.', COMMON),
   rule('loadFactor', 1.5, 1.2, 3, '×', 'Safety on the wheel load in the estimate of the needed clamp.', COMMON),
   rule('jointFriction', 0.1, 0.05, 0.15, '', 'Friction between clean dry faces, taken at its lowest.', COMMON),
@@ -160,7 +179,7 @@ const defaults = Object.fromEntries(POLICY_RULES.map((r) => [r.id, r.default])) 
 >;
 
 export const DEFAULT_POLICY: Policy = Object.freeze({
-  version: '2026-11',
+  version: '2026-12',
   governing: Object.freeze(['one-diameter', 'strength'] as School[]),
   ...defaults,
 });

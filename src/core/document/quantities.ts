@@ -36,9 +36,30 @@ export function quantity(id: QuantityId): Quantity {
   return BY_ID.get(id) as Quantity;
 }
 
+/** Studs for bolts leave the wheel where it is: stance, clearance and counts are asked for once a plate is chosen. */
+const NOT_FOR_STUDS: ReadonlySet<QuantityId> = new Set<QuantityId>([
+  'settled',
+  'gap',
+  'loadedClearance',
+  'turns',
+  'stockBoltLength',
+  'spigotDiameter',
+  'spigotHeight',
+  'chamferDepth',
+  'wheelBore',
+]);
+/** What a conversion stud’s joint is added up from. */
+const FOR_STUDS: ReadonlySet<QuantityId> = new Set<QuantityId>(['rotorHat', 'nutGrip']);
+
+function optionalFor(x: Quantity, wish: Wish): boolean {
+  if (wish === 'clearance' && x.id === 'innerClearance') return false;
+  if (wish === 'conversion' && FOR_STUDS.has(x.id)) return false;
+  return x.optional === true || (wish === 'conversion' && NOT_FOR_STUDS.has(x.id));
+}
+
 /**
- * What is measured before a choice, on a hub: bolts have no nuts, and only a closed nut has a blind depth. Where
- * clearance is the wish, the room inside is what the job is about and not left out.
+ * What is measured before a choice, on a hub: bolts have no nuts, and only a closed nut has a blind depth. Where clearance is
+ * the wish, the room inside is what the job is about and not left out; where a conversion is, the stance is.
  */
 export function quantitiesFor(hub: Pick<Hub, 'fastening' | 'nutStyle'>, wish: Wish): Quantity[] {
   return QUANTITIES.filter(
@@ -46,7 +67,7 @@ export function quantitiesFor(hub: Pick<Hub, 'fastening' | 'nutStyle'>, wish: Wi
       x.id !== 'gapFitted' &&
       (x.fastening === 'both' || x.fastening === hub.fastening) &&
       (x.id !== 'nutBlindDepth' || hub.nutStyle === 'closed'),
-  ).map((x) => (x.id === 'innerClearance' && wish === 'clearance' ? { ...x, optional: false } : x));
+  ).map((x) => ({ ...x, optional: optionalFor(x, wish) }));
 }
 
 /** A line for what is still to measure: what, and which decision waits for it. */

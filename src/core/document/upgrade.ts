@@ -53,6 +53,13 @@ const UPGRADES: Readonly<Record<string, (doc: Doc) => Doc>> = {
     spacer: presentSpacer(doc.spacer),
     fastener: presentFastener(doc.fastener),
   }),
+  // Every reading was asked for with nothing on the hub, so none says what was. Thresholds that were added take their defaults;
+  // the others, and the version, stay as they were.
+  'vectis-plan/1': (doc) => ({
+    ...doc,
+    format: 'vectis-plan/2',
+    policy: isDoc(doc.policy) ? { ...DEFAULT_POLICY, ...doc.policy } : doc.policy,
+  }),
 };
 
 /** A document in the present version. What is not a document, or of a version nobody knows, comes back as it was. */

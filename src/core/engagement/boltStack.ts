@@ -23,46 +23,64 @@ export function boltProtrusion(length: number, seat: number, tappedDepth: number
 export const boltThreadNeeded = (length: number, seat: number): number => Math.max(0, length - seat);
 
 /**
- * tr + qb from one honest count with the stock bolt and no spacer: L0 − nb − N·P. When the count equals the
- * tapped depth the bolt may stand through, and the true value is at or below the one returned.
+ * tr + qb from one honest count with the counted bolt and no plate: Lc − nc − N·P. A count is travel past the mate's first
+ * thread, so this is exact whatever the mate's own thread.
+ * @param travel N·P, mm
  */
-export function calibrateSeat(
-  length: number,
-  lead: number,
-  engagement: number,
-  tappedDepth: number,
-  tolerance: number,
-): { seat: number; bounded: boolean } {
-  return { seat: length - lead - engagement, bounded: engagement >= tappedDepth - tolerance };
-}
+export const calibrateSeat = (length: number, lead: number, travel: number): number => length - lead - travel;
 
 export interface LengthWindow {
-  /** Shortest length that keeps the minimum engagement. Rounds up for people. */
+  /** Shortest length that engages what is wanted, errors inside. Rounds up for people. */
   readonly min: number;
-  /** Length that keeps the engagement the car has now. */
+  /** Length that engages as the car does now. */
   readonly keep: number;
-  /** Longest length that stays clear; null when what limits it is unmeasured. Rounds down for people. */
+  /** Longest length that stays clear, errors inside; null when what limits it is unmeasured. Rounds down for people. */
   readonly max: number | null;
+  /** The mate's thread is shorter than the target, so the window runs to the floor and is a caution. */
+  readonly toFloor: boolean;
+}
+
+/** How much is enough: what is aimed at, and what is never gone under. mm. */
+export interface Enough {
+  readonly target: number;
+  readonly floor: number;
 }
 
 /**
- * Window of bolt lengths for a spacer of thickness s.
- *   Lb_min = L0 + s − (E0 − E_min);  keep = L0 + s;  Lb_max = L0 + s + (Dt + A − reach0)
- * Worked example: stock 47 mm with a 15 mm spacer keeps its engagement at 62 mm.
- * @param reach0 present reach behind the hub face, E0 + nb; null when tapped depth or room is unmeasured
+ * What a length can be asked to engage in a mate of this much thread: the target, the floor where the mate is shorter, and
+ * nothing below that.
+ * @param mate thread of nut or hub, mm; Infinity where it is not known
  */
-export function boltWindow(
-  stockLength: number,
-  spacer: number,
-  presentEngagement: number,
-  minimum: number,
-  depthAndRoom: number | null,
-  reach0: number | null,
-): LengthWindow {
-  const keep = stockLength + spacer;
-  return {
-    min: keep - (presentEngagement - minimum),
-    keep,
-    max: depthAndRoom === null || reach0 === null ? null : keep + (depthAndRoom - reach0),
-  };
+export function wantedOf(
+  { target, floor }: Enough,
+  mate: number,
+): { readonly wanted: number; readonly toFloor: boolean } | null {
+  if (mate >= target - 1e-9) return { wanted: target, toFloor: false };
+  return mate >= floor - 1e-9 ? { wanted: floor, toFloor: true } : null;
+}
+
+export interface WindowParts {
+  /** Length at which the engagement would be nothing: bearing point and lead. */
+  readonly zero: number;
+  readonly keep: number;
+  readonly mate: number;
+  readonly enough: Enough;
+  /** Longest length that stays clear; Infinity where nothing limits it, null where that is unmeasured. */
+  readonly clear: number | null;
+  /** Worst error of the lengths, and of what limits them. */
+  readonly pm: number;
+  readonly clearPm: number;
+}
+
+/**
+ * Window of lengths, errors inside, so that no length is offered that is then refused:
+ *   min = zero + wanted + pm · max = clear − pm. Null where the mate is too short for any length, or nothing is left.
+ * Worked example: stock 47 mm with a 15 mm spacer keeps its engagement at 62 mm.
+ */
+export function lengthWindow({ zero, keep, mate, enough, clear, pm, clearPm }: WindowParts): LengthWindow | null {
+  const found = wantedOf(enough, mate);
+  if (found === null) return null;
+  const min = zero + found.wanted + pm;
+  const max = clear === null || clear === Number.POSITIVE_INFINITY ? null : clear - pm - clearPm;
+  return max !== null && max < min ? null : { min, keep, max, toFloor: found.toFloor };
 }

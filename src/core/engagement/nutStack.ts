@@ -34,29 +34,13 @@ export const minBottomGap = (fixedGap: number, pitch: number): number => Math.ma
 export const overhang = (nutStart: number, nutLength: number, studTip: number): number =>
   studTip - (nutStart + nutLength);
 
-export interface CalibratedGrip {
-  /** q, mm: exact, or the largest it can be when `bounded`. */
-  readonly q: number;
-  /** The nut was fully threaded, so the count only bounds the grip from above. */
-  readonly bounded: boolean;
-}
-
 /**
- * Grip from one honest count of turns with any stud and spacer already there:
- *   q = X − n − tr − s − N·P
- * When the count equals the nut's own thread length, the stud may reach further than the nut could show.
- * @param studFromPad stud tip beyond the wheel's pad face: X − tr − s
- * @param tolerance uncertainty of the count, mm; within it of Ln the nut counts as fully threaded
+ * Grip from one honest count of turns with any stud and plate already there: q = X − n − tr − s0 − N·P. A count is travel past
+ * the mate's first thread, so this is exact whatever the nut's own thread.
+ * @param studFromPad stud tip beyond the wheel's pad face: X − tr − s0
+ * @param travel N·P, mm
  */
-export function calibrateGrip(
-  studFromPad: number,
-  nose: number,
-  engagement: number,
-  nutThread: number,
-  tolerance: number,
-): CalibratedGrip {
-  return { q: studFromPad - nose - engagement, bounded: engagement >= nutThread - tolerance };
-}
+export const calibrateGrip = (studFromPad: number, nose: number, travel: number): number => studFromPad - nose - travel;
 
 /**
  * Full thread that a stud needs from its tip, X − (tr + s + q): all that stands past the nut's first full thread. With

@@ -1,18 +1,20 @@
-import type { LengthWindow } from './boltStack';
-
 /**
  * Two-ended conversion stud: short end in the hub, nuts on the long end. mm along the axis, x = 0 at the hub face.
  * Source: the geometry itself.
  */
 
-/** Engagement of the hub end: Eh = min(short end, Dt). */
-export const hubEndEngagement = (shortEnd: number, tappedDepth: number): number => Math.min(shortEnd, tappedDepth);
+/**
+ * Engagement of the hub end: Eh = min(short end − its lead, Dt), never below 0.
+ * Worked example: a 15 mm short end of M14 × 1.25 with 2 P of lead holds 12.5 mm in a hub 18 mm deep.
+ */
+export const hubEndEngagement = (shortEnd: number, lead: number, tappedDepth: number): number =>
+  Math.max(0, Math.min(shortEnd - lead, tappedDepth));
 
 /**
- * What the hub end stands out behind the thread, mm: short end − Dt. A stud that seats by shoulder goes in by its
- * whole short end; one that seats on its thread run-out stops in the thread and stands out no further.
+ * Tip of the hub end beyond the back of the thread, mm: short end − Dt. Negative: it stays inside. A stud that seats by shoulder
+ * goes in by its whole short end; one that seats on its thread run-out stops in the thread and stands out no further.
  */
-export const hubEndProtrusion = (shortEnd: number, tappedDepth: number): number => Math.max(0, shortEnd - tappedDepth);
+export const hubEndProtrusion = (shortEnd: number, tappedDepth: number): number => shortEnd - tappedDepth;
 
 /**
  * Position of the outer tip from the hub face, X.
@@ -25,28 +27,5 @@ export function outerTip(
   tappedDepth: number,
   seatsAt: 'shoulder' | 'run-out',
 ): number {
-  return length - (seatsAt === 'shoulder' ? shortEnd : hubEndEngagement(shortEnd, tappedDepth));
-}
-
-/**
- * Window of overall stud lengths:
- *   L_min = Eh + tr + s + q + E_min + n;  L_max (closed nut) = Eh + tr + s + q + Dn − gap
- * Worked example: on one hub and wheel 75 mm carries 12 mm of spacer, so 90 mm carries 27 mm.
- * @param inside length of the stud inside the hub: Eh, or the short end for a shoulder
- * @param nutStart tr + s + q
- * @param closed blind depth and least gap of a closed nut; null for an open one
- */
-export function studLengthWindow(
-  inside: number,
-  nutStart: number,
-  minimum: number,
-  nose: number,
-  nutThread: number,
-  closed: { blindDepth: number; gap: number } | null,
-): LengthWindow {
-  return {
-    min: inside + nutStart + minimum + nose,
-    keep: inside + nutStart + Math.max(minimum, nutThread) + nose,
-    max: closed ? inside + nutStart + closed.blindDepth - closed.gap : null,
-  };
+  return length - (seatsAt === 'shoulder' ? shortEnd : Math.min(shortEnd, tappedDepth));
 }

@@ -1,7 +1,9 @@
+import { bare } from '../document/bare';
 import type { Plan } from '../document/document';
 import { type StackGeometry, stackGeometry } from '../figures/geometry';
 import { computeNumbers, type Numbers } from '../figures/numbers';
 import { type Finding, type Level, sortByDanger, worst } from '../rules/finding';
+import { needsName } from '../rules/enoughShared';
 import { RULES } from '../rules/index';
 
 export interface Assessment {
@@ -19,20 +21,23 @@ export interface Evaluation extends Assessment {
 
 /**
  * The one judgement of a plan: numbers and findings. Interface, record, job card, search and API all call this.
- * Deterministic, changes nothing. Unmeasured is never a pass; in competition a caution blocks like a stop
- * until the lead has signed it off.
+ * Deterministic, changes nothing. Unmeasured is never a pass; engagement between floor and target, and in competition every
+ * caution, blocks until a named person has accepted it with a reason. Readings are first carried back to nothing on the hub.
  * @throws InputError when the plan's thread is not a thread (a validated plan cannot do that).
  */
-export function assess(plan: Plan): Assessment {
+export function assess(asRead: Plan): Assessment {
+  const plan = bare(asRead);
   const numbers = computeNumbers(plan);
   const judged = { plan, n: numbers };
   const findings: Finding[] = [];
   for (const rule of RULES) rule.judge(judged, findings);
   sortByDanger(findings);
-  const strict = plan.use === 'competition' && plan.leadSignOff === null;
+  const accepted = plan.leadSignOff !== null;
+  const strict = plan.use === 'competition' && !accepted;
   const blocking: Finding[] = [];
   for (const f of findings) {
-    if (f.level === 'stop' || f.level === 'unmeasured' || (strict && f.level === 'caution')) blocking.push(f);
+    const open = f.level === 'caution' && (strict || (!accepted && needsName(f)));
+    if (f.level === 'stop' || f.level === 'unmeasured' || open) blocking.push(f);
   }
   return { numbers, findings, verdict: worst(findings), blocking };
 }
@@ -40,5 +45,5 @@ export function assess(plan: Plan): Assessment {
 /** Numbers, findings and the drawing's geometry. */
 export function evaluate(plan: Plan): Evaluation {
   const assessment = assess(plan);
-  return { ...assessment, geometry: stackGeometry(plan, assessment.numbers) };
+  return { ...assessment, geometry: stackGeometry(bare(plan), assessment.numbers) };
 }

@@ -97,5 +97,8 @@ const CHOSEN: Readonly<Record<Chosen, (plan: Plan, units: UnitSystem) => Input[]
 };
 
 function measuredText(q: Quantity, m: Measured, units: UnitSystem): string {
-  return m === null ? 'unmeasured' : `${readingText(q, m.value, units)} ± ${pmText(q, m.pm, units)}`;
+  if (m === null) return 'unmeasured';
+  const plate = 'plate' in m ? (m.plate as number | undefined) : undefined;
+  const on = plate ? `, with a ${formatLength(plate, units)} plate on` : '';
+  return `${readingText(q, m.value, units)} ± ${pmText(q, m.pm, units)}${on}`;
 }

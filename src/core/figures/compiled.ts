@@ -1,4 +1,4 @@
-import { externalShearPerMm, internalShearPerMm, strengthFrom } from '../engagement/strength';
+import { externalShearPerMm, internalShearPerMm, SHEAR_RATIO, strengthFrom } from '../engagement/strength';
 import { countedTurns, oneDiameter, type ThreadMaterial, visibleThread } from '../engagement/schools';
 import { type BoltClass, boltStrength } from '../thread/classes';
 import { parseThread, type Thread } from '../thread/designation';
@@ -43,8 +43,10 @@ export interface SchoolMinimum {
 
 export interface Minimums {
   readonly schools: readonly SchoolMinimum[];
-  /** The most demanding of the governing schools that could be computed. */
+  /** What is aimed at: the most demanding of the governing schools that could be computed, never under the floor. */
   readonly minimum: number;
+  /** What is never gone under, before the clamp is looked at: diameters and three turns. */
+  readonly floor: number;
   readonly governing: School;
 }
 
@@ -59,7 +61,7 @@ export function minimumsFor(
   for (const { key, minimums } of t.asked) {
     if (key[3] === policy && key[0] === material && key[1] === boltClass && key[2] === internalTensile) return minimums;
   }
-  const minimums = computeMinimums(t, material, boltClass, internalTensile, policy);
+  const minimums = computeMinimums({ t, material, boltClass, internalTensile, policy });
   // Policies are immutable values, so one may stand for itself; a few are kept and the oldest goes.
   if (Object.isFrozen(policy)) {
     if (t.asked.length >= 4) t.asked.shift();
@@ -68,43 +70,58 @@ export function minimumsFor(
   return minimums;
 }
 
-function computeMinimums(
-  t: CompiledThread,
-  material: ThreadMaterial,
-  boltClass: BoltClass,
-  internalTensile: number | null,
-  policy: Policy,
-): Minimums {
+interface Asked {
+  readonly t: CompiledThread;
+  readonly material: ThreadMaterial;
+  readonly boltClass: BoltClass;
+  readonly internalTensile: number | null;
+  readonly policy: Policy;
+}
+
+/** Class and internal strength are stated, so stripping is computed and diameters need not stand in for it. */
+const strengthKnown = ({ t, boltClass, internalTensile }: Asked): boolean =>
+  internalTensile !== null && boltStrength(boltClass, t.thread.d) !== null;
+
+function computeMinimums(asked: Asked): Minimums {
+  const floor = floorOf(asked);
   const schools: SchoolMinimum[] = [];
   let minimum = 0;
   let governing: School = 'one-diameter';
   for (const school of SCHOOLS) {
-    const asked = ask(school, t, material, boltClass, internalTensile, policy);
-    const governs = policy.governing.includes(school);
-    schools.push({ school, minimum: asked, governs });
-    if (governs && asked !== null && asked > minimum) {
-      minimum = asked;
+    const own = ask(school, asked);
+    const governs = asked.policy.governing.includes(school);
+    schools.push({ school, minimum: own, governs });
+    if (governs && own !== null && own > minimum) {
+      minimum = own;
       governing = school;
     }
   }
-  return { schools, minimum, governing };
+  return { schools, minimum: Math.max(minimum, floor), floor, governing };
 }
 
-function ask(
-  school: School,
-  t: CompiledThread,
-  material: ThreadMaterial,
-  boltClass: BoltClass,
-  internalTensile: number | null,
-  p: Policy,
-): number | null {
+/** Diameters by material, and three turns, which nobody can lower. Common practice, no source. */
+function floorOf(asked: Asked): number {
+  const { t, material, policy: p } = asked;
+  const aluminium = strengthKnown(asked) ? p.floorAluminiumKnown : p.floorAluminium;
+  const diameters = oneDiameter(t.thread.d, material, p.floorSteel, aluminium);
+  return Math.max(diameters, countedTurns(p.turnsNeverDrive, t.thread.pitch));
+}
+
+function ask(school: School, asked: Asked): number | null {
+  const { t, material, boltClass, internalTensile, policy: p } = asked;
   switch (school) {
-    case 'one-diameter':
-      return oneDiameter(t.thread.d, material, p.diameterFactorSteel, p.diameterFactorAluminium);
+    case 'one-diameter': {
+      const aluminium = strengthKnown(asked) ? p.diameterFactorAluminiumKnown : p.diameterFactorAluminium;
+      return oneDiameter(t.thread.d, material, p.diameterFactorSteel, aluminium);
+    }
     case 'strength': {
-      const strength = boltStrength(boltClass, t.thread.d);
+      // A class that nobody read may be the strongest there is, and then asks for the most thread.
+      const strength = boltStrength(boltClass, t.thread.d) ?? boltStrength('12.9', t.thread.d);
       if (strength === null || internalTensile === null) return null;
-      return strengthFrom(t.stressArea, t.internalPerMm, t.externalPerMm, strength.tensile, internalTensile);
+      // One pitch more: the first and the last turn carry less than their share.
+      return (
+        strengthFrom(t.stressArea, t.internalPerMm, t.externalPerMm, strength.tensile, internalTensile) + t.thread.pitch
+      );
     }
     case 'turns-hand':
       return countedTurns(p.turnsByHand, t.thread.pitch);
@@ -116,3 +133,11 @@ function ask(
       return visibleThread(p.visibleThreadInch);
   }
 }
+
+/**
+ * Engagement that carries a clamp force without the internal thread stripping, and one pitch, mm: F/(0.577·Rm·a_int) + P.
+ * Source: stripping areas as in `engagement/strength`.
+ * @param force N · internalTensile MPa
+ */
+export const carries = (t: CompiledThread, force: number, internalTensile: number): number =>
+  force / (SHEAR_RATIO * internalTensile * t.internalPerMm) + t.thread.pitch;

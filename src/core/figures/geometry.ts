@@ -72,7 +72,7 @@ export function stackGeometry(plan: Plan, numbers: Numbers): StackGeometry {
     if (!plan.hub.nutGrip) needs.push('nutGrip');
     if (c && c.bearing !== null && !c.engagement) needs.push('nutThread');
   } else {
-    if (!c?.present) needs.push('turns');
+    if (!c?.travel) needs.push('turns');
     if (bolt && !plan.hub.stockBoltLength) needs.push('stockBoltLength');
     if (!bolt && !corner?.studProtrusion) needs.push('studProtrusion');
   }
@@ -136,7 +136,7 @@ function boltSection(plan: Plan, n: Numbers, c: CornerNumbers, seat: number, eng
       ...(engaged ? [{ id: 'engagement' as const, ...engaged }] : []),
     ],
     engaged,
-    clash: thread !== null && !c.neededAtMost && threadEnd < -1e-9 ? { x0: threadEnd, x1: 0 } : null,
+    clash: thread !== null && threadEnd < -1e-9 ? { x0: threadEnd, x1: 0 } : null,
     // The thread is entered from the hub face inward: the minimum reaches that far in.
     minimumAt: -n.minimum,
     pitch: n.thread.pitch,
@@ -219,7 +219,7 @@ function studSection(plan: Plan, n: Numbers, c: CornerNumbers, fromDisc: number,
       ...(engaged ? [{ id: 'engagement' as const, ...engaged }] : []),
     ],
     engaged,
-    clash: thread !== null && !c.neededAtMost && shankEnd > nutStart + 1e-9 ? { x0: nutStart, x1: shankEnd } : null,
+    clash: thread !== null && shankEnd > nutStart + 1e-9 ? { x0: nutStart, x1: shankEnd } : null,
     minimumAt: nutStart + n.minimum,
     pitch: n.thread.pitch,
     extent: { x0: -HUB_DRAWN - 6, x1: Math.max(nutEnd, tip) + 8, y: HALF_HEIGHT },

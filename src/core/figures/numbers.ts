@@ -1,8 +1,9 @@
 import { slipOnLimit } from '../engagement/nutStack';
-import type { LengthWindow } from '../engagement/boltStack';
+import type { Enough, LengthWindow } from '../engagement/boltStack';
 import { turnsToLength } from '../engagement/turns';
 import { remainingSpigot } from '../centring/fits';
 import { type Bearing, clampBand, proofShare } from '../joint/clamp';
+import { worstStress } from '../joint/combined';
 import type { Band } from '../joint/friction';
 import { neededClamp } from '../joint/need';
 import { settlingLossRigid } from '../joint/settling';
@@ -13,11 +14,26 @@ import { camberShift, flushSpacer, innerClearanceAfter } from '../stance/positio
 import { type BoltClass, boltStrength } from '../thread/classes';
 import type { Thread } from '../thread/designation';
 import { stressArea } from '../thread/profile';
-import { type CompiledThread, compileThread, type Minimums, minimumsFor, type SchoolMinimum } from './compiled';
+import {
+  type CompiledThread,
+  carries,
+  compileThread,
+  type Minimums,
+  minimumsFor,
+  type SchoolMinimum,
+} from './compiled';
 import type { Corner, Plan, PlanCorner } from '../document/document';
 import type { School } from '../document/policy';
 import { least, type Result, result } from './result';
-import { adapterStack, boltStack, conversionStack, newNut, type StackNumbers, studStack } from './stack';
+import {
+  adapterStack,
+  boltStack,
+  conversionStack,
+  newNut,
+  type StackNumbers,
+  type StackParts,
+  studStack,
+} from './stack';
 import { deepestChamfer, ofWheels } from '../document/wheels';
 
 export type { SchoolMinimum } from './compiled';
@@ -25,8 +41,8 @@ export type { SchoolMinimum } from './compiled';
 /** Everything computed for one corner. mm; null where a reading that it needs is missing. */
 export interface CornerNumbers extends StackNumbers {
   readonly corner: Corner;
-  /** Engagement as the car stands now. */
-  readonly present: Result;
+  /** Travel of the counted fastener past its mate’s first thread, with nothing on. */
+  readonly travel: Result;
   readonly slipOnLimit: Result;
   readonly gapAfter: Result;
   readonly clearanceAfter: Result;
@@ -54,10 +70,12 @@ export interface Numbers {
   readonly thread: Thread;
   /** Schools for the joint that carries the wheel. */
   readonly schools: readonly SchoolMinimum[];
+  /** Target of the joint that carries the wheel, and the floor under it, mm. */
   readonly minimum: number;
+  readonly floor: number;
   readonly governing: School;
-  /** Minimum in the hub of a conversion stud, or on the factory stud of an adapter. */
-  readonly hubMinimum: number | null;
+  /** The same in the hub of a conversion stud, or on the factory stud of an adapter. */
+  readonly hubEnough: Enough | null;
   readonly corners: readonly CornerNumbers[];
   /** Axle figures: the worst corner decides. */
   readonly slipOnLimit: Result;
@@ -65,6 +83,18 @@ export interface Numbers {
   readonly effectiveOffset: number | null;
   readonly trackChange: number;
   readonly joint: JointNumbers | null;
+  /** Worst combined stress while it is tightened; null without a torque figure. */
+  readonly stress: StressNumbers | null;
+}
+
+export interface StressNumbers {
+  /** MPa. */
+  readonly worst: number;
+  /** Yield of the stated class, or of 8.8 where nobody read it, MPa. */
+  readonly yield: number;
+  readonly classKnown: boolean;
+  /** The seat’s contact was measured; else the thread’s own diameter is taken, which clamps the most. */
+  readonly contactKnown: boolean;
 }
 
 /** All figures of a plan. Pure: same plan, same figures; the plan is not changed. */
@@ -81,20 +111,35 @@ export function computeNumbers(plan: Plan): Numbers {
       : minimumsFor(outer, hub.threadMaterial, 'unknown', hub.internalTensile, policy);
   const twoJoints = fastener.kind === 'conversion' || spacer.kind === 'adapter';
   const corners: CornerNumbers[] = [];
-  for (const c of plan.corners) corners.push(cornerNumbers(plan, c, own, outer, stock, wheel));
+  const joint = jointNumbers(plan, outer);
+  const enough = enoughFor(wheel, outer, nut ? nut.tensile : hub.internalTensile, joint);
+  const parts = { plan, own, outer, stock: stock.minimum, enough };
+  for (const c of plan.corners) corners.push(cornerNumbers(parts, c));
   return {
     thread: outer.thread,
     schools: wheel.schools,
-    minimum: wheel.minimum,
+    minimum: enough.target,
+    floor: enough.floor,
     governing: wheel.governing,
-    hubMinimum: twoJoints ? stock.minimum : null,
+    hubEnough: twoJoints ? enoughFor(stock, own, hub.internalTensile, joint) : null,
     corners,
     slipOnLimit: least(corners.map((c) => c.slipOnLimit)),
     window: narrowest(corners),
     effectiveOffset: plan.wheel.offset === null ? null : effectiveOffset(plan.wheel.offset, spacer.thickness),
     trackChange: trackChange(spacer.thickness),
-    joint: jointNumbers(plan, outer),
+    joint,
+    stress: stressNumbers(plan, outer),
   };
+}
+
+/**
+ * Target and floor of a joint. Where the strength of the internal thread is known the floor is no less than what carries the
+ * top of the clamp band, and the target never less than the floor.
+ */
+function enoughFor(m: Minimums, t: CompiledThread, internalTensile: number | null, joint: JointNumbers | null): Enough {
+  const carried = internalTensile === null || joint === null ? 0 : carries(t, joint.clamp.high, internalTensile);
+  const floor = Math.max(m.floor, carried);
+  return { target: Math.max(m.minimum, floor), floor };
 }
 
 /** Thread of the joint that carries the wheel. */
@@ -110,46 +155,35 @@ export function fastenerClass(plan: Plan): BoltClass {
   return f.kind === 'bolt' || f.kind === 'stud' || f.kind === 'conversion' ? f.class : plan.hub.fastenerClass;
 }
 
-function cornerNumbers(
-  plan: Plan,
-  c: PlanCorner,
-  own: CompiledThread,
-  outer: CompiledThread,
-  stock: Minimums,
-  wheel: Minimums,
-): CornerNumbers {
+interface CornerParts {
+  readonly plan: Plan;
+  readonly own: CompiledThread;
+  readonly outer: CompiledThread;
+  /** Target on the counted fastener, mm. */
+  readonly stock: number;
+  readonly enough: Enough;
+}
+
+function cornerNumbers({ plan, own, outer, stock, enough }: CornerParts, c: PlanCorner): CornerNumbers {
   const { spacer, policy } = plan;
   const s = spacer.thickness;
-  const pitch = own.thread.pitch;
+  const { pitch } = own.thread;
   // A count that is no number is no count.
-  const present =
+  const travel =
     c.turns === null || !Number.isFinite(c.turns.value)
       ? null
-      : result(turnsToLength(c.turns.value, pitch), c.turns.pm * pitch);
-  const stack = chooseStack(plan, c, present, own, outer, wheel);
+      : result(turnsToLength(Math.max(0, c.turns.value), pitch), c.turns.pm * pitch);
+  const stack = chooseStack({ plan, c, travel, pitch, outer, enough });
   const hours = tightestOf(c);
   const gap = c.gap;
   const flush = gap !== null && (plan.camberChange === 0 || c.archHeight !== null);
   const chamfer = spacer.kind === 'plain' ? deepestChamfer(plan, c) : null;
   const height = c.archHeight === null ? 0 : c.archHeight.value;
   return {
+    ...stack,
     corner: c.corner,
-    present,
-    slipOnLimit:
-      present === null || !mateMeasured(plan, c)
-        ? null
-        : { value: slipOnLimit(present.value, stock.minimum), pm: present.pm, rss: present.rss },
-    engagement: stack.engagement,
-    atMost: stack.atMost,
-    hubEngagement: stack.hubEngagement,
-    gripBounded: stack.gripBounded,
-    threadNeeded: stack.threadNeeded,
-    neededAtMost: stack.neededAtMost,
-    behind: stack.behind,
-    overhang: stack.overhang,
-    bottomGap: stack.bottomGap,
-    window: stack.window,
-    bearing: stack.bearing,
+    travel,
+    slipOnLimit: slipOn(plan, c, travel, stock),
     gapAfter:
       flush && gap !== null
         ? result(gapAfter(gap.value, s) - camberShift(height, plan.camberChange), gap.pm, policy.spacerPm)
@@ -174,23 +208,19 @@ function cornerNumbers(
   };
 }
 
-/** The thread that the count was made in was measured: the nut, or the hub at this corner. */
-const mateMeasured = (plan: Plan, c: PlanCorner): boolean =>
-  (plan.hub.fastening === 'bolt' ? c.tappedDepth : plan.hub.nutThread) !== null;
+/** Largest plate on the counted fastener: travel less the target, and none where its mate is shorter than that. */
+function slipOn(plan: Plan, c: PlanCorner, travel: Result, target: number): Result {
+  const mate = plan.hub.fastening === 'bolt' ? c.tappedDepth : plan.hub.nutThread;
+  if (travel === null || mate === null) return null;
+  const most = mate.value < target - 1e-9 ? mate.value : travel.value;
+  return { value: slipOnLimit(Math.min(most, travel.value), target), pm: travel.pm, rss: travel.rss };
+}
 
-function chooseStack(
-  plan: Plan,
-  c: PlanCorner,
-  present: Result,
-  own: CompiledThread,
-  outer: CompiledThread,
-  wheel: Minimums,
-): StackNumbers {
-  if (plan.spacer.adapter !== null) return adapterStack(plan, c, present, own.thread.pitch, outer);
-  if (plan.fastener.kind === 'conversion') return conversionStack(plan, c, outer, wheel.minimum);
-  return plan.hub.fastening === 'bolt'
-    ? boltStack(plan, c, present, own.thread.pitch, wheel.minimum)
-    : studStack(plan, c, present, own.thread.pitch, wheel.minimum);
+function chooseStack(parts: StackParts): StackNumbers {
+  const { plan } = parts;
+  if (plan.spacer.adapter !== null) return adapterStack(parts);
+  if (plan.fastener.kind === 'conversion') return conversionStack(parts);
+  return plan.hub.fastening === 'bolt' ? boltStack(parts) : studStack(parts);
 }
 
 /** Reserve on the loaded clearance for the plan's use. */
@@ -231,6 +261,40 @@ function jointNumbers(plan: Plan, t: CompiledThread): JointNumbers | null {
   };
 }
 
+function stressNumbers(plan: Plan, t: CompiledThread): StressNumbers | null {
+  const { hub } = plan;
+  if (hub.torque === null) return null;
+  const { d } = t.thread;
+  const contactKnown = hub.contactDiameter !== null && hub.contactDiameter > 0;
+  const contact = contactKnown ? (hub.contactDiameter as number) : d;
+  const bearing = bearingFor(fastenerSeat(plan), contact) ?? { kind: 'flat' as const, meanDiameter: contact };
+  const own = boltStrength(plan.spacer.adapter?.studClass ?? fastenerClass(plan), d);
+  return {
+    worst: stressKept(t, hub.torque.value, bearing, hub.condition),
+    yield: (own ?? (boltStrength('8.8', d) as NonNullable<typeof own>)).yield,
+    classKnown: own !== null,
+    contactKnown,
+  };
+}
+
+const stresses = new WeakMap<CompiledThread, Map<string, number>>();
+
+/** Worst stress, kept: plans repeat a few. */
+function stressKept(t: CompiledThread, torque: number, bearing: Bearing, condition: Plan['hub']['condition']): number {
+  let known = stresses.get(t);
+  if (known === undefined) {
+    known = new Map();
+    stresses.set(t, known);
+  }
+  const key = `${torque}/${condition}/${JSON.stringify(bearing)}`;
+  let worst = known.get(key);
+  if (worst === undefined) {
+    worst = worstStress({ torque, thread: t.thread, bearing, condition, tool: 'click' });
+    known.set(key, worst);
+  }
+  return worst;
+}
+
 /** Clamp that is left after settling at its worst: over the shortest grip that was measured. An adapter's joint is another one. */
 function settledClamp(plan: Plan, t: CompiledThread, low: number): number | null {
   if (plan.spacer.kind === 'adapter') return null;
@@ -254,16 +318,26 @@ export function fastenerSeat(plan: Plan): Plan['hub']['seat'] {
   return newNut(f)?.seat ?? plan.hub.seat;
 }
 
-/** Lengths that suit every corner; null as soon as one corner is unmeasured. */
+/** Lengths that suit every corner; null as soon as one corner has none, or none is left between them. */
 function narrowest(corners: readonly CornerNumbers[]): LengthWindow | null {
-  let min = Number.NEGATIVE_INFINITY;
-  let keep = Number.NEGATIVE_INFINITY;
-  let max: number | null = Number.POSITIVE_INFINITY;
+  let all: LengthWindow | null = null;
   for (const { window: w } of corners) {
     if (w === null) return null;
-    min = Math.max(min, w.min);
-    keep = Math.max(keep, w.keep);
-    max = max === null || w.max === null ? null : Math.min(max, w.max);
+    all = all === null ? w : both(all, w);
   }
-  return { min, keep, max };
+  return all === null || (all.max !== null && all.max < all.min) ? null : all;
 }
+
+const both = (a: LengthWindow, b: LengthWindow): LengthWindow => ({
+  min: Math.max(a.min, b.min),
+  keep: Math.max(a.keep, b.keep),
+  max: a.max === null || b.max === null ? null : Math.min(a.max, b.max),
+  toFloor: a.toFloor || b.toFloor,
+});
+
+/**
+ * Whether the choice moves the wheel, or its stance is the very wish: only then are gap and clearance asked for. Studs for
+ * bolts with nothing between hub and wheel leave it where it was.
+ */
+export const movesWheel = (plan: Plan): boolean =>
+  plan.wish !== 'conversion' || plan.spacer.thickness > 0 || plan.camberChange !== 0;

@@ -51,7 +51,16 @@ export const adapterPocket: Rule<'adapter.pocket', OfWheelCase | WheelBlank | Mi
       }
     }
     const below = beyond === 0;
-    const none = { ...BLANK, rule, level: 'pass', case: { is: 'none' }, value: 0, limit: 0, margin: 0, unit: 'mm' } as const;
+    const none = {
+      ...BLANK,
+      rule,
+      level: 'pass',
+      case: { is: 'none' },
+      value: 0,
+      limit: 0,
+      margin: 0,
+      unit: 'mm',
+    } as const;
     const found = stopOrBlank(below ? finding(none) : pocketsFor(plan, beyond, pm), blank);
     if (found) out.push(found);
   },

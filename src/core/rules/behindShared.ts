@@ -7,7 +7,7 @@ import type { Say } from './say';
 
 /** Inside or out, or what is not known of it. */
 export interface BehindCase extends Case {
-  readonly is: 'ok' | 'depth' | 'room' | 'bounded' | 'length';
+  readonly is: 'ok' | 'depth' | 'room' | 'length';
 }
 
 type BehindRule = 'bolt.behind' | 'stud.behind';
@@ -30,7 +30,7 @@ function behindAt(rule: BehindRule, c: PlanCorner, m: CornerNumbers): Finding {
     finding({ ...BLANK, rule, level: 'unmeasured', case: { is }, unit: 'mm', corner: c.corner });
   if (c.tappedDepth === null) return open('depth');
   if (c.roomBehind === null && rule === 'bolt.behind') return open('room');
-  if (m.behind === null) return open(m.gripBounded ? 'bounded' : 'length');
+  if (m.behind === null) return open('length');
   // A stud whose short end stays inside the thread asks for no room behind it.
   const limit = c.roomBehind === null ? 0 : c.roomBehind.value - c.roomBehind.pm;
   const { value, pm, rss } = m.behind;
@@ -44,8 +44,6 @@ export const behindSentence =
   (what: string) =>
   (f: Finding<BehindCase>, s: Say): string => {
     switch (f.case.is) {
-      case 'bounded':
-        return `The count${s.at} used the whole tapped depth, so where the tip ends is not known. Measure the tip.`;
       case 'length':
         return s.needs('turns-and-length');
       case 'depth':
@@ -55,7 +53,7 @@ export const behindSentence =
       case 'ok':
         break;
     }
-    if (s.v <= 0) return `The tip stays ${s.len(-s.v, 'down')} inside the thread${s.at}.${s.error}`;
+    if (s.v < -0.05) return `The tip stays ${s.len(-s.v, 'down')} inside the thread${s.at}.${s.error}`;
     const text = `The tip comes ${s.value('up')} out behind the thread${s.at}; there is room for ${s.limit('down')}.`;
     return s.stop ? `${text} It would foul what is behind.${s.error}` : `${text}${s.error}`;
   };

@@ -1,5 +1,5 @@
 import type { Numbers } from '../figures/numbers';
-import { clearanceReserve } from '../figures/numbers';
+import { clearanceReserve, movesWheel } from '../figures/numbers';
 import { missing, type Missing } from './cases';
 import type { Case } from './finding';
 import { judgeCorners, OVER } from './make';
@@ -34,6 +34,7 @@ export const clearanceLoaded: Rule<'clearance.loaded', AtHour | Missing> = {
   chosen: ['spacer', 'reserve'],
   decidedBy: 'spacer',
   judge({ plan, n }, out) {
+    if (!movesWheel(plan) && n.corners.every((c) => c.clearanceAfter === null)) return;
     const which: AtHour = { is: 'hour', hour: decidingHour(n) };
     out.push(
       judgeCorners({

@@ -1,11 +1,15 @@
-import { minimumJudge, minimumSentence, type MinimumCase, STACK_NEEDS } from './engagementShared';
+import { SCHOOL_LABEL } from '../document/labels';
+import { missing, type Missing, type Ok } from './cases';
+import { engagement, mateOf, STACK_NEEDS, whatEngagementNeeds } from './engagementShared';
+import { BLANK, judgeCorners, OVER } from './make';
 import type { Rule } from './rule';
+import { held } from './say';
 
-/** The schools that do not govern, as cross-checks. */
-export const engagementCrossCheck: Rule<'engagement.cross-check', MinimumCase> = {
+/** Every school but the one that decides, as a cross-check. */
+export const engagementCrossCheck: Rule<'engagement.cross-check', Ok | Missing> = {
   id: 'engagement.cross-check',
   title: 'Other school',
-  statement: 'Each school that does not govern is a cross-check.',
+  statement: 'Each school that does not decide is a cross-check.',
   formula: 'E ≥ minimum of that school',
   sources: ['common'],
   policy: ['turnsByHand', 'turnsInHub', 'turnsPolicy', 'visibleThreadInch'],
@@ -14,6 +18,31 @@ export const engagementCrossCheck: Rule<'engagement.cross-check', MinimumCase> =
   needs: STACK_NEEDS,
   chosen: ['spacer', 'fastener'],
   decidedBy: 'length',
-  judge: minimumJudge('engagement.cross-check', false),
-  sentence: minimumSentence,
+  judge({ plan, n }, out) {
+    const need = missing(whatEngagementNeeds(plan));
+    const open = n.corners.find((c) => c.atMost);
+    for (const { school, minimum } of n.schools) {
+      if (school === n.governing || minimum === null) continue;
+      if (school === 'visible' && plan.hub.fastening === 'bolt' && plan.fastener.kind !== 'conversion') continue;
+      const rule = 'engagement.cross-check' as const;
+      const over = { ...OVER, rule, limit: minimum, missing: need, corners: n.corners, pick: engagement, school };
+      const found = judgeCorners({ ...over, soft: 'note' });
+      const unmeasured = found.level === 'unmeasured';
+      if (!open || unmeasured) out.push(found);
+      else
+        out.push({
+          ...BLANK,
+          rule,
+          case: missing(mateOf(plan)),
+          limit: minimum,
+          unit: 'mm',
+          corner: open.corner,
+          school,
+        });
+    }
+  },
+  sentence(f, s) {
+    if (f.case.is === 'missing') return s.needs(f.case.need);
+    return held(f, s, f.school ? SCHOOL_LABEL[f.school].toLowerCase() : 'the minimum');
+  },
 };

@@ -1,44 +1,50 @@
 import { compileThread } from '../figures/compiled';
 import { missing, type Missing } from './cases';
-import type { Case } from './finding';
-import { judgeCorners, OVER } from './make';
+import { type EnoughCase, enoughWords, judgeEnough } from './enoughShared';
 import { PLAIN, type Rule } from './rule';
-import { held } from './say';
 
 /** Which second joint it is. */
-interface Which extends Case {
-  readonly is: 'adapter' | 'conversion';
+interface HubEnd extends EnoughCase {
+  readonly joint: 'adapter' | 'conversion';
 }
 
 /** The joint in or on the hub: short end of a conversion stud, adapter’s nut on the factory stud. Told in the hub’s pitch. */
-export const engagementHubEnd: Rule<'engagement.hub-end', Which | Missing> = {
+export const engagementHubEnd: Rule<'engagement.hub-end', HubEnd | Missing> = {
   ...PLAIN,
   id: 'engagement.hub-end',
   title: 'Thread in the hub',
   statement:
-    'The hub end of a conversion stud, or the adapter’s nut on the factory stud, engages the minimum for that thread.',
-  formula: 'Eh = min(short end, Dt) ≥ E_min · E = min(Z − w − n, Ln) ≥ E_min',
+    'The hub end of a conversion stud, or the adapter’s nut on the factory stud, engages target and floor of the hub’s own thread.',
+  formula: 'Eh = min(short end − lead, Dt) · E = min(Z − w − n, Ln); target and floor as for every joint',
   sources: ['geometry', 'common', 'stripping'],
-  policy: ['diameterFactorSteel', 'leadPitches'],
+  policy: ['diameterFactorSteel', 'floorSteel', 'leadPitches'],
   needs: ['tappedDepth', 'studProtrusion'],
   chosen: ['fastener'],
   decidedBy: 'length',
   judge({ plan, n }, out) {
-    if (n.hubMinimum === null) return;
+    if (n.hubEnough === null) return;
     const adapter = plan.spacer.adapter !== null;
-    const found = judgeCorners({
-      ...OVER,
+    const { pitch } = compileThread(plan.hub.thread).thread;
+    const need = missing(adapter ? 'protrusion' : 'tapped');
+    const found = judgeEnough({
       rule: 'engagement.hub-end',
-      limit: n.hubMinimum,
-      missing: missing(adapter ? 'protrusion' : 'tapped'),
-      corners: n.corners,
+      // Both ends of this joint are known by themselves, and nothing of the untouched car is left in it.
+      corners: n.corners.map((c) => (c.atMost || c.untouched ? { ...c, atMost: false, untouched: null } : c)),
       pick: (c) => c.hubEngagement,
-      case: { is: adapter ? 'adapter' : 'conversion' },
+      enough: n.hubEnough,
+      missing: need,
+      mate: need,
+      relief: false,
+      never: plan.policy.turnsNeverDrive * pitch,
+      school: null,
+      pitch,
     });
-    out.push({ ...found, pitch: compileThread(plan.hub.thread).thread.pitch });
+    const joint = adapter ? 'adapter' : 'conversion';
+    out.push(found.case.is === 'missing' ? found : { ...found, case: { ...found.case, joint } as HubEnd });
   },
   sentence(f, s) {
     if (f.case.is === 'missing') return s.needs(f.case.need);
-    return held(f, s, f.case.is === 'adapter' ? 'the adapter’s nut on the factory stud' : 'the hub end');
+    const what = f.case.joint === 'adapter' ? 'the adapter’s nut on the factory stud' : 'the hub end';
+    return enoughWords({ ...f, case: f.case }, s, what);
   },
 };

@@ -9,28 +9,26 @@ import { BLANK, finding, judgeCorners, OVER } from './make';
 import { PLAIN, type Rule } from './rule';
 import type { Need } from './say';
 
-/** Nobody said it (own), nobody measured it (stock), more than there is, a need that is only bounded, or which fastener. */
+/** Nobody said it (own), nobody measured it (stock), more than there is, or which fastener. */
 interface ThreadCase extends Case {
-  readonly is: 'own' | 'stock' | 'more' | 'bounded' | 'bolt' | 'stud' | 'conversion' | 'nuts';
+  readonly is: 'own' | 'stock' | 'more' | 'bolt' | 'stud' | 'conversion' | 'nuts';
 }
 
 const rule = 'fastener.thread' as const;
 const threadNeeded = (c: CornerNumbers): Result => c.threadNeeded;
 
-/**
- * Needs of every corner against a thread. What a count only bounds is no proof of too little, and a corner that is known
- * to be short decides before it.
- */
-function threadAgainst(limit: number, n: Numbers, need: Need, is: ThreadCase['is']): Finding {
-  const known = n.corners.filter((c) => !c.neededAtMost && c.threadNeeded !== null);
-  const over = { ...OVER, rule, limit, missing: missing(need), pick: threadNeeded, upper: true, case: { is } };
-  const sure = known.length > 0 ? judgeCorners({ ...over, corners: known }) : null;
-  if (sure?.level === 'stop') return sure;
-  const all = judgeCorners({ ...over, corners: n.corners });
-  if (all.level !== 'stop') return all;
-  const { value, corner } = all;
-  return finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'bounded' }, value, limit, unit: 'mm', corner });
-}
+/** Needs of every corner against a thread. */
+const threadAgainst = (limit: number, n: Numbers, need: Need, is: ThreadCase['is']): Finding =>
+  judgeCorners({
+    ...OVER,
+    rule,
+    limit,
+    missing: missing(need),
+    corners: n.corners,
+    pick: threadNeeded,
+    upper: true,
+    case: { is },
+  });
 
 /** A stud that stays, under a nut that runs down further than the count has shown to be threaded. */
 function stockThread(plan: Plan, n: Numbers): Finding {
@@ -42,8 +40,7 @@ function stockThread(plan: Plan, n: Numbers): Finding {
 
 function needOf(plan: Plan): Need {
   if (plan.fastener.kind === 'conversion') return 'conversion';
-  if (plan.fastener.kind !== 'bolt') return 'turns-and-protrusion';
-  return plan.corners.some((c) => c.tappedDepth === null) ? 'tapped' : 'turns-and-length';
+  return plan.fastener.kind === 'bolt' ? 'turns-and-length' : 'turns-and-protrusion';
 }
 
 /** Thread on a new bolt or stud against what goes past its mate's first thread. */
@@ -93,8 +90,6 @@ export const fastenerThread: Rule<'fastener.thread', ThreadCase | Missing> = {
         return `These nuts run further down the studs than the count has shown to be threaded. Measure the thread on the stud${enough}.`;
       case 'more':
         return `${s.value('nearest')} of thread on ${s.limit('nearest')} of fastener: one of the two is wrong. Measure both again.`;
-      case 'bounded':
-        return `The count${s.at} may have used up its mate, so up to ${s.value('up')} of thread can be needed; there is ${s.limit('down')}. Try one dry by hand, or take one threaded further.`;
       default: {
         const mate = f.case.is === 'bolt' ? 'the hub’s thread' : 'the nut';
         return s.stop

@@ -21,6 +21,7 @@ import { engagementMaterial } from './engagementMaterial';
 import { engagementMinimum } from './engagementMinimum';
 import { engagementNeverDrive } from './engagementNeverDrive';
 import { engagementStrengthKnown } from './engagementStrengthKnown';
+import { engagementTravel } from './engagementTravel';
 import { fastenerMix } from './fastenerMix';
 import { fastenerThread } from './fastenerThread';
 import type { Finding } from './finding';
@@ -29,7 +30,6 @@ import { jointCondition } from './jointCondition';
 import { jointNeed } from './jointNeed';
 import { jointProof } from './jointProof';
 import { nutBottom } from './nutBottom';
-import { nutGripBounded } from './nutGripBounded';
 import { nutShank } from './nutShank';
 import { readingContradiction } from './readingContradiction';
 import { readingError } from './readingError';
@@ -58,7 +58,7 @@ const LIST = [
   engagementNeverDrive,
   engagementHubEnd,
   engagementMaterial,
-  nutGripBounded,
+  engagementTravel,
   readingContradiction,
   readingError,
   threadMatch,
@@ -108,7 +108,7 @@ export const RULES = LIST as unknown as readonly AnyRule[];
  * Version of the rules as a whole: one more whenever a rule is added, or judges a plan otherwise than before. Kept with
  * every evaluation, so that a record says by which rules it was judged.
  */
-export const RULES_VERSION = 2;
+export const RULES_VERSION = 3;
 
 const BY_ID = new Map(RULES.map((r) => [r.id, r]));
 

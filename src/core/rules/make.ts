@@ -1,4 +1,3 @@
-import type { Corner } from '../document/document';
 import type { School } from '../document/policy';
 import type { OfWheel } from '../document/wheels';
 import type { CornerNumbers } from '../figures/numbers';

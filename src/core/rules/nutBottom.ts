@@ -5,7 +5,7 @@ import { BLANK, finding, judgeCorners, OVER } from './make';
 import { PLAIN, type Rule } from './rule';
 
 interface BottomCase extends Case {
-  readonly is: 'ok' | 'backed-off' | 'style' | 'bounded' | 'depth';
+  readonly is: 'ok' | 'backed-off' | 'style' | 'depth';
 }
 
 /** Room that a stud keeps inside a closed nut. */
@@ -51,17 +51,17 @@ export const nutBottom: Rule<'nut.bottom', BottomCase> = {
       );
       return;
     }
-    const is = n.corners.some((c) => c.gripBounded) ? 'bounded' : 'depth';
+    const is = 'depth' as const;
     out.push(judgeCorners({ ...OVER, rule, limit, missing: { is }, corners: n.corners, pick: (c) => c.bottomGap }));
   },
   sentence(f, s) {
     if (s.short && f.case.is === 'style')
       return 'Nobody has said whether the nuts are open or closed. A closed nut can bottom on a longer stud.';
-    if (s.short && f.case.is === 'bounded')
-      return `The count${s.at} used the whole nut, so the room in the cap is not known. Look with a dab of grease in the cap.`;
     if (s.short) return 'Needs the nut’s thread length and blind depth; unmeasured is not pass.';
     if (f.case.is === 'backed-off')
       return `The spacer backs the nut off by ${s.value('down')}; the stud cannot reach the cap.`;
+    if (s.v < 0)
+      return `The stud runs ${s.len(-s.v, 'up')} into the bottom of the cap${s.at}: the wrench clicks and the wheel is loose.${s.error}`;
     return s.stop
       ? `The stud comes within ${s.value('down')} of the cap${s.at}; ${s.limit('up')} is the least. The wrench clicks and the wheel is loose.${s.error}`
       : `${s.value('down')} between stud and cap${s.at}; ${s.limit('up')} is the least.${s.error}`;

@@ -1,3 +1,4 @@
+import { movesWheel } from '../figures/numbers';
 import { missing, type Missing, type Ok } from './cases';
 import { judgeCorners, OVER } from './make';
 import { PLAIN, type Rule } from './rule';
@@ -14,6 +15,7 @@ export const stanceGap: Rule<'stance.gap', Ok | Missing> = {
   chosen: ['spacer', 'camber'],
   decidedBy: 'spacer',
   judge({ plan, n }, out) {
+    if (!movesWheel(plan) && n.corners.every((c) => c.gapAfter === null)) return;
     const need = missing(plan.camberChange === 0 ? 'gap' : 'gap-and-height');
     const over = {
       ...OVER,

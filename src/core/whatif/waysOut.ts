@@ -43,7 +43,12 @@ export function waysOut(plan: Plan, sizes: readonly number[]): WayOut[] {
   }
   const thread = findings.find((f) => f.rule === 'engagement.minimum' && f.level === 'stop');
   if (thread && plan.hub.fastening === 'stud') {
-    out.push({ way: 'shank', amount: (thread.pm ?? 0) - (thread.margin ?? 0), needs: null, gapAfter: gap });
+    out.push({
+      way: 'shank',
+      amount: (thread.pm ?? 0) + numbers.minimum - (thread.value ?? 0),
+      needs: null,
+      gapAfter: gap,
+    });
     const studs = plan.corners.map((c) => c.studProtrusion);
     const longest = studs.some((z) => z === null)
       ? null

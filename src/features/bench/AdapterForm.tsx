@@ -1,14 +1,16 @@
 import { useEffect, useState } from 'react';
 import { tryInput } from '@/core/errors';
 import type { Adapter } from '@/core/document/document';
+import { BOLT_CLASSES, type BoltClass } from '@/core/thread/classes';
 import { parseLength, parseTorque } from '@/core/units/parse';
-import { Field } from '@/ui/Field';
+import { Field, SelectField } from '@/ui/Field';
 import { readThread } from './NutForm';
 
 interface Row {
   readonly key: keyof Typed;
   readonly label: string;
   readonly unit?: string;
+  readonly options?: readonly { value: string; label: string }[];
   /** Reads the text or throws; its result is what the plan takes. @throws InputError */
   readonly read: (text: string) => unknown;
 }
@@ -18,6 +20,7 @@ interface Typed {
   readonly nutHeight: string;
   readonly nutThread: string;
   readonly studThread: string;
+  readonly studClass: string;
   readonly studProtrusion: string;
   readonly boltCircle: string;
   readonly recess: string;
@@ -33,6 +36,12 @@ const ROWS: readonly Row[] = [
   { key: 'nutHeight', label: 'Height of its nut', unit: 'mm', read: length('Height of its nut', 3, 60) },
   { key: 'nutThread', label: 'Thread in its nut', unit: 'mm', read: length('Thread in its nut', 3, 60) },
   { key: 'studThread', label: 'Thread of its studs', read: (text) => readThread('Thread of its studs', text) },
+  {
+    key: 'studClass',
+    label: 'Class of its studs',
+    options: BOLT_CLASSES.map((c) => ({ value: c, label: c === 'unknown' ? 'Not known' : c })),
+    read: (text): BoltClass => BOLT_CLASSES.find((c) => c === text) ?? 'unknown',
+  },
   { key: 'studProtrusion', label: 'Its studs stand out', unit: 'mm', read: length('Its studs stand out', 5, 150) },
   { key: 'boltCircle', label: 'Bolt circle outside', unit: 'mm', read: length('Bolt circle outside', 60, 300) },
   {
@@ -57,6 +66,7 @@ const typedOf = (a: Adapter | null, thread: string, boltCircle: number): Typed =
   nutHeight: text(a?.nutHeight),
   nutThread: text(a?.nutThread),
   studThread: a?.studThread ?? thread,
+  studClass: a?.studClass ?? 'unknown',
   studProtrusion: text(a?.studProtrusion),
   boltCircle: text(a?.boltCircle ?? boltCircle),
   recess: text(a?.recess),
@@ -116,6 +126,17 @@ export function AdapterForm({
     <fieldset className="flex flex-wrap items-start gap-3 border-l-2 border-accent pl-3">
       <legend className="sr-only">The adapter</legend>
       {ROWS.map((r) => {
+        if (r.options)
+          return (
+            <SelectField
+              key={r.key}
+              label={r.label}
+              options={r.options}
+              value={typed[r.key]}
+              onChange={(e) => change(r.key, e.target.value)}
+              className="w-[142px]"
+            />
+          );
         const error = left.includes(r.key) ? read(r, typed).error : undefined;
         return (
           <Field

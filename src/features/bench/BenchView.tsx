@@ -4,7 +4,9 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { memo, useDeferredValue, useEffect, useState, useTransition } from 'react';
 import type { PlanParts } from '@/core/document/assemble';
+import type { Plan } from '@/core/document/document';
 import type { Evaluation } from '@/core/evaluate/evaluate';
+import { needsName } from '@/core/rules/enoughShared';
 import { USUAL } from '@/core/stance/archModel';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
@@ -23,7 +25,7 @@ import { Shortcuts } from './Shortcuts';
 import { SpacerChoice } from './SpacerChoice';
 import { sizesFor, stepSize } from './sizes';
 import { ThumbBar } from './ThumbBar';
-import { type Bench, type Choice, useBench } from './useBench';
+import { acceptedOf, type Bench, type Choice, useBench } from './useBench';
 import { WaysOut } from './WaysOut';
 import type { Partner } from './WholeCar';
 
@@ -96,10 +98,8 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
       else setFailure(result.message);
     });
 
-  const onlyCautions =
-    plan.use === 'competition' &&
-    findings.some((f) => f.level === 'caution') &&
-    !findings.some((f) => f.level === 'stop' || f.level === 'unmeasured');
+  const standing = findings.some((f) => f.level === 'stop' || f.level === 'unmeasured');
+  const asksName = findings.some((f) => (plan.use === 'competition' ? f.level === 'caution' : needsName(f)));
 
   return (
     <div className="grid min-w-0 grid-cols-[minmax(0,1fr)_340px] max-lg:grid-cols-1">
@@ -152,7 +152,14 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
             <h2 id="findings">Findings, worst first</h2>
             <Verdict level={verdict} />
           </div>
-          {onlyCautions ? <LeadSignOff onLead={bench.setLead} /> : null}
+          {asksName && !standing ? (
+            <Accept
+              key={acceptedOf(choice)}
+              competition={plan.use === 'competition'}
+              start={bench.lead}
+              onLead={bench.setLead}
+            />
+          ) : null}
           <div className="flex flex-col gap-1">
             <Button look="main" disabled={busy || blocking.length > 0} onClick={forward} aria-describedby="forward-why">
               Take forward
@@ -223,17 +230,30 @@ function tighter(e: Evaluation): number {
   return Math.max(0, gaps.indexOf(Math.min(...gaps)));
 }
 
-/** Competition: every caution is a stop unless the lead signs it off, with a name and a reason. */
-function LeadSignOff({ onLead }: { onLead: (lead: { by: string; reason: string } | null) => void }) {
-  const [by, setBy] = useState('');
-  const [reason, setReason] = useState('');
+/** Engagement between floor and target, and in competition every caution, is accepted by a named person with a reason. */
+function Accept({
+  competition,
+  start,
+  onLead,
+}: {
+  competition: boolean;
+  start: Plan['leadSignOff'];
+  onLead: (lead: { by: string; reason: string } | null) => void;
+}) {
+  const [by, setBy] = useState(start?.by ?? '');
+  const [reason, setReason] = useState(start?.reason ?? '');
   const tell = (b: string, r: string) => onLead(b.trim() && r.trim() ? { by: b.trim(), reason: r.trim() } : null);
   return (
     <fieldset className="flex flex-col gap-2 border border-line p-3">
-      <legend className="px-1 text-[13px] font-[600]">Competition: the lead signs off the cautions</legend>
+      <legend className="px-1 text-[13px] font-[600]">
+        {competition
+          ? 'Competition: the lead signs off the cautions'
+          : 'Between floor and target: who accepts it, and why'}
+      </legend>
       <Field
-        label="Lead"
+        label={competition ? 'Lead' : 'Accepted by'}
         value={by}
+        maxLength={60}
         onChange={(e) => {
           setBy(e.target.value);
           tell(e.target.value, reason);
@@ -242,6 +262,7 @@ function LeadSignOff({ onLead }: { onLead: (lead: { by: string; reason: string }
       <Field
         label="Reason"
         value={reason}
+        maxLength={300}
         onChange={(e) => {
           setReason(e.target.value);
           tell(by, e.target.value);

@@ -12,6 +12,9 @@ import { Segments } from '@/ui/Segments';
 import { ConversionForm } from './ConversionForm';
 import { LengthInput } from './LengthInput';
 import { blankNut, NutForm } from './NutForm';
+import type { Fastener } from '@/core/document/document';
+import type { LengthWindow } from '@/core/engagement/boltStack';
+import type { Evaluation } from '@/core/evaluate/evaluate';
 import type { Bench } from './useBench';
 
 const SEATS = optionsOf(SEAT_LABEL);
@@ -146,12 +149,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
             ) : null}
           </p>
         ) : (
-          <p className="flex min-h-[44px] items-center text-[14px]">
-            needs{' '}
-            {kind === 'conversion'
-              ? 'tapped depth, disc hat, nut grip and the nut’s thread'
-              : `the turn count and ${bolt ? 'the stock bolt length' : 'the stud protrusion'}`}
-          </p>
+          <p className="flex min-h-[44px] items-center text-[14px]">{noWindow(evaluation, kind, bolt)}</p>
         )}
       </div>
       {choice.fastener.kind === 'conversion' ? (
@@ -170,13 +168,18 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
   );
 }
 
-function windowText(w: { min: number; max: number | null }, units: UnitSystem, bolt: boolean, nuts: string): string {
+/** Why no length is offered: something is unmeasured, or the mate is too short for any. */
+function noWindow({ numbers: n }: Evaluation, kind: Fastener['kind'], bolt: boolean): string {
+  if (n.corners.every((c) => c.bearing !== null && (c.engagement !== null || kind !== 'conversion')))
+    return 'none: the thread it goes into is too short for any length, or nothing is left behind it';
+  if (kind === 'conversion') return 'needs tapped depth, disc hat, nut grip and the nut’s thread';
+  return `needs the turn count and ${bolt ? 'the stock bolt length' : 'the stud protrusion'}`;
+}
+
+function windowText(w: LengthWindow, units: UnitSystem, bolt: boolean, nuts: string): string {
   const from = formatLength(w.min, units, 'up');
-  if (w.max !== null) {
-    return w.max < w.min
-      ? `none: at least ${from}, at most ${formatLength(w.max, units, 'down')}`
-      : `${from.replace(/ (mm|in)$/, '')} to ${formatLength(w.max, units, 'down')}`;
-  }
-  if (!bolt && nuts === 'open') return `${from} or longer (open nuts)`;
-  return `${from} or longer; longest unmeasured`;
+  const floor = w.toFloor ? ', to the floor only: its mate is short' : '';
+  if (w.max !== null) return `${from.replace(/ (mm|in)$/, '')} to ${formatLength(w.max, units, 'down')}${floor}`;
+  if (!bolt && nuts === 'open') return `${from} or longer (open nuts)${floor}`;
+  return `${from} or longer; longest unmeasured${floor}`;
 }

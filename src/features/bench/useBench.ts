@@ -47,6 +47,10 @@ export interface Bench {
   readonly redo: (() => void) | null;
 }
 
+/** What somebody accepts by name: these parts, and none that come after. */
+export const acceptedOf = ({ spacer, fastener, camberChange }: Choice): string =>
+  JSON.stringify([spacer, fastener, camberChange]);
+
 /** State of the bench: the choice, its live evaluation, and its saving in the background. */
 export function useBench(
   jobId: string,
@@ -58,7 +62,9 @@ export function useBench(
   const choice = history.now;
   const canUndo = history.past.length > 0;
   const canRedo = history.next.length > 0;
-  const [lead, setLead] = useState<Plan['leadSignOff']>(null);
+  const [accepted, setAccepted] = useState<{ lead: Plan['leadSignOff']; of: string } | null>(null);
+  const of = acceptedOf(choice);
+  const lead = accepted?.of === of ? accepted.lead : null;
   const [saved, setSaved] = useState<Saved>('saved');
   const [saver] = useState(
     () => new Saver<Choice>((version, value) => keepChoice(jobId, version, value), startVersion, start, setSaved),
@@ -91,7 +97,7 @@ export function useBench(
       evaluation,
       lead,
       saved,
-      setLead,
+      setLead: (by) => setAccepted({ lead: by, of }),
       flush: () => saver.flush(),
       setSpacer: (change) => setChoice((c) => ({ ...c, spacer: { ...c.spacer, ...change } })),
       setFastener: (fastener) => setChoice((c) => ({ ...c, fastener })),
@@ -113,5 +119,5 @@ export function useBench(
       undo: canUndo ? () => setHistory(undone) : null,
       redo: canRedo ? () => setHistory(redone) : null,
     };
-  }, [choice, plan, evaluation, lead, saved, saver, canUndo, canRedo]);
+  }, [choice, plan, evaluation, lead, of, saved, saver, canUndo, canRedo]);
 }

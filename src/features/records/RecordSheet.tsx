@@ -70,7 +70,7 @@ export function RecordSheet({ whole, inForce, units }: { whole: JobWhole; inForc
       </dl>
       {plan.leadSignOff ? (
         <p>
-          Cautions signed off by the lead, {plan.leadSignOff.by}: {plan.leadSignOff.reason}
+          Cautions accepted by {plan.leadSignOff.by}: {plan.leadSignOff.reason}
         </p>
       ) : null}
       <section aria-labelledby="r-drawing" className="break-inside-avoid">

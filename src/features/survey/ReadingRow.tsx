@@ -6,11 +6,12 @@ import { type Quantity, type QuantityId, UNSEEN } from '@/core/document/quantiti
 import type { Corner } from '@/core/document/vocabulary';
 import { combineRepeats } from '@/core/uncertainty';
 import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/document/readingText';
-import type { UnitSystem } from '@/core/units/format';
+import { formatLength, type UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
 import { VerdictMark } from '@/ui/Verdict';
 import { keepReading, takeBack } from './actions';
+import { usePlateOn } from './OnCar';
 import { useFigure } from './useFigure';
 
 export interface TakenReading {
@@ -21,6 +22,8 @@ export interface TakenReading {
   readonly value: number;
   readonly typed: string;
   readonly pm: number;
+  /** Plate that was on, mm; null where nothing was. */
+  readonly plate: number | null;
   readonly method: string;
   readonly by: string;
   /** Already worded, so that server and browser agree on the time zone. */
@@ -58,13 +61,16 @@ export function TakenLine({ q, taken, units }: { q: Quantity; taken: readonly Ta
     );
   }
   const show = (x: number) => readingText(q, x, units);
-  const all = combineRepeats(figures);
+  // Readings with another plate on are figures of another state: only those of the last one stand together.
+  const alike = figures.filter((r) => r.plate === last.plate);
+  const all = combineRepeats(alike);
   return (
     <span className="text-[14px]">
       <span className="figure text-[17px] font-[600]">{show(all.value)}</span>{' '}
       <span className="figure text-[13px] text-soft">± {pmText(q, all.pm, units)}</span>
       <span className="block text-[12.5px] text-soft">
-        {figures.length > 1 ? `${figures.length} readings, spread ${show(all.spread)}; last ` : ''}
+        {alike.length > 1 ? `${alike.length} readings, spread ${show(all.spread)}; last ` : ''}
+        {last.plate ? `with a ${formatLength(last.plate, units)} plate on, ` : ''}
         {q.methods.find((m) => m.id === last.method)?.label ?? last.method}, {last.by}, {last.at}
       </span>
     </span>
@@ -83,7 +89,8 @@ function Apart({
   units: UnitSystem;
   onTakeBack: (id: string) => void;
 }) {
-  const figures = figuresOf(taken);
+  const last = figuresOf(taken).at(-1);
+  const figures = figuresOf(taken).filter((r) => r.plate === last?.plate);
   const apart = figures.length > 1 ? combineRepeats(figures).apart : null;
   const reading = apart === null ? undefined : figures[apart];
   if (!reading) return null;
@@ -129,10 +136,11 @@ export function ReadingRow({
   const id = useId();
   const [method, setMethod] = useState(q.methods[0]?.id ?? '');
   const unseen = method === UNSEEN.id;
+  const plate = usePlateOn(q.id);
   const { input, typed, change, error, busy, keep, back } = useFigure(
     `${jobId}/${corner ?? 'axle'}/${q.id}`,
     (text) => (unseen ? null : parseReading(q, text)),
-    (text) => keepReading(jobId, { quantity: q.id, corner, hour, typed: text, method }),
+    (text) => keepReading(jobId, { quantity: q.id, corner, hour, typed: text, method, plate }),
   );
   const last = taken[taken.length - 1];
   const place = corner ? `, ${CORNER_LABEL[corner]}` : '';

@@ -16,6 +16,7 @@ import { CaliperDock } from './CaliperDock';
 import { type ChalkKept, ChalkTest } from './ChalkTest';
 import { ClearanceClock } from './ClearanceClock';
 import { rowOf, standIn } from './nextField';
+import { OnCar, OnCarField, useOnCar } from './OnCar';
 import { ReadingRow, type TakenReading } from './ReadingRow';
 import { TurnConverter } from './TurnConverter';
 import { TurnCounter } from './TurnCounter';
@@ -72,6 +73,7 @@ export function Survey(p: SurveyProps) {
   const { jobId, corners, units, missing } = p;
   const router = useRouter();
   const [corner, setCorner] = useState<Corner>(p.begin);
+  const [onCar, setOnCar] = useOnCar(jobId, corner);
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const all = p.quantities.map(quantity);
@@ -93,6 +95,8 @@ export function Survey(p: SurveyProps) {
       if (result.ok) router.push(`/jobs/${jobId}/choose`);
       else setFailure(result.message);
     });
+  const mateReadings = p.fastener === 'bolt' ? latest('tappedDepth', corner) : latest('nutThread', null);
+  const mate = mateReadings.at(-1)?.value ?? null;
   const goTo = (m: MissingHere) => {
     if (m.corner) setCorner(m.corner);
     // Once the corner's rows are on the page.
@@ -113,97 +117,101 @@ export function Survey(p: SurveyProps) {
   };
 
   return (
-    <div className="grid min-w-0 grid-cols-[minmax(0,1fr)_300px] max-lg:grid-cols-1">
-      <main className="flex min-w-0 flex-col gap-5 p-5 max-lg:pb-24 pointer-coarse:pb-24">
-        <Top corner={corner} corners={reachable} onPick={pick} />
-        <div className="grid grid-cols-[300px_minmax(0,1fr)] items-start gap-6 max-lg:grid-cols-1">
-          <PlanView corners={reachable} active={corner} open={p.open} marks={marks} onPick={pick} />
-          <Rows id="stance" title={`Stance of the ${CORNER_LABEL[corner]}, on the ground`}>
-            {rows(STANCE).map((q) => row(q, true))}
-          </Rows>
-        </div>
-        <div id="clearance">
-          <ClearanceClock
-            key={`${corner}/clock`}
-            jobId={jobId}
-            corner={corner}
-            taken={latest('loadedClearance', corner)}
-            units={units}
-          />
-          <div className="divide-y divide-line border-t border-line">{rows(LOADED).map((q) => row(q))}</div>
-        </div>
-        <section aria-label={`Hardware of the ${CORNER_LABEL[corner]}`} id="hardware">
-          <h2 className="border-b border-line pb-1">
-            Hardware of the {CORNER_LABEL[corner]}: count the turns, then wheel off
-          </h2>
-          <div className="grid grid-cols-[minmax(0,1fr)_264px] items-start gap-6 py-3 max-lg:grid-cols-1">
-            <TurnCounter
-              key={corner}
+    <OnCar value={onCar}>
+      <div className="grid min-w-0 grid-cols-[minmax(0,1fr)_300px] max-lg:grid-cols-1">
+        <main className="flex min-w-0 flex-col gap-5 p-5 max-lg:pb-24 pointer-coarse:pb-24">
+          <Top corner={corner} corners={reachable} onPick={pick} />
+          <OnCarField corner={corner} typed={onCar} onTyped={setOnCar} />
+          <div className="grid grid-cols-[300px_minmax(0,1fr)] items-start gap-6 max-lg:grid-cols-1">
+            <PlanView corners={reachable} active={corner} open={p.open} marks={marks} onPick={pick} />
+            <Rows id="stance" title={`Stance of the ${CORNER_LABEL[corner]}, on the ground`}>
+              {rows(STANCE).map((q) => row(q, true))}
+            </Rows>
+          </div>
+          <div id="clearance">
+            <ClearanceClock
+              key={`${corner}/clock`}
               jobId={jobId}
               corner={corner}
-              pitch={p.pitch}
+              taken={latest('loadedClearance', corner)}
               units={units}
-              fastener={p.fastener}
-              taken={latest('turns', corner)}
-              how={quantity('turns').how}
-              locking={p.locking}
             />
-            <TurnConverter pitch={p.pitch} units={units} />
+            <div className="divide-y divide-line border-t border-line">{rows(LOADED).map((q) => row(q))}</div>
           </div>
-          <div className="divide-y divide-line border-t border-line">{hardware.map((q) => row(q))}</div>
-        </section>
-        <WheelTable
-          vehicleId={p.vehicleId}
-          sets={p.sets}
-          jobSet={p.jobSet}
-          wheels={p.wheels}
-          axle={p.axle}
-          units={units}
-        />
-        <Rows id="axle" title="Once for the axle">
-          {boltLengths.length > 0 ? (
-            <div className="grid grid-cols-[300px_minmax(0,1fr)] items-center gap-6 max-lg:grid-cols-1">
-              <BoltPicture seat={p.seat} onPick={(length) => standIn(rowOf(LENGTHS[length]))} />
-              <div className="divide-y divide-line">{boltLengths.map((q) => row(q, true))}</div>
+          <section aria-label={`Hardware of the ${CORNER_LABEL[corner]}`} id="hardware">
+            <h2 className="border-b border-line pb-1">
+              Hardware of the {CORNER_LABEL[corner]}: count the turns, then wheel off
+            </h2>
+            <div className="grid grid-cols-[minmax(0,1fr)_264px] items-start gap-6 py-3 max-lg:grid-cols-1">
+              <TurnCounter
+                key={corner}
+                jobId={jobId}
+                corner={corner}
+                pitch={p.pitch}
+                units={units}
+                fastener={p.fastener}
+                taken={latest('turns', corner)}
+                how={quantity('turns').how}
+                mate={mate}
+                locking={p.locking}
+              />
+              <TurnConverter pitch={p.pitch} units={units} />
             </div>
-          ) : null}
-          {all.filter((q) => q.scope === 'axle' && !boltLengths.includes(q)).map((q) => row(q))}
-        </Rows>
-        <ChalkTest
-          key={`${corner}/chalk`}
-          jobId={jobId}
-          corner={corner}
-          tests={p.chalk.filter((t) => t.corner === corner)}
-          units={units}
-        />
-      </main>
-      <aside aria-labelledby="missing" className="border-l border-line max-lg:border-t max-lg:border-l-0">
-        <div className="flex flex-col gap-3 p-4 max-lg:pb-24 pointer-coarse:pb-24 lg:sticky lg:top-0 lg:max-h-[calc(100vh-52px)]">
-          <h2 id="missing">Still unmeasured</h2>
-          {/* The list gives way, so that the caliper and the way on stay in sight. */}
-          <div className={cx('lg:overflow-y-auto', missing.length > 0 && 'min-h-[120px]')}>
-            <Unmeasured missing={missing} onGo={goTo} />
+            <div className="divide-y divide-line border-t border-line">{hardware.map((q) => row(q))}</div>
+          </section>
+          <WheelTable
+            vehicleId={p.vehicleId}
+            sets={p.sets}
+            jobSet={p.jobSet}
+            wheels={p.wheels}
+            axle={p.axle}
+            units={units}
+          />
+          <Rows id="axle" title="Once for the axle">
+            {boltLengths.length > 0 ? (
+              <div className="grid grid-cols-[300px_minmax(0,1fr)] items-center gap-6 max-lg:grid-cols-1">
+                <BoltPicture seat={p.seat} onPick={(length) => standIn(rowOf(LENGTHS[length]))} />
+                <div className="divide-y divide-line">{boltLengths.map((q) => row(q, true))}</div>
+              </div>
+            ) : null}
+            {all.filter((q) => q.scope === 'axle' && !boltLengths.includes(q)).map((q) => row(q))}
+          </Rows>
+          <ChalkTest
+            key={`${corner}/chalk`}
+            jobId={jobId}
+            corner={corner}
+            tests={p.chalk.filter((t) => t.corner === corner)}
+            units={units}
+          />
+        </main>
+        <aside aria-labelledby="missing" className="border-l border-line max-lg:border-t max-lg:border-l-0">
+          <div className="flex flex-col gap-3 p-4 max-lg:pb-24 pointer-coarse:pb-24 lg:sticky lg:top-0 lg:max-h-[calc(100vh-52px)]">
+            <h2 id="missing">Still unmeasured</h2>
+            {/* The list gives way, so that the caliper and the way on stay in sight. */}
+            <div className={cx('lg:overflow-y-auto', missing.length > 0 && 'min-h-[120px]')}>
+              <Unmeasured missing={missing} onGo={goTo} />
+            </div>
+            <p className="text-[13px] text-soft">What could not be seen stays unmeasured. Unmeasured is not pass.</p>
+            {failure ? (
+              <p role="alert" className="text-stop">
+                {failure}
+              </p>
+            ) : null}
+            <Button look={missing.length === 0 ? 'main' : 'plain'} onClick={go} disabled={busy}>
+              Go to the bench
+            </Button>
+            <CaliperDock />
           </div>
-          <p className="text-[13px] text-soft">What could not be seen stays unmeasured. Unmeasured is not pass.</p>
-          {failure ? (
-            <p role="alert" className="text-stop">
-              {failure}
-            </p>
-          ) : null}
-          <Button look={missing.length === 0 ? 'main' : 'plain'} onClick={go} disabled={busy}>
-            Go to the bench
-          </Button>
-          <CaliperDock />
-        </div>
-      </aside>
-      <ThumbBar
-        corners={reachable}
-        corner={corner}
-        first={missing.find((m) => m.corner === corner) ?? missing[0]}
-        onPick={pick}
-        onGo={goTo}
-      />
-    </div>
+        </aside>
+        <ThumbBar
+          corners={reachable}
+          corner={corner}
+          first={missing.find((m) => m.corner === corner) ?? missing[0]}
+          onPick={pick}
+          onGo={goTo}
+        />
+      </div>
+    </OnCar>
   );
 }
 

@@ -10,6 +10,7 @@ import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
 import { useUnkept } from '@/ui/useUnkept';
 import { keepReading } from './actions';
+import { usePlateOn } from './OnCar';
 import { ReadingRow, type TakenReading } from './ReadingRow';
 
 const NONE: readonly number[] = [];
@@ -24,6 +25,7 @@ export function TurnCounter({
   fastener,
   taken,
   how,
+  mate,
   locking,
 }: {
   jobId: string;
@@ -33,16 +35,19 @@ export function TurnCounter({
   fastener: 'bolt' | 'nut';
   taken: readonly TakenReading[];
   how: string;
+  /** Full thread of the hub or the nut, mm; null where nobody measured it. */
+  mate: number | null;
   /** The axle has a locking fastener, so it has to be said which one is counted. */
   locking: boolean;
 }) {
   const [steps, setSteps, clear] = useUnkept(`${jobId}/${corner}/count`, NONE);
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
+  const plate = usePlateOn('turns');
   const counter = useRef<HTMLElement>(null);
   const turns = steps.reduce((a, b) => a + b, 0);
   const last = taken[taken.length - 1];
-  const kept = taken.length > 0 ? combineRepeats(taken).value : 0;
+  const kept = last ? combineRepeats(taken.filter((r) => r.plate === last.plate)).value : 0;
   const add = (n: number) => setSteps((s) => [...s, n]);
 
   useEffect(() => {
@@ -70,7 +75,7 @@ export function TurnCounter({
   const keep = () =>
     start(async () => {
       const result = await ask(() =>
-        keepReading(jobId, { quantity: 'turns', corner, typed: String(turns), method: 'count' }),
+        keepReading(jobId, { quantity: 'turns', corner, typed: String(turns), method: 'count', plate }),
       );
       if (!result.ok) return setFailure(result.message);
       clear();
@@ -127,7 +132,10 @@ export function TurnCounter({
       </div>
       {last ? (
         <p className="figure text-[15px]" data-testid="turns-both-ways">
-          Kept: {formatTurns(kept)} = {formatLength(kept * pitch, units)} engaged now
+          Kept: {formatTurns(kept)}, travels {formatLength(kept * pitch, units)}
+          {mate === null
+            ? '; what holds is no more than its mate’s thread'
+            : `, ${formatLength(Math.min(mate, kept * pitch), units, 'down')} of it in the ${fastener === 'bolt' ? 'hub' : 'nut'}`}
         </p>
       ) : null}
       <p className="text-[13px] text-soft">{how} Keys: space one turn, q a quarter, backspace undo.</p>

@@ -22,6 +22,7 @@ const typedForm = z.object({ quantity: z.enum(QUANTITY_IDS), typed: z.string().m
 const readingForm = typedForm.extend({
   corner: z.enum(CORNERS).nullable(),
   hour: z.int().min(1).max(12).nullable().optional(),
+  plate: z.string().max(20).optional(),
 });
 const chalkForm = z.object({
   corner: z.enum(CORNERS),

@@ -1,8 +1,9 @@
 import type { Fastener, Nut, Plan, PlanCorner } from '../../document/document';
 import { plainSpacer } from '../../document/blank';
 import { assess } from '../../evaluate/evaluate';
-import { type CompiledThread, compileThread, minimumsFor } from '../../figures/compiled';
+import { type CompiledThread, compileThread } from '../../figures/compiled';
 import { moreThanThere } from '../../figures/ownThread';
+import { sameMate } from '../../figures/stack';
 import { groupBy } from '../../groupBy';
 import { decidedBy } from '../../rules/index';
 import { sameThread } from '../../thread/designation';
@@ -25,7 +26,6 @@ export interface Pair {
   readonly group: Group;
   readonly nut: Part<Nut> | null;
   readonly demand: Demand;
-  readonly hubMinimum: number;
   readonly outer: CompiledThread;
   /** Window as it would stand at no thickness, for any spacer above nought: every end moves out with the spacer. */
   readonly base: Window;
@@ -87,13 +87,20 @@ export function allowedPairs(input: SearchInput, wheel: WheelOption, groups: rea
         continue;
       const fastener = joined(f, nut?.part ?? null);
       const plan: Plan = { ...base, wheel: wheel.wheel, corners: [...wheel.corners], spacer: plainSpacer(0), fastener };
-      if (assess(plan).blocking.some((b) => BY_FASTENER.has(b.rule))) continue;
-      const boltClass = f === null ? base.hub.fastenerClass : f.class;
-      const stock = minimumsFor(own, base.hub.threadMaterial, boltClass, base.hub.internalTensile, base.policy);
-      const wheelSide =
-        nut === null ? stock : minimumsFor(outer, nut.part.material, boltClass, nut.part.tensile, base.policy);
-      const demand = { minimum: wheelSide.minimum, never: base.policy.turnsNeverDrive * outer.thread.pitch, strict };
-      const pair = { group, nut, outer, hubMinimum: stock.minimum, demand };
+      const found = assess(plan);
+      if (found.blocking.some((b) => BY_FASTENER.has(b.rule))) continue;
+      const { minimum: target, floor, hubEnough } = found.numbers;
+      const demand = {
+        target,
+        floor,
+        never: base.policy.turnsNeverDrive * outer.thread.pitch,
+        hubTarget: hubEnough?.target ?? 0,
+        hubFloor: hubEnough?.floor ?? 0,
+        strict,
+        accepted: base.leadSignOff !== null,
+        relief: sameMate(plan),
+      };
+      const pair = { group, nut, outer, demand };
       const atNought = shifted(windowOf({ ...plan, spacer: plainSpacer(1) }, pair), -1);
       if (atNought.enough) pairs.push({ ...pair, base: atNought });
     }
@@ -115,19 +122,7 @@ export function windowOf(plan: Plan, pair: Omit<Pair, 'base'>): Window {
   const f = pair.group.first;
   let all: Window | null = null;
   for (const c of plan.corners) {
-    const w =
-      pair.group.kind === 'bolt'
-        ? boltLengths(plan, c, pitch, pair.demand, f?.threadLength ?? 0)
-        : f?.kind === 'conversion'
-          ? conversionLengths(plan, c, f, pair.nut?.part as Nut, pair.outer, pair.demand, pair.hubMinimum)
-          : studLengths(
-              plan,
-              c,
-              pitch,
-              pair.demand,
-              pair.nut?.part ?? null,
-              pair.group.kind === 'stud' ? (f?.threadLength ?? 0) : null,
-            );
+    const w = atCorner(plan, c, pair);
     // The car's own studs have one length at each corner: each window is measured from its own stud's tip.
     const own = pair.group.kind === 'own' ? ownTip(plan, c, pitch) : 0;
     const from = shifted(w, -own);
@@ -138,12 +133,20 @@ export function windowOf(plan: Plan, pair: Omit<Pair, 'base'>): Window {
   return all ?? NO_WINDOW;
 }
 
+function atCorner(plan: Plan, c: PlanCorner, { group, demand, nut, outer }: Omit<Pair, 'base'>): Window {
+  const f = group.first;
+  if (group.kind === 'bolt') return boltLengths(plan, c, demand, f?.threadLength ?? 0);
+  if (f?.kind === 'conversion') return conversionLengths(plan, c, demand, { stud: f, nut: nut?.part as Nut, outer });
+  const threadLength = group.kind === 'stud' ? (f?.threadLength ?? 0) : null;
+  return studLengths(plan, c, demand, { nut: nut?.part ?? null, threadLength });
+}
+
 /** At each corner the hub end stays inside its thread, or there is measured room for what stands out. The same questions as the rule `stud.behind`. */
 function standsClear(plan: Plan, f: Extract<LooseFastener, { kind: 'conversion' }>, strict: boolean): boolean {
   for (const c of plan.corners) {
     if (c.tappedDepth === null) return false;
     const room = c.roomBehind === null ? 0 : c.roomBehind.value - c.roomBehind.pm;
-    const margin = room - Math.max(0, f.shortEnd - c.tappedDepth.value);
+    const margin = room - (f.shortEnd - c.tappedDepth.value);
     // With no room measured only a plain pass will do, error taken off; with room, a caution may do as everywhere.
     if (margin - (c.roomBehind === null || strict ? c.tappedDepth.pm + plan.policy.fastenerPm : 0) < -1e-9)
       return false;

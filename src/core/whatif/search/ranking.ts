@@ -107,7 +107,7 @@ function writeOut(input: SearchInput, fit: Fit, out: TopList): Candidate | null 
       const margin =
         item === null
           ? leastMargin(assess({ ...plan, fastener: joined(null, pair.nut?.part ?? null) }).numbers)
-          : Math.min(pair.base.cap, length - zero) - pair.demand.minimum;
+          : Math.min(pair.base.cap, length - zero) - pair.demand.target;
       if (!out.wants(margin)) break;
       const toBuy = plates + short(item, pieces) + short(pair.nut, pieces);
       if (!out.wantsAt(margin, toBuy)) continue;

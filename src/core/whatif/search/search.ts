@@ -1,3 +1,4 @@
+import { bare } from '../../document/bare';
 import type { Plan } from '../../document/document';
 import { assess } from '../../evaluate/evaluate';
 import type { Finding } from '../../rules/finding';
@@ -18,9 +19,14 @@ const BY_LENGTH = decidedBy('length');
  *   far; return false to stop early
  */
 export function search(
-  input: SearchInput,
+  asRead: SearchInput,
   onSpacer: (done: number, soFar: () => SearchResult) => boolean = () => true,
 ): SearchResult {
+  // Readings are carried back to nothing on the hub once, so that windows and judgement speak of the same.
+  const input = {
+    ...asRead,
+    wheels: asRead.wheels.map((w) => ({ ...w, corners: bare({ ...asRead.base, corners: [...w.corners] }).corners })),
+  };
   const groups = groupFasteners(input);
   const found: Fit[] = [];
   const rejected: Rejected[] = [];

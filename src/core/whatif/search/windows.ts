@@ -1,8 +1,8 @@
+import type { Nut, Plan, PlanCorner } from '../../document/document';
 import { calibrateSeat } from '../../engagement/boltStack';
 import { calibrateGrip, minBottomGap } from '../../engagement/nutStack';
-import { outerTip } from '../../engagement/twoEnded';
-import type { CompiledThread } from '../../figures/compiled';
-import type { Nut, Plan, PlanCorner } from '../../document/document';
+import { hubEndEngagement, outerTip } from '../../engagement/twoEnded';
+import { type CompiledThread, compileThread } from '../../figures/compiled';
 import type { LooseStud } from './types';
 
 /**
@@ -30,36 +30,54 @@ export const NO_WINDOW: Window = {
 const SLACK = 1e-9;
 
 export interface Demand {
-  /** Governing minimum, mm, and three turns. */
-  readonly minimum: number;
+  /** Target and floor of the joint that carries the wheel, mm. */
+  readonly target: number;
+  readonly floor: number;
+  /** Three turns, mm. */
   readonly never: number;
+  /** The same at the hub end of a conversion stud. */
+  readonly hubTarget: number;
+  readonly hubFloor: number;
   /** Cautions block (competition without the lead's signature): the error is taken off every margin. */
   readonly strict: boolean;
+  /** A named person has accepted what is between floor and target. */
+  readonly accepted: boolean;
+  /** The wheel hangs in the very thread that was counted, so what the car came with will do. */
+  readonly relief: boolean;
+}
+
+/**
+ * Engagement that goes forward at a corner, the same question as the rule `engagement.minimum`: the target; the floor once it
+ * was accepted; or what the car came with and three turns, where its own thread is still the mate.
+ * @param untouched engagement of the untouched car, mm; null where nobody knows
+ */
+function needOf(d: Demand, off: number, untouched: number | null): number {
+  if (d.strict) return Math.max(d.target + off, d.never);
+  const asked = d.accepted ? d.floor : d.target;
+  const came = d.relief && untouched !== null ? Math.max(untouched, d.never) : Number.POSITIVE_INFINITY;
+  return Math.max(Math.min(asked, came), d.never);
 }
 
 /** Longer bolts under the seat, with so much thread, against the room behind this very corner. */
-export function boltLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand, threadLength: number): Window {
+export function boltLengths(plan: Plan, c: PlanCorner, d: Demand, threadLength: number): Window {
   const { hub, policy, spacer } = plan;
   if (c.turns === null || c.tappedDepth === null || c.roomBehind === null || hub.stockBoltLength === null)
     return NO_WINDOW;
+  const { pitch } = compileThread(hub.thread).thread;
   const behindLimit = c.roomBehind.value - c.roomBehind.pm;
   const lead = policy.leadPitches * pitch;
-  const present = c.turns.value * pitch;
-  const presentPm = c.turns.pm * pitch;
+  const travel = c.turns.value * pitch;
+  const travelPm = c.turns.pm * pitch;
   const Dt = c.tappedDepth.value;
-  const { seat, bounded } = calibrateSeat(hub.stockBoltLength.value, lead, present, Dt, presentPm);
-  if (bounded) return NO_WINDOW;
-  const pm = presentPm + hub.stockBoltLength.pm + policy.fastenerPm + (spacer.thickness > 0 ? policy.spacerPm : 0);
+  const seat = calibrateSeat(hub.stockBoltLength.value, lead, travel) + spacer.thickness;
+  const pm = travelPm + hub.stockBoltLength.pm + policy.fastenerPm + (spacer.thickness > 0 ? policy.spacerPm : 0);
   const off = d.strict ? pm : 0;
-  const need = Math.max(d.minimum + off, d.never);
-  const zero = seat + spacer.thickness + lead;
+  const need = needOf(d, off, Math.min(Dt, travel));
+  const zero = seat + lead;
+  const clear = Dt + behindLimit - (d.strict ? pm + c.tappedDepth.pm : 0);
   return {
     low: zero + need - SLACK,
-    high:
-      seat +
-      spacer.thickness +
-      SLACK +
-      Math.min(Dt + behindLimit - (d.strict ? pm + c.tappedDepth.pm : 0), threadLength - off),
+    high: seat + SLACK + Math.min(clear, threadLength - off),
     enough: Dt >= need - SLACK,
     zero,
     cap: Dt,
@@ -70,53 +88,32 @@ export function boltLengths(plan: Plan, c: PlanCorner, pitch: number, d: Demand,
 export function studLengths(
   plan: Plan,
   c: PlanCorner,
-  pitch: number,
   d: Demand,
-  nut: Nut | null,
-  threadLength: number | null,
+  { nut, threadLength }: { readonly nut: Nut | null; readonly threadLength: number | null },
 ): Window {
   const { hub, policy, spacer } = plan;
   const longer = threadLength !== null;
   const s = spacer.thickness;
-  if (c.turns === null || (longer && c.studProtrusion === null)) return NO_WINDOW;
-  const lead = policy.leadPitches * pitch;
-  const present = c.turns.value * pitch;
-  const presentPm = c.turns.pm * pitch;
-  const z0 = c.studProtrusion === null ? present + lead : c.studProtrusion.value;
-  const grip = calibrateGrip(
-    z0,
-    lead,
-    present,
-    hub.nutThread === null ? Number.POSITIVE_INFINITY : hub.nutThread.value,
-    presentPm,
-  );
   const own = hub.nutThread === null ? null : hub.nutThread.value;
   const Ln = nut === null ? own : nut.threadLength;
   // Whose own thread nobody measured holds nobody knows how much.
-  if (Ln === null) return NO_WINDOW;
-  const reach = nut === null ? 0 : nut.shankReach;
-  const nutStart = s + grip.q - reach;
+  if (c.turns === null || (longer && c.studProtrusion === null) || Ln === null) return NO_WINDOW;
+  const { pitch } = compileThread(hub.thread).thread;
+  const lead = policy.leadPitches * pitch;
+  const travel = c.turns.value * pitch;
+  const travelPm = c.turns.pm * pitch;
+  const z0 = c.studProtrusion === null ? travel + lead : c.studProtrusion.value;
+  const grip = calibrateGrip(z0, lead, travel);
+  const nutStart = s + grip - (nut === null ? 0 : nut.shankReach);
   const lengthPm = longer ? (c.studProtrusion === null ? 0 : c.studProtrusion.pm) + policy.fastenerPm : 0;
-  const pm = presentPm + (s > 0 ? policy.spacerPm : 0) + lengthPm;
+  const pm = travelPm + (s > 0 ? policy.spacerPm : 0) + lengthPm;
   const off = d.strict ? pm : 0;
-  const need = Math.max(d.minimum + off, d.never);
+  const need = needOf(d, off, own === null ? null : Math.min(own, travel));
   const zero = nutStart + lead;
-  const known = hub.nutThread !== null && !grip.bounded;
-  const ownPm = Math.max(
-    hub.nutThread === null ? 0 : hub.nutThread.pm,
-    hub.nutBlindDepth === null ? 0 : hub.nutBlindDepth.pm,
-  );
-  const closed = closedEnd(
-    plan,
-    nut,
-    nutStart,
-    known,
-    pitch,
-    d.strict ? pm + (nut === null ? ownPm : policy.fastenerPm) : 0,
-  );
-  const thread =
-    threadLength === null ? ownThread(plan, c, z0, known ? grip.q : null, d.strict ? pm : null) : threadLength - off;
-  const shank = (known ? nutStart : s - reach) + thread + SLACK;
+  const ownPm = Math.max(hub.nutThread?.pm ?? 0, hub.nutBlindDepth?.pm ?? 0);
+  const closed = closedEnd(plan, nut, nutStart, d.strict ? pm + (nut === null ? ownPm : policy.fastenerPm) : 0);
+  const thread = threadLength === null ? ownThread(plan, z0 - grip, d.strict ? pm : 0) : threadLength - off;
+  const shank = nutStart + thread + SLACK;
   return { low: zero + need - SLACK, high: Math.min(closed, shank), enough: Ln >= need - SLACK, zero, cap: Ln };
 }
 
@@ -124,58 +121,49 @@ export function studLengths(
  * Thread that may be counted on from the tip of a stud that stays: what the count has proven, or what was measured where
  * that is more. A nut that the spacer backs off as far as it reaches asks for no more than the proven, so one figure serves
  * every thickness.
- * @param grip null where the count only bounds it
- * @param off error to take off what was measured; null where a caution may do
+ * @param proven from the tip to where the counted nut began
+ * @param off error to take off what was measured; nought where a caution may do
  */
-function ownThread(plan: Plan, c: PlanCorner, z0: number, grip: number | null, off: number | null): number {
-  const proven = z0 - (grip ?? 0);
+function ownThread(plan: Plan, proven: number, off: number): number {
   const own = plan.hub.stockStudThread;
-  if (own === null || (grip === null && c.studProtrusion === null)) return proven;
-  const farPm = grip === null && c.studProtrusion !== null ? c.studProtrusion.pm : 0;
-  return Math.max(proven, own.value - own.pm - (off === null ? 0 : off + farPm));
+  return own === null ? proven : Math.max(proven, own.value - own.pm - off);
 }
 
 /** Where a closed nut's cap ends the stud; infinite for an open nut, minus infinite where nobody can tell. */
-function closedEnd(plan: Plan, nut: Nut | null, nutStart: number, known: boolean, pitch: number, off: number): number {
+function closedEnd(plan: Plan, nut: Nut | null, nutStart: number, off: number, pitch?: number): number {
   const style = nut === null ? plan.hub.nutStyle : nut.style;
   if (style === 'open') return Number.POSITIVE_INFINITY;
   const blind = nut === null ? (plan.hub.nutBlindDepth?.value ?? null) : nut.blindDepth;
-  if (style === 'unknown' || blind === null || !known) return Number.NEGATIVE_INFINITY;
-  return nutStart + blind - minBottomGap(plan.policy.closedNutGap, pitch) - off + SLACK;
+  if (style === 'unknown' || blind === null) return Number.NEGATIVE_INFINITY;
+  const own = pitch ?? compileThread(plan.hub.thread).thread.pitch;
+  return nutStart + blind - minBottomGap(plan.policy.closedNutGap, own) - off + SLACK;
+}
+
+export interface ConversionParts {
+  readonly stud: Extract<LooseStud, { kind: 'conversion' }>;
+  readonly nut: Nut;
+  readonly outer: CompiledThread;
 }
 
 /** Overall lengths of conversion studs of one make with one nut. */
-export function conversionLengths(
-  plan: Plan,
-  c: PlanCorner,
-  stud: Extract<LooseStud, { kind: 'conversion' }>,
-  nut: Nut,
-  outer: CompiledThread,
-  d: Demand,
-  hubMinimum: number,
-): Window {
+export function conversionLengths(plan: Plan, c: PlanCorner, d: Demand, { stud, nut, outer }: ConversionParts): Window {
   const { hub, policy, spacer } = plan;
   if (c.tappedDepth === null || c.rotorHat === null || hub.nutGrip === null || nut.threadLength === null)
     return NO_WINDOW;
   const Dt = c.tappedDepth.value;
   const inside = stud.length - outerTip(stud.length, stud.shortEnd, Dt, stud.seatsAt);
   const runOut = stud.seatsAt === 'run-out' ? c.tappedDepth.pm : 0;
-  const pm = c.rotorHat.pm + hub.nutGrip.pm + policy.spacerPm + policy.fastenerPm + runOut;
+  const pm = c.rotorHat.pm + hub.nutGrip.pm + (spacer.thickness > 0 ? policy.spacerPm : 0) + policy.fastenerPm + runOut;
   const hubPm = c.tappedDepth.pm + policy.fastenerPm;
-  const hubEnd = Math.min(stud.shortEnd, Dt) >= hubMinimum + (d.strict ? hubPm : 0) - SLACK;
+  const hubLead = policy.leadPitches * compileThread(hub.thread).thread.pitch;
+  const hubNeed = d.accepted && !d.strict ? d.hubFloor : d.hubTarget + (d.strict ? hubPm : 0);
+  const hubEnd = hubEndEngagement(stud.shortEnd, hubLead, Dt) >= hubNeed - SLACK;
   const lead = policy.leadPitches * outer.thread.pitch;
   const nutStart = c.rotorHat.value + spacer.thickness + hub.nutGrip.value - nut.shankReach;
   const off = d.strict ? pm : 0;
-  const need = Math.max(d.minimum + off, d.never);
+  const need = needOf(d, off, null);
   const zero = inside + nutStart + lead;
-  const closed = closedEnd(
-    plan,
-    nut,
-    inside + nutStart,
-    true,
-    outer.thread.pitch,
-    d.strict ? pm + policy.fastenerPm : 0,
-  );
+  const closed = closedEnd(plan, nut, inside + nutStart, d.strict ? pm + policy.fastenerPm : 0, outer.thread.pitch);
   const shank = inside + nutStart + (stud.threadLength ?? 0) - off + SLACK;
   return {
     low: zero + need - SLACK,

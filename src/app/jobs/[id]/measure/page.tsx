@@ -46,6 +46,7 @@ export default async function Page({
           value: r.value,
           typed: r.typed,
           pm: r.pm,
+          plate: r.onPlateMm,
           method: r.method,
           by: r.by,
           at: format(r.at, 'd MMM HH:mm'),

@@ -1,0 +1,2 @@
+ALTER TABLE "reading" ADD COLUMN "on_plate_mm" double precision;--> statement-breakpoint
+ALTER TABLE "reading" ADD CONSTRAINT "reading_on_plate" CHECK ("reading"."on_plate_mm" is null or "reading"."on_plate_mm" between 0 and 100);

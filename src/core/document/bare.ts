@@ -1,0 +1,65 @@
+import { compileThread } from '../figures/compiled';
+import type { Plan, PlanCorner } from './document';
+
+/** A reading with the plate that was on while it was taken, mm; left out, nothing was on. */
+interface OnCar {
+  readonly value: number;
+  readonly pm: number;
+  readonly plate?: number | undefined;
+}
+
+/** Readings that a plate changes, and how: what comes on per mm of it when it is taken off. Pitch in mm. Source: geometry. */
+export const PER_MM = {
+  turns: (pitch: number) => 1 / pitch,
+  studProtrusion: () => 1,
+  gap: () => 1,
+  loadedClearance: () => 1,
+  innerClearance: () => -1,
+} as const satisfies Readonly<Record<string, (pitch: number) => number>>;
+export type Plated = keyof typeof PER_MM;
+
+/** Whether what was on the hub matters to a reading of this quantity. */
+export const isPlated = (id: string): id is Plated => id in PER_MM;
+
+/** A reading carried back to nothing on the hub. @param spacerPm error of the plate's marked thickness, mm */
+export function carriedBack(id: Plated, m: OnCar, pitch: number, spacerPm: number): { value: number; pm: number } {
+  const s0 = m.plate ?? 0;
+  const perMm = PER_MM[id](pitch);
+  return { value: m.value + perMm * s0, pm: s0 > 0 ? m.pm + Math.abs(perMm) * spacerPm : m.pm };
+}
+
+const plated = (m: OnCar | null): boolean => m !== null && (m.plate ?? 0) > 0;
+
+const anyPlate = (c: PlanCorner): boolean =>
+  plated(c.turns) ||
+  plated(c.studProtrusion) ||
+  plated(c.gap) ||
+  plated(c.loadedClearance) ||
+  plated(c.innerClearance) ||
+  c.clock.some((h) => plated(h.clearance));
+
+/**
+ * A plan as it would have been read with nothing on the hub: each reading is carried back by the plate that was on while it
+ * was taken, and the plate's own error goes into its ±. A plate takes travel from a nut and shows less stud; it moves the tyre
+ * out, so gap and loaded clearance were smaller and the room inside larger. Source: geometry.
+ *   turns + s0/P · protrusion + s0 · gap + s0 · clearance + s0 · inner − s0
+ * @returns the plan itself where nothing was on
+ */
+export function bare(plan: Plan): Plan {
+  if (!plan.corners.some(anyPlate)) return plan;
+  const { pitch } = compileThread(plan.hub.thread).thread;
+  const { spacerPm } = plan.policy;
+  const back = (id: Plated, m: OnCar | null) => (m === null ? null : carriedBack(id, m, pitch, spacerPm));
+  return {
+    ...plan,
+    corners: plan.corners.map((c) => ({
+      ...c,
+      turns: back('turns', c.turns),
+      studProtrusion: back('studProtrusion', c.studProtrusion),
+      gap: back('gap', c.gap),
+      loadedClearance: back('loadedClearance', c.loadedClearance),
+      clock: c.clock.map((h) => ({ ...h, clearance: back('loadedClearance', h.clearance) })),
+      innerClearance: back('innerClearance', c.innerClearance),
+    })),
+  };
+}
