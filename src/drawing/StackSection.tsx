@@ -1,5 +1,6 @@
 import { useId } from 'react';
 import type { SectionBlock, SectionDimension, SectionNeed, StackGeometry } from '@/core/figures/geometry';
+import type { Level } from '@/core/rules/finding';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { FaceHandle } from './FaceHandle';
@@ -31,21 +32,22 @@ const FILL: Readonly<Record<SectionBlock['part'], string>> = {
 export function StackSection({
   geometry,
   units,
-  minimum,
+  target,
   engagement,
   pm = 0,
-  ok,
+  level,
   onThickness,
   onPick,
 }: {
   geometry: StackGeometry;
   units: UnitSystem;
-  /** Governing minimum and engagement left, mm. */
-  minimum: number;
+  /** Target that governs and engagement left, mm. */
+  target: number;
   engagement: number | null;
   /** Worst-case error of the engagement, mm; drawn as a band at its end. */
   pm?: number;
-  ok: boolean;
+  /** What the engagement came to; what is unmeasured is drawn as a stop. */
+  level: Level;
   /** Drag the spacer's outer face; without it the section is a picture. */
   onThickness?: (mm: number) => void;
   /** A dimension was chosen to be edited. */
@@ -64,6 +66,7 @@ export function StackSection({
     );
   }
   const g = geometry;
+  const tone = level === 'pass' ? null : level === 'caution' ? 'var(--caution)' : 'var(--stop)';
   const l = layoutStack(g);
   const text =
     (g.blocks.find((b) => b.part === 'spacer')?.x1 ?? 0) - (g.blocks.find((b) => b.part === 'spacer')?.x0 ?? 0);
@@ -79,7 +82,7 @@ export function StackSection({
     >
       <title id={`${id}-t`}>{`Stack section, ${CORNER_LABEL[g.corner]}`}</title>
       <desc id={`${id}-d`}>
-        {`Spacer ${formatLength(text, units)}. ${engagement === null ? 'Engagement unmeasured' : `${formatLength(engagement, units, 'down')} of thread engaged`}, minimum ${formatLength(minimum, units, 'up')}.${g.clash ? ` The plain shank stands ${formatLength(g.clash.x1 - g.clash.x0, units, 'up')} past the start of its mate’s thread.` : ''}`}
+        {`Spacer ${formatLength(text, units)}. ${engagement === null ? 'Engagement unmeasured' : `${formatLength(engagement, units, 'down')} of thread engaged`}, target ${formatLength(target, units, 'up')}.${g.clash ? ` The plain shank stands ${formatLength(g.clash.x1 - g.clash.x0, units, 'up')} past the start of its mate’s thread.` : ''}`}
       </desc>
       <defs>
         <Hatch id={`${id}-steel`} gap={2.2} angle={45} />
@@ -113,7 +116,7 @@ export function StackSection({
             y={-threadRadius(g)}
             width={g.engaged.x1 - g.engaged.x0}
             height={2 * threadRadius(g)}
-            fill={ok ? 'var(--accent)' : 'var(--stop)'}
+            fill={tone ?? 'var(--accent)'}
             opacity="0.28"
           />
           {far !== undefined && pm > 0 ? (
@@ -130,7 +133,7 @@ export function StackSection({
           <path
             d={l.teeth.upper + l.teeth.lower}
             fill="none"
-            stroke={ok ? 'var(--accent)' : 'var(--stop)'}
+            stroke={tone ?? 'var(--accent)'}
             strokeWidth="1.8"
             vectorEffect="non-scaling-stroke"
           />
@@ -154,15 +157,15 @@ export function StackSection({
         strokeDasharray="9 3 2 3"
         vectorEffect="non-scaling-stroke"
       />
-      {/* Minimum as a tick, margin as a bar beyond it. */}
+      {/* Target as a tick, worded as the findings word it, margin as a bar beyond it. */}
       <path
         d={`M${g.minimumAt} ${-threadRadius(g) - 3.2}V${l.half + 2.6}`}
-        stroke={ok ? 'var(--ink)' : 'var(--stop)'}
+        stroke={tone ?? 'var(--ink)'}
         strokeWidth="1.6"
         vectorEffect="non-scaling-stroke"
       />
       {bar && bar.width > 0 ? (
-        <rect x={bar.x} y={l.half + 0.6} width={bar.width} height={1.6} fill={ok ? 'var(--pass)' : 'var(--stop)'} />
+        <rect x={bar.x} y={l.half + 0.6} width={bar.width} height={1.6} fill={tone ?? 'var(--pass)'} />
       ) : null}
       <text
         x={g.minimumAt + (g.fastening === 'bolt' ? -1 : 1)}
@@ -175,7 +178,7 @@ export function StackSection({
         strokeWidth="0.8"
         paintOrder="stroke"
       >
-        min {formatLength(minimum, units, 'up')}
+        asks {formatLength(target, units, 'up')}
       </text>
       {l.dimensions.map((d) => (
         <Dimension

@@ -32,11 +32,11 @@ export const textWidth = (text: string): number => text.length * LETTER * LETTER
 
 /** Lays the section out on a sheet in mm: view box, dimension lines, thread teeth. Pure; no rule is judged here. */
 export function layoutStack(g: Drawable): StackLayout {
-  // Beside a bolt the minimum is written at the left of its tick.
+  // Beside a bolt the target is written at the left of its tick.
   const x0 = Math.min(
     -32,
     Math.floor(g.extent.x0),
-    g.fastening === 'bolt' ? Math.floor(g.minimumAt - textWidth('min 00.0 mm') - 1) : 0,
+    g.fastening === 'bolt' ? Math.floor(g.minimumAt - textWidth('asks 00.0 mm') - 1) : 0,
   );
   const x1 = Math.max(x0 + SHEET_MM, Math.ceil(g.extent.x1 / 10) * 10);
   const half = g.extent.y;

@@ -62,10 +62,10 @@ describe('stack section', () => {
   test('says in words what it shows, and what it needs when it cannot be drawn', () => {
     const markup = (geometry: StackGeometry) =>
       renderToStaticMarkup(
-        <StackSection geometry={geometry} units="metric" minimum={14} engagement={11.5} ok={false} />,
+        <StackSection geometry={geometry} units="metric" target={14} engagement={11.5} level="stop" />,
       );
     const e = evaluate(boltPlan({ spacer: plainSpacer(5, 57.1) }));
-    expect(markup(e.geometry)).toContain('Spacer 5.0 mm. 11.5 mm of thread engaged, minimum 14.0 mm.');
+    expect(markup(e.geometry)).toContain('Spacer 5.0 mm. 11.5 mm of thread engaged, target 14.0 mm.');
     expect(markup(e.geometry)).toContain('role="img"');
     expect(markup(e.geometry)).not.toMatch(/NaN|Infinity/);
     expect(markup(evaluate(boltPlan({}, { turns: null })).geometry)).toContain('it needs a turn count');
@@ -97,9 +97,9 @@ describe('stack section', () => {
       <StackSection
         geometry={geometry}
         units="metric"
-        minimum={14}
+        target={14}
         engagement={10}
-        ok
+        level="pass"
         onThickness={() => {}}
         onPick={() => {}}
       />,

@@ -148,7 +148,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await page.keyboard.press('ArrowDown');
     await expect(spacer).toHaveValue('5');
     const drawn = await page.getByTestId('stack-section').locator('desc').textContent();
-    expect(drawn).toContain('Spacer 5.0 mm. 11.5 mm of thread engaged, minimum 14.0 mm.');
+    expect(drawn).toContain('Spacer 5.0 mm. 11.5 mm of thread engaged, target 14.0 mm.');
 
     // A plain plate goes over the hub spigot too: nobody knows that it fits until its bore is said.
     const bore = page.locator('[data-rule="centring.lip-bore"]');

@@ -48,10 +48,10 @@ export function Drawings({
       <StackSection
         geometry={evaluation.geometry}
         units={units}
-        minimum={numbers.minimum}
+        target={numbers.minimum}
         engagement={least}
         pm={Math.max(0, ...numbers.corners.map((k) => k.engagement?.pm ?? 0))}
-        ok={least !== null && least >= numbers.minimum}
+        level={evaluation.findings.find((f) => f.rule === 'engagement.minimum')?.level ?? 'unmeasured'}
         onThickness={(thickness) => bench.setSpacer({ thickness })}
         onPick={(id) => document.querySelector<HTMLInputElement>(`[data-dimension="${id}"] input`)?.focus()}
       />

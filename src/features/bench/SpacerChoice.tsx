@@ -92,7 +92,7 @@ export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem
           value={spacer.bore}
           range={{ min: 30, max: 200 }}
           onLength={(bore) => bench.setSpacer({ bore })}
-          className="w-[120px]"
+          className="w-[134px]"
         />
       )}
       {(spacer.kind === 'lipped' || spacer.kind === 'adapter') && spacer.centring === 'hub' ? (

@@ -79,9 +79,9 @@ export function RecordSheet({ whole, inForce, units }: { whole: JobWhole; inForc
           <StackSection
             geometry={e.geometry}
             units={units}
-            minimum={n.minimum}
+            target={n.minimum}
             engagement={least}
-            ok={least !== null && least >= n.minimum}
+            level={e.findings.find((f) => f.finding.rule === 'engagement.minimum')?.finding.level ?? 'unmeasured'}
           />
         </div>
       </section>

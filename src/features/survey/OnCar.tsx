@@ -35,7 +35,7 @@ export function OnCarField({
   const error =
     typed.trim() === '' ? undefined : tryInput(() => parseLength('Plate on it now', typed, { min: 0, max: 100 })).error;
   return (
-    <div className="flex flex-wrap items-end gap-x-4 gap-y-1">
+    <div className="flex flex-wrap items-start gap-x-4 gap-y-1">
       <Field
         label="Plate on it now"
         figure
@@ -47,7 +47,7 @@ export function OnCarField({
         onChange={(e) => onTyped(e.target.value)}
         className="w-[150px]"
       />
-      <p className="max-w-[520px] pb-2 text-[13px] text-soft">
+      <p className="max-w-[520px] pt-[22px] text-[13px] text-soft">
         Between hub and wheel at the {CORNER_LABEL[corner]} while you measure. Empty is nothing. It goes with every gap,
         clearance, count and protrusion you keep here, and what is chosen is added up from the bare hub.
       </p>
