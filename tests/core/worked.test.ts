@@ -278,3 +278,20 @@ describe('what was on when it was read', () => {
     expect(enough(plan)).toEqual(enough(same));
   });
 });
+
+test('a corner as the car came does not hide the other one, which somebody has to accept', () => {
+  // Left: a hub of 12 mm holds 12 with 5 mm on, as it came. Right: 11.5 turns less 5 mm are 12.25 of the 14 that are asked for.
+  const plan = bolts({ tappedDepth: caliper(30), roomBehind: caliper(9) }, 5);
+  const [left, right] = plan.corners as [PlanCorner, PlanCorner];
+  const uneven: Plan = {
+    ...plan,
+    corners: [
+      { ...left, turns: counted(12), tappedDepth: caliper(12) },
+      { ...right, turns: counted(11.5) },
+    ],
+  };
+  const waits = { corner: 'front-right', case: { is: 'between' } };
+  expect(assess(uneven).blocking.find((f) => f.rule === 'engagement.minimum')).toMatchObject(waits);
+  const accepted = assess({ ...uneven, leadSignOff: { by: 'lead', reason: 'until the bolts are here' } });
+  expect(accepted.blocking.some((f) => f.rule === 'engagement.minimum')).toBe(false);
+});
