@@ -43,7 +43,8 @@ export function assess(asRead: Plan): Assessment {
 }
 
 /** Numbers, findings and the drawing's geometry. */
-export function evaluate(plan: Plan): Evaluation {
+export function evaluate(asRead: Plan): Evaluation {
+  const plan = bare(asRead);
   const assessment = assess(plan);
-  return { ...assessment, geometry: stackGeometry(bare(plan), assessment.numbers) };
+  return { ...assessment, geometry: stackGeometry(plan, assessment.numbers) };
 }

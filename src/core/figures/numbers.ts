@@ -2,18 +2,10 @@ import { slipOnLimit } from '../engagement/nutStack';
 import type { Enough, LengthWindow } from '../engagement/boltStack';
 import { turnsToLength } from '../engagement/turns';
 import { remainingSpigot } from '../centring/fits';
-import { type Bearing, clampBand, proofShare } from '../joint/clamp';
-import { worstStress } from '../joint/combined';
-import type { Band } from '../joint/friction';
-import { neededClamp } from '../joint/need';
-import { settlingLossRigid } from '../joint/settling';
-import { bearingOf } from '../seat/seats';
 import { tightestOf } from '../stance/clock';
 import { clearanceLimit, effectiveOffset, gapAfter, trackChange } from '../stance/offset';
 import { camberShift, flushSpacer, innerClearanceAfter } from '../stance/position';
-import { type BoltClass, boltStrength } from '../thread/classes';
 import type { Thread } from '../thread/designation';
-import { stressArea } from '../thread/profile';
 import {
   type CompiledThread,
   carries,
@@ -22,6 +14,7 @@ import {
   minimumsFor,
   type SchoolMinimum,
 } from './compiled';
+import { fastenerClass, type JointNumbers, jointNumbers, type StressNumbers, stressNumbers } from './clampFigures';
 import type { Corner, Plan, PlanCorner } from '../document/document';
 import type { School } from '../document/policy';
 import { least, type Result, result } from './result';
@@ -34,7 +27,7 @@ import {
   type StackParts,
   studStack,
 } from './stack';
-import { deepestChamfer, ofWheels } from '../document/wheels';
+import { deepestChamfer } from '../document/wheels';
 
 export type { SchoolMinimum } from './compiled';
 
@@ -53,17 +46,6 @@ export interface CornerNumbers extends StackNumbers {
   /** Spacer that would stand the tyre flush, after the camber change. */
   readonly flush: Result;
   readonly spigotLeft: Result;
-}
-
-export interface JointNumbers {
-  /** Clamp per fastener, N: friction × tool scatter. */
-  readonly clamp: Band;
-  /** Top of the band over the proof load; null for an unknown class. */
-  readonly proofShare: number | null;
-  /** Estimated need per fastener, N; null without a wheel load. */
-  readonly needed: number | null;
-  /** Least clamp once the joint has settled, N; null without disc hat and pad. */
-  readonly settled: number | null;
 }
 
 export interface Numbers {
@@ -85,16 +67,6 @@ export interface Numbers {
   readonly joint: JointNumbers | null;
   /** Worst combined stress while it is tightened; null without a torque figure. */
   readonly stress: StressNumbers | null;
-}
-
-export interface StressNumbers {
-  /** MPa. */
-  readonly worst: number;
-  /** Yield of the stated class, or of 8.8 where nobody read it, MPa. */
-  readonly yield: number;
-  readonly classKnown: boolean;
-  /** The seat’s contact was measured; else the thread’s own diameter is taken, which clamps the most. */
-  readonly contactKnown: boolean;
 }
 
 /** All figures of a plan. Pure: same plan, same figures; the plan is not changed. */
@@ -149,12 +121,6 @@ function outerThread(plan: Plan, own: CompiledThread): CompiledThread {
   return own;
 }
 
-/** Class of the fastener that goes in; stock ones are what was read on the car. */
-export function fastenerClass(plan: Plan): BoltClass {
-  const f = plan.fastener;
-  return f.kind === 'bolt' || f.kind === 'stud' || f.kind === 'conversion' ? f.class : plan.hub.fastenerClass;
-}
-
 interface CornerParts {
   readonly plan: Plan;
   readonly own: CompiledThread;
@@ -179,8 +145,18 @@ function cornerNumbers({ plan, own, outer, stock, enough }: CornerParts, c: Plan
   const flush = gap !== null && (plan.camberChange === 0 || c.archHeight !== null);
   const chamfer = spacer.kind === 'plain' ? deepestChamfer(plan, c) : null;
   const height = c.archHeight === null ? 0 : c.archHeight.value;
+  // Field by field: spreading stacks of several shapes takes longer than all the rest of a judgement.
   return {
-    ...stack,
+    engagement: stack.engagement,
+    untouched: stack.untouched,
+    atMost: stack.atMost,
+    hubEngagement: stack.hubEngagement,
+    threadNeeded: stack.threadNeeded,
+    behind: stack.behind,
+    overhang: stack.overhang,
+    bottomGap: stack.bottomGap,
+    window: stack.window,
+    bearing: stack.bearing,
     corner: c.corner,
     travel,
     slipOnLimit: slipOn(plan, c, travel, stock),
@@ -228,95 +204,6 @@ export const clearanceReserve = (plan: Plan): number =>
   plan.use === 'track' || plan.use === 'competition'
     ? plan.policy.clearanceReserveTrack
     : plan.policy.clearanceReserveStreet;
-
-const bearings = new Map<string, Bearing | null>();
-
-/** Bearing of a seat, kept: plans repeat a few. A ball smaller than its circle bears nowhere and is left uncomputed. */
-function bearingFor(seat: Plan['hub']['seat'], contact: number): Bearing | null {
-  const key = `${seat}/${contact}`;
-  let b = bearings.get(key);
-  if (b === undefined) {
-    b = bearingOf(seat, contact);
-    if (b?.kind === 'ball' && b.contactDiameter >= 2 * b.radius) b = null;
-    bearings.set(key, b);
-  }
-  return b;
-}
-
-function jointNumbers(plan: Plan, t: CompiledThread): JointNumbers | null {
-  const { hub, policy } = plan;
-  if (hub.torque === null || hub.contactDiameter === null || hub.contactDiameter === 0) return null;
-  const bearing = bearingFor(fastenerSeat(plan), hub.contactDiameter);
-  if (bearing === null) return null;
-  const clamp = clampBand(hub.torque.value, t.thread, bearing, hub.condition, 'click');
-  const strength = boltStrength(fastenerClass(plan), t.thread.d);
-  return {
-    clamp,
-    proofShare: strength === null ? null : proofShare(clamp.high, t.thread, strength.proof),
-    settled: settledClamp(plan, t, clamp.low),
-    needed:
-      hub.wheelLoad === null
-        ? null
-        : neededClamp(hub.wheelLoad, policy.roadFriction, policy.loadFactor, policy.jointFriction, hub.lugs),
-  };
-}
-
-function stressNumbers(plan: Plan, t: CompiledThread): StressNumbers | null {
-  const { hub } = plan;
-  if (hub.torque === null) return null;
-  const { d } = t.thread;
-  const contactKnown = hub.contactDiameter !== null && hub.contactDiameter > 0;
-  const contact = contactKnown ? (hub.contactDiameter as number) : d;
-  const bearing = bearingFor(fastenerSeat(plan), contact) ?? { kind: 'flat' as const, meanDiameter: contact };
-  const own = boltStrength(plan.spacer.adapter?.studClass ?? fastenerClass(plan), d);
-  return {
-    worst: stressKept(t, hub.torque.value, bearing, hub.condition),
-    yield: (own ?? (boltStrength('8.8', d) as NonNullable<typeof own>)).yield,
-    classKnown: own !== null,
-    contactKnown,
-  };
-}
-
-const stresses = new WeakMap<CompiledThread, Map<string, number>>();
-
-/** Worst stress, kept: plans repeat a few. */
-function stressKept(t: CompiledThread, torque: number, bearing: Bearing, condition: Plan['hub']['condition']): number {
-  let known = stresses.get(t);
-  if (known === undefined) {
-    known = new Map();
-    stresses.set(t, known);
-  }
-  const key = `${torque}/${condition}/${JSON.stringify(bearing)}`;
-  let worst = known.get(key);
-  if (worst === undefined) {
-    worst = worstStress({ torque, thread: t.thread, bearing, condition, tool: 'click' });
-    known.set(key, worst);
-  }
-  return worst;
-}
-
-/** Clamp that is left after settling at its worst: over the shortest grip that was measured. An adapter's joint is another one. */
-function settledClamp(plan: Plan, t: CompiledThread, low: number): number | null {
-  if (plan.spacer.kind === 'adapter') return null;
-  let grip = Number.POSITIVE_INFINITY;
-  const pads = ofWheels(plan.wheel, 'padThickness');
-  for (const c of plan.corners) {
-    for (const w of pads) {
-      if (c.rotorHat === null || w.measured === null) return null;
-      grip = Math.min(grip, c.rotorHat.value - c.rotorHat.pm + w.measured.value - w.measured.pm);
-    }
-  }
-  return grip > 0 && Number.isFinite(grip)
-    ? Math.max(0, low - settlingLossRigid(grip, plan.spacer.thickness, stressArea(t.thread)))
-    : null;
-}
-
-/** Seat of the fastener that bears on the wheel. */
-export function fastenerSeat(plan: Plan): Plan['hub']['seat'] {
-  const f = plan.fastener;
-  if (f.kind === 'bolt') return f.seat;
-  return newNut(f)?.seat ?? plan.hub.seat;
-}
 
 /** Lengths that suit every corner; null as soon as one corner has none, or none is left between them. */
 function narrowest(corners: readonly CornerNumbers[]): LengthWindow | null {

@@ -1,4 +1,3 @@
-import type { PolicyRule } from '../document/policy';
 import { adapterNutBelow } from './adapterNutBelow';
 import { adapterPocket } from './adapterPocket';
 import { adapterRecess } from './adapterRecess';
@@ -118,10 +117,6 @@ export const ruleOf = (id: RuleId): AnyRule => BY_ID.get(id) as AnyRule;
 /** Ids of the rules that another length, fastener or spacer settles. */
 export const decidedBy = (what: DecidedBy): ReadonlySet<RuleId> =>
   new Set(RULES.filter((r) => r.decidedBy === what).map((r) => r.id));
-
-/** Ids of the rules that judge by a policy value. */
-export const rulesOfPolicy = (id: PolicyRule['id']): RuleId[] =>
-  RULES.filter((r) => r.policy.includes(id)).map((r) => r.id);
 
 const noNumber = (x: number | null): boolean => x !== null && !Number.isFinite(x);
 

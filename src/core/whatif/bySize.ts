@@ -3,7 +3,7 @@ import { roundTo } from '../units/round';
 import type { Fastener, Plan } from '../document/document';
 import { assess } from '../evaluate/evaluate';
 import type { Finding } from '../rules/finding';
-import type { JointNumbers } from '../figures/numbers';
+import type { JointNumbers } from '../figures/clampFigures';
 import { leastThread } from '../figures/ownThread';
 import { leastValue } from '../figures/result';
 
