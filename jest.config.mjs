@@ -19,5 +19,7 @@ export default {
   // Next's marker for server code is a module that throws outside it.
   moduleNameMapper: { '^server-only$': '<rootDir>/tests/store/server-only.ts', '^@/(.*)$': '<rootDir>/src/$1' },
   globalSetup: '<rootDir>/tests/template.mjs',
+  // Both cores: by itself Jest leaves one idle.
+  maxWorkers: 2,
   testTimeout: 60000,
 };

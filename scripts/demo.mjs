@@ -8,6 +8,7 @@ const data = join(root, 'demo-data');
 say('Vectis demo: Saltmarsh Wheelworks.');
 installIfNeeded('1/3');
 buildIfNeeded('2/3');
+await (await import('./pack-first.mjs')).packFirst();
 if (process.argv.includes('--reset')) {
   lockFree(data);
   say('Starting over: the demo data is removed.');

@@ -63,6 +63,19 @@ function newestIn(folder) {
   return newest;
 }
 
+/** The address to open; from the bays' network with a code that a tablet reads off the screen. */
+async function told(host, port) {
+  if (host === HOST) return say(`Open http://${HOST}:${port}`);
+  const { networkInterfaces } = await import('node:os');
+  const outside = Object.values(networkInterfaces())
+    .flat()
+    .find((a) => a && !a.internal && a.family === 'IPv4')?.address;
+  const address = `http://${host === '0.0.0.0' || host === '::' ? (outside ?? HOST) : host}:${port}`;
+  const { default: qrcode } = await import('qrcode');
+  say(`Open ${address}, on this machine or on the bays' network. Everybody signs in with a PIN.`);
+  say(await qrcode.toString(address, { type: 'terminal', small: true }));
+}
+
 /** Whether the port can be listened on; a taken one is said in a sentence. */
 async function portFree(port) {
   const probe = createServer();
@@ -79,26 +92,28 @@ async function portFree(port) {
 }
 
 /** Serves the built pages on this machine only, until stopped. The child's exit code becomes ours. */
-export async function serve({ port, data, demo }) {
+export async function serve({ port, data, demo, host = HOST }) {
   lockFree(data);
   await portFree(port);
   mkdirSync(data, { recursive: true });
   const env = {
     ...process.env,
     VECTIS_DATA: data,
+    // The server closes its folder itself when it is asked to stop.
+    NEXT_MANUAL_SIG_HANDLE: 'true',
     NEXT_TELEMETRY_DISABLED: '1',
     ...(demo ? { VECTIS_DEMO: '1' } : {}),
   };
   const child = spawn(
     process.execPath,
-    [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', HOST, '-p', String(port)],
+    [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', host, '-p', String(port)],
     { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] },
   );
   child.stdout.on('data', (chunk) => {
     for (const line of String(chunk).split('\n')) {
       if (/^\s*(▲|- |✓)/.test(line) || line.trim() === '') continue;
       say(line);
-      if (line.includes('Data folder open.')) say(`Open http://${HOST}:${port}`);
+      if (line.includes('Data folder open.')) void told(host, port);
     }
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));

@@ -21,7 +21,15 @@ const views = [
   ['torque', 'Torque in star', 'torque'],
   ['recheck', 'Recheck the', 'recheck'],
   ['record', 'Recheck the', 'record'],
+  ['quick', null, '/quick', 'light', quick],
+  ['rulebook', null, '/rulebook#engagement.minimum'],
+  ['settings', null, '/settings'],
 ];
+async function quick(page) {
+  await page.getByLabel('Thread', { exact: true }).fill('M12x1.5');
+  await page.getByLabel('Turns, first catch to seated').fill('15.5');
+}
+
 async function rubMap(page) {
   await page.getByRole('tab', { name: 'Rub map' }).click();
   await page.getByText(/^Worst: /).waitFor();

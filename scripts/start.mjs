@@ -5,5 +5,7 @@ const port = Number(process.env.PORT ?? 4310);
 const data = process.env.VECTIS_DATA ?? join(root, 'data');
 installIfNeeded('1/3');
 buildIfNeeded('2/3');
+await (await import('./pack-first.mjs')).packFirst();
 say(`3/3 Starting on http://${HOST}:${port}, data in ${data} …`);
-await serve({ port, data, demo: false });
+const host = process.env.VECTIS_HOST || undefined;
+await serve({ port, data, demo: false, ...(host ? { host } : {}) });

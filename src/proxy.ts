@@ -1,20 +1,49 @@
+import { networkInterfaces } from 'node:os';
+import { unsealData } from 'iron-session';
 import { type NextRequest, NextResponse } from 'next/server';
 import { turnedAway } from './usecases/hosts';
+import { endedLogins, openToNetwork, SESSION_COOKIE, sessionKey } from './usecases/openTo';
+
+/** Names that this installation answers to beside its own machine: what it was opened under, and its addresses. */
+function names(): string[] {
+  if (!openToNetwork()) return [];
+  const addresses = Object.values(networkInterfaces()).flatMap((all) => all?.map((a) => a.address) ?? []);
+  return [process.env.VECTIS_HOST ?? '', ...addresses];
+}
+
+/** Whether a request of the network comes from somebody who signed in; a login that was ended since is none. */
+async function isSignedIn(request: NextRequest): Promise<boolean> {
+  const sealed = request.cookies.get(SESSION_COOKIE)?.value;
+  if (!sealed) return false;
+  const { loginId } = await unsealData<{ loginId?: string }>(sealed, { password: sessionKey() });
+  return loginId !== undefined && !endedLogins().has(loginId);
+}
 
 /** Before every page, action and route: who may ask, and what a page may do. */
-export function proxy(request: NextRequest): NextResponse {
+export async function proxy(request: NextRequest): Promise<NextResponse> {
   const header = (name: string) => request.headers.get(name);
-  const away = turnedAway({
-    method: request.method,
-    host: header('host'),
-    origin: header('origin'),
-    forwardedHost: header('x-forwarded-host'),
-  });
+  const away = turnedAway(
+    {
+      method: request.method,
+      host: header('host'),
+      origin: header('origin'),
+      forwardedHost: header('x-forwarded-host'),
+    },
+    names(),
+  );
   if (away)
     return new NextResponse(`${away}\n`, {
       status: 403,
       headers: { 'content-type': 'text/plain; charset=utf-8', ...FIXED },
     });
+  const path = request.nextUrl.pathname;
+  if (openToNetwork() && path !== '/who' && path !== '/icon.svg' && !(await isSignedIn(request))) {
+    if (path.startsWith('/api/')) return new NextResponse('Sign in first.\n', { status: 401, headers: { ...FIXED } });
+    const to = request.nextUrl.clone();
+    to.pathname = '/who';
+    to.search = `?back=${encodeURIComponent(path)}`;
+    return NextResponse.redirect(to);
+  }
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64');
   const policy = contentPolicy(nonce);
   // Next reads the nonce off the request's own policy and puts it on its scripts.

@@ -1,15 +1,61 @@
 import { seedIfEmpty } from './demo/seed';
-import { theStore } from './store/connection';
+import { DamagedError, theStore } from './store/connection';
+import { NewerError } from './store/folder/migrations';
 import { FolderInUseError } from './store/lock';
+import { RefusedError } from './store/errors';
+import { sessionKeyOf } from './store/folder/sessionKey';
+import { people } from './store/people';
+import { keepBackingUp } from './usecases/backups';
+import { openToNetwork, setSessionKey } from './usecases/openTo';
 
-/** Opens the data folder and, for the demo, fills an empty one. A folder in use ends the process with one sentence. */
+/** Opens the data folder and, for the demo, fills an empty one. A folder that cannot be opened ends the process with one sentence. */
 export async function openOrExit(): Promise<void> {
   try {
     const store = await theStore();
+    setSessionKey(sessionKeyOf(store.folder));
+    if (openToNetwork()) await requirePins(store.db);
     if (process.env.VECTIS_DEMO === '1') await seedIfEmpty(store.db, (line) => console.log(line));
+    closeOnSignal();
+    keepBackingUp();
     console.log('Data folder open.');
   } catch (error) {
-    console.error(error instanceof FolderInUseError ? error.message : error);
+    const said =
+      error instanceof FolderInUseError ||
+      error instanceof NewerError ||
+      error instanceof DamagedError ||
+      error instanceof RefusedError;
+    console.error(said ? error.message : error);
     process.exit(1);
+  }
+}
+
+/** On the bays' network nobody works without a PIN, and somebody has to be able to let others in. @throws RefusedError */
+async function requirePins(db: Parameters<typeof people>[0]): Promise<void> {
+  const all = await people(db);
+  if (!all.some((p) => p.role === 'lead' && p.pinHash !== null))
+    throw new RefusedError(
+      'VECTIS_HOST opens Vectis to the network, where everybody signs in. Start it without VECTIS_HOST first and add a lead with a PIN in Settings.',
+    );
+  const without = all.filter((p) => p.pinHash === null).map((p) => p.name);
+  if (without.length > 0) console.log(`No PIN yet, so not let in from the network: ${without.join(', ')}.`);
+}
+
+/** Asked to stop, the folder is closed first, so that the next start finds it whole and unlocked. */
+function closeOnSignal(): void {
+  let closing = false;
+  for (const signal of ['SIGTERM', 'SIGINT'] as const) {
+    process.on(signal, () => {
+      if (closing) return;
+      closing = true;
+      void theStore()
+        .then((store) => store.close())
+        .then(
+          () => process.exit(0),
+          (error) => {
+            console.error(error);
+            process.exit(1);
+          },
+        );
+    });
   }
 }

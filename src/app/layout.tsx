@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import './globals.css';
 import { Header } from '@/features/shell/Header';
+import { Unreached } from '@/features/shell/Unreached';
 import { readSession } from '@/usecases/session';
 
 /** Every page shows stored work, so none is made at build time, when there is no data folder. */
@@ -16,7 +17,8 @@ export default async function Layout({ children }: { children: React.ReactNode }
   return (
     <html lang="en-GB" data-theme={session.theme === 'auto' ? undefined : session.theme}>
       <body className="flex min-h-dvh flex-col">
-        <Header key={session.who} session={session} />
+        <Header session={session} />
+        <Unreached />
         {children}
       </body>
     </html>

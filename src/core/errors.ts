@@ -9,9 +9,17 @@ export class InputError extends Error {
     readonly problem: string,
     readonly wouldDo: string,
   ) {
-    super(`${field} “${value}” ${problem} ${wouldDo}`);
+    super(`${field} “${clipped(value)}” ${problem} ${wouldDo}`);
     this.name = 'InputError';
   }
+}
+
+const MOST = 48;
+
+/** What is repeated of what was typed; a page of digits, or half a character, helps nobody. */
+function clipped(value: string): string {
+  const characters = [...value];
+  return characters.length <= MOST ? value : `${characters.slice(0, MOST).join('')}…`;
 }
 
 /** Reads what was typed: its value, or the sentence that says what would do. Anything else that goes wrong is thrown on. */

@@ -7,6 +7,9 @@ export const HARBOUR_CARS: readonly DemoVehicle[] = [
     name: 'Corvane Tern',
     plate: 'SW 14 TRN',
     notes: 'Camper van that tows a dinghy. Rides on commercial tyres.',
+    foundPlate: { front: 0, rear: 0 },
+    key: { pattern: 'tide 7', place: 'door pocket, left', holder: 'the owner' },
+    remark: 'Disc lip rear right, replace next visit.',
     hubs: both({
       lugs: 5,
       boltCircleMm: 118,
@@ -20,11 +23,52 @@ export const HARBOUR_CARS: readonly DemoVehicle[] = [
       lockingFastener: true,
       fastenerClass: '10.9',
       internalTensileMpa: 800,
+      nutClass: 'unknown',
+      hardware: 'makers',
     }),
-    wheelSet: { name: 'camper 16', tyre: '215/65R16C', offsetMm: 50, seat: 'ball14' },
+    wheelSet: { name: 'camper 16', tyre: '215/65R16C', offsetMm: 50, seat: 'ball14', lugs: 5, boltCircleMm: 118 },
     // Two castings of one part number: the chamfer of the rear right one is half as deep.
     wheels: { 'camper 16': { wheelBore: [71.6, 71.6, 71.6, 71.6], chamferDepth: [3, 3, 3, 1.5] } },
     jobs: [
+      {
+        // Studs alone: safer wheel changes, no plate.
+        axle: 'front',
+        wish: 'conversion',
+        use: 'street',
+        until: 'recheck',
+        daysAgo: 9,
+        readings: { rotorHat: [7, 7], tappedDepth: [18, 18], roomBehind: [4, 4], nutGrip: 12, stockBoltLength: 47 },
+        choice: {
+          spacer: plainSpacer(0),
+          locking: { kind: 'none' },
+          condition: 'dry',
+          fastener: {
+            kind: 'conversion',
+            length: 60,
+            shortEnd: 18,
+            threadLength: 40,
+            nose: 0,
+            hubThread: 'M14x1.5',
+            outerThread: 'M14x1.5',
+            seatsAt: 'shoulder',
+            torque: { value: 160, source: 'stud leaflet' },
+            class: '10.9',
+            nut: {
+              thread: 'M14x1.5',
+              style: 'open',
+              seat: 'ball14',
+              threadLength: 22,
+              blindDepth: null,
+              shankReach: 0,
+              shankLength: 0,
+              shankDiameter: null,
+              material: 'steel',
+              class: '10',
+              tensile: null,
+            },
+          },
+        },
+      },
       {
         axle: 'rear',
         wish: 'stance',
@@ -34,6 +78,8 @@ export const HARBOUR_CARS: readonly DemoVehicle[] = [
         readings: {
           turns: [10.5, 10.25],
           stockBoltLength: 47,
+          stockNose: 0,
+          lockingShorter: 0.5,
           tappedDepth: [18, 18],
           roomBehind: [3, 3],
           gap: [24, 22],
@@ -50,8 +96,9 @@ export const HARBOUR_CARS: readonly DemoVehicle[] = [
         },
         // Too long on purpose: the tip would foul the parking-brake shoes.
         choice: {
-          spacer: lippedSpacer(15, 71.6, 71.5, 2, 8),
-          fastener: { kind: 'bolt', length: 66, threadLength: 28, seat: 'ball14', class: '10.9' },
+          spacer: { ...lippedSpacer(15, 71.6, 71.5, 2, 8), lugs: 5, boltCircles: [118] },
+          locking: { kind: 'piece', shorter: 0 },
+          fastener: { kind: 'bolt', length: 66, threadLength: 28, nose: 0, seat: 'ball14', class: '10.9' },
         },
       },
     ],
@@ -60,6 +107,7 @@ export const HARBOUR_CARS: readonly DemoVehicle[] = [
     name: 'Halm Drover',
     plate: 'CR 02 HLM',
     notes: 'Light coast-rescue 4×4. Launches from the slip, so hubs see salt.',
+    foundPlate: { front: 0, rear: 0 },
     hubs: both({
       lugs: 6,
       boltCircleMm: 139.7,
@@ -73,8 +121,10 @@ export const HARBOUR_CARS: readonly DemoVehicle[] = [
       lockingFastener: false,
       fastenerClass: '10.9',
       internalTensileMpa: 900,
+      nutClass: 'unknown',
+      hardware: 'makers',
     }),
-    wheelSet: { name: 'beach 15', tyre: '235/75R15', offsetMm: 10, seat: 'cone60' },
+    wheelSet: { name: 'beach 15', tyre: '235/75R15', offsetMm: 10, seat: 'cone60', lugs: 6, boltCircleMm: 139.7 },
     // One shallow pocket in four: wheel C takes no adapter that lets the studs stand 6 mm out.
     wheels: {
       'beach 15': {
@@ -98,6 +148,7 @@ export const HARBOUR_CARS: readonly DemoVehicle[] = [
           studProtrusion: [42, 42],
           nutThread: 26,
           nutBlindDepth: 32,
+          stockNose: 0,
           gap: [18, 19],
           loadedClearance: [26, 27],
           spigotDiameter: 106,
@@ -113,7 +164,7 @@ export const HARBOUR_CARS: readonly DemoVehicle[] = [
           wheelLoad: 4300,
           socketOutside: 25,
         },
-        choice: { spacer: plainSpacer(8, 106.1), fastener: { kind: 'stock' } },
+        choice: { spacer: { ...plainSpacer(8, 106.1), lugs: 6, boltCircles: [139.7] }, fastener: { kind: 'stock' } },
       },
       {
         axle: 'rear',
@@ -126,7 +177,9 @@ export const HARBOUR_CARS: readonly DemoVehicle[] = [
           turns: [11, 11],
           studProtrusion: [31, 31],
           nutThread: 26,
+          stockStudThread: 28,
           nutBlindDepth: 32,
+          stockNose: 0,
           gap: [44, 43],
           loadedClearance: [50, 51],
           spigotDiameter: 106,
@@ -139,7 +192,9 @@ export const HARBOUR_CARS: readonly DemoVehicle[] = [
         },
         choice: {
           spacer: {
-            ...lippedSpacer(25, 106.1, 106, 1),
+            ...lippedSpacer(25, 106.1, 106, 1, 8),
+            lugs: 6,
+            boltCircles: [139.7],
             kind: 'adapter',
             adapter: {
               web: 10,
@@ -147,6 +202,11 @@ export const HARBOUR_CARS: readonly DemoVehicle[] = [
               nutThread: 14,
               studThread: 'M12x1.5',
               studClass: '10.9',
+              nutClass: '10',
+              nutContact: 17,
+              condition: 'dry',
+              studNose: 0,
+              studThreadLength: 40,
               studProtrusion: 33,
               boltCircle: 139.7,
               recess: 17,

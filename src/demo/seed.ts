@@ -1,16 +1,21 @@
-import { addDays, addMinutes, subDays, subHours } from 'date-fns';
+import { addDays, startOfDay, addMinutes, subDays, subHours } from 'date-fns';
 import { cornersOf } from '@/core/document/assemble';
 import { CORNERS } from '@/core/document/vocabulary';
 import { quantity, type QuantityId } from '@/core/document/quantities';
 import { UNIT_HINT } from '@/core/document/readingText';
 import { jobCard, kitList } from '@/core/procedure/steps';
+import { recheckChain } from '@/core/procedure/rechecks';
 import { torqueState } from '@/core/torque/log';
+import { setRechecks } from '@/store/rechecks';
+import { keepRecord } from '@/store/records';
+import { settleSigned } from '@/store/settle';
 import type { Db } from '@/store/connection';
 import { addJob, addReading, type JobWhole, loadJob, saveDraft, setStage, tickStep } from '@/store/jobs';
 import { freezePlan } from '@/store/plans';
 import { STAGES, type Stage } from '@/store/schema';
 import { appendEntry } from '@/store/torque';
 import { addParts } from '@/store/parts';
+import { addNote, keepKey } from '@/store/remarks';
 import { addWheelReading } from '@/store/wheels';
 import { addVehicle, addWheelSet, listVehicles, loadVehicle } from '@/store/vehicles';
 import { planWith, torqueSpec } from '@/usecases/jobPlan';
@@ -19,17 +24,26 @@ import { SHELF } from './shelf';
 
 /** Fills an empty store with the demo scenario through the same repositories that the interface uses. */
 export async function seedIfEmpty(db: Db, say: (line: string) => void = () => {}, now = new Date()): Promise<boolean> {
-  if ((await listVehicles(db)).length > 0) return false;
+  if ((await listVehicles(db)).count > 0) return false;
   say('Adding the demo workshop: five vehicles, a job in every stage …');
   await addParts(db, SHELF, FITTERS[1], subDays(now, 30));
   for (const vehicle of SCENARIO) {
     const id = await addVehicle(db, vehicle, FITTERS[1], subDays(now, 20));
     for (const set of vehicle.moreSets ?? []) await addWheelSet(db, id, set, FITTERS[1], subDays(now, 20));
     await seedWheels(db, id, vehicle, subDays(now, 19));
+    const [by, taken] = [FITTERS[1], subDays(now, 19)];
+    if (vehicle.key) await keepKey(db, { vehicleId: id, ...vehicle.key }, null, by, taken);
+    if (vehicle.remark)
+      await addNote(db, { vehicleId: id, jobId: null, corner: null, text: vehicle.remark }, by, taken);
     let visitId: string | undefined;
     for (const job of vehicle.jobs) {
       const jobId = await seedJob(db, id, job, now, job.sameVisit ? visitId : undefined);
       visitId ??= jobId;
+      if (job.held) {
+        const { stage } = (await loadJob(db, jobId)).job;
+        const held = { held: job.held.why, heldWhy: job.held.reason, heldBy: FITTERS[0], heldAt: now };
+        await setStage(db, jobId, stage, FITTERS[0], now, held);
+      }
     }
   }
   return true;
@@ -130,7 +144,13 @@ async function seedJob(
   }
   if (!reached(demo, 'recheck')) return jobId;
   const signedAt = tick();
-  await setStage(db, jobId, 'recheck', by, signedAt, { signedAt, signedBy: by, recheckDueAt: addDays(signedAt, 1) });
+  const chain = recheckChain(plan.use, startOfDay(addDays(signedAt, 1)).getTime() - signedAt.getTime());
+  const recheckDueAt = new Date(signedAt.getTime() + (chain[0]?.to ?? 0));
+  await setRechecks(db, jobId, 1, chain, signedAt);
+  await setStage(db, jobId, 'recheck', by, signedAt, { signedAt, signedBy: by, recheckDueAt });
+  const signed = await loadJob(db, jobId);
+  await keepRecord(db, signed, null);
+  await settleSigned(db, signed, by, signedAt);
   return jobId;
 }
 

@@ -7,9 +7,7 @@ const plate = (lugs: number, boltCircle: number, bore: number, thickness: number
   name: `plate ${lugs} × ${boltCircle}, ${thickness} mm`,
   count,
   bin: `P${lugs}`,
-  lugs,
-  boltCircle,
-  spacer: plainSpacer(thickness, bore),
+  spacer: { ...plainSpacer(thickness, bore), lugs, boltCircles: [boltCircle] },
 });
 
 const lipped = (thickness: number, root: number): CatalogueItem => ({
@@ -17,9 +15,7 @@ const lipped = (thickness: number, root: number): CatalogueItem => ({
   name: `lipped 5 × 118, ${thickness} mm`,
   count: 2,
   bin: 'L5',
-  lugs: 5,
-  boltCircle: 118,
-  spacer: lippedSpacer(thickness, 71.6, 71.5, root, 8),
+  spacer: { ...lippedSpacer(thickness, 71.6, 71.5, root, 8), lugs: 5, boltCircles: [118] },
 });
 
 const bolt = (length: number, seat: 'ball13' | 'ball14', count: number): CatalogueItem => ({
@@ -28,7 +24,7 @@ const bolt = (length: number, seat: 'ball13' | 'ball14', count: number): Catalog
   count,
   bin: `B${length}`,
   thread: 'M14x1.5',
-  fastener: { kind: 'bolt', length, threadLength: 28, seat, class: '10.9' },
+  fastener: { kind: 'bolt', length, threadLength: 28, nose: 0, seat, class: '10.9' },
 });
 
 const stud = (protrusion: number, count: number): CatalogueItem => ({
@@ -37,7 +33,7 @@ const stud = (protrusion: number, count: number): CatalogueItem => ({
   count,
   bin: `S${protrusion}`,
   thread: 'M12x1.5',
-  fastener: { kind: 'stud', protrusion, threadLength: protrusion - 4, class: '10.9' },
+  fastener: { kind: 'stud', protrusion, threadLength: protrusion - 4, nose: 0, class: '10.9' },
 });
 
 const nut = (name: string, style: 'open' | 'closed', shankReach: number): CatalogueItem => ({
@@ -53,6 +49,8 @@ const nut = (name: string, style: 'open' | 'closed', shankReach: number): Catalo
     blindDepth: style === 'closed' ? 34 : null,
     shankReach,
     shankLength: shankReach > 0 ? 11 : 0,
+    shankDiameter: shankReach > 0 ? 20 : null,
+    class: '10',
     material: 'steel',
     tensile: 900,
   },

@@ -7,6 +7,9 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
     name: 'Merrow Kite GT',
     plate: 'HC 77 KIT',
     notes: 'Hill-climb coupé with three wheel sets.',
+    // It came on thin plates in front, put there by somebody else.
+    foundPlate: { front: 3, rear: 0 },
+    key: { pattern: 'fan 3', place: 'tool roll in the boot', holder: '' },
     hubs: both({
       lugs: 5,
       boltCircleMm: 108,
@@ -20,14 +23,48 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
       lockingFastener: false,
       fastenerClass: '10.9',
       internalTensileMpa: 900,
+      nutClass: 'unknown',
+      hardware: 'makers',
     }),
-    wheelSet: { name: 'slicks 15', tyre: '200/580R15', offsetMm: 28, seat: 'cone60' },
-    wheels: { 'slicks 15': { wheelBore: [63.5, 63.5, 63.5, 63.5], chamferDepth: [2, 2, 2, 2] } },
+    wheelSet: { name: 'slicks 15', tyre: '200/580R15', offsetMm: 28, seat: 'cone60', lugs: 5, boltCircleMm: 108 },
+    wheels: {
+      'slicks 15': {
+        wheelBore: [63.5, 63.5, 63.5, 63.5],
+        chamferDepth: [2, 2, 2, 2],
+        padThickness: [11, 11, 11, 11],
+      },
+      'wets 15': {
+        wheelBore: [63.5, 63.5, 63.5, 63.5],
+        chamferDepth: [2, 2, 2, 2],
+        padThickness: [13, 13.5, 13, 13],
+      },
+    },
     moreSets: [
-      { name: 'wets 15', tyre: '195/50R15', offsetMm: 28, seat: 'cone60' },
-      { name: 'road 16', tyre: '205/45R16', offsetMm: 38, seat: 'ball13' },
+      {
+        name: 'wets 15',
+        tyre: '195/50R15',
+        offsetMm: 28,
+        seat: 'cone60',
+        lugs: 5,
+        boltCircleMm: 108,
+        rear: { tyre: '205/50R15', offsetMm: 25, seat: 'cone60', lugs: 5, boltCircleMm: 108 },
+      },
+      { name: 'road 16', tyre: '205/45R16', offsetMm: 38, seat: 'ball13', lugs: 5, boltCircleMm: 108 },
+      { name: 'road 17', tyre: '', offsetMm: 40, seat: 'cone60', lugs: 5, boltCircleMm: 108, planned: true },
     ],
     jobs: [
+      {
+        axle: 'front',
+        wish: 'stance',
+        use: 'track',
+        until: 'measure',
+        daysAgo: 6,
+        readings: { gap: [4, 4], loadedClearance: [6, 5] },
+        held: {
+          why: 'declined',
+          reason: 'Nothing fits under the front arch without trimming, and the owner will not have it cut.',
+        },
+      },
       {
         axle: 'rear',
         wish: 'stance',
@@ -37,6 +74,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
         readings: {
           turns: [14, 14.25],
           studProtrusion: [38, 38],
+          stockNose: 0,
           nutThread: 22,
           gap: [9, 9],
           loadedClearance: [17, 16],
@@ -46,7 +84,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
           camber: [-2.5, -2.5],
           archHeight: [318, 318],
         },
-        choice: { spacer: plainSpacer(5, 63.5), fastener: { kind: 'stock' } },
+        choice: { spacer: { ...plainSpacer(5, 63.5), lugs: 5, boltCircles: [108] }, fastener: { kind: 'stock' } },
         lead: { by: 'Tamsin Oar', reason: 'Measured on both sides, inspected between runs.' },
       },
     ],
@@ -54,6 +92,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
   {
     name: 'Ilex Lumen',
     plate: 'EV 31 ILX',
+    foundPlate: { front: 0, rear: 0 },
     notes: 'Small electric hatchback. The owner wants the front flush.',
     hubs: both({
       lugs: 4,
@@ -68,8 +107,10 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
       lockingFastener: true,
       fastenerClass: '10.9',
       internalTensileMpa: 800,
+      nutClass: 'unknown',
+      hardware: 'makers',
     }),
-    wheelSet: { name: 'summer 16', tyre: '195/55R16', offsetMm: 45, seat: 'cone60' },
+    wheelSet: { name: 'summer 16', tyre: '195/55R16', offsetMm: 45, seat: 'cone60', lugs: 4, boltCircleMm: 100 },
     wheels: { 'summer 16': { wheelBore: [60.2, 60.2, 60.2, 60.2], chamferDepth: [1, 1, 1, 1] } },
     jobs: [
       {
@@ -81,6 +122,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
         readings: {
           turns: [10, 10],
           stockBoltLength: 36,
+          stockNose: 0,
           rotorHat: [6, 6],
           tappedDepth: [17, 17],
           roomBehind: [6, 6],
@@ -95,8 +137,9 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
           fingerPasses: [1, 1],
         },
         choice: {
-          spacer: plainSpacer(5, 60.2),
-          fastener: { kind: 'bolt', length: 41, threadLength: 28, seat: 'cone60', class: '10.9' },
+          spacer: { ...plainSpacer(5, 60.2), lugs: 4, boltCircles: [100] },
+          locking: { kind: 'piece', shorter: 0 },
+          fastener: { kind: 'bolt', length: 41, threadLength: 28, nose: 0, seat: 'cone60', class: '10.9' },
         },
       },
       {
@@ -113,6 +156,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
   {
     name: 'Anselm Heron',
     plate: 'DN 09 HRN',
+    foundPlate: { front: 0, rear: 0 },
     notes: 'District nurse’s estate. Night calls, so the recheck is by appointment.',
     hubs: both({
       lugs: 5,
@@ -127,8 +171,10 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
       lockingFastener: false,
       fastenerClass: '10.9',
       internalTensileMpa: 900,
+      nutClass: 'unknown',
+      hardware: 'makers',
     }),
-    wheelSet: { name: 'winter 16', tyre: '205/55R16', offsetMm: 46, seat: 'ball13' },
+    wheelSet: { name: 'winter 16', tyre: '205/55R16', offsetMm: 46, seat: 'ball13', lugs: 5, boltCircleMm: 112 },
     wheels: { 'winter 16': { wheelBore: [57.1, 57.1, 57.1, 57.1], chamferDepth: [1, 1, 1, 1] } },
     jobs: [
       {
@@ -140,6 +186,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
         readings: {
           turns: [11, 11],
           stockBoltLength: 40,
+          stockNose: 0,
           stockBoltOverall: 66,
           stockBoltThread: 30,
           rotorHat: [7, 7],
@@ -156,8 +203,9 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
           lipDepth: [20, 20],
         },
         choice: {
-          spacer: plainSpacer(5, 57.1),
-          fastener: { kind: 'bolt', length: 45, threadLength: 28, seat: 'ball13', class: '10.9' },
+          spacer: { ...plainSpacer(5, 57.1), lugs: 5, boltCircles: [112] },
+          locking: { kind: 'none' },
+          fastener: { kind: 'bolt', length: 45, threadLength: 28, nose: 0, seat: 'ball13', class: '10.9' },
         },
       },
       { axle: 'rear', wish: 'clearance', use: 'street', until: 'take-in', daysAgo: 0, readings: {} },

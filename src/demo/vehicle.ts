@@ -1,12 +1,12 @@
 import type { QuantityId } from '@/core/document/quantities';
-import type { ChoiceDraft, Stage } from '@/store/schema';
+import type { ChoiceDraft, HeldFor, Stage } from '@/store/schema';
 import type { HubInput, VehicleInput } from '@/store/vehicles';
 
 type Readings = Readonly<Partial<Record<QuantityId, readonly [number, number] | number>>>;
 
 export interface DemoJob {
   readonly axle: 'front' | 'rear';
-  readonly wish: 'clearance' | 'stance';
+  readonly wish: 'clearance' | 'stance' | 'conversion';
   readonly use: 'street' | 'towing' | 'track' | 'competition';
   /** How far the job is driven. */
   readonly until: Stage;
@@ -20,10 +20,14 @@ export interface DemoJob {
   readonly verifyMoved?: boolean;
   /** Came in with the vehicle's first job: one visit, two axles. */
   readonly sameVisit?: boolean;
+  /** Came to nothing, or waits. */
+  readonly held?: { readonly why: HeldFor; readonly reason: string };
 }
 
 export interface DemoVehicle extends VehicleInput {
   readonly jobs: readonly DemoJob[];
+  readonly key?: { readonly pattern: string; readonly place: string; readonly holder: string };
+  readonly remark?: string;
   readonly moreSets?: readonly VehicleInput['wheelSet'][];
   /** Readings of the wheels, by set: front left, front right, rear left, rear right. */
   readonly wheels?: Readonly<

@@ -3,10 +3,10 @@ import {
   CATALOGUE_COLUMNS,
   type CatalogueItem,
   type CatalogueRow,
-  catalogueRow,
   readCatalogue,
   type RowIssue,
 } from '@/core/parts/catalogue';
+import { catalogueRow } from '@/core/parts/catalogueRow';
 
 /** Reads a catalogue file. The heading line names the columns; unknown ones are left alone, missing ones are empty. */
 export function parseCatalogue(text: string): { items: CatalogueItem[]; issues: RowIssue[] } {

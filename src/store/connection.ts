@@ -1,10 +1,18 @@
+import { existsSync, readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
+import { sql } from 'drizzle-orm';
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
-import { judgeOldPlans } from './plans';
+import { backUp, type Held, listBackups } from './folder/backup';
+import { knownMigrations, MIGRATIONS, NewerError } from './folder/migrations';
+import { packedFolder } from './folder/packed';
+import { DISK, type Disk, WalSync } from './folder/sync';
 import { lockFolder } from './lock';
+import { judgeOldPlans } from './plans';
+import { keepOldRecords } from './records';
 import * as schema from './schema';
+import { settleOld } from './settle';
 
 export type Db = PgliteDatabase<typeof schema>;
 /** What repositories take: the database or a transaction on it. */
@@ -13,37 +21,132 @@ export type Executor = Pick<Db, 'select' | 'insert' | 'update' | 'query'>;
 export interface Store {
   readonly db: Db;
   readonly folder: string;
+  /** Lets a backup copy the files while nothing is written. */
+  readonly held: Held;
   close(): Promise<void>;
+}
+
+/** A folder that does not open. The message says what is wrong and which backup would do. */
+export class DamagedError extends Error {
+  constructor(folder: string, why: string, newest: string | null) {
+    super(
+      `The data folder ${folder} does not open: ${why} Nothing in it was changed. ${
+        newest
+          ? `The newest backup is ${newest}; npm run restore -- "${newest}" puts it in place and keeps what is there beside it.`
+          : 'It has no backup of its own; one from elsewhere is put in place with npm run restore -- FILE.'
+      }`,
+    );
+    this.name = 'DamagedError';
+  }
 }
 
 /** Where the data lives: VECTIS_DATA, else `data` beside the program. */
 export const dataFolder = (): string => resolve(/* turbopackIgnore: true */ process.env.VECTIS_DATA ?? 'data');
 
 /**
- * Opens a data folder: lock, database, migrations. Progress goes to `say`, a line a step.
- * @throws FolderInUseError when another Vectis has it
+ * Opens a data folder: lock, database, a backup before migrations, migrations. Progress goes to `say`, a line a step.
+ * @throws FolderInUseError when another Vectis has it, NewerError, DamagedError
  */
-export async function openStore(folder: string, say: (line: string) => void = () => {}): Promise<Store> {
+export async function openStore(
+  folder: string,
+  say: (line: string) => void = () => {},
+  disk: Disk = DISK,
+): Promise<Store> {
   const release = await lockFolder(folder, say);
+  let client: PGlite | null = null;
   try {
     say(`Opening the data folder ${folder} …`);
-    const client = new PGlite(join(folder, 'db'));
-    await client.waitReady;
+    client = await openDatabase(folder);
+    const held = heldBy(client);
     const db = drizzle(client, { schema });
-    await migrate(db, { migrationsFolder: resolve(/* turbopackIgnore: true */ process.cwd(), 'drizzle') });
+    await migrated(db, folder, held, say);
     await judgeOldPlans(db, new Date());
+    await keepOldRecords(db);
+    await settleOld(db);
+    const wal = new WalSync(join(folder, 'db'), held.checkpoint, disk);
+    await wal.settle();
+    acknowledgeSynced(client, wal);
+    const open = client;
     return {
       db,
       folder,
+      held,
       close: async () => {
-        await client.close();
+        await wal.settle();
+        await open.close();
         await release();
       },
     };
   } catch (error) {
+    await client?.close().catch(() => {});
     await release();
     throw error;
   }
+}
+
+/** The database of a folder; a new one begins as the packed empty one, which takes a second instead of six. */
+async function openDatabase(folder: string): Promise<PGlite> {
+  const at = join(folder, 'db');
+  const first = !existsSync(/* turbopackIgnore: true */ at);
+  try {
+    if (!first && !existsSync(/* turbopackIgnore: true */ join(at, 'PG_VERSION')))
+      throw new Error('The database in it is not whole.');
+    const packed = first ? packedFolder() : null;
+    const client = packed
+      ? new PGlite(at, { loadDataDir: new Blob([new Uint8Array(readFileSync(/* turbopackIgnore: true */ packed))]) })
+      : new PGlite(at);
+    await client.waitReady;
+    await client.query('select 1');
+    return client;
+  } catch (error) {
+    const newest = (await listBackups(folder))[0]?.path ?? null;
+    const why = error instanceof Error && error.message ? error.message.split('\n')[0] : 'the database refuses.';
+    throw new DamagedError(folder, `${why}`.replace(/\.?$/, '.'), newest);
+  }
+}
+
+/** Brings an older folder up to date, with a backup before; a newer one is refused. */
+async function migrated(db: Db, folder: string, held: Held, say: (line: string) => void): Promise<void> {
+  const known = knownMigrations();
+  const latest = known.at(-1)?.when ?? 0;
+  const applied = await appliedMigration(db);
+  if (applied !== null && applied > latest) throw new NewerError(`The data folder ${folder}`);
+  if (applied !== null && applied < latest) {
+    say('This folder is of an earlier release: it is backed up first, then brought up to date …');
+    await backUp(folder, held, { why: 'migration', at: new Date() });
+  }
+  await migrate(db, { migrationsFolder: MIGRATIONS });
+}
+
+/** When the latest migration that a folder has was written; null where it has none yet. */
+async function appliedMigration(db: Db): Promise<number | null> {
+  const there = await db.execute(sql`select to_regclass('drizzle.__drizzle_migrations') as there`);
+  if (!there.rows[0]?.there) return null;
+  const { rows } = await db.execute(sql`select max(created_at) as at from drizzle.__drizzle_migrations`);
+  return rows[0]?.at === null || rows[0]?.at === undefined ? null : Number(rows[0].at);
+}
+
+const heldBy = (client: PGlite): Held => ({
+  checkpoint: async () => {
+    await client.exec('CHECKPOINT');
+  },
+  still: (work) => client.runExclusive(work),
+});
+
+/** Answers to a write come back once its log is on the disk. */
+function acknowledgeSynced(client: PGlite, wal: WalSync): void {
+  const [query, transaction] = [client.query.bind(client), client.transaction.bind(client)];
+  const synced = async <T>(work: Promise<T>): Promise<T> => {
+    const value = await work;
+    await wal.sync();
+    return value;
+  };
+  client.query = ((text: string, ...rest: unknown[]) => {
+    const asked = (query as (...all: unknown[]) => Promise<unknown>)(text, ...rest);
+    return /^\s*(select|show|with\b(?!.*\b(insert|update|delete)\b))/is.test(text) ? asked : synced(asked);
+  }) as typeof client.query;
+  client.transaction = ((work: Parameters<typeof transaction>[0]) =>
+    synced(transaction(work))) as typeof client.transaction;
 }
 
 const holder = globalThis as typeof globalThis & { vectisStore?: Promise<Store> };
@@ -52,4 +155,23 @@ const holder = globalThis as typeof globalThis & { vectisStore?: Promise<Store> 
 export function theStore(): Promise<Store> {
   holder.vectisStore ??= openStore(dataFolder(), (line) => console.log(line));
   return holder.vectisStore;
+}
+
+/** Closes the store, lets something happen to its folder, and opens it again; who asks meanwhile waits. */
+export async function reopened<T>(work: (folder: string) => Promise<T>): Promise<T> {
+  const store = await theStore();
+  let value: { of: T } | undefined;
+  let failed: unknown;
+  holder.vectisStore = (async () => {
+    await store.close();
+    try {
+      value = { of: await work(store.folder) };
+    } catch (error) {
+      failed = error;
+    }
+    return openStore(store.folder, (line) => console.log(line));
+  })();
+  await holder.vectisStore;
+  if (value === undefined) throw failed;
+  return value.of;
 }

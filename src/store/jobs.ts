@@ -1,11 +1,17 @@
-import { and, asc, desc, eq, isNull, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNotNull, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
+import type { Policy } from '@/core/document/policy';
 import { upgradeChoice } from '@/core/document/upgrade';
 import type { Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError } from './errors';
 import { recordEvent } from './events';
 import { currentPlan, type PlanInForce } from './plans';
+import { currentPolicy } from './policy';
+import { rechecksOf } from './rechecks';
+import type { RecheckRow } from './recordSchema';
+import { wheelsOf } from './wheels';
 import {
+  axleHub,
   type ChalkTestRow,
   type ChoiceDraft,
   chalkTest,
@@ -14,17 +20,20 @@ import {
   jobStep,
   type ReadingRow,
   reading,
+  STAGES,
   type Stage,
   torqueEntry,
   type TorqueEntryRow,
   vehicle,
+  wheelSet,
 } from './schema';
+import { like } from './find';
 import { loadVehicle, type VehicleWhole } from './vehicles';
 
 export type JobInput = Pick<JobRow, 'vehicleId' | 'wheelSetId' | 'axle' | 'wish' | 'use'> &
-  Partial<Pick<JobRow, 'visitId'>>;
+  Partial<Pick<JobRow, 'visitId' | 'axleHubId'>>;
 export type ReadingInput = Pick<ReadingRow, 'quantity' | 'corner' | 'value' | 'unit' | 'typed' | 'pm' | 'method'> &
-  Partial<Pick<ReadingRow, 'hour' | 'onPlateMm'>>;
+  Partial<Pick<ReadingRow, 'hour' | 'onPlateMm' | 'confirms'>>;
 
 export interface JobWhole extends VehicleWhole {
   readonly job: JobRow;
@@ -32,12 +41,16 @@ export interface JobWhole extends VehicleWhole {
   readonly readings: readonly ReadingRow[];
   /** Chalk tests in the order they were made; withdrawn ones are left out. */
   readonly chalk: readonly ChalkTestRow[];
+  /** Thresholds and schools that the shop judges by today; a frozen plan keeps its own. */
+  readonly policy: Policy;
   /** The job on the other axle in the same visit, if there is one. */
   readonly partner: JobRow | null;
   /** The frozen plan in force, if one was chosen. */
   readonly plan: PlanInForce | null;
   /** Steps ticked under that plan, by key. */
   readonly ticked: ReadonlyMap<string, { by: string; at: Date }>;
+  /** Rechecks of the revision that was signed last, in order. */
+  readonly rechecks: readonly RecheckRow[];
   /** Torque log under that plan, in order. */
   readonly torque: readonly TorqueEntryRow[];
 }
@@ -56,14 +69,74 @@ export async function addJob(tx: Executor, input: JobInput, by: string, at: Date
   return id;
 }
 
-/** Every job with its vehicle's name, newest change first. */
-export async function listJobs(db: Executor, vehicleId?: string): Promise<JobLine[]> {
-  const query = db
+/** The latest thirty jobs of a vehicle with its name, newest change first. */
+export const jobsOfVehicle = (db: Executor, vehicleId: string): Promise<JobLine[]> =>
+  db
     .select({ job, vehicleName: vehicle.name, plate: vehicle.plate })
     .from(job)
     .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
-    .orderBy(desc(job.updatedAt));
-  return vehicleId ? query.where(eq(job.vehicleId, vehicleId)) : query;
+    .where(eq(job.vehicleId, vehicleId))
+    .orderBy(desc(job.updatedAt))
+    .limit(30);
+
+const named = (find: string) =>
+  find.trim() === '' ? undefined : sql`${vehicle.name} || ' ' || ${vehicle.plate} ilike ${like(find)}`;
+
+/** Jobs that rest or were declined, those laid aside last first, and how many there are in all. */
+export async function restingJobs(db: Executor, find = ''): Promise<Omit<BoardStage, 'stage'>> {
+  const where = and(isNotNull(job.held), named(find));
+  const [all] = await db
+    .select({ count: sql<number>`count(*)::int` })
+    .from(job)
+    .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
+    .where(where);
+  const lines = await db
+    .select({ job, vehicleName: vehicle.name, plate: vehicle.plate })
+    .from(job)
+    .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
+    .where(where)
+    .orderBy(desc(job.heldAt))
+    .limit(6);
+  return { count: all?.count ?? 0, lines };
+}
+
+export interface BoardStage {
+  readonly stage: Stage;
+  readonly count: number;
+  readonly lines: readonly JobLine[];
+}
+
+/** As many of a stage as stand on the board at once. */
+const ON_BOARD = 10;
+
+/**
+ * Jobs by stage as the board shows them: of each the ones that changed last, of rechecks the ones that are due first, and how many there
+ * are in all. @param find words that stand in the vehicle's name or plate
+ */
+export async function boardOf(db: Executor, find = ''): Promise<BoardStage[]> {
+  const where = and(isNull(job.held), named(find));
+  const counts = await db
+    .select({ stage: job.stage, count: sql<number>`count(*)::int` })
+    .from(job)
+    .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
+    .where(where)
+    .groupBy(job.stage);
+  const board: BoardStage[] = [];
+  for (const stage of STAGES) {
+    const count = counts.find((c) => c.stage === stage)?.count ?? 0;
+    const lines =
+      count === 0
+        ? []
+        : await db
+            .select({ job, vehicleName: vehicle.name, plate: vehicle.plate })
+            .from(job)
+            .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
+            .where(and(eq(job.stage, stage), where))
+            .orderBy(stage === 'recheck' ? asc(job.recheckDueAt) : desc(job.updatedAt))
+            .limit(stage === 'closed' ? 6 : ON_BOARD);
+    board.push({ stage, count, lines });
+  }
+  return board;
 }
 
 /** A job with all that belongs to it. @throws NotFoundError */
@@ -78,8 +151,8 @@ export const loadPartner = async (db: Executor, whole: JobWhole): Promise<JobWho
   whole.partner ? withJob(db, whole, whole.partner) : null;
 
 async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<JobWhole> {
-  const { vehicle: car, hubs, wheelSets, wheels } = of;
   const { id } = row;
+  const { vehicle: car, hubs, wheelSets, wheels } = await asFound(db, of, row);
   const readings = await db
     .select()
     .from(reading)
@@ -95,6 +168,7 @@ async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<Job
     .from(job)
     .where(and(eq(job.visitId, row.visitId), ne(job.axle, row.axle)));
   const frozen = await currentPlan(db, id);
+  const policy = await currentPolicy(db);
   const ticks = frozen
     ? await db
         .select()
@@ -112,9 +186,26 @@ async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<Job
     chalk,
     partner: partners[0] ?? null,
     plan: frozen,
+    policy,
+    rechecks: row.signedAt === null ? [] : await rechecksOf(db, id, row.revision),
     ticked: new Map(ticks.map((t) => [t.key, { by: t.by, at: t.at }])),
     torque,
   };
+}
+
+/** The car as the job found it: its own hub where that was changed since, and its wheels where they were put away. */
+async function asFound(db: Executor, of: VehicleWhole, row: JobRow): Promise<VehicleWhole> {
+  let { hubs, wheelSets, wheels } = of;
+  if (row.axleHubId !== null && !hubs.some((h) => h.id === row.axleHubId)) {
+    const [own] = await db.select().from(axleHub).where(eq(axleHub.id, row.axleHubId));
+    if (own) hubs = hubs.map((h) => (h.axle === row.axle ? own : h));
+  }
+  if (!wheelSets.some((w) => w.id === row.wheelSetId)) {
+    const away = await db.select().from(wheelSet).where(eq(wheelSet.id, row.wheelSetId));
+    wheelSets = [...wheelSets, ...away];
+    wheels = [...wheels, ...(await wheelsOf(db, [row.wheelSetId]))];
+  }
+  return { ...of, hubs, wheelSets, wheels };
 }
 
 /** What stood on the bench of an earlier release lacks what was added since. */
@@ -163,7 +254,8 @@ export async function quantityOf(tx: Executor, jobId: string, id: string): Promi
   return row?.quantity ?? null;
 }
 
-export type ChalkInput = Pick<ChalkTestRow, 'corner' | 'trialMm' | 'load' | 'hours'>;
+export type ChalkInput = Pick<ChalkTestRow, 'corner' | 'trialMm' | 'load' | 'across' | 'hours'> &
+  Partial<Pick<ChalkTestRow, 'heldBy'>>;
 
 /** Keeps a chalk test, in the transaction of the caller. @returns its id */
 export async function addChalkTest(

@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, statSync, utimesSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import lockfile from 'proper-lockfile';
 
@@ -30,7 +30,15 @@ export async function lockFolder(folder: string, say: (line: string) => void = (
   if (holder && holder.pid !== process.pid && existsSync(lockfilePath) && isSame(holder)) {
     throw new FolderInUseError(folder, holder.pid);
   }
-  if (existsSync(lockfilePath)) say('The last run was cut off; waiting for its lock to lapse …');
+  if (existsSync(lockfilePath)) {
+    say('The last run was cut off; waiting for its lock to lapse …');
+    // A clock that went back since would keep it locked until it has caught up: from now on it lapses like any other.
+    const now = new Date();
+    if (statSync(lockfilePath).mtimeMs > now.getTime() + STALE_MS) {
+      say('The clock of this machine went back since then. Look at it: times of what is entered come from it.');
+      utimesSync(lockfilePath, now, now);
+    }
+  }
   const take = () =>
     lockfile.lock(folder, {
       lockfilePath,

@@ -1,20 +1,12 @@
 import { sql } from 'drizzle-orm';
-import {
-  boolean,
-  check,
-  doublePrecision,
-  index,
-  integer,
-  jsonb,
-  pgTable,
-  text,
-  timestamp,
-  uniqueIndex,
-} from 'drizzle-orm/pg-core';
-import { CHALK_LOADS, CORNERS } from '@/core/document/vocabulary';
-import type { Fastener, Plan, Spacer } from '@/core/document/document';
+import { check, doublePrecision, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core';
+import { CHALK_LOADS, CHALK_PLACES, CORNERS } from '@/core/document/vocabulary';
+import type { Fastener, Hub, Locking, Plan, Spacer } from '@/core/document/document';
+import type { School } from '@/core/document/policy';
 import type { RubAssumptions } from '@/core/stance/archModel';
-import { JOINTS } from '@/core/torque/log';
+import { axleHub, vehicle, wheelSet } from './carSchema';
+import { at, figure, id } from './columns';
+import { FELT, JOINTS } from '@/core/torque/log';
 import type { CatalogueItem } from '@/core/parts/catalogue';
 import type { KeptEvaluation } from '@/core/evaluate/kept';
 import type { KeptSteps } from '@/core/procedure/steps';
@@ -23,26 +15,27 @@ import type { KeptSteps } from '@/core/procedure/steps';
  * The tables. Units stand in the column names; named CHECKs mirror the core's limits; nothing is deleted, only
  * archived or withdrawn. Torque entries are append-only and hash-chained.
  */
-const id = () => text('id').primaryKey();
-const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
-/** What was read: as understood and as typed, how, by whom, when; withdrawn instead of deleted. */
-const figure = () => ({
-  quantity: text('quantity').notNull(),
-  value: doublePrecision('value').notNull(),
-  unit: text('unit').notNull(),
-  typed: text('typed').notNull(),
-  pm: doublePrecision('pm').notNull(),
-  method: text('method').notNull(),
-  by: text('by').notNull(),
-  at: at('at').notNull(),
-  withdrawnAt: at('withdrawn_at'),
-});
+export * from './carSchema';
+export * from './carStateSchema';
+export * from './peopleSchema';
+export * from './recordSchema';
 
 export interface ChoiceDraft {
   readonly spacer: Spacer;
   readonly fastener: Fastener;
   /** Degrees of camber that will be set more negative than measured. */
   readonly camberChange?: number | undefined;
+  /** mm that the car will sit lower. */
+  readonly lowerBy?: number | undefined;
+  readonly planned?: Plan['planned'] | undefined;
+  /** mm of lip that comes off before. */
+  readonly trim?: number | undefined;
+  /** Thickness of the right-hand plate where it differs, mm. */
+  readonly rightPlate?: number | null | undefined;
+  /** Locking piece of what goes in; left out, nobody said. */
+  readonly locking?: Locking | undefined;
+  /** How threads and seats go together; left out, clean and dry as the job card asks. */
+  readonly condition?: Hub['condition'] | undefined;
   /** What the rub map takes for granted, once somebody set it; else the usual assumptions. */
   readonly rub?: RubAssumptions | undefined;
   /** An adapter's figures as far as they were typed, while they are not complete. */
@@ -51,102 +44,21 @@ export interface ChoiceDraft {
   readonly candidates?: readonly { readonly spacer: Spacer; readonly fastener: Fastener }[];
 }
 
-export const vehicle = pgTable('vehicle', {
-  id: id(),
-  name: text('name').notNull(),
-  plate: text('plate').notNull(),
-  notes: text('notes').notNull().default(''),
-  version: integer('version').notNull().default(1),
-  createdAt: at('created_at').notNull(),
-  updatedAt: at('updated_at').notNull(),
-  archivedAt: at('archived_at'),
-});
-
-export const axleHub = pgTable(
-  'axle_hub',
-  {
-    id: id(),
-    vehicleId: text('vehicle_id')
-      .notNull()
-      .references(() => vehicle.id),
-    axle: text('axle', { enum: ['front', 'rear'] }).notNull(),
-    lugs: integer('lugs').notNull(),
-    boltCircleMm: doublePrecision('bolt_circle_mm').notNull(),
-    thread: text('thread').notNull(),
-    fastening: text('fastening', { enum: ['bolt', 'stud'] }).notNull(),
-    seat: text('seat').notNull(),
-    threadMaterial: text('thread_material').notNull(),
-    nutStyle: text('nut_style').notNull(),
-    torqueNm: doublePrecision('torque_nm').notNull(),
-    torqueSource: text('torque_source').notNull(),
-    lockingFastener: boolean('locking_fastener').notNull(),
-    fastenerClass: text('fastener_class').notNull().default('unknown'),
-    internalTensileMpa: doublePrecision('internal_tensile_mpa'),
-  },
-  (t) => [
-    uniqueIndex('axle_hub_once').on(t.vehicleId, t.axle),
-    check('axle_hub_lugs', sql`${t.lugs} between 3 and 12`),
-    check('axle_hub_bolt_circle', sql`${t.boltCircleMm} between 60 and 300`),
-    check('axle_hub_torque', sql`${t.torqueNm} between 20 and 800`),
-    check('axle_hub_tensile', sql`${t.internalTensileMpa} is null or ${t.internalTensileMpa} between 100 and 1500`),
-    check('axle_hub_torque_source', sql`length(trim(${t.torqueSource})) > 0`),
-  ],
-);
-
-export const wheelSet = pgTable(
-  'wheel_set',
-  {
-    id: id(),
-    vehicleId: text('vehicle_id')
-      .notNull()
-      .references(() => vehicle.id),
-    name: text('name').notNull(),
-    tyre: text('tyre').notNull(),
-    offsetMm: doublePrecision('offset_mm'),
-    seat: text('seat').notNull(),
-    /** Wheels may be moved between the axles, so every one of them counts for either. */
-    rotates: boolean('rotates').notNull().default(true),
-    createdAt: at('created_at').notNull(),
-    archivedAt: at('archived_at'),
-  },
-  (t) => [
-    index('wheel_set_vehicle').on(t.vehicleId),
-    check('wheel_set_offset', sql`${t.offsetMm} is null or ${t.offsetMm} between -150 and 150`),
-  ],
-);
-
-/** One wheel of a set: its mark, and the corner where it hangs or belongs now. */
-export const wheel = pgTable(
-  'wheel',
-  {
-    id: id(),
-    wheelSetId: text('wheel_set_id')
-      .notNull()
-      .references(() => wheelSet.id),
-    mark: text('mark').notNull(),
-    corner: text('corner', { enum: CORNERS }).notNull(),
-  },
-  (t) => [
-    uniqueIndex('wheel_mark_once').on(t.wheelSetId, t.mark),
-    check('wheel_mark', sql`length(trim(${t.mark})) between 1 and 20`),
-  ],
-);
-
-/** A reading of one wheel; it goes where the wheel goes. */
-export const wheelReading = pgTable(
-  'wheel_reading',
-  {
-    id: id(),
-    wheelId: text('wheel_id')
-      .notNull()
-      .references(() => wheel.id),
-    ...figure(),
-  },
-  (t) => [index('wheel_reading_wheel').on(t.wheelId), check('wheel_reading_pm', sql`${t.pm} >= 0`)],
-);
+/** A choice that was judged and set ready beside the one in force. */
+export interface PlanB {
+  readonly choice: ChoiceDraft;
+  /** Of the plan that it makes; on other readings it has to be judged again. */
+  readonly digest: string;
+  readonly by: string;
+  readonly at: string;
+}
 
 export const STAGES = ['take-in', 'measure', 'choose', 'stage', 'fit', 'torque', 'recheck', 'closed'] as const;
 export type Stage = (typeof STAGES)[number];
+
+/** Why a job rests: it came to nothing, or waits for something. */
+export const HELD = ['declined', 'parts', 'arch-work', 'owner'] as const;
+export type HeldFor = (typeof HELD)[number];
 
 export const job = pgTable(
   'job',
@@ -171,8 +83,28 @@ export const job = pgTable(
     signedAt: at('signed_at'),
     signedBy: text('signed_by'),
     recheckDueAt: at('recheck_due_at'),
+    /** Revision of the record that is being worked on, or was signed last. */
+    revision: integer('revision').notNull().default(1),
+    revisionReason: text('revision_reason'),
+    /** Arch work was done then: what was read of the arches before is the old state. */
+    archDoneAt: at('arch_done_at'),
+    archDoneBy: text('arch_done_by'),
+    archNote: text('arch_note'),
+    /** The hub as this job found it; null for the one that is on the car. */
+    axleHubId: text('axle_hub_id').references(() => axleHub.id),
+    /** A choice set ready beside the one in force, to change to at the car. */
+    planB: jsonb('plan_b').$type<PlanB>(),
+    /** Why nothing is fitted for now, or at all; null while the work goes on. */
+    held: text('held', { enum: HELD }),
+    heldWhy: text('held_why'),
+    heldBy: text('held_by'),
+    heldAt: at('held_at'),
   },
-  (t) => [index('job_visit').on(t.visitId), index('job_vehicle').on(t.vehicleId)],
+  (t) => [
+    index('job_visit').on(t.visitId),
+    index('job_vehicle').on(t.vehicleId),
+    check('job_held', sql`${t.held} is null or ${t.held} in ('declined', 'parts', 'arch-work', 'owner')`),
+  ],
 );
 
 export const reading = pgTable(
@@ -187,6 +119,8 @@ export const reading = pgTable(
     hour: integer('hour'),
     /** Plate that was on the hub while it was taken; null where nothing was. */
     onPlateMm: doublePrecision('on_plate_mm'),
+    /** The reading of an earlier visit that somebody looked at again and found so still. */
+    confirms: text('confirms'),
     ...figure(),
   },
   (t) => [
@@ -208,12 +142,20 @@ export const chalkTest = pgTable(
     corner: text('corner', { enum: CORNERS }).notNull(),
     trialMm: doublePrecision('trial_mm').notNull(),
     load: text('load', { enum: CHALK_LOADS }).notNull(),
+    /** Where across the tyre it came off; null where nobody said, or nothing did. */
+    across: text('across', { enum: CHALK_PLACES }),
     hours: jsonb('hours').$type<number[]>().notNull(),
+    /** What held the wheel over the trial plate; null where nobody said. */
+    heldBy: jsonb('held_by').$type<Fastener>(),
     by: text('by').notNull(),
     at: at('at').notNull(),
     withdrawnAt: at('withdrawn_at'),
   },
-  (t) => [index('chalk_test_job').on(t.jobId), check('chalk_test_trial', sql`${t.trialMm} between 0 and 100`)],
+  (t) => [
+    index('chalk_test_job').on(t.jobId),
+    check('chalk_test_trial', sql`${t.trialMm} between 0 and 100`),
+    check('chalk_test_across', sql`${t.across} is null or ${t.across} in ('outer wall', 'shoulder', 'tread')`),
+  ],
 );
 
 /** A frozen plan: its document never changes, and its digest is over that document as it is stored. */
@@ -285,7 +227,11 @@ export const torqueEntry = pgTable(
     targetNm: doublePrecision('target_nm').notNull(),
     readingNm: doublePrecision('reading_nm'),
     angleDeg: doublePrecision('angle_deg'),
+    /** What a click wrench told; null where figures were read. */
+    felt: text('felt', { enum: FELT }),
     tool: text('tool').notNull(),
+    /** What somebody had to say: why an over-torqued fastener stays. */
+    note: text('note'),
     by: text('by').notNull(),
     at: at('at').notNull(),
     hash: text('hash').notNull(),
@@ -294,6 +240,7 @@ export const torqueEntry = pgTable(
     uniqueIndex('torque_entry_seq').on(t.jobId, t.planId, t.corner, t.seq),
     index('torque_entry_plan').on(t.planId),
     check('torque_entry_reading', sql`${t.readingNm} is null or ${t.readingNm} > 0`),
+    check('torque_entry_felt', sql`${t.felt} is null or ${t.felt} in ('click', 'held', 'little', 'lot')`),
     check('torque_entry_angle', sql`${t.angleDeg} is null or ${t.angleDeg} between 0 and 360`),
   ],
 );
@@ -313,6 +260,21 @@ export const part = pgTable(
   (t) => [check('part_count', sql`${t.count} between 0 and 100000`)],
 );
 
+/** A set of thresholds and schools as a shop chose them, with who, when and why; rows are only added. */
+export const policyVersion = pgTable(
+  'policy_version',
+  {
+    id: id(),
+    seq: integer('seq').notNull(),
+    governing: jsonb('governing').$type<School[]>().notNull(),
+    figures: jsonb('figures').$type<Readonly<Record<string, number>>>().notNull(),
+    why: text('why').notNull(),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [uniqueIndex('policy_version_seq').on(t.seq), check('policy_version_why', sql`length(trim(${t.why})) > 0`)],
+);
+
 export const event = pgTable(
   'event',
   {
@@ -327,14 +289,10 @@ export const event = pgTable(
   (t) => [index('event_job').on(t.jobId), index('event_vehicle').on(t.vehicleId)],
 );
 
-export type VehicleRow = typeof vehicle.$inferSelect;
-export type AxleHubRow = typeof axleHub.$inferSelect;
-export type WheelSetRow = typeof wheelSet.$inferSelect;
-export type WheelRow = typeof wheel.$inferSelect;
-export type WheelReadingRow = typeof wheelReading.$inferSelect;
 export type ChalkTestRow = typeof chalkTest.$inferSelect;
 export type JobRow = typeof job.$inferSelect;
 export type PartRow = typeof part.$inferSelect;
 export type ReadingRow = typeof reading.$inferSelect;
+export type PolicyRow = typeof policyVersion.$inferSelect;
 export type PlanRow = typeof plan.$inferSelect;
 export type TorqueEntryRow = typeof torqueEntry.$inferSelect;

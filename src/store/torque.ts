@@ -18,13 +18,18 @@ export interface EntryInput extends TorqueReading {
   /** The wheel's where nothing is said. */
   readonly joint?: Joint;
   readonly tool: string;
+  /** Why an over-torqued fastener stays. */
+  readonly note?: string | undefined;
+  /** A slip of the recheck is struck out, not one of the first torque. */
+  readonly recheck?: boolean | undefined;
   /** Place in the joint's own log, from 0; left out, whatever comes next. */
   readonly seq?: number | undefined;
 }
 
 /** What of a row goes into its hash: everything but the hash itself. */
 export function hashedBody(row: Omit<TorqueEntryRow, 'hash'> | TorqueEntryRow): Record<string, unknown> {
-  const { id, jobId, planId, corner, seq, joint, pass, lug, targetNm, readingNm, angleDeg, tool, by, at } = row;
+  const { id, jobId, planId, corner, seq, joint, pass, lug, targetNm, readingNm, angleDeg, felt, note, tool, by, at } =
+    row;
   // Wheel rows hash as they did before adapters were logged, so that older chains still hold.
   return {
     id,
@@ -38,6 +43,8 @@ export function hashedBody(row: Omit<TorqueEntryRow, 'hash'> | TorqueEntryRow): 
     targetNm,
     readingNm,
     angleDeg,
+    ...(felt === null || felt === undefined ? {} : { felt }),
+    ...(note === null || note === undefined ? {} : { note }),
     tool,
     by,
     at: at.toISOString(),
@@ -50,6 +57,7 @@ export const asReading = (row: TorqueEntryRow): TorqueReading => ({
   lug: row.lug,
   reading: row.readingNm,
   angle: row.angleDeg,
+  felt: row.felt,
 });
 
 /**
@@ -100,6 +108,8 @@ export async function appendEntry(
       targetNm: spec.target,
       readingNm: input.reading,
       angleDeg: input.angle,
+      felt: input.felt ?? null,
+      note: input.note?.trim() || null,
       tool: input.tool,
       by,
       at,
@@ -114,4 +124,8 @@ export async function appendEntry(
 }
 
 const sameReading = (a: TorqueReading, b: TorqueReading): boolean =>
-  a.pass === b.pass && a.lug === b.lug && a.reading === b.reading && a.angle === b.angle;
+  a.pass === b.pass &&
+  a.lug === b.lug &&
+  a.reading === b.reading &&
+  a.angle === b.angle &&
+  (a.felt ?? null) === (b.felt ?? null);

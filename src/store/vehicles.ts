@@ -1,14 +1,17 @@
-import { and, asc, eq, isNull } from 'drizzle-orm';
+import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Db, Executor } from './connection';
-import { ChangedMeanwhileError, NotFoundError } from './errors';
+import { CORNERS } from '@/core/document/vocabulary';
+import { ChangedMeanwhileError, NotFoundError, RefusedError } from './errors';
 import { recordEvent } from './events';
+import { like } from './find';
+import { foundOn, putOn } from './fitted';
 import { type AxleHubRow, axleHub, type VehicleRow, vehicle, type WheelSetRow, wheelSet } from './schema';
 import { insertWheels, type WheelWhole, wheelsOf } from './wheels';
 
-export type HubInput = Omit<AxleHubRow, 'id' | 'vehicleId'>;
+export type HubInput = Omit<AxleHubRow, 'id' | 'vehicleId' | 'fromJobId' | 'endedAt'>;
 export type WheelSetInput = Pick<WheelSetRow, 'name' | 'tyre' | 'offsetMm' | 'seat'> &
-  Partial<Pick<WheelSetRow, 'rotates'>>;
+  Partial<Pick<WheelSetRow, 'rotates' | 'lugs' | 'boltCircleMm' | 'planned' | 'rear'>>;
 
 export interface VehicleInput {
   readonly name: string;
@@ -16,6 +19,8 @@ export interface VehicleInput {
   readonly notes: string;
   readonly hubs: readonly HubInput[];
   readonly wheelSet: WheelSetInput;
+  /** Plate that was found on each axle, mm; 0 for none, null or left out where nobody looked. */
+  readonly foundPlate?: Readonly<Record<'front' | 'rear', number | null>> | undefined;
 }
 
 export interface VehicleWhole {
@@ -34,7 +39,23 @@ export async function addVehicle(db: Db, input: VehicleInput, by: string, at: Da
       .insert(vehicle)
       .values({ id, name: input.name, plate: input.plate, notes: input.notes, createdAt: at, updatedAt: at });
     await tx.insert(axleHub).values(input.hubs.map((h) => ({ ...h, id: newId(), vehicleId: id })));
-    await insertWheelSet(tx, id, input.wheelSet, at);
+    const wheelSetId = await insertWheelSet(tx, id, input.wheelSet, at);
+    const found = input.hubs.flatMap((h) =>
+      foundOn(
+        {
+          corners: CORNERS.filter((c) => c.startsWith(h.axle)),
+          wheelSetId,
+          plateMm: input.foundPlate?.[h.axle] ?? null,
+          hardware: h.hardware,
+          fastening: h.fastening,
+          seat: h.seat,
+          torque: h.torqueNm === null ? null : { value: h.torqueNm, source: h.torqueSource },
+        },
+        by,
+        at,
+      ),
+    );
+    await putOn(tx, id, found, at);
     await recordEvent(tx, { vehicleId: id, kind: 'vehicle.added', detail: { name: input.name }, by, at });
   });
   return id;
@@ -60,14 +81,25 @@ export async function saveVehicle(
       await tx
         .update(axleHub)
         .set(hub)
-        .where(and(eq(axleHub.vehicleId, id), eq(axleHub.axle, hub.axle)));
+        .where(and(eq(axleHub.vehicleId, id), eq(axleHub.axle, hub.axle), isNull(axleHub.endedAt)));
     }
     await recordEvent(tx, { vehicleId: id, kind: 'vehicle.changed', detail: { ...input }, by, at });
   });
 }
 
+/** Two sets of one name cannot be told apart, and a double press makes no second one. @throws RefusedError */
+async function nameIsFree(tx: Executor, vehicleId: string, name: string, own: string | null): Promise<void> {
+  const others = await tx
+    .select({ id: wheelSet.id, name: wheelSet.name })
+    .from(wheelSet)
+    .where(and(eq(wheelSet.vehicleId, vehicleId), isNull(wheelSet.archivedAt)));
+  if (others.some((w) => w.id !== own && w.name.trim().toLowerCase() === name.trim().toLowerCase()))
+    throw new RefusedError(`This car has a wheel set “${name}” already. Give the other one a name of its own.`);
+}
+
 async function insertWheelSet(tx: Executor, vehicleId: string, input: WheelSetInput, at: Date): Promise<string> {
   const id = newId();
+  await nameIsFree(tx, vehicleId, input.name, null);
   await tx.insert(wheelSet).values({ ...input, id, vehicleId, createdAt: at });
   await insertWheels(tx, id);
   return id;
@@ -90,16 +122,93 @@ export async function addWheelSet(
   });
 }
 
-/** Every vehicle that is not archived, by name. */
-export async function listVehicles(db: Executor): Promise<VehicleRow[]> {
-  return db.select().from(vehicle).where(isNull(vehicle.archivedAt)).orderBy(asc(vehicle.name));
+/** Corrects a wheel set. @throws NotFoundError, RefusedError */
+export async function saveWheelSet(
+  db: Db,
+  of: { readonly vehicleId: string; readonly wheelSetId: string },
+  input: WheelSetInput,
+  by: string,
+  at: Date,
+): Promise<void> {
+  const { vehicleId, wheelSetId } = of;
+  await db.transaction(async (tx) => {
+    await nameIsFree(tx, vehicleId, input.name, wheelSetId);
+    const done = await tx
+      .update(wheelSet)
+      .set(input)
+      .where(and(eq(wheelSet.id, wheelSetId), eq(wheelSet.vehicleId, vehicleId), isNull(wheelSet.archivedAt)))
+      .returning({ id: wheelSet.id });
+    if (!done[0]) throw new NotFoundError('This wheel set');
+    await recordEvent(tx, { vehicleId, kind: 'wheel-set.changed', detail: { wheelSetId, ...input }, by, at });
+  });
+}
+
+/** Puts a wheel set away; jobs that were done on it keep it. @throws NotFoundError, RefusedError for the last one */
+export async function archiveWheelSet(
+  db: Db,
+  vehicleId: string,
+  wheelSetId: string,
+  by: string,
+  at: Date,
+): Promise<void> {
+  await db.transaction(async (tx) => {
+    const live = await tx
+      .select({ id: wheelSet.id })
+      .from(wheelSet)
+      .where(and(eq(wheelSet.vehicleId, vehicleId), isNull(wheelSet.archivedAt)));
+    if (!live.some((w) => w.id === wheelSetId)) throw new NotFoundError('This wheel set');
+    if (live.length === 1) throw new RefusedError('A car keeps one wheel set at least. Add the other one first.');
+    await tx.update(wheelSet).set({ archivedAt: at }).where(eq(wheelSet.id, wheelSetId));
+    await recordEvent(tx, { vehicleId, kind: 'wheel-set.archived', detail: { wheelSetId }, by, at });
+  });
+}
+
+export interface DrillingOf {
+  readonly vehicleId: string;
+  readonly wheelSetId: string;
+  readonly drilling: { readonly lugs: number; readonly boltCircle: number } | null;
+}
+
+/** Says what the wheels of a set are drilled for. @throws NotFoundError when the set is another vehicle's */
+export async function setDrilling(db: Db, of: DrillingOf, by: string, at: Date): Promise<void> {
+  const { vehicleId, wheelSetId, drilling } = of;
+  await db.transaction(async (tx) => {
+    const done = await tx
+      .update(wheelSet)
+      .set({ lugs: drilling?.lugs ?? null, boltCircleMm: drilling?.boltCircle ?? null })
+      .where(and(eq(wheelSet.id, wheelSetId), eq(wheelSet.vehicleId, vehicleId)))
+      .returning({ id: wheelSet.id });
+    if (!done[0]) throw new NotFoundError('This wheel set');
+    await recordEvent(tx, { vehicleId, kind: 'wheel-set.drilled', detail: { wheelSetId, drilling }, by, at });
+  });
+}
+
+export interface Found<T> {
+  readonly rows: readonly T[];
+  /** How many there are in all. */
+  readonly count: number;
+}
+
+/** Vehicles that are not archived, by name, as many as fit a page. @param find words of name or plate */
+export async function listVehicles(db: Executor, find = '', most = 60): Promise<Found<VehicleRow>> {
+  const where = and(
+    isNull(vehicle.archivedAt),
+    find.trim() === '' ? undefined : sql`${vehicle.name} || ' ' || ${vehicle.plate} ilike ${like(find)}`,
+  );
+  const rows = await db.select().from(vehicle).where(where).orderBy(asc(vehicle.name), asc(vehicle.id)).limit(most);
+  const [all] = await db.select({ count: sql<number>`count(*)::int` }).from(vehicle).where(where);
+  return { rows, count: all?.count ?? 0 };
 }
 
 /** A vehicle with hubs and wheel sets. @throws NotFoundError */
 export async function loadVehicle(db: Executor, id: string): Promise<VehicleWhole> {
   const [row] = await db.select().from(vehicle).where(eq(vehicle.id, id));
   if (!row) throw new NotFoundError('This vehicle');
-  const hubs = await db.select().from(axleHub).where(eq(axleHub.vehicleId, id)).orderBy(asc(axleHub.axle));
+  const hubs = await db
+    .select()
+    .from(axleHub)
+    .where(and(eq(axleHub.vehicleId, id), isNull(axleHub.endedAt)))
+    .orderBy(asc(axleHub.axle));
   const wheelSets = await db
     .select()
     .from(wheelSet)

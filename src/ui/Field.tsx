@@ -6,15 +6,25 @@ interface FrameProps {
   readonly hint?: ReactNode;
   readonly error?: string | undefined;
   readonly className?: string;
+  /** The label stands beside it already and is only read out. */
+  readonly hideLabel?: boolean;
 }
 
 const BOX =
   'touch w-full rounded-[3px] border bg-sheet px-3 text-ink placeholder:text-soft aria-[invalid=true]:border-stop aria-[invalid=true]:bg-stop-wash';
 
-function Frame({ label, hint, error, className, id, children }: FrameProps & { id: string; children: ReactNode }) {
+function Frame({
+  label,
+  hideLabel,
+  hint,
+  error,
+  className,
+  id,
+  children,
+}: FrameProps & { id: string; children: ReactNode }) {
   return (
     <div className={cx('flex flex-col gap-1', className)}>
-      <label htmlFor={id} className="narrow text-[13px] font-[600] text-soft">
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'narrow text-[13px] font-[600] text-soft'}>
         {label}
       </label>
       {children}
@@ -38,6 +48,7 @@ const described = (id: string, hint: ReactNode, error: string | undefined) =>
 /** A text field for words or figures. Never blocks typing; the sentence under it says what would do. */
 export function Field({
   label,
+  hideLabel,
   hint,
   error,
   className,
@@ -47,7 +58,7 @@ export function Field({
 }: FrameProps & ComponentProps<'input'> & { unit?: string; figure?: boolean }) {
   const id = useId();
   return (
-    <Frame label={label} hint={hint} error={error} className={className ?? ''} id={id}>
+    <Frame label={label} hideLabel={hideLabel ?? false} hint={hint} error={error} className={className ?? ''} id={id}>
       <div className="relative">
         <input
           id={id}

@@ -8,6 +8,7 @@ import { ruleOf } from '@/core/rules/index';
 import type { Wording } from '@/core/rules/say';
 import { citation } from '@/core/rules/sources';
 import { formatLength, type UnitSystem } from '@/core/units/format';
+import { NavLink } from './NavLink';
 import { Verdict } from './Verdict';
 
 /** Findings in order of danger, a line each, opening in place to formula, figures and source. */
@@ -63,7 +64,12 @@ function FindingLine({ finding, wording, plan }: { finding: Finding; wording: Wo
         <PutIn plan={plan} finding={finding} units={wording.units} />
         {finding.school ? <p>School: {SCHOOL_LABEL[finding.school].toLowerCase()}.</p> : null}
         {rule.schools ? <p>Schools: {rule.schools}</p> : null}
-        <p className="text-soft">Source: {citation(rule.sources)}</p>
+        <p className="text-soft">
+          Source: {citation(rule.sources)}{' '}
+          <NavLink href={`/rulebook#${finding.rule}`} className="text-accent underline underline-offset-4">
+            Where from
+          </NavLink>
+        </p>
       </Accordion.Content>
     </Accordion.Item>
   );

@@ -1,7 +1,25 @@
-import Link from 'next/link';
-import type { ComponentProps } from 'react';
+'use client';
 
-/** A link that is not fetched before it is followed: every page reads the store, and the store has one reader to please. */
-export function NavLink(props: ComponentProps<typeof Link>) {
-  return <Link prefetch={false} {...props} />;
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import type { ComponentProps, MouseEvent } from 'react';
+import { reachable } from './reach';
+
+/**
+ * A link that is not fetched before it is followed: every page reads the store, and the store has one reader to please. It asks first
+ * whether the server is there, so that no page is replaced by an error because a request failed.
+ */
+export function NavLink({ onClick, ...props }: ComponentProps<typeof Link>) {
+  const router = useRouter();
+  const follow = (e: MouseEvent<HTMLAnchorElement>) => {
+    onClick?.(e);
+    const href = typeof props.href === 'string' ? props.href : null;
+    const plain = e.button === 0 && !e.ctrlKey && !e.metaKey && !e.shiftKey && !e.altKey;
+    if (e.defaultPrevented || href === null || href.startsWith('#') || !plain || props.target === '_blank') return;
+    e.preventDefault();
+    void reachable().then((there) => {
+      if (there) router.push(href);
+    });
+  };
+  return <Link prefetch={false} {...props} onClick={follow} />;
 }

@@ -1,13 +1,12 @@
 import 'server-only';
 import { revalidatePath } from 'next/cache';
 import { attempt, type Result } from './result';
-import { readSession } from './session';
+import { whoActs } from './session';
 
 /** Runs an action in the name of whoever is at the bench; every page is shown anew after it. */
 export async function act<T>(work: (who: string) => Promise<T>): Promise<Result<T>> {
   return attempt(async () => {
-    const { who } = await readSession();
-    const value = await work(who);
+    const value = await work(await whoActs());
     revalidatePath('/', 'layout');
     return value;
   });

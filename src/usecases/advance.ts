@@ -21,6 +21,8 @@ export interface Done<T> {
   readonly set?: Partial<JobRow>;
   /** An event that follows from what was done, in the same transaction. */
   readonly follows?: { readonly event: JobEvent; readonly set?: Partial<JobRow> };
+  /** What has to see the job as it stands afterwards, in the same transaction. */
+  readonly after?: (tx: Executor) => Promise<void>;
 }
 
 /** What an event does: writes through `tx` and nothing else, so that it is all of it or nothing. @throws RefusedError */
@@ -38,6 +40,8 @@ export async function advance<T>(ask: Ask, work: Work<T>): Promise<T> {
     const whole = await loadJob(tx, ask.jobId);
     const { stage, version } = whole.job;
     allow(ask.event, stage);
+    if (whole.job.held === 'declined' && ask.event !== 'take-up')
+      throw new RefusedError(`This job was declined: ${whole.job.heldWhy}. Take it up again first.`);
     if (ask.version !== undefined && ask.version !== version) throw new ChangedMeanwhileError(ask.what ?? 'This job');
     const done = await work(tx, whole, at);
     const next = await move(tx, ask, stage, ask.event, at, done.set);
@@ -45,6 +49,7 @@ export async function advance<T>(ask: Ask, work: Work<T>): Promise<T> {
       allow(done.follows.event, next);
       await move(tx, ask, next, done.follows.event, at, done.follows.set);
     }
+    await done.after?.(tx);
     return done.value;
   });
 }

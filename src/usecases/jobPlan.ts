@@ -1,21 +1,21 @@
 import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/document/assemble';
 import type { Corner, Plan, Seat, Use, Wish } from '@/core/document/document';
+import { ADDS_NOTHING } from '@/core/document/vocabulary';
 import { plainSpacer, STOCK } from '@/core/document/blank';
 import { assess } from '@/core/evaluate/evaluate';
 import { digestOf } from '@/core/document/digest';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { planChanges } from '@/core/document/diff';
 import type { UnitSystem } from '@/core/units/format';
-import { DEFAULT_POLICY } from '@/core/document/policy';
 import { type Quantity, type QuantityId, quantitiesFor, UNSEEN } from '@/core/document/quantities';
 import { torqueJobs } from '@/core/procedure/procedure';
 import { jobCard, kitList, type Step } from '@/core/procedure/steps';
-import { type Joint, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
+import { type Joint, struckOut, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
 import type { BoltClass } from '@/core/thread/classes';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
 import type { WheelWhole } from '@/store/wheels';
-import type { AxleHubRow, ChoiceDraft, TorqueEntryRow } from '@/store/schema';
+import type { AxleHubRow, ChoiceDraft, RearWheels, TorqueEntryRow, WheelSetRow } from '@/store/schema';
 import { asReading } from '@/store/torque';
 
 /** What stands on the bench before anybody chose: the thinnest common plate on stock fasteners. */
@@ -29,10 +29,28 @@ export function hubOf(whole: JobWhole): AxleHubRow {
   return whole.hubs.find((h) => h.axle === whole.job.axle) as AxleHubRow;
 }
 
+/** The wheels of a set as they are on an axle: the rear ones may differ. */
+export const wheelsOnAxle = (set: WheelSetRow, axle: 'front' | 'rear'): RearWheels =>
+  axle === 'rear' && set.rear !== null ? set.rear : set;
+
+/** What is chosen of a plan, and not taken in or measured. */
+export type ChosenParts =
+  | 'spacer'
+  | 'fastener'
+  | 'leadSignOff'
+  | 'camberChange'
+  | 'lowerBy'
+  | 'planned'
+  | 'trim'
+  | 'rightPlate'
+  | 'locking'
+  | 'condition';
+
 /** Everything of a plan but the choice; the browser adds the choice and evaluates live. */
-export function planParts(whole: JobWhole): Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff' | 'camberChange'> {
+export function planParts(whole: JobWhole): Omit<PlanParts, ChosenParts> {
   const hub = hubOf(whole);
   const wheel = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
+  const own = wheel ? wheelsOnAxle(wheel, whole.job.axle) : undefined;
   return {
     title: `${whole.vehicle.name}, ${AXLE_LABEL[whole.job.axle].toLowerCase()}`,
     axle: whole.job.axle,
@@ -46,18 +64,22 @@ export function planParts(whole: JobWhole): Omit<PlanParts, 'spacer' | 'fastener
       seat: hub.seat as Seat,
       threadMaterial: hub.threadMaterial as 'steel' | 'aluminium' | 'unknown',
       nutStyle: hub.nutStyle as 'open' | 'closed' | 'unknown',
-      torque: { value: hub.torqueNm, source: hub.torqueSource },
+      torque: hub.torqueNm === null ? null : { value: hub.torqueNm, source: hub.torqueSource },
       lockingFastener: hub.lockingFastener,
       fastenerClass: hub.fastenerClass as BoltClass,
       internalTensile: hub.internalTensileMpa,
+      nutClass: hub.nutClass,
+      hardware: hub.hardware,
     },
     wheel: {
       name: wheel?.name ?? 'wheel set',
-      tyre: wheel?.tyre ?? '',
-      offset: wheel?.offsetMm ?? null,
-      seat: (wheel?.seat ?? 'unknown') as Seat,
+      tyre: own?.tyre ?? '',
+      offset: own?.offsetMm ?? null,
+      seat: (own?.seat ?? 'unknown') as Seat,
+      lugs: own?.lugs ?? null,
+      boltCircle: own?.boltCircleMm ?? null,
     },
-    readings: whole.readings.filter(isFigure).map(
+    readings: countedReadings(whole).map(
       (r): Reading => ({
         quantity: r.quantity as QuantityId,
         corner: r.corner as Corner | null,
@@ -72,10 +94,38 @@ export function planParts(whole: JobWhole): Omit<PlanParts, 'spacer' | 'fastener
       corner: w.corner,
       readings: w.readings.map((r) => ({ quantity: r.quantity as QuantityId, value: r.value, pm: r.pm })),
     })),
-    chalk: whole.chalk.map((t) => ({ corner: t.corner, trial: t.trialMm, load: t.load, hours: t.hours })),
-    policy: DEFAULT_POLICY,
+    chalk: countedChalk(whole).map((t) => ({
+      corner: t.corner,
+      trial: t.trialMm,
+      load: t.load,
+      across: t.across,
+      hours: t.hours,
+    })),
+    policy: whole.policy,
   };
 }
+
+/** What arch work makes anew: read before it, it is the old state and never averaged with the new one. */
+const OF_ARCH: ReadonlySet<string> = new Set<QuantityId>([
+  'gap',
+  'archHeight',
+  'loadedClearance',
+  'lipDepth',
+  'fingerPasses',
+  'gapPer10',
+]);
+
+/** Read of the arches before the arch work was done. */
+export const isOldState = (whole: JobWhole, r: { readonly quantity: string; readonly at: Date }): boolean =>
+  whole.job.archDoneAt !== null && r.at <= whole.job.archDoneAt && OF_ARCH.has(r.quantity);
+
+/** Readings with a figure that speak of the car as it is now. */
+export const countedReadings = (whole: JobWhole): JobWhole['readings'] =>
+  whole.readings.filter((r) => isFigure(r) && !isOldState(whole, r));
+
+/** Chalk tests that speak of the arches as they are now. */
+export const countedChalk = (whole: JobWhole): JobWhole['chalk'] =>
+  whole.chalk.filter((t) => whole.job.archDoneAt === null || t.at > whole.job.archDoneAt);
 
 /** A reading with a figure; “could not see” is kept, and stays unmeasured. */
 export const isFigure = (r: { readonly method: string }): boolean => r.method !== UNSEEN.id;
@@ -86,8 +136,10 @@ export const wheelName = (mark: string): string => `wheel ${mark}`;
 /** Every wheel of the job's set that can go on its axle: all of them where they change axles, else the two that hang there. */
 export function wheelsThatGo(whole: JobWhole): readonly WheelWhole[] {
   const set = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
+  // Front and rear wheels that differ never change axles.
+  const alike = set?.rotates !== false && (set?.rear ?? null) === null;
   return whole.wheels.filter(
-    (w) => w.wheelSetId === whole.job.wheelSetId && (set?.rotates !== false || w.corner.startsWith(whole.job.axle)),
+    (w) => w.wheelSetId === whole.job.wheelSetId && (alike || w.corner.startsWith(whole.job.axle)),
   );
 }
 
@@ -98,9 +150,20 @@ export function planWith(whole: JobWhole, choice: ChoiceDraft, leadSignOff: Plan
 
 /** The frozen choice as it would come out on today's readings and vehicle data. */
 function asOfNow(frozen: Plan, whole: JobWhole): Plan {
-  const { spacer, fastener, camberChange, leadSignOff, policy } = frozen;
+  const { spacer, fastener, camberChange, lowerBy, planned, rightPlate, locking, leadSignOff, policy } = frozen;
+  // What was to be trimmed is off, and the clearance is read anew.
+  const done = whole.job.archDoneAt !== null && whole.plan !== null && whole.plan.frozenAt < whole.job.archDoneAt;
+  const trim = done ? 0 : frozen.trim;
+  const { condition } = frozen.hub;
   // A plan keeps the thresholds that it was frozen under.
-  return { ...planWith(whole, { spacer, fastener, camberChange }, leadSignOff), policy };
+  return {
+    ...planWith(
+      whole,
+      { spacer, fastener, camberChange, lowerBy, planned, trim, rightPlate, locking, condition },
+      leadSignOff,
+    ),
+    policy,
+  };
 }
 
 /** The plan in force as it would come out on today's readings and vehicle data; null without one. */
@@ -128,12 +191,16 @@ export interface Missing {
 /** What is measured on this car for this wish, in the order of the trade. */
 export function wantedReadings(whole: JobWhole): Quantity[] {
   const hub = hubOf(whole);
-  return quantitiesFor({ fastening: hub.fastening, nutStyle: hub.nutStyle as 'open' }, whole.job.wish as Wish);
+  const wish = whole.job.wish as Wish;
+  const all = quantitiesFor({ fastening: hub.fastening, nutStyle: hub.nutStyle as 'open' }, wish);
+  // A count says nothing of the locking piece, so that is held beside the others once.
+  const asked = hub.lockingFastener && ADDS_NOTHING.has(wish);
+  return all.map((q) => (asked && q.id === 'lockingShorter' ? { ...q, optional: false } : q));
 }
 
 /** Readings that were never taken and block a decision, corner by corner in the order of the trade. */
 export function missingReadings(whole: JobWhole): Missing[] {
-  const taken = new Set(whole.readings.filter(isFigure).map((r) => `${r.corner ?? ''}/${r.quantity}`));
+  const taken = new Set(countedReadings(whole).map((r) => `${r.corner ?? ''}/${r.quantity}`));
   const missing: Missing[] = [];
   for (const q of wantedReadings(whole)) {
     if (q.optional) continue;
@@ -144,6 +211,8 @@ export function missingReadings(whole: JobWhole): Missing[] {
       continue;
     }
     for (const corner of q.scope === 'axle' ? [null] : cornersOf(whole.job.axle)) {
+      // Where the tip stands against the nut's end stands in for its thread.
+      if (q.id === 'nutThread' && cornersOf(whole.job.axle).some((c) => taken.has(`${c}/standThrough`))) continue;
       if (!taken.has(`${corner ?? ''}/${q.id}`) && !taken.has(`/${q.id}`))
         missing.push({ quantity: q, corner, wheel: null });
     }
@@ -184,6 +253,13 @@ function jointStates(plan: Plan, joint: Joint, log: readonly TorqueEntryRow[]): 
   }));
 }
 
+/** The last wheel entry of a corner that stands; null where none does. */
+export function lastStanding(whole: JobWhole, corner: string): TorqueEntryRow | null {
+  const own = whole.torque.filter((e) => e.corner === corner && e.joint === 'wheel');
+  const struck = struckOut(own);
+  return own.findLast((_, i) => !struck.has(i)) ?? null;
+}
+
 /** Sentences for adapters that are not through their own verify pass: the first of the two torque jobs. */
 export const openAdapters = (whole: JobWhole): string[] =>
   whole.plan === null
@@ -195,11 +271,22 @@ export const openAdapters = (whole: JobWhole): string[] =>
             `The ${a.corner.replace('-', ' ')} adapter is not through its own verify pass, which comes before the wheel.`,
         );
 
+/** From when rechecks count: the sign-off, or the link of the chain that was ended last. */
+export function recheckedSince(whole: JobWhole): Date | null {
+  const ended = whole.rechecks.flatMap((l) => l.doneAt ?? []);
+  const { signedAt } = whole.job;
+  return signedAt === null ? null : new Date(Math.max(signedAt.getTime(), ...ended.map((d) => d.getTime())));
+}
+
+/** The link of the chain that is next; null where none is open. */
+export const openLink = (whole: JobWhole): JobWhole['rechecks'][number] | null =>
+  whole.rechecks.find((l) => l.doneAt === null) ?? null;
+
 /** The same with rechecks counted since the last sign-off only: a job that was opened again is rechecked anew. */
 export function wheelStatesSigned(whole: JobWhole): JointState[] {
   if (!whole.plan) return [];
   const { document } = whole.plan;
-  const { signedAt } = whole.job;
+  const signedAt = recheckedSince(whole);
   const before =
     signedAt === null
       ? []

@@ -1,28 +1,38 @@
 import 'server-only';
-import { addDays } from 'date-fns';
-import { assess } from '@/core/evaluate/evaluate';
+import { wheelTorque } from '@/core/document/hardware';
 import { cornersOf } from '@/core/document/assemble';
-import { readPlan } from '@/core/document/document';
-import type { Plan } from '@/core/document/document';
-import { theStore } from '@/store/connection';
+import type { Corner, Plan } from '@/core/document/document';
+import { CORNER_LABEL } from '@/core/document/labels';
+import type { Carried } from '@/core/quick/carried';
+import { type Executor, theStore } from '@/store/connection';
+import { plainSpacer, STOCK } from '@/core/document/blank';
+import { ADDS_NOTHING, type Wish } from '@/core/document/vocabulary';
+import { fittedNow } from '@/store/fitted';
+import { hubBefore, hubNow } from '@/store/hubs';
 import { RefusedError } from '@/store/errors';
 import { addJob, type JobWhole, loadJob, loadPartner, saveDraft, tickStep } from '@/store/jobs';
-import { freezePlan, keepJudgement, type PlanInForce } from '@/store/plans';
+import { freezePlan } from '@/store/plans';
 import type { ChoiceDraft, JobRow } from '@/store/schema';
 import { appendEntry, type EntryInput } from '@/store/torque';
+import { endRecheck } from '@/store/rechecks';
 import { loadVehicle } from '@/store/vehicles';
 import { advance } from './advance';
+import { afterLink, notTooEarly } from './signing';
+import { beginWith } from './carried';
 import {
   asOfToday,
+  lastStanding,
   openAdapters,
   openHolds,
-  openPoints,
+  openLink,
+  recheckedSince,
   planWith,
   type StepStage,
   stepsOf,
   torqueSpec,
   wheelStatesSigned,
 } from './jobPlan';
+import { planOf, soundPlan } from './soundPlan';
 import { barOf, isRetorque } from './standing';
 import type { JobEvent } from './transitions';
 
@@ -44,20 +54,72 @@ export interface NewJob {
   readonly axle: 'front' | 'rear' | 'both';
   readonly wish: JobRow['wish'];
   readonly use: JobRow['use'];
+  /** Studs come out again: the job stands on the hub as it took bolts. */
+  readonly studsOut?: boolean | undefined;
+  /** Figures of a quick answer that it begins with, and where those of one corner were taken. */
+  readonly carried?: { readonly figures: Carried; readonly corner: Corner } | undefined;
 }
 
 /** Opens a job on a vehicle, or one for each axle in one visit. @returns the id of the first @throws NotFoundError, RefusedError */
-export async function openJob({ vehicleId, wheelSetId, axle, wish, use }: NewJob, by: string): Promise<string> {
+export async function openJob(
+  { vehicleId, wheelSetId, axle, wish, use, studsOut, carried }: NewJob,
+  by: string,
+): Promise<string> {
   const { db } = await theStore();
   return db.transaction(async (tx) => {
-    const { wheelSets } = await loadVehicle(tx, vehicleId);
+    const { wheelSets, hubs } = await loadVehicle(tx, vehicleId);
     if (!wheelSets.some((w) => w.id === wheelSetId))
       throw new RefusedError('These wheels are not of this vehicle. Pick one of its own sets.');
     const at = new Date();
-    const id = await addJob(tx, { vehicleId, wheelSetId, axle: axle === 'rear' ? 'rear' : 'front', wish, use }, by, at);
-    if (axle === 'both') await addJob(tx, { vehicleId, wheelSetId, axle: 'rear', wish, use, visitId: id }, by, at);
+    const first = axle === 'rear' ? 'rear' : 'front';
+    const onHub = async (of: 'front' | 'rear') =>
+      studsOut === true && wish === 'take-off' ? { axleHubId: await hubWithBolts(tx, vehicleId, of) } : {};
+    const id = await addJob(tx, { vehicleId, wheelSetId, axle: first, wish, use, ...(await onHub(first)) }, by, at);
+    const other =
+      axle === 'both'
+        ? await addJob(
+            tx,
+            { vehicleId, wheelSetId, axle: 'rear', wish, use, visitId: id, ...(await onHub('rear')) },
+            by,
+            at,
+          )
+        : id;
+    for (const jobId of new Set([id, other])) await beginAsItStands(tx, jobId, at);
+    if (carried) {
+      const on = carried.corner.startsWith('rear') ? 'rear' : 'front';
+      if (axle !== 'both' && axle !== on)
+        throw new RefusedError(
+          `The figures were taken at the ${CORNER_LABEL[carried.corner]}; this job is the ${axle} axle.`,
+        );
+      const hub = hubs.find((h) => h.axle === on);
+      await beginWith(tx, on === 'rear' ? other : id, { ...carried, fastening: hub?.fastening ?? 'bolt' }, by, at);
+    }
     return id;
   });
+}
+
+/**
+ * A visit that adds nothing begins with what is on the car on its bench: its plate where it has one, none where plates come off.
+ */
+async function beginAsItStands(tx: Executor, jobId: string, at: Date): Promise<void> {
+  const { job, vehicle } = await loadJob(tx, jobId);
+  if (!ADDS_NOTHING.has(job.wish as Wish)) return;
+  const on = job.wish === 'take-off' ? [] : await fittedNow(tx, vehicle.id);
+  const side = (s: string) => on.find((f) => f.corner === `${job.axle}-${s}`);
+  const [left, right] = [side('left'), side('right')];
+  const mm = left?.plateMm ?? 0;
+  const spacer = left?.plate ?? plainSpacer(mm);
+  const rightPlate = right?.plateMm != null && right.plateMm !== mm ? { rightPlate: right.plateMm } : {};
+  await saveDraft(tx, jobId, job.version, { spacer, fastener: STOCK, ...rightPlate }, at);
+}
+
+/** The hub of an axle as it took bolts. @throws RefusedError where it never did, or does now */
+async function hubWithBolts(tx: Executor, vehicleId: string, axle: 'front' | 'rear'): Promise<string> {
+  const before = await hubBefore(tx, vehicleId, axle);
+  const now = await hubNow(tx, vehicleId, axle);
+  if (!before || now?.fastening !== 'stud')
+    throw new RefusedError(`No studs were put into the ${axle} hubs here, so none come out of them.`);
+  return before.id;
 }
 
 /** Opens a job for the other axle in the same visit, or finds the one that is there. @returns its id */
@@ -110,6 +172,11 @@ export function takeForward(
   return advance(
     { jobId, event: 'take-forward', by, version, what: 'The choice on this job' },
     async (tx, whole, at) => {
+      const set = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
+      if (set?.planned)
+        throw new RefusedError(
+          `“${set.name}” is not here yet, so nothing can be fitted on it. Measure it once it is, and say so at the vehicle.`,
+        );
       await freezePlan(tx, jobId, soundPlan(planWith(whole, choice, lead)), by, at);
       return { ...nothing, set: { signedAt: null, signedBy: null, recheckDueAt: null } };
     },
@@ -126,7 +193,11 @@ export function takeReadingsIn(jobId: string, by: string): Promise<void> {
     // What somebody accepted by name was accepted on the readings as they were then.
     const now = soundPlan({ ...(asOfToday(whole) ?? plan.document), leadSignOff: null });
     const [then, next] = [plan.document.hub, now.hub];
-    if (then.torque?.value !== next.torque?.value || then.lugs !== next.lugs || then.thread !== next.thread) {
+    if (
+      wheelTorque(plan.document)?.value !== wheelTorque(now)?.value ||
+      then.lugs !== next.lugs ||
+      then.thread !== next.thread
+    ) {
       throw new RefusedError(
         'Torque figure, lug count or thread changed, so what was torqued was torqued to something else. Take the choice forward again.',
       );
@@ -134,31 +205,6 @@ export function takeReadingsIn(jobId: string, by: string): Promise<void> {
     await freezePlan(tx, jobId, now, by, at, plan.log);
     return nothing;
   });
-}
-
-/** A plan that may go forward. @throws RefusedError naming what stands first in the way */
-function soundPlan(plan: Plan): Plan {
-  const checked = readPlan(plan);
-  if ('issues' in checked) {
-    const first = checked.issues[0];
-    throw new RefusedError(`${first?.path ?? 'plan'}: ${first?.message ?? 'is not valid.'}`);
-  }
-  const { blocking } = assess(checked.plan);
-  if (blocking[0]?.level === 'caution')
-    throw new RefusedError(
-      'What is left in the way somebody has to accept by name, on the figures as they are now: take the choice forward on the bench.',
-    );
-  if (blocking.length > 0) {
-    throw new RefusedError(
-      `This choice has ${blocking.length} ${blocking.length === 1 ? 'finding' : 'findings'} in the way (${blocking[0]?.level}). Clear them first.`,
-    );
-  }
-  return checked.plan;
-}
-
-function planOf(whole: JobWhole): PlanInForce {
-  if (!whole.plan) throw new RefusedError('No plan has been chosen yet.');
-  return whole.plan;
 }
 
 /** Ticks or unticks a line of the kit list or job card. @throws RefusedError */
@@ -189,7 +235,7 @@ export function finishSteps(jobId: string, from: StepStage, by: string): Promise
 }
 
 function torqueEvent(input: EntryInput): JobEvent {
-  if (input.pass === 'recheck') return 'recheck';
+  if (input.pass === 'recheck' || (input.pass === 'strike' && input.recheck)) return 'recheck';
   return input.joint === 'adapter' ? 'torque-adapter' : 'torque-wheel';
 }
 
@@ -205,30 +251,33 @@ export function enterTorque(jobId: string, input: EntryInput, by: string): Promi
     const plan = inForce.document;
     if (!(cornersOf(plan.axle) as string[]).includes(input.corner))
       throw new RefusedError(`${input.corner} is not on this axle.`);
+    if (input.pass === 'stays' && (input.note ?? '').trim() === '')
+      throw new RefusedError('Say why that fastener stays; it stands on the record.');
     const waiting = input.joint === 'adapter' ? undefined : openAdapters(whole)[0];
     if (waiting) throw new RefusedError(waiting);
     const bar = event === 'recheck' || isRetorque(whole) ? null : barOf(whole);
     if (bar) throw new RefusedError(bar);
+    if (input.pass === 'strike' && event === 'recheck') {
+      const last = lastStanding(whole, input.corner);
+      if (last === null || whole.job.signedAt === null || last.at <= (recheckedSince(whole) ?? at))
+        throw new RefusedError(
+          'Nothing of this recheck stands that could be struck out; what was signed does not change.',
+        );
+    }
+    if (event === 'recheck') notTooEarly(whole, at);
     const state = await appendEntry(tx, jobId, inForce.log, torqueSpec(plan, input.joint ?? 'wheel'), input, by, at);
     if (event !== 'recheck') return nothing;
-    if (state.last?.outcome === 'moved')
+    const link = openLink(whole);
+    if (state.last?.outcome === 'moved') {
+      if (link) await endRecheck(tx, link.id, 'moved', by, at);
       return {
         ...nothing,
         follows: { event: 'recheck-moved', set: { signedAt: null, signedBy: null, recheckDueAt: null } },
       };
+    }
     const states = wheelStatesSigned(await loadJob(tx, jobId));
-    return states.every((s) => s.state.complete && s.state.rechecks > 0)
-      ? { ...nothing, follows: { event: 'recheck-done' } }
-      : nothing;
-  });
-}
-
-/** Signs a job off, keeps what the rules found in it then, and sets its recheck for the next day. @throws RefusedError naming the first open point */
-export function signOff(jobId: string, by: string): Promise<void> {
-  return advance({ jobId, event: 'sign-off', by }, async (tx, whole, at) => {
-    const open = openPoints(whole);
-    if (open.length > 0) throw new RefusedError(`Not yet: ${open[0]}`);
-    await keepJudgement(tx, planOf(whole), at);
-    return { ...nothing, set: { signedAt: at, signedBy: by, recheckDueAt: addDays(at, 1) } };
+    if (!states.every((s) => s.state.complete && s.state.rechecks > 0)) return nothing;
+    if (link) await endRecheck(tx, link.id, 'held', by, at);
+    return { ...nothing, follows: afterLink(whole) };
   });
 }

@@ -21,3 +21,7 @@ export const jobOr404 = (id: string): Promise<JobWhole> => or404(() => jobById(i
 /** The vehicle, or the page that says it is not here. */
 export const vehicleOr404 = (id: string): Promise<VehicleWhole> =>
   or404(async () => loadVehicle((await theStore()).db, id));
+
+/** What a page is asked to find, from its address. */
+export const foundIn = ({ find }: { find?: string | string[] | undefined }): string =>
+  typeof find === 'string' ? find.slice(0, 60) : '';

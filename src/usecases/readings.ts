@@ -8,6 +8,7 @@ import { parseReading } from '@/core/document/readingText';
 import { parseLength } from '@/core/units/parse';
 import { theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
+import { recordEvent } from '@/store/events';
 import {
   addChalkTest,
   addReading,
@@ -27,7 +28,7 @@ export interface TypedReading {
 }
 
 /** Understands a reading as typed. @throws InputError naming what would do */
-function understood(q: Quantity, { typed, method: id }: TypedReading) {
+export function understood(q: Quantity, { typed, method: id }: TypedReading) {
   const method = q.methods.find((m) => m.id === id);
   if (!method)
     throw new InputError(
@@ -81,7 +82,7 @@ export function takeReading(
 }
 
 /** Plate that was on, mm; null where nothing was, or where it makes no difference to the reading. @throws InputError */
-function plateOn(id: string, typed: string | undefined): number | null {
+export function plateOn(id: string, typed: string | undefined): number | null {
   if (!isPlated(id) || typed === undefined || typed.trim() === '') return null;
   const { value } = parseLength('Plate on it now', typed, { min: 0, max: 100 });
   return value === 0 ? null : value;
@@ -96,18 +97,55 @@ export async function takeBackReading(jobId: string, readingId: string, by: stri
   }));
 }
 
+/**
+ * Arch work was done: what was read of the arches before becomes the old state, and is measured anew; a planned trim is off.
+ * Null takes it back. @throws InputError, RefusedError
+ */
+export async function noteArchWork(jobId: string, typed: string | null, by: string): Promise<void> {
+  const note = typed?.trim() ?? null;
+  if (note !== null && (note === '' || note.length > 200))
+    throw new InputError(
+      'What was done',
+      note.slice(0, 40),
+      note === '' ? 'is empty.' : 'is longer than 200 characters.',
+      'Such as “lip trimmed 10 mm from 10 to 2 o’clock, sealed and painted”.',
+    );
+  return advance({ jobId, event: 'arch-work', by }, async (tx, { job }, at) => {
+    if ((note === null) === (job.archDoneAt === null))
+      throw new RefusedError(
+        note === null ? 'No arch work is noted on this job.' : 'Arch work is noted already. Take it back first.',
+      );
+    await recordEvent(tx, { jobId, kind: note === null ? 'arch.taken-back' : 'arch.done', detail: { note }, by, at });
+    const draft = note !== null && job.draft ? { draft: { ...job.draft, trim: 0 } } : {};
+    return {
+      value: undefined,
+      set: { archDoneAt: note === null ? null : at, archDoneBy: note === null ? null : by, archNote: note, ...draft },
+    };
+  });
+}
+
 export interface TypedChalk extends Omit<ChalkInput, 'trialMm' | 'hours'> {
   readonly trial: string;
   readonly hours: readonly number[];
 }
 
 /** Keeps a chalk test of a corner. No hours: it stayed clean. @throws InputError, RefusedError */
-export function takeChalk(jobId: string, { corner, load, hours, trial }: TypedChalk, by: string): Promise<void> {
+export function takeChalk(
+  jobId: string,
+  { corner, load, across, hours, trial, heldBy }: TypedChalk,
+  by: string,
+): Promise<void> {
   return advance({ jobId, event: 'measure', by }, async (tx, { job }, at) => {
     if (!cornersOf(job.axle).includes(corner))
       throw new RefusedError(`${corner} is not on the ${job.axle} axle of this job.`);
     const trialMm = parseLength('Trial spacer', trial, { min: 0, max: 100 }).value;
-    await addChalkTest(tx, jobId, { corner, load, hours: [...hours], trialMm }, by, at);
+    await addChalkTest(
+      tx,
+      jobId,
+      { corner, load, across: hours.length > 0 ? across : null, hours: [...hours], trialMm, heldBy: heldBy ?? null },
+      by,
+      at,
+    );
     return { value: undefined };
   });
 }

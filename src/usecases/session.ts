@@ -1,26 +1,80 @@
 import 'server-only';
+import { getIronSession, type IronSession } from 'iron-session';
 import { cookies } from 'next/headers';
 import type { UnitSystem } from '@/core/units/format';
+import { theStore } from '@/store/connection';
+import { RefusedError } from '@/store/errors';
+import { people, personOfLogin } from '@/store/people';
+import type { PersonRow, Role } from '@/store/peopleSchema';
+import { openToNetwork, SESSION_COOKIE, sessionKey } from './openTo';
 
 export type Theme = 'auto' | 'light' | 'dark';
 
 export interface Session {
-  /** Who is at the bench; stands beside everything that is recorded. */
-  readonly who: string;
+  /** Who is at the bench; stands beside everything that is recorded. Null while nobody said. */
+  readonly who: string | null;
+  readonly personId: string | null;
+  readonly role: Role;
+  /** More than one person works here, so that whoever is at the bench says so. */
+  readonly several: boolean;
   readonly units: UnitSystem;
   readonly theme: Theme;
 }
 
-export const COOKIES = { who: 'vectis-who', units: 'vectis-units', theme: 'vectis-theme' } as const;
+export const COOKIES = { units: 'vectis-units', theme: 'vectis-theme' } as const;
 
-/** Choices of this browser: name, units, light or dark. */
+/** Who works alone and has not said a name. */
+export const NOBODY_NAMED = 'Fitter';
+
+const DAYS = 30;
+
+/** The sealed cookie of this browser. */
+export async function loginCookie(): Promise<IronSession<{ loginId?: string }>> {
+  return getIronSession(await cookies(), {
+    password: sessionKey(),
+    cookieName: SESSION_COOKIE,
+    ttl: DAYS * 24 * 3600,
+    // The bays' network is plain http.
+    cookieOptions: { httpOnly: true, sameSite: 'strict', secure: false, path: '/' },
+  });
+}
+
+async function whoIsThere(): Promise<{ person: PersonRow | null; several: boolean; alone: boolean }> {
+  const { db } = await theStore();
+  const all = await people(db);
+  const several = all.length > 1;
+  const { loginId } = await loginCookie();
+  const signedIn = loginId ? await personOfLogin(db, loginId) : null;
+  if (signedIn) return { person: signedIn, several, alone: false };
+  const only = all[0];
+  // A shop of one on its own machine is asked for nothing.
+  if (!openToNetwork() && !several && (only === undefined || only.pinHash === null))
+    return { person: only ?? null, several, alone: true };
+  return { person: null, several, alone: false };
+}
+
+/** Who is at the bench, and choices of this browser: units, light or dark. */
 export async function readSession(): Promise<Session> {
   const jar = await cookies();
   const units = jar.get(COOKIES.units)?.value;
   const theme = jar.get(COOKIES.theme)?.value;
+  const { person, several, alone } = await whoIsThere();
   return {
-    who: decodeURIComponent(jar.get(COOKIES.who)?.value ?? '').slice(0, 60) || 'Fitter',
+    who: person?.name ?? (alone ? NOBODY_NAMED : null),
+    personId: person?.id ?? null,
+    role: person?.role ?? (alone ? 'lead' : 'fitter'),
+    several,
     units: units === 'imperial' ? 'imperial' : 'metric',
     theme: theme === 'light' || theme === 'dark' ? theme : 'auto',
   };
+}
+
+/** The name that goes beside what is done now. @throws RefusedError while nobody said who is at the bench */
+export async function whoActs(): Promise<string> {
+  const { who } = await readSession();
+  if (who === null)
+    throw new RefusedError(
+      'Nobody is at the bench. Say who you are at the top of the page; what you entered is still here.',
+    );
+  return who;
 }

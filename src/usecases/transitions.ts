@@ -8,6 +8,7 @@ export const JOB_EVENTS = [
   'keep-draft',
   'measure',
   'compare-gap',
+  'arch-work',
   'take-forward',
   'take-readings-in',
   'tick',
@@ -17,8 +18,14 @@ export const JOB_EVENTS = [
   'torque-wheel',
   'sign-off',
   'recheck',
+  'recheck-link',
   'recheck-moved',
   'recheck-done',
+  'revise',
+  'plan-b',
+  'take-plan-b',
+  'hold',
+  'take-up',
 ] as const;
 export type JobEvent = (typeof JOB_EVENTS)[number];
 
@@ -38,6 +45,7 @@ export const TRANSITIONS: Readonly<Record<JobEvent, To>> = {
   'keep-draft': stay(...OPEN),
   measure: stay(...OPEN),
   'compare-gap': stay(...OPEN, 'recheck'),
+  'arch-work': stay(...OPEN),
   'take-forward': all(OPEN, 'stage'),
   'take-readings-in': stay('stage', 'fit', 'torque'),
   tick: stay('stage', 'fit', 'torque'),
@@ -47,8 +55,15 @@ export const TRANSITIONS: Readonly<Record<JobEvent, To>> = {
   'torque-wheel': stay('torque'),
   'sign-off': { torque: 'recheck' },
   recheck: stay('recheck'),
+  'recheck-link': stay('recheck'),
   'recheck-moved': { recheck: 'torque' },
   'recheck-done': { recheck: 'closed' },
+  // A correction stands beside what was signed, and starts from it.
+  revise: { recheck: 'torque', closed: 'torque' },
+  'plan-b': stay('choose', 'stage', 'fit', 'torque'),
+  'take-plan-b': { stage: 'stage', fit: 'stage', torque: 'stage' },
+  hold: stay(...OPEN),
+  'take-up': stay(...OPEN),
 };
 
 /** What each event is, as the subject of a refusal, and what would do instead. */
@@ -58,6 +73,7 @@ const WORDS: Readonly<Record<JobEvent, readonly [what: string, instead: string]>
   'keep-draft': ['A choice on the bench is kept', 'Open a new job for new work.'],
   measure: ['A reading is kept', 'Open a new job for new work.'],
   'compare-gap': ['A gap as it came out is kept', 'Open a new job for new work.'],
+  'arch-work': ['Arch work is noted', 'Open a new job for new work.'],
   'take-forward': ['A choice is taken forward', 'Open a new job for new work.'],
   'take-readings-in': ['New readings are taken into a plan', 'Take a choice forward first.'],
   tick: ['A step is ticked', 'Reload the page to see where it stands.'],
@@ -67,8 +83,14 @@ const WORDS: Readonly<Record<JobEvent, readonly [what: string, instead: string]>
   'torque-wheel': ['Torque is entered', 'It is entered once kit list and job card are through.'],
   'sign-off': ['A job is signed off', 'It is signed once every wheel is through its verify pass.'],
   recheck: ['A recheck is entered', 'A recheck begins after the sign-off.'],
+  'recheck-link': ['A recheck is through', 'A recheck begins after the sign-off.'],
   'recheck-moved': ['A recheck sends a job back', 'A recheck begins after the sign-off.'],
   'recheck-done': ['A recheck closes a job', 'A recheck begins after the sign-off.'],
+  'plan-b': ['A plan B is set ready', 'Measure first.'],
+  'take-plan-b': ['Plan B is changed to', 'Take a choice forward first.'],
+  hold: ['A job is laid aside', 'It is fitted already.'],
+  'take-up': ['A job is taken up again', 'It is fitted already.'],
+  revise: ['A record is corrected', 'This one is not signed yet: change it as it is.'],
 };
 
 /** Why an event cannot happen in a stage, as a sentence; null where the table allows it. */

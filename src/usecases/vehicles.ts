@@ -1,8 +1,27 @@
 import 'server-only';
 import { theStore } from '@/store/connection';
-import { addVehicle, addWheelSet, saveVehicle, type VehicleInput, type WheelSetInput } from '@/store/vehicles';
+import { InputError } from '@/core/errors';
+import { AXLE_LABEL } from '@/core/document/labels';
+import { type Corner, CORNERS } from '@/core/document/vocabulary';
+import { parseLength } from '@/core/units/parse';
+import { RefusedError } from '@/store/errors';
+import { recordEvent } from '@/store/events';
+import { fittedEver, fittedNow, foundOn, putOn } from '@/store/fitted';
+import { jobsOfVehicle } from '@/store/jobs';
+import type { FittedRow } from '@/store/schema';
+import {
+  addVehicle,
+  addWheelSet,
+  archiveWheelSet,
+  loadVehicle,
+  saveWheelSet,
+  setDrilling,
+  saveVehicle,
+  type VehicleInput,
+  type WheelSetInput,
+} from '@/store/vehicles';
 
-export type { HubInput, VehicleInput } from '@/store/vehicles';
+export type { HubInput, VehicleInput, WheelSetInput } from '@/store/vehicles';
 
 /** Takes a vehicle in. @returns its id */
 export const takeInVehicle = async (input: VehicleInput, by: string): Promise<string> =>
@@ -15,3 +34,87 @@ export const changeVehicle = async (id: string, version: number, input: VehicleI
 /** Adds a wheel set to a vehicle. @returns its id @throws NotFoundError */
 export const takeInWheelSet = async (vehicleId: string, input: WheelSetInput, by: string): Promise<string> =>
   addWheelSet((await theStore()).db, vehicleId, input, by, new Date());
+
+/** Says what the wheels of a set are drilled for; null where nobody knows. @throws NotFoundError */
+export const keepDrilling = async (
+  vehicleId: string,
+  wheelSetId: string,
+  drilling: { readonly lugs: number; readonly boltCircle: number } | null,
+  by: string,
+): Promise<void> => setDrilling((await theStore()).db, { vehicleId, wheelSetId, drilling }, by, new Date());
+
+/** What hangs on a car now, and everything that ever did. */
+export async function fittedOn(vehicleId: string): Promise<{ now: FittedRow[]; ever: FittedRow[] }> {
+  const { db } = await theStore();
+  return { now: await fittedNow(db, vehicleId), ever: await fittedEver(db, vehicleId) };
+}
+
+/** Sentences for open jobs that a change of these wheels reaches: their plans are held against the wheels as they are. */
+export async function jobsOnWheels(vehicleId: string, wheelSetId: string): Promise<string[]> {
+  const { db } = await theStore();
+  return (await jobsOfVehicle(db, vehicleId))
+    .filter(({ job }) => job.wheelSetId === wheelSetId && job.signedAt === null && job.stage !== 'closed')
+    .map(({ job }) =>
+      ['stage', 'fit', 'torque'].includes(job.stage)
+        ? `${AXLE_LABEL[job.axle]}: its plan is in force, and has to be taken forward again.`
+        : `${AXLE_LABEL[job.axle]}: judged with the new figures from then on.`,
+    );
+}
+
+/** Corrects a wheel set of a car. @throws NotFoundError, RefusedError */
+export const correctWheelSet = async (
+  vehicleId: string,
+  wheelSetId: string,
+  input: WheelSetInput,
+  by: string,
+): Promise<void> => saveWheelSet((await theStore()).db, { vehicleId, wheelSetId }, input, by, new Date());
+
+/** Puts a wheel set away. @throws NotFoundError, RefusedError while an open job is on it */
+export async function putWheelSetAway(vehicleId: string, wheelSetId: string, by: string): Promise<void> {
+  const open = await jobsOnWheels(vehicleId, wheelSetId);
+  if (open.length > 0)
+    throw new RefusedError('An open job is on these wheels. Close it first, or put it on other wheels.');
+  await archiveWheelSet((await theStore()).db, vehicleId, wheelSetId, by, new Date());
+}
+
+export interface TypedFound {
+  readonly corners: readonly string[];
+  readonly wheelSetId: string | null;
+  /** As typed; empty for nothing between hub and wheel, `?` where nobody looked. */
+  readonly plate: string;
+  readonly hardware: string;
+}
+
+/** Keeps what somebody found on a car, at one corner or more. @throws InputError, RefusedError, NotFoundError */
+export async function keepFound(vehicleId: string, typed: TypedFound, by: string): Promise<void> {
+  const { db } = await theStore();
+  const { hubs, wheelSets } = await loadVehicle(db, vehicleId);
+  const corners = CORNERS.filter((c) => typed.corners.includes(c));
+  if (corners.length === 0 || corners.length !== typed.corners.length)
+    throw new RefusedError('Say at which corner it was found.');
+  if (typed.wheelSetId !== null && !wheelSets.some((w) => w.id === typed.wheelSetId))
+    throw new RefusedError('These wheels are not of this car.');
+  const plateMm = plateFound(typed.plate);
+  const hardware = (['makers', 'other', 'unknown'] as const).find((h) => h === typed.hardware);
+  if (!hardware) throw new InputError('On it', String(typed.hardware), 'is none of the choices.', 'Pick one of them.');
+  const at = new Date();
+  await db.transaction(async (tx) => {
+    for (const axle of ['front', 'rear'] as const) {
+      const here = corners.filter((c): c is Corner => c.startsWith(axle));
+      const hub = hubs.find((h) => h.axle === axle);
+      if (!hub || here.length === 0) continue;
+      const torque = hub.torqueNm === null ? null : { value: hub.torqueNm, source: hub.torqueSource };
+      const { fastening, seat } = hub;
+      const found = { corners: here, wheelSetId: typed.wheelSetId, plateMm, hardware, fastening, seat, torque };
+      await putOn(tx, vehicleId, foundOn(found, by, at), at);
+    }
+    await recordEvent(tx, { vehicleId, kind: 'car.found', detail: { ...typed }, by, at });
+  });
+}
+
+/** @returns mm, 0 where nothing is, null where nobody looked @throws InputError */
+export function plateFound(typed: string): number | null {
+  const text = typed.trim();
+  if (text === '?') return null;
+  return text === '' ? 0 : parseLength('Plate on it', text, { min: 0, max: 100 }).value;
+}

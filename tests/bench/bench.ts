@@ -2,8 +2,9 @@ import { benchCore } from './core';
 import { benchRub, benchSearch } from './search';
 import { benchInteraction } from './interaction';
 import { benchPages } from './pages';
+import { benchScale } from './scale';
 
-/** `npm run bench`: figures as ratios in one run; `-- core`, `search`, `rub`, `pages` or `inp` for one part. */
+/** `npm run bench`: figures as ratios in one run; `-- core`, `search`, `rub`, `pages`, `inp` or `scale` for one part. */
 async function main(): Promise<void> {
   const only = process.argv[2];
   const wants = (half: string) => only === undefined || only === half;
@@ -11,6 +12,7 @@ async function main(): Promise<void> {
   if (wants('search')) benchSearch();
   if (wants('rub')) benchRub();
   if (wants('pages')) await benchPages();
+  if (only === 'scale') await benchScale();
   if (wants('inp')) await benchInteraction();
 }
 

@@ -44,7 +44,7 @@ export function benchCore(): void {
       i % 2
         ? studPlan({ corners: [corner('front-left', at), corner('front-right')] })
         : boltPlan({
-            fastener: { kind: 'bolt', length: 40 + s, threadLength: 30, seat: 'ball13', class: '10.9' },
+            fastener: { kind: 'bolt', length: 40 + s, threadLength: 30, nose: 0, seat: 'ball13', class: '10.9' },
             corners: [corner('front-left', at), corner('front-right')],
           });
     return { ...plan, spacer: { ...plan.spacer, thickness: s } };

@@ -3,7 +3,7 @@ import type { Plan, PlanCorner } from '@/core/document/document';
 import { archModel, type ArchModel, rubInput, standsAt, USUAL } from '@/core/stance/archModel';
 import { compareGap, gapsOf } from '@/core/figures/gaps';
 import { rubMap } from '@/core/stance/rubMap';
-import { plainSpacer } from '@/core/document/blank';
+import { plainSpacer } from './fixtures';
 import { boltPlan, exact } from './fixtures';
 
 const take = USUAL.front;

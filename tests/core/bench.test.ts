@@ -1,15 +1,17 @@
 import fc from 'fast-check';
 import { max, min } from 'simple-statistics';
 import { assemblePlan, type Reading } from '@/core/document/assemble';
-import { plainSpacer, STOCK } from '@/core/document/blank';
+import { STOCK } from '@/core/document/blank';
+import { plainSpacer } from './fixtures';
 import { allowedSpans, fitBySize, sweepThickness } from '@/core/whatif/bySize';
 import { planChanges } from '@/core/document/diff';
 import type { Plan } from '@/core/document/document';
-import { assess } from '@/core/evaluate/evaluate';
+import { assess, blocksChoice } from '@/core/evaluate/evaluate';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import { METRIC_SIZES_MM } from '@/core/document/sizes';
 import { waySentence, waysOut } from '@/core/whatif/waysOut';
 import { combineRepeats } from '@/core/uncertainty';
+import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, corner, exact, studPlan } from './fixtures';
 
 const tall = { spigotHeight: exact(40), gap: exact(20) };
@@ -160,4 +162,16 @@ describe('repeated readings', () => {
     expect(planChanges(assembled([]), other, 'metric')).toEqual(['Torque figure changed.']);
     expect(planChanges(assembled([gap(10)]), assembled([gap(10)]), 'metric')).toEqual([]);
   });
+});
+
+test('other sizes are tried on the conversion studs that were chosen, not on bolts', () => {
+  const plan = PLAN_EXAMPLES.conversion as Plan;
+  const fits = fitBySize(plan, [0, 5, 12, 30]);
+  for (const f of fits) {
+    const judged = assess({ ...plan, rightPlate: null, spacer: { ...plan.spacer, thickness: f.thickness } });
+    expect([f.thickness, f.how]).toEqual([f.thickness, blocksChoice(judged).length === 0 ? 'chosen' : 'no']);
+    expect(f.length).toBeNull();
+  }
+  expect(fits.some((f) => f.how === 'chosen')).toBe(true);
+  expect(fits.some((f) => f.how === 'no')).toBe(true);
 });

@@ -45,7 +45,7 @@ describe('plan documents', () => {
     ['spacer.adapter', (p: Plan) => ({ ...p, spacer: { ...p.spacer, kind: 'adapter' } }), /says what it is/],
     [
       'fastener.kind',
-      (p: Plan) => ({ ...p, fastener: { kind: 'stud', protrusion: 40, class: '8.8', nut: null } }),
+      (p: Plan) => ({ ...p, fastener: { kind: 'stud', protrusion: 40, nose: 0, class: '8.8', nut: null } }),
       /bolt hub does not take/,
     ],
     ['', (p: Plan) => ({ ...p, wheelss: 1 }), /wheelss/],
@@ -61,7 +61,7 @@ describe('older documents', () => {
     const r = readPlan(firstVersion());
     if ('issues' in r) throw new Error(JSON.stringify(r.issues));
     expect(r.plan).toMatchObject({
-      format: 'vectis-plan/2',
+      format: 'vectis-plan/4',
       hub: { fastenerClass: 'unknown', internalTensile: null, condition: 'unknown' },
       fastener: { class: 'unknown', length: 52 },
     });
@@ -131,7 +131,7 @@ describe('policy', () => {
     boltPlan({
       spacer: { ...boltPlan().spacer, kind: 'lipped', bore: 57.3, lipDiameter: 57, lipRoot: 1, thickness: 12 },
     }),
-    studPlan({ fastener: { kind: 'stud', protrusion: 52, threadLength: 48, class: '10.9', nut: null } }),
+    studPlan({ fastener: { kind: 'stud', protrusion: 52, threadLength: 48, nose: 0, class: '10.9', nut: null } }),
     studPlan({ corners: [corner('front-left', { turns: exact(6) })] }),
   ];
   test.each(POLICY_RULES.map((r) => r.id))('%s has an effect', (id) => {

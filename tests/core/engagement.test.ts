@@ -1,13 +1,7 @@
 import fc from 'fast-check';
-import { boltEngagement, boltProtrusion, lengthWindow, wantedOf, calibrateSeat } from '@/core/engagement/boltStack';
-import {
-  bottomGap,
-  calibrateGrip,
-  minBottomGap,
-  nutEngagement,
-  overhang,
-  slipOnLimit,
-} from '@/core/engagement/nutStack';
+import { engaged } from '@/core/engagement/engaged';
+import { boltReach, boltProtrusion, lengthWindow, wantedOf, calibrateSeat } from '@/core/engagement/boltStack';
+import { bottomGap, calibrateGrip, minBottomGap, nutReach, overhang, slipOnLimit } from '@/core/engagement/nutStack';
 import { countedTurns, oneDiameter, visibleThread } from '@/core/engagement/schools';
 import { lengthToTurns, turnsToLength } from '@/core/engagement/turns';
 import { largestAtOrBelow } from '@/core/units/round';
@@ -49,17 +43,17 @@ describe('slip-on limit', () => {
 
 describe('nut stack', () => {
   test('engagement ends at the stud’s last thread or the nut’s, whichever comes first', () => {
-    expect(nutEngagement({ nutStart: 10, studTip: 30, nose: 2, nutThread: 15 })).toBe(15);
-    expect(nutEngagement({ nutStart: 10, studTip: 20, nose: 2, nutThread: 15 })).toBe(8);
-    expect(nutEngagement({ nutStart: 30, studTip: 20, nose: 2, nutThread: 15 })).toBe(0);
+    expect(engaged(nutReach({ nutStart: 10, studTip: 30, nose: 2 }), 15)).toBe(15);
+    expect(engaged(nutReach({ nutStart: 10, studTip: 20, nose: 2 }), 15)).toBe(8);
+    expect(engaged(nutReach({ nutStart: 30, studTip: 20, nose: 2 }), 15)).toBe(0);
   });
 
   test('two-ended studs: 75, 82 and 90 mm carry spacers millimetre for millimetre (common practice, no source)', () => {
     // Same hub and wheel: 75 mm carries 12, so 82 carries 19 and 90 carries 27 at the same engagement.
-    const engaged = (stud: number, spacer: number) =>
-      nutEngagement({ nutStart: spacer + 20, studTip: stud - 15, nose: 2, nutThread: 100 });
-    expect(engaged(82, 19)).toBe(engaged(75, 12));
-    expect(engaged(90, 27)).toBe(engaged(75, 12));
+    const holds = (stud: number, spacer: number) =>
+      engaged(nutReach({ nutStart: spacer + 20, studTip: stud - 15, nose: 2 }), 100);
+    expect(holds(82, 19)).toBe(holds(75, 12));
+    expect(holds(90, 27)).toBe(holds(75, 12));
   });
 
   test('a count calibrates the grip, and gives itself back', () => {
@@ -70,7 +64,7 @@ describe('nut stack', () => {
         fc.double({ min: 1, max: 20, noNaN: true }),
         (z, nose, e) => {
           const q = calibrateGrip(z, nose, e);
-          expect(nutEngagement({ nutStart: q, studTip: z, nose, nutThread: 40 })).toBeCloseTo(e, 9);
+          expect(engaged(nutReach({ nutStart: q, studTip: z, nose }), 40)).toBeCloseTo(e, 9);
         },
       ),
     );
@@ -80,7 +74,7 @@ describe('nut stack', () => {
     // Twelve turns of 1.5 mm travel 18 mm; a nut with 10 mm of thread holds 10, and the stud stands 8 mm through.
     const q = calibrateGrip(40, 3, 18);
     expect(q).toBe(19);
-    expect(nutEngagement({ nutStart: q, studTip: 40, nose: 3, nutThread: 10 })).toBe(10);
+    expect(engaged(nutReach({ nutStart: q, studTip: 40, nose: 3 }), 10)).toBe(10);
     expect(overhang(q, 10, 40 - 3)).toBe(8);
   });
 
@@ -96,17 +90,17 @@ describe('nut stack', () => {
 describe('bolt stack', () => {
   test('stock 47 mm with a 15 mm spacer keeps its engagement at 62 mm (common practice, no source)', () => {
     const seat = calibrateSeat(47, 3, 15);
-    expect(boltEngagement(47, seat, 3, 30)).toBe(15);
-    expect(boltEngagement(62, seat + 15, 3, 30)).toBe(15);
+    expect(engaged(boltReach(47, seat, 3), 30)).toBe(15);
+    expect(engaged(boltReach(62, seat + 15, 3), 30)).toBe(15);
   });
 
   test('16 mm longer for a 15 mm spacer is fine (common practice, no source)', () => {
     const seat = calibrateSeat(47, 3, 15);
-    expect(boltEngagement(63, seat + 15, 3, 30)).toBeGreaterThanOrEqual(15);
+    expect(engaged(boltReach(63, seat + 15, 3), 30)).toBeGreaterThanOrEqual(15);
   });
 
   test('engagement never exceeds the tapped depth, and the tip beyond it is told', () => {
-    expect(boltEngagement(70, 40, 3, 18)).toBe(18);
+    expect(engaged(boltReach(70, 40, 3), 18)).toBe(18);
     expect(boltProtrusion(70, 40, 18)).toBe(12);
     expect(boltProtrusion(50, 40, 18)).toBe(-8);
   });
@@ -121,7 +115,7 @@ describe('bolt stack', () => {
         positive(2),
         positive(30),
         (zero, target, floor, pm, more) => {
-          const enough = { target: Math.max(target, floor), floor };
+          const enough = { target: Math.max(target, floor), floor, own: null };
           const w = lengthWindow({
             zero,
             keep: 0,
@@ -141,7 +135,7 @@ describe('bolt stack', () => {
   });
 
   test('where the mate is shorter than the target the window runs to the floor, and under the floor there is none', () => {
-    const enough = { target: 14, floor: 11.2 };
+    const enough = { target: 14, floor: 11.2, own: null };
     const of = (mate: number) => lengthWindow({ zero: 36, keep: 62, mate, enough, clear: 80, pm: 0, clearPm: 0 });
     expect(of(14)).toEqual({ min: 50, keep: 62, max: 80, toFloor: false });
     expect(of(12)).toEqual({ min: 47.2, keep: 62, max: 80, toFloor: true });
@@ -152,7 +146,15 @@ describe('bolt stack', () => {
 
   test('unmeasured room leaves the longest length open, never guessed; too little room leaves none', () => {
     const of = (clear: number | null) =>
-      lengthWindow({ zero: 36, keep: 62, mate: 20, enough: { target: 14, floor: 11.2 }, clear, pm: 0.5, clearPm: 0.5 });
+      lengthWindow({
+        zero: 36,
+        keep: 62,
+        mate: 20,
+        enough: { target: 14, floor: 11.2, own: null },
+        clear,
+        pm: 0.5,
+        clearPm: 0.5,
+      });
     expect(of(null)?.max).toBeNull();
     expect(of(51)).toBeNull();
     expect(of(51.5)).toMatchObject({ min: 50.5, max: 50.5 });

@@ -16,6 +16,7 @@ const longer = (length: number): Plan['fastener'] => ({
   kind: 'bolt',
   length,
   threadLength: length,
+  nose: 0,
   seat: 'ball13',
   class: 'unknown',
 });
@@ -125,8 +126,13 @@ describe('longer bolts', () => {
   });
 
   test('room or depth that could not be seen blocks a longer bolt, not a stock one', () => {
-    expect(level(plan(62, { roomBehind: null }), 'bolt.behind')).toBe('unmeasured');
-    expect(level(plan(62, { tappedDepth: null }), 'bolt.behind')).toBe('unmeasured');
+    expect(level(plan(63, { roomBehind: null }), 'bolt.behind')).toBe('unmeasured');
+    expect(level(plan(63, { tappedDepth: null }), 'bolt.behind')).toBe('unmeasured');
+    // As much longer as the plate is thick, its tip ends where the stock bolt’s did.
+    expect(find(plan(62, { roomBehind: null }), 'bolt.behind')).toMatchObject({
+      level: 'pass',
+      case: { is: 'as-stock' },
+    });
     expect(find(thickness(boltPlan({}, { roomBehind: null }), 1), 'bolt.behind')).toBeUndefined();
   });
 
@@ -177,8 +183,8 @@ describe('longer bolts', () => {
   });
 
   test('a count through the whole hub says where the tip is all the same', () => {
-    // Thirteen turns travel 19.5 mm; the tip stands 3 mm further, so 4.5 mm behind a hub 18 mm deep, and as far with a bolt as much longer as its plate.
-    expect(find(plan(62, { turns: exact(13) }), 'bolt.behind')).toMatchObject({ value: 4.5, limit: 5, level: 'pass' });
+    // Thirteen turns travel 19.5 mm; the tip stands 3 mm further, so 4.5 mm behind a hub 18 mm deep, and half a millimetre more with a bolt that much longer than its plate asks.
+    expect(find(plan(62.5, { turns: exact(13) }), 'bolt.behind')).toMatchObject({ value: 5, limit: 5, level: 'pass' });
   });
 
   // rule: fastener.mix — common practice, no source.
@@ -197,7 +203,9 @@ describe('closed nuts', () => {
     // Nose 3, grip 40 − 3 − 23.25 = 13.75; tip 50: gap = 8 + 13.75 + 32 − 50 = 3.75 mm.
     const stud = (protrusion: number) =>
       thickness(
-        studPlan({ fastener: { kind: 'stud', protrusion, threadLength: protrusion, class: 'unknown', nut: null } }),
+        studPlan({
+          fastener: { kind: 'stud', protrusion, threadLength: protrusion, nose: 0, class: 'unknown', nut: null },
+        }),
         8,
       );
     expect(find(stud(50), 'nut.bottom')).toMatchObject({ value: 3.75, limit: 1.5, level: 'pass' });
@@ -218,7 +226,10 @@ describe('nuts nobody measured', () => {
   test('a longer stud in an unmeasured nut is not passed: the nut holds no more than its own thread', () => {
     const hub = { ...studPlan().hub, nutStyle: 'open' as const, nutThread: null };
     const plan = thickness(
-      studPlan({ hub, fastener: { kind: 'stud', protrusion: 70, threadLength: 70, class: 'unknown', nut: null } }),
+      studPlan({
+        hub,
+        fastener: { kind: 'stud', protrusion: 70, threadLength: 70, nose: 0, class: 'unknown', nut: null },
+      }),
       8,
     );
     expect(find(plan, 'engagement.minimum')).toMatchObject({
@@ -389,7 +400,7 @@ const anyPlan = fc
       length === null
         ? { kind: 'stock' }
         : stud
-          ? { kind: 'stud', protrusion: length, threadLength: length, class: 'unknown', nut: null }
+          ? { kind: 'stud', protrusion: length, threadLength: length, nose: 0, class: 'unknown', nut: null }
           : longer(length);
     const make = stud ? studPlan : boltPlan;
     const plan = make({
@@ -518,7 +529,11 @@ describe('the document', () => {
       return 'issues' in r ? r.issues.map((i) => i.path) : [];
     };
     expect(
-      issues(boltPlan({ fastener: { kind: 'stud', protrusion: 40, threadLength: 40, class: 'unknown', nut: null } })),
+      issues(
+        boltPlan({
+          fastener: { kind: 'stud', protrusion: 40, threadLength: 40, nose: 0, class: 'unknown', nut: null },
+        }),
+      ),
     ).toContain('fastener.kind');
     expect(issues(boltPlan({ corners: [corner('rear-left')] }))).toContain('corners.0.corner');
   });

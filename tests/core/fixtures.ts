@@ -1,5 +1,5 @@
-import type { Plan, PlanCorner, WheelEach } from '@/core/document/document';
-import { plainSpacer, STOCK } from '@/core/document/blank';
+import type { Plan, PlanCorner, Spacer, WheelEach } from '@/core/document/document';
+import { lippedSpacer as bareLipped, plainSpacer as barePlain, STOCK } from '@/core/document/blank';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 
 /** A measured value with no uncertainty, so that hand arithmetic can be followed to the digit. */
@@ -9,6 +9,9 @@ export const corner = (name: PlanCorner['corner'], change: Partial<PlanCorner> =
   corner: name,
   turns: exact(10),
   studProtrusion: exact(40),
+  standThrough: null,
+  visibleThread: null,
+  slidesOn: null,
   rotorHat: null,
   tappedDepth: exact(18),
   roomBehind: exact(5),
@@ -17,6 +20,7 @@ export const corner = (name: PlanCorner['corner'], change: Partial<PlanCorner> =
   gap: exact(30),
   loadedClearance: exact(40),
   clock: [],
+  gapPer10: null,
   archHeight: null,
   innerClearance: null,
   settled: true,
@@ -28,6 +32,21 @@ export const corner = (name: PlanCorner['corner'], change: Partial<PlanCorner> =
   ...change,
 });
 
+/** Drilled as the hubs of these plans. */
+const DRILLED = { lugs: 5, boltCircles: [112] };
+export const plainSpacer = (thickness: number, bore: number | null = null): Spacer => ({
+  ...barePlain(thickness, bore),
+  ...DRILLED,
+});
+/** A lipped spacer whose lip reaches well past any chamfer of these wheels. */
+export const lippedSpacer = (
+  thickness: number,
+  bore: number,
+  lipDiameter: number,
+  lipRoot: number,
+  lipHeight: number | null = 8,
+): Spacer => ({ ...bareLipped(thickness, bore, lipDiameter, lipRoot, lipHeight), ...DRILLED });
+
 /** One wheel of a set, nothing of it measured. */
 export const wheel = (name: string, change: Partial<WheelEach> = {}): WheelEach => ({
   name,
@@ -35,6 +54,7 @@ export const wheel = (name: string, change: Partial<WheelEach> = {}): WheelEach 
   pocketDepth: null,
   lugHole: null,
   bore: null,
+  ringBore: null,
   boreRecess: null,
   chamferDepth: null,
   padThickness: null,
@@ -45,13 +65,18 @@ export const wheel = (name: string, change: Partial<WheelEach> = {}): WheelEach 
 export const EXACT_POLICY = Object.freeze({ ...DEFAULT_POLICY, spacerPm: 0, fastenerPm: 0 });
 
 const base = {
-  format: 'vectis-plan/2' as const,
+  format: 'vectis-plan/4' as const,
   title: 'test',
   axle: 'front' as const,
   wish: 'stance' as const,
   use: 'street' as const,
   leadSignOff: null,
   camberChange: 0,
+  lowerBy: 0,
+  planned: null,
+  trim: 0,
+  rightPlate: null,
+  locking: { kind: 'none' as const },
   spacer: plainSpacer(5, 57.1),
   fastener: STOCK,
   policy: EXACT_POLICY,
@@ -76,6 +101,12 @@ export const boltPlan = (change: Partial<Plan> = {}, at: Partial<PlanCorner> = {
     stockBoltThread: null,
     stockStudThread: null,
     nutThread: null,
+    nutHeight: null,
+    nutClass: 'unknown',
+    hardware: 'makers',
+    makersLength: null,
+    lockingShorter: null,
+    stockNose: exact(0),
     nutBlindDepth: null,
     nutGrip: null,
     fastenerClass: 'unknown',
@@ -90,6 +121,8 @@ export const boltPlan = (change: Partial<Plan> = {}, at: Partial<PlanCorner> = {
     tyre: '205/55R16',
     offset: 46,
     seat: 'ball13',
+    lugs: 5,
+    boltCircle: 112,
     bore: exact(57.1),
     boreRecess: null,
     padThickness: null,
@@ -125,10 +158,11 @@ export const studPlan = (change: Partial<Plan> = {}, at: Partial<PlanCorner> = {
 
 /** A document as the first version wrote it: without what later versions learned to say. */
 export const firstVersion = () => {
-  const { camberChange: _c, ...p } = structuredClone(boltPlan({ policy: DEFAULT_POLICY })) as unknown as Record<
-    string,
-    Record<string, unknown>
-  >;
+  const {
+    camberChange: _c,
+    locking: _l,
+    ...p
+  } = structuredClone(boltPlan({ policy: DEFAULT_POLICY })) as unknown as Record<string, Record<string, unknown>>;
   const strip = (o: Record<string, unknown> | undefined, names: string[]) =>
     Object.fromEntries(Object.entries(o ?? {}).filter(([k]) => !names.includes(k)));
   return {
@@ -145,8 +179,14 @@ export const firstVersion = () => {
       'stockBoltOverall',
       'stockBoltThread',
       'stockStudThread',
+      'nutHeight',
+      'nutClass',
+      'hardware',
+      'makersLength',
+      'lockingShorter',
+      'stockNose',
     ]),
-    wheel: strip(p.wheel, ['boreRecess', 'padThickness', 'each']),
+    wheel: strip(p.wheel, ['boreRecess', 'padThickness', 'each', 'lugs', 'boltCircle']),
     corners: (p.corners as unknown as Record<string, unknown>[]).map((c) =>
       strip(c, [
         'clock',
@@ -158,9 +198,13 @@ export const firstVersion = () => {
         'rimProtector',
         'fingerPasses',
         'chalk',
+        'standThrough',
+        'gapPer10',
+        'visibleThread',
+        'slidesOn',
       ]),
     ),
-    spacer: strip(p.spacer, ['adapter']),
+    spacer: strip(p.spacer, ['adapter', 'lugs', 'boltCircles']),
     fastener: { kind: 'bolt', length: 52, seat: 'ball13' },
     policy: strip(p.policy, ['pocketMargin', 'proofMost']),
   };

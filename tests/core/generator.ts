@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import { plainSpacer } from '@/core/document/blank';
+import { ADDS_NOTHING } from '@/core/document/vocabulary';
 import type { ChalkTest, Fastener, Measured, Nut, Plan, PlanCorner, Spacer, WheelEach } from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import { boltPlan, corner, studPlan, wheel } from './fixtures';
@@ -21,7 +23,7 @@ const measured = (
   fc.option(
     fc.record({
       value: grid(min, max, step),
-      pm: fc.oneof({ weight: 80, arbitrary: fc.constantFrom(...usual) }, { weight: 1, arbitrary: fc.constant(wide) }),
+      pm: fc.oneof({ weight: 240, arbitrary: fc.constantFrom(...usual) }, { weight: 1, arbitrary: fc.constant(wide) }),
     }),
     { nil: null, freq: nil },
   );
@@ -34,6 +36,13 @@ const mostly = fc.oneof(
   { weight: 30, arbitrary: fc.constant(true) },
   { weight: 1, arbitrary: fc.constantFrom(false, null) },
 );
+/** The first thirty times for each of the others once. */
+function mostlyOf<T>(usual: T, ...others: readonly T[]): fc.Arbitrary<T> {
+  return fc.oneof(
+    { weight: 30, arbitrary: fc.constant(usual) },
+    ...others.map((o) => ({ weight: 1, arbitrary: fc.constant(o) })),
+  );
+}
 const yesNo = fc.constantFrom(true, true, false, null);
 
 /** Now and then a plate was on while it was read. */
@@ -49,6 +58,7 @@ const chalk: fc.Arbitrary<ChalkTest[]> = fc.array(
   fc.record({
     trial: grid(3, 20, 1),
     load: fc.constantFrom('loaded' as const, 'bounced' as const),
+    across: fc.constantFrom(null, 'shoulder' as const),
     hours: fc.oneof(
       { weight: 5, arbitrary: fc.constant<number[]>([]) },
       { weight: 1, arbitrary: fc.constant<number[]>([1.5]) },
@@ -62,6 +72,9 @@ export const anyCorner = (name: PlanCorner['corner']): fc.Arbitrary<PlanCorner> 
     .record({
       turns: onPlate(measured(8, 17, COUNT)),
       studProtrusion: onPlate(measured(30, 48, CALIPER)),
+      standThrough: measured(-4, 12, CALIPER, 0.5, 2),
+      visibleThread: onPlate(measured(4, 30, CALIPER, 1, 2)),
+      slidesOn: yesNo,
       rotorHat: measured(5, 9, CALIPER),
       tappedDepth: measured(14, 24, CALIPER),
       roomBehind: measured(0, 10, CALIPER),
@@ -78,6 +91,8 @@ export const anyCorner = (name: PlanCorner['corner']): fc.Arbitrary<PlanCorner> 
         { maxLength: 2 },
       ),
       archHeight: measured(300, 380, TAPE, 1, 6),
+      gapPer10: measured(-3, 3, TAPE, 1, 6),
+      lipDepth: measured(10, 30, { usual: [1], wide: 6 }, 1, 20),
       innerClearance: onPlate(measured(-4, 20, TAPE, 1, 4)),
       settled: mostly,
       rimProtector: yesNo,
@@ -92,6 +107,7 @@ const anyWheel = (name: string): fc.Arbitrary<WheelEach> =>
       pocketDepth: measured(8, 24, CALIPER),
       lugHole: measured(27, 30, CALIPER),
       bore: measured(57, 57.3, CALIPER, 0.1, 30),
+      ringBore: measured(57, 57.3, CALIPER, 0.1, 1),
       boreRecess: measured(10, 20, CALIPER, 0.25, 30),
       chamferDepth: measured(1, 3, CALIPER, 0.25, 30),
       padThickness: measured(11, 16, CALIPER, 0.25, 20),
@@ -110,16 +126,23 @@ const spacer = (fastening: 'bolt' | 'stud'): fc.Arbitrary<Spacer> =>
         { weight: fastening === 'stud' ? 3 : 0, arbitrary: fc.constant('adapter' as const) },
       ),
       thickness: fc.oneof(grid(0, 25, 0.5), fc.constantFrom(0, 0, 3, 3, 5, 5, 8, 8, 10, 12, 15, 20, 25)),
+      lugs: mostlyOf<number | null>(5, 4, null),
+      boltCircles: mostlyOf<number[] | null>([112], [100, 112], [100], null),
       centring: fc.constantFrom('hub' as const, 'hub' as const, 'seats' as const),
       sizes: plate,
       nothing: fc.integer({ min: 0, max: 19 }),
       lipRoot: fc.constantFrom(0.5, 0.5, 1, 1, 2, null),
-      lipHeight: fc.constantFrom(null, 6, 10),
+      lipHeight: fc.constantFrom(null, 6, 8, 10, 10),
       openThrough: fc.boolean(),
       adapter: fc.record({
         web: grid(6, 12, 1),
         nutHeight: grid(10, 14, 1),
         nutThread: grid(9, 14, 1),
+        nutClass,
+        nutContact: fc.constantFrom(null, 16, 18, 18),
+        condition: fc.constantFrom('dry' as const, 'locker' as const, 'unknown' as const),
+        studNose: nose,
+        studThreadLength: fc.constantFrom(40, 40, 30, 24, null),
         studThread: fc.constantFrom('M12x1.5', 'M14x1.5'),
         studClass: fc.constantFrom('10.9' as const, '12.9' as const, 'unknown' as const),
         studProtrusion: grid(28, 40, 1),
@@ -148,6 +171,9 @@ const seat = fc.constantFrom(
   'unknown' as const,
 );
 const boltClass = fc.constantFrom('8.8' as const, '10.9' as const, '10.9' as const, 'unknown' as const);
+const nutClass = fc.constantFrom('unknown' as const, '8' as const, '10' as const, '12' as const);
+/** Most tips are plain, some carry a nose, and now and then nobody looked. */
+const nose = mostlyOf<number | null>(0, 4, 8, null);
 const material = fc.constantFrom(
   ...Array.from({ length: 14 }, () => 'steel' as const),
   'aluminium' as const,
@@ -185,6 +211,8 @@ export const anyNut = (thread: string): fc.Arbitrary<Nut> =>
     blindDepth: fc.option(grid(18, 40, 1), { nil: null, freq: 6 }),
     shankReach: fc.constantFrom(0, 0, 4, 8),
     shankLength: fc.constantFrom(0, 0, 9, 12),
+    shankDiameter: fc.constantFrom(null, 22, 26, 26),
+    class: nutClass,
     material,
     tensile: fc.constantFrom(null, 600, 900),
   });
@@ -197,6 +225,7 @@ function fastener(fastening: 'bolt' | 'stud', thread: string): fc.Arbitrary<Fast
         kind: fc.constant('bolt' as const),
         length: fc.constant(length),
         threadLength: ownThread(length),
+        nose,
         seat,
         class: boltClass,
       }),
@@ -207,6 +236,13 @@ function fastener(fastening: 'bolt' | 'stud', thread: string): fc.Arbitrary<Fast
         length: fc.constant(length),
         shortEnd: fc.constant(shortEnd),
         threadLength: ownThread(length - shortEnd),
+        nose,
+        torque: fc.constantFrom(
+          { value: 110, source: 'leaflet' },
+          { value: 110, source: 'leaflet' },
+          { value: 110, source: '?' },
+          null,
+        ),
         hubThread: fc.constantFrom(thread, thread, thread, thread, thread, thread, thread, 'M12x1.25'),
         outerThread: fc.constant('M14x1.5'),
         seatsAt: fc.constantFrom('shoulder' as const, 'run-out' as const),
@@ -222,6 +258,7 @@ function fastener(fastening: 'bolt' | 'stud', thread: string): fc.Arbitrary<Fast
       kind: fc.constant('stud' as const),
       protrusion: fc.constant(protrusion),
       threadLength: ownThread(protrusion),
+      nose,
       class: boltClass,
       nut: fc.option(anyNut(thread), { nil: null, freq: 2 }),
     }),
@@ -253,6 +290,13 @@ const hubOf = (fastening: 'bolt' | 'stud') =>
     condition: fc.constantFrom('dry' as const, 'dry' as const, 'greased' as const, 'unknown' as const),
     wheelLoad: fc.constantFrom(null, 4200),
     socketOutside: fc.constantFrom(null, 24, 25),
+    nutHeight: measured(16, 32, CALIPER, 1, 2),
+    nutClass,
+    hardware: fc.constantFrom('makers' as const, 'makers' as const, 'other' as const, 'unknown' as const),
+    makersLength: measured(34, 46, CALIPER, 1, 2),
+    lockingFastener: fc.constantFrom(false, false, false, true),
+    lockingShorter: measured(-1, 4, CALIPER, 0.5, 6),
+    stockNose: measured(0, 6, CALIPER, 2, 20),
     spigotDiameter: measured(57, 57.1, CALIPER, 0.1),
     stockBoltLength: measured(36, 50, CALIPER),
     stockBoltOverall: measured(50, 80, CALIPER, 1, 3),
@@ -281,25 +325,90 @@ export const anyPlan: fc.Arbitrary<Plan> = fc.constantFrom('bolt' as const, 'stu
       bore: measured(57, 57.4, CALIPER, 0.1),
       pad: measured(8, 16, CALIPER),
       recess: measured(5, 16, CALIPER, 0.25, 3),
-      wish: fc.constantFrom('stance' as const, 'stance' as const, 'clearance' as const, 'conversion' as const),
+      wish: fc.constantFrom(
+        ...(['stance', 'stance', 'stance', 'clearance', 'clearance', 'conversion', 'conversion'] as const),
+        ...(['wheels', 'take-off', 'check'] as const),
+      ),
+      alone: fc.integer({ min: 0, max: 3 }),
       use: fc.constantFrom('street' as const, 'towing' as const, 'track' as const, 'competition' as const),
-      camberChange: fc.constantFrom(0, 0, 0, 0.5, -0.5),
+      camberChange: fc.constantFrom(0, 0, 0, 0, 0.5, -0.5),
+      lowerBy: fc.constantFrom(0, 0, 0, 0, 0, 0, 20, -10),
+      planned: mostlyOf<Plan['planned']>(null, { tyre: '225/45R17', offset: 40 }),
+      trim: fc.constantFrom(0, 0, 0, 0, 0, 0, 3),
+      rightPlate: fc.constantFrom<(number | null)[]>(null, null, null, null, null, 3, 5, 8),
       spacer: spacer(fastening),
       fastener: fastener(fastening, thread),
+      locking: fc.oneof(
+        { weight: 20, arbitrary: fc.constant<Plan['locking']>({ kind: 'none' }) },
+        {
+          weight: 4,
+          arbitrary: fc.constantFrom<Plan['locking'][]>({ kind: 'piece', shorter: 1 }, { kind: 'piece', shorter: 0 }),
+        },
+        { weight: 1, arbitrary: fc.constant<Plan['locking']>({ kind: 'unknown' }) },
+      ),
+      wheelLugs: mostlyOf<number | null>(5, 4, null),
+      wheelCircle: mostlyOf<number | null>(112, 100, null),
+      agree: fc.integer({ min: 0, max: 19 }),
+      taller: fc.constantFrom(0, 1, 3, 6),
       lead: fc.constantFrom(null, { by: 'Tamsin', reason: 'inspected between runs' }),
     })
     .map(
-      ({ hub, left, right, each, wheelSeat, bore, pad, recess, lead, ...choice }): Plan => ({
-        ...base,
-        ...choice,
-        hub: { ...base.hub, ...hub, seat: fastening === 'bolt' ? 'ball13' : 'cone60' },
-        wheel: { ...base.wheel, seat: wheelSeat, bore, padThickness: pad, boreRecess: recess, each },
-        corners: [left, right],
-        fastener: choice.spacer.kind === 'adapter' ? { kind: 'stock' } : seated(choice.fastener, base.hub.seat),
-        leadSignOff: lead,
-      }),
+      ({
+        hub,
+        left,
+        right,
+        each,
+        wheelSeat,
+        wheelLugs,
+        wheelCircle,
+        bore,
+        pad,
+        recess,
+        lead,
+        agree,
+        taller,
+        alone,
+        ...choice
+      }): Plan =>
+        asMade(
+          alone > 0,
+          agreed(agree > 0, taller, {
+            ...base,
+            ...choice,
+            hub: { ...base.hub, ...hub, seat: fastening === 'bolt' ? 'ball13' : 'cone60' },
+            wheel: {
+              ...base.wheel,
+              seat: wheelSeat,
+              lugs: wheelLugs,
+              boltCircle: wheelCircle,
+              bore,
+              padThickness: pad,
+              boreRecess: recess,
+              each,
+            },
+            corners: [left, right],
+            fastener:
+              choice.spacer.kind === 'adapter' && choice.fastener.kind !== 'nuts'
+                ? { kind: 'stock' }
+                : seated(choice.fastener, base.hub.seat),
+            leadSignOff: lead,
+          }),
+        ),
     );
 });
+
+/** Most visits that add nothing have nothing on them: the bare hub on its own bolts or studs, as the maker left them. */
+const asMade = (bare: boolean, plan: Plan): Plan =>
+  bare && ADDS_NOTHING.has(plan.wish)
+    ? {
+        ...plan,
+        spacer: plainSpacer(0),
+        rightPlate: null,
+        planned: null,
+        fastener: { kind: 'stock' },
+        hub: { ...plan.hub, hardware: 'makers' },
+      }
+    : plan;
 
 /** Most seats of new parts are those of the wheel, else hardly any plan would go forward. */
 function seated(f: Fastener, own: Plan['hub']['seat']): Fastener {
@@ -308,4 +417,37 @@ function seated(f: Fastener, own: Plan['hub']['seat']): Fastener {
   if (f.kind === 'bolt') return mine(f);
   if (f.kind === 'nuts' || f.kind === 'conversion') return { ...f, nut: mine(f.nut) };
   return f.kind === 'stud' && f.nut ? { ...f, nut: mine(f.nut) } : f;
+}
+
+/**
+ * Readings that agree with each other, as those of a real car do: what was read of one joint adds up. Else hardly a plan would get
+ * past the contradictions; now and then they are left as they fell.
+ */
+function agreed(agree: boolean, taller: number, plan: Plan): Plan {
+  if (!agree) return plan;
+  const { hub } = plan;
+  const [, pitch] = hub.fastening === 'bolt' ? [14, 1.5] : [12, 1.5];
+  const nose = hub.stockNose?.value ?? 0;
+  const tip = nose + 2 * pitch;
+  const travel = (c: PlanCorner): number => (c.turns?.value ?? 0) * pitch + (c.turns?.plate ?? 0);
+  const thread = hub.nutThread;
+  const nutHeight =
+    thread === null || hub.nutHeight === null ? hub.nutHeight : { ...hub.nutHeight, value: thread.value + taller };
+  if (hub.fastening === 'stud') {
+    const grip = hub.nutGrip;
+    const corners = plan.corners.map((c) => {
+      const z = c.studProtrusion;
+      if (grip === null || z === null || c.turns === null) return c;
+      return { ...c, studProtrusion: { ...z, value: grip.value + travel(c) + tip - (z.plate ?? 0) } };
+    });
+    return { ...plan, hub: { ...hub, nutHeight }, corners };
+  }
+  const corners = plan.corners.map((c) => {
+    const pad = plan.wheel.each.find((w) => w.corner === c.corner)?.padThickness ?? plan.wheel.padThickness;
+    const bolt = hub.stockBoltLength;
+    if (c.rotorHat === null || pad === null || bolt === null || c.turns === null) return c;
+    const hat = bolt.value - pad.value - travel(c) - tip;
+    return { ...c, rotorHat: hat >= 1 && hat <= 30 ? { ...c.rotorHat, value: hat } : null };
+  });
+  return { ...plan, corners };
 }

@@ -1,4 +1,4 @@
-import { lippedSpacer, plainSpacer } from '@/core/document/blank';
+import { lippedSpacer, plainSpacer } from './fixtures';
 import { longerFastener, sweepThickness } from '@/core/whatif/bySize';
 import type { Plan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
@@ -16,7 +16,7 @@ const put = (plan: Plan, rule: RuleId): Record<string, string> => {
 describe('figures put into a finding', () => {
   test('engagement of a bolt: turns with their ±, the stock length, spacer and bolt; nothing of studs', () => {
     const p = boltPlan(
-      { fastener: { kind: 'bolt', length: 55, threadLength: 30, seat: 'ball13', class: '10.9' } },
+      { fastener: { kind: 'bolt', length: 55, threadLength: 30, nose: 0, seat: 'ball13', class: '10.9' } },
       { turns: { value: 10, pm: 0.25 } },
     );
     const got = put(p, 'engagement.minimum');
@@ -126,11 +126,16 @@ test('a stud that gets longer keeps the nut that was chosen with it; on stock nu
     blindDepth: null,
     shankReach: 0,
     shankLength: 0,
+    shankDiameter: null,
+    class: 'unknown' as const,
     material: 'steel' as const,
     tensile: 900,
   };
   expect(
-    longerFastener(studPlan({ fastener: { kind: 'stud', protrusion: 50, threadLength: 44, class: '10.9', nut } }), 54),
-  ).toEqual({ kind: 'stud', protrusion: 54, threadLength: 44, class: '10.9', nut });
+    longerFastener(
+      studPlan({ fastener: { kind: 'stud', protrusion: 50, threadLength: 44, nose: 0, class: '10.9', nut } }),
+      54,
+    ),
+  ).toEqual({ kind: 'stud', protrusion: 54, threadLength: 44, nose: 0, class: '10.9', nut });
   expect(longerFastener(studPlan(), 54)).toMatchObject({ kind: 'stud', nut: null });
 });

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { assess } from '@/core/evaluate/evaluate';
 import { sentence } from '@/core/rules/index';
 import { type ChalkEvidence, chalkLimits, chalkVerdict } from '@/core/stance/chalk';
-import { plainSpacer } from '@/core/document/blank';
+import { plainSpacer } from './fixtures';
 import type { Plan } from '@/core/document/document';
 import type { RuleId } from '@/core/rules/index';
 import { boltPlan } from './fixtures';
@@ -72,8 +72,8 @@ describe('chalk test', () => {
         ...c,
         chalk:
           i === 0
-            ? [{ trial: 12, load: 'bounced' as const, hours: [] }]
-            : [{ trial: 10, load: 'bounced' as const, hours: [1.5, 12.5] }],
+            ? [{ trial: 12, load: 'bounced' as const, across: null, hours: [] }]
+            : [{ trial: 10, load: 'bounced' as const, across: null, hours: [1.5, 12.5] }],
       })),
     };
     expect(find(chalked, 'clearance.chalk')).toMatchObject({ level: 'stop', corner: 'front-right', limit: 10 });

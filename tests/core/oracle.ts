@@ -8,6 +8,7 @@ export function brute(input: SearchInput): { total: number; ranked: Candidate[];
   const all: Candidate[] = [];
   const rejected: string[] = [];
   const short = (p: Part<unknown> | null, need: number) => (p === null ? 0 : Math.max(0, need - p.count));
+  const pieces = (input.base.hub.lugs ?? 0) * 2;
   for (const wheel of input.wheels) {
     for (const spacer of input.spacers) {
       let any = false;
@@ -32,7 +33,7 @@ export function brute(input: SearchInput): { total: number; ranked: Candidate[];
               ? spacer.part.thickness
               : Math.abs(Math.min(...a.numbers.corners.map((c) => c.gapAfter?.value ?? Number.NaN)) - input.wantedGap),
           margin: Math.min(...a.numbers.corners.map((c) => (c.engagement?.value ?? 0) - a.numbers.minimum)),
-          toBuy: short(spacer, 2) + short(f, input.base.hub.lugs * 2) + short(nut, input.base.hub.lugs * 2),
+          toBuy: short(spacer, 2) + short(f, pieces) + short(nut, pieces),
         });
       }
       if (!any) rejected.push(`${wheel.id}/${spacer.id}`);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { boltThreadNeeded } from '@/core/engagement/boltStack';
 import { studThreadNeeded } from '@/core/engagement/nutStack';
-import { plainSpacer } from '@/core/document/blank';
+import { plainSpacer } from './fixtures';
 import { fitBySize } from '@/core/whatif/bySize';
 import { type Nut, type Plan, readPlan } from '@/core/document/document';
 import { assess, evaluate } from '@/core/evaluate/evaluate';
@@ -27,7 +27,7 @@ const bolts = (length: number, threadLength: number | null, change: Partial<Plan
   boltPlan(
     {
       spacer: plainSpacer(15, 57.1),
-      fastener: { kind: 'bolt', length, threadLength, seat: 'ball13', class: 'unknown' },
+      fastener: { kind: 'bolt', length, threadLength, nose: 0, seat: 'ball13', class: 'unknown' },
       ...change,
     },
     at,
@@ -37,7 +37,7 @@ const bolts = (length: number, threadLength: number | null, change: Partial<Plan
 const studs = (protrusion: number, threadLength: number | null, nutThread: number | null = 26): Plan => {
   const plan = studPlan({
     spacer: plainSpacer(8, 57.1),
-    fastener: { kind: 'stud', protrusion, threadLength, class: 'unknown', nut: null },
+    fastener: { kind: 'stud', protrusion, threadLength, nose: 0, class: 'unknown', nut: null },
   });
   return { ...plan, hub: { ...plan.hub, nutStyle: 'open', nutThread: nutThread === null ? null : exact(nutThread) } };
 };
@@ -50,6 +50,8 @@ const NUT: Nut = {
   blindDepth: null,
   shankReach: 0,
   shankLength: 0,
+  shankDiameter: null,
+  class: 'unknown',
   material: 'steel',
   tensile: null,
 };
@@ -62,10 +64,12 @@ const conversion = (threadLength: number | null): Plan =>
       kind: 'conversion',
       length: 75,
       threadLength,
+      nose: 0,
       shortEnd: 16,
       hubThread: 'M14x1.5',
       outerThread: 'M12x1.5',
       seatsAt: 'shoulder',
+      torque: { value: 110, source: 'leaflet' },
       class: '10.9',
       nut: NUT,
     },
@@ -119,7 +123,7 @@ describe('thread on a new fastener', () => {
     expect(of(bolts(62, null, {}, { turns: null }))).toMatchObject({ level: 'unmeasured', value: null });
     expect(of(bolts(62, 30, {}, { turns: null }))).toMatchObject({
       level: 'unmeasured',
-      case: { is: 'missing', need: 'turns-and-length' },
+      case: { is: 'missing', need: 'bolt-tip' },
     });
     // Where the tip goes is known from the count, whatever the hub’s own depth.
     expect(of(bolts(62, 30, {}, { tappedDepth: null }))).toMatchObject({ level: 'pass' });
@@ -215,7 +219,14 @@ describe('thread on a new fastener', () => {
     const fasteners = [17, 18, null, 63].map((threadLength, i) => ({
       id: `b${i}`,
       count: 10,
-      part: { kind: 'bolt' as const, length: 62, threadLength, seat: 'ball13' as const, class: 'unknown' as const },
+      part: {
+        kind: 'bolt' as const,
+        length: 62,
+        threadLength,
+        nose: 0,
+        seat: 'ball13' as const,
+        class: 'unknown' as const,
+      },
     }));
     const found = search({
       base,

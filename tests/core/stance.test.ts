@@ -9,9 +9,8 @@ import {
   camberShift,
   flushSpacer,
   innerClearanceAfter,
-  innerSidewall,
-  outerSidewall,
   scrubRadius,
+  shoulderAtLock,
   sweepRadius,
 } from '@/core/stance/position';
 import { type RubMapInput, rubMap } from '@/core/stance/rubMap';
@@ -56,8 +55,6 @@ describe('position', () => {
     expect(trackChange(15)).toBe(30);
     expect(gapAfter(20, 15)).toBe(5);
     expect(clearanceLimit(10, 5)).toBe(5);
-    expect(outerSidewall(225, 45, 0)).toBe(67.5);
-    expect(outerSidewall(225, 45, 15) - innerSidewall(225, 45, 15)).toBe(225);
     expect(innerClearanceAfter(-2, 5)).toBe(3);
     expect(scrubRadius(10, 15)).toBe(25);
   });
@@ -65,6 +62,15 @@ describe('position', () => {
   test('sweep: 3-4-5 (Pythagoras), and a spacer widens it', () => {
     expect(sweepRadius(100, 0, 400, 400)).toBe(500);
     expect(sweepRadius(100, 10, 400, 400)).toBeGreaterThan(500);
+  });
+
+  test('at lock a plate moves the shoulder as a rotation of its own corner says', () => {
+    const at = (b: number): Point => new Point(300, b).rotate((33 * Math.PI) / 180, new Point(0, 0));
+    const [bare, plated] = [at(110), at(125)];
+    // Steering turns the front of the wheel inward here, so forward is against the turn.
+    expect(shoulderAtLock(15, 33).forward).toBeCloseTo(Math.abs(plated.x - bare.x), 9);
+    expect(shoulderAtLock(15, 33).out).toBeCloseTo(plated.y - bare.y, 9);
+    expect(shoulderAtLock(15, 0)).toEqual({ forward: 0, out: 15 });
   });
 
   // rule: stance.flush — geometry, against a rotation of the point about the hub.

@@ -1,8 +1,9 @@
+import { engaged } from '@/core/engagement/engaged';
 import fc from 'fast-check';
 import { chooseRings } from '@/core/centring/rings';
 import { diametralClearance, judgeFit, remainingSpigot, standsProud } from '@/core/centring/fits';
 import {
-  adapterEngagement,
+  adapterReach,
   nutBelowFace,
   recessRoom,
   studBeyondFace,
@@ -10,7 +11,8 @@ import {
 } from '@/core/engagement/adapter';
 import { lengthWindow } from '@/core/engagement/boltStack';
 import { hubEndEngagement, hubEndProtrusion, outerTip } from '@/core/engagement/twoEnded';
-import { plainSpacer, STOCK } from '@/core/document/blank';
+import { STOCK } from '@/core/document/blank';
+import { plainSpacer } from './fixtures';
 import type { Nut, Plan, Spacer } from '@/core/document/document';
 import { assess, evaluate } from '@/core/evaluate/evaluate';
 import type { RuleId } from '@/core/rules/index';
@@ -28,6 +30,8 @@ const NUT: Nut = {
   blindDepth: 30,
   shankReach: 0,
   shankLength: 0,
+  shankDiameter: null,
+  class: 'unknown',
   material: 'steel',
   tensile: null,
 };
@@ -40,7 +44,7 @@ describe('two-ended studs', () => {
         zero: 15 + 7 + spacer + 12 + 3,
         keep: 0,
         mate: 20,
-        enough: { target: 12, floor: 9.6 },
+        enough: { target: 12, floor: 9.6, own: null },
         clear: Number.POSITIVE_INFINITY,
         pm: 0,
         clearPm: 0,
@@ -66,10 +70,12 @@ describe('two-ended studs', () => {
         kind: 'conversion',
         length: 75,
         threadLength: 50,
+        nose: 0,
         shortEnd: 16,
         hubThread: 'M14x1.5',
         outerThread: 'M12x1.5',
         seatsAt: 'shoulder',
+        torque: { value: 110, source: 'leaflet' },
         class: '10.9',
         nut: { ...NUT, ...nut },
         ...change,
@@ -135,9 +141,9 @@ describe('bolt-on adapter', () => {
     expect(thicknessWithoutPockets(31)).toBe(31);
   });
   test('engagement on the factory stud, nuts below the face, recess', () => {
-    expect(adapterEngagement(31, 10, 3, 20)).toBe(18);
-    expect(adapterEngagement(31, 10, 3, 15)).toBe(15);
-    expect(adapterEngagement(5, 10, 3, 15)).toBe(0);
+    expect(engaged(adapterReach(31, 10, 3), 20)).toBe(18);
+    expect(engaged(adapterReach(31, 10, 3), 15)).toBe(15);
+    expect(engaged(adapterReach(5, 10, 3), 15)).toBe(0);
     expect(nutBelowFace(25, 10, 16)).toBe(-1);
     expect(recessRoom(12, 10)).toBe(2);
   });
@@ -153,6 +159,11 @@ describe('bolt-on adapter', () => {
       nutThread: 14,
       studThread: 'M12x1.5',
       studClass: '10.9',
+      nutClass: 'unknown',
+      nutContact: null,
+      condition: 'dry',
+      studNose: 0,
+      studThreadLength: 40,
       studProtrusion: 42,
       boltCircle: 112,
       recess: 13,
@@ -186,9 +197,11 @@ describe('bolt-on adapter', () => {
     // A pocket measured worse decides among equals, never before one that is plainly too shallow.
     const unsure = on([9, 7, 9]);
     const each = unsure.wheel.each.map((w, i) => (i === 0 ? { ...w, pocketDepth: { value: 9, pm: 5 } } : w));
+    // Errors are inside: a pocket of 9 ± 5 mm may be 4 deep, which is worse than one of 7.
     expect(find({ ...unsure, wheel: { ...unsure.wheel, each } }, 'adapter.pocket')).toMatchObject({
       level: 'stop',
-      case: { name: 'wheel 2' },
+      value: 4,
+      case: { name: 'wheel 1' },
     });
   });
   // rules: adapter.nut-below, adapter.recess, adapter.torque, engagement.hub-end — geometry; supplier's leaflet.
@@ -224,11 +237,31 @@ describe('nuts of another kind', () => {
       level: 'pass',
     });
   });
-  // rule: nut.shank — geometry.
-  test('a shank longer than its hole is a stop; an unmeasured hole cannot pass', () => {
-    expect(level(withNut({ shankReach: 8, shankLength: 15 }), 'nut.shank')).toBe('stop');
-    expect(level(withNut({ shankReach: 8, shankLength: 12 }), 'nut.shank')).toBe('pass');
-    expect(level(withNut({ shankReach: 8, shankLength: 12 }, null), 'nut.shank')).toBe('unmeasured');
+  // rule: nut.shank — geometry: shorter than its hole and thinner, errors inside.
+  test('a shank no shorter or no thinner than its hole is a stop; what nobody measured cannot pass', () => {
+    const shank = (
+      length: number,
+      diameter: number | null,
+      hole: { pad?: number | null; pm?: number; lug?: number | null } = {},
+    ) => {
+      const plan = withNut({ shankReach: 8, shankLength: length, shankDiameter: diameter }, null);
+      const pad = hole.pad === undefined ? 14 : hole.pad;
+      const each = [
+        wheel('wheel A', {
+          padThickness: pad === null ? null : { value: pad, pm: hole.pm ?? 0 },
+          lugHole: hole.lug === undefined ? exact(24) : hole.lug === null ? null : exact(hole.lug),
+        }),
+      ];
+      return level({ ...plan, wheel: { ...plan.wheel, each } }, 'nut.shank');
+    };
+    expect([shank(15, 20), shank(14, 20), shank(13.9, 20)]).toEqual(['stop', 'stop', 'pass']);
+    expect([shank(12, 20), shank(12, 24), shank(12, 25)]).toEqual(['pass', 'stop', 'stop']);
+    expect(shank(13, 20, { pm: 1 })).toBe('stop');
+    expect([shank(12, null), shank(12, 20, { pad: null }), shank(12, 20, { lug: null })]).toEqual([
+      'unmeasured',
+      'unmeasured',
+      'unmeasured',
+    ]);
   });
 });
 
@@ -310,7 +343,7 @@ describe('joint, seats and stance in a plan', () => {
       level(
         boltPlan({
           hub: { ...known, torque: { value: 500, source: 'wrong page' } },
-          fastener: { kind: 'bolt', length: 52, threadLength: 30, seat: 'ball13', class: '8.8' },
+          fastener: { kind: 'bolt', length: 52, threadLength: 30, nose: 0, seat: 'ball13', class: '8.8' },
         }),
         'joint.proof',
       ),
@@ -321,6 +354,7 @@ describe('joint, seats and stance in a plan', () => {
       kind: 'bolt' as const,
       length: 52,
       threadLength: 30,
+      nose: 0,
       seat: 'ball13' as const,
       class: 'unknown' as const,
     };

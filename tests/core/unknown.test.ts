@@ -83,6 +83,7 @@ describe('each corner by itself', () => {
       kind: 'bolt' as const,
       length: 58,
       threadLength: 28,
+      nose: 0,
       seat: 'ball13' as const,
       class: '10.9' as const,
     };
@@ -195,6 +196,8 @@ describe('a count is travel', () => {
       blindDepth: null,
       shankReach: 0,
       shankLength: 0,
+      shankDiameter: null,
+      class: 'unknown' as const,
       material: 'steel' as const,
       tensile: null,
     };
@@ -269,6 +272,7 @@ describe('repeats and errors', () => {
           pocketDepth: null,
           lugHole: null,
           bore: { value: 57, pm: 3 },
+          ringBore: null,
           boreRecess: null,
           chamferDepth: null,
           padThickness: null,
@@ -301,7 +305,7 @@ describe('repeats and errors', () => {
             const p = boltPlan(
               {
                 spacer: { ...plan.spacer, thickness: s },
-                fastener: { kind: 'bolt', length: 47 + s, threadLength: 30, seat: 'ball13', class: '10.9' },
+                fastener: { kind: 'bolt', length: 47 + s, threadLength: 30, nose: 0, seat: 'ball13', class: '10.9' },
               },
               { innerClearance: exact(2) },
             );

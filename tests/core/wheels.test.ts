@@ -1,5 +1,5 @@
 import { assemblePlan, type WheelParts } from '@/core/document/assemble';
-import { lippedSpacer, plainSpacer } from '@/core/document/blank';
+import { lippedSpacer, plainSpacer } from './fixtures';
 import { planChanges } from '@/core/document/diff';
 import { type Plan, readPlan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
@@ -74,6 +74,8 @@ describe('every wheel that can go on, each by itself', () => {
       blindDepth: null,
       shankReach: 6,
       shankLength: 11,
+      shankDiameter: null,
+      class: 'unknown' as const,
       material: 'steel' as const,
       tensile: 900,
     };

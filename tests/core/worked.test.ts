@@ -23,6 +23,8 @@ const nut: Nut = {
   blindDepth: null,
   shankReach: 0,
   shankLength: 0,
+  shankDiameter: null,
+  class: 'unknown',
   material: 'steel',
   tensile: null,
 };
@@ -98,9 +100,11 @@ describe('conversion studs of 75 with an outer thread of M14 × 1.5, 40 long, in
     length: 75,
     shortEnd: 15,
     threadLength: 40,
+    nose: 0,
     hubThread: 'M14x1.25',
     outerThread: 'M14x1.5',
     seatsAt: 'shoulder',
+    torque: { value: 110, source: 'leaflet' },
     class: '10.9',
     nut: { ...nut, thread: 'M14x1.5', seat: 'ball13', threadLength: 22 },
   };
@@ -154,6 +158,7 @@ describe('bolt-on adapters', () => {
           corner: null,
           pocketDepth: caliper(d),
           lugHole: null,
+          ringBore: null,
           bore: null,
           boreRecess: null,
           chamferDepth: null,
@@ -171,6 +176,11 @@ describe('bolt-on adapters', () => {
           nutThread: nutHeight,
           studThread: 'M12x1.5',
           studClass: '10.9',
+          nutClass: 'unknown',
+          nutContact: null,
+          condition: 'dry',
+          studNose: 0,
+          studThreadLength: 40,
           studProtrusion: 38,
           boltCircle: 112,
           recess: null,
@@ -256,6 +266,7 @@ describe('what was on when it was read', () => {
       kind: 'bolt',
       length,
       threadLength: 30,
+      nose: 0,
       seat: 'ball13',
       class: '10.9',
     });
@@ -270,10 +281,10 @@ describe('what was on when it was read', () => {
 
   test('stud protrusion read from the plate’s face counts from the disc', () => {
     const plan = studs({ turns: counted(10), studProtrusion: { value: 20, pm: 0.1, plate: 15 } }, 5, {
-      fastener: { kind: 'stud', protrusion: 45, threadLength: 40, class: '10.9', nut: null },
+      fastener: { kind: 'stud', protrusion: 45, threadLength: 40, nose: 0, class: '10.9', nut: null },
     });
     const same = studs({ turns: counted(10), studProtrusion: { value: 35, pm: 0.2 } }, 5, {
-      fastener: { kind: 'stud', protrusion: 45, threadLength: 40, class: '10.9', nut: null },
+      fastener: { kind: 'stud', protrusion: 45, threadLength: 40, nose: 0, class: '10.9', nut: null },
     });
     expect(enough(plan)).toEqual(enough(same));
   });

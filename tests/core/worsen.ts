@@ -1,4 +1,5 @@
 import type { Plan, PlanCorner } from '@/core/document/document';
+import { makersJoint } from '@/core/document/hardware';
 
 /** Plans that know less than a plan, or know it worse: each with what was changed. */
 type Changed = readonly [what: string, plan: Plan];
@@ -12,8 +13,28 @@ const CORNER = [
   'spigotHeight',
   'gap',
   'loadedClearance',
+  'gapPer10',
+  'lipDepth',
+  'archHeight',
 ] as const;
-const HUB = ['stockBoltLength', 'nutThread', 'nutBlindDepth', 'nutGrip', 'spigotDiameter'] as const;
+const HUB = [
+  'stockBoltLength',
+  'nutThread',
+  'nutHeight',
+  'nutBlindDepth',
+  'nutGrip',
+  'spigotDiameter',
+  'makersLength',
+  'lockingShorter',
+  'stockNose',
+] as const;
+
+/**
+ * A visit that adds nothing to the maker's joint does not ask for the mate's own thread: a count that reaches the target speaks for it,
+ * and only a mate that was measured and found short says otherwise.
+ */
+const isMakersMate = (plan: Plan, field: string): boolean =>
+  makersJoint(plan) && (field === 'tappedDepth' || field === 'nutThread');
 
 const atCorner = (plan: Plan, i: number, change: Partial<PlanCorner>): Plan => ({
   ...plan,
@@ -26,20 +47,47 @@ export function unknowns(plan: Plan): Changed[] {
   plan.corners.forEach((c, i) => {
     // A clearance without an hour is only one more reading where the clock was taken.
     for (const field of CORNER)
-      if (c[field] !== null && (field !== 'loadedClearance' || c.clock.length === 0))
+      if (c[field] !== null && (field !== 'loadedClearance' || c.clock.length === 0) && !isMakersMate(plan, field))
         out.push([`${c.corner} ${field}`, atCorner(plan, i, { [field]: null })]);
   });
   for (const field of HUB)
-    if (plan.hub[field] !== null) out.push([field, { ...plan, hub: { ...plan.hub, [field]: null } }]);
+    if (plan.hub[field] !== null && !isMakersMate(plan, field))
+      out.push([field, { ...plan, hub: { ...plan.hub, [field]: null } }]);
   out.push(['torque', { ...plan, hub: { ...plan.hub, torque: null } }]);
   out.push(['class', { ...plan, hub: { ...plan.hub, fastenerClass: 'unknown' } }]);
   out.push(['contact', { ...plan, hub: { ...plan.hub, contactDiameter: null } }]);
   out.push(['material', { ...plan, hub: { ...plan.hub, threadMaterial: 'unknown' } }]);
   out.push(['nuts', { ...plan, hub: { ...plan.hub, nutStyle: 'unknown' } }]);
+  out.push(['nut class', { ...plan, hub: { ...plan.hub, nutClass: 'unknown' } }]);
+  out.push(['whose hardware', { ...plan, hub: { ...plan.hub, hardware: 'unknown' } }]);
+  out.push(['locking', { ...plan, locking: { kind: 'unknown' } }]);
+  out.push(['wheel lugs', { ...plan, wheel: { ...plan.wheel, lugs: null } }]);
+  out.push(['wheel circle', { ...plan, wheel: { ...plan.wheel, boltCircle: null } }]);
   out.push(['wheel seat', { ...plan, wheel: { ...plan.wheel, seat: 'unknown' } }]);
   const plate = plan.spacer.thickness > 0 && plan.spacer.kind !== 'universal';
+  if (plate) {
+    out.push(['plate lugs', { ...plan, spacer: { ...plan.spacer, lugs: null } }]);
+    out.push(['plate circles', { ...plan, spacer: { ...plan.spacer, boltCircles: null } }]);
+    out.push(['lip height', { ...plan, spacer: { ...plan.spacer, lipHeight: null } }]);
+  }
+  const a = plan.spacer.adapter;
+  if (a) {
+    const of = (change: Partial<typeof a>): Plan => ({
+      ...plan,
+      spacer: { ...plan.spacer, adapter: { ...a, ...change } },
+    });
+    out.push(['adapter nose', of({ studNose: null })], ['adapter thread', of({ studThreadLength: null })]);
+    out.push(['adapter nut class', of({ nutClass: 'unknown' })], ['adapter condition', of({ condition: 'unknown' })]);
+    out.push(
+      ['adapter contact', of({ nutContact: null })],
+      ['adapter torque', of({ torque: null })],
+      ['adapter stud class', of({ studClass: 'unknown' })],
+    );
+  }
   if (plate) out.push(['bore', { ...plan, spacer: { ...plan.spacer, bore: null } }]);
   const f = plan.fastener;
+  if ('nose' in f) out.push(['own nose', { ...plan, fastener: { ...f, nose: null } }]);
+  if (f.kind === 'conversion') out.push(['own torque', { ...plan, fastener: { ...f, torque: null } }]);
   if ('threadLength' in f) out.push(['own thread', { ...plan, fastener: { ...f, threadLength: null } }]);
   if ('class' in f) out.push(['own class', { ...plan, fastener: { ...f, class: 'unknown' } }]);
   if (f.kind === 'nuts' || f.kind === 'conversion') {
@@ -52,6 +100,8 @@ export function unknowns(plan: Plan): Changed[] {
       ['nut material', nut({ material: 'unknown' })],
       ['nut style', nut({ style: 'unknown' })],
       ['nut seat', nut({ seat: 'unknown' })],
+      ['nut class', nut({ class: 'unknown' })],
+      ['shank diameter', nut({ shankDiameter: null })],
     );
     if (f.nut.style === 'closed') out.push(['cap', nut({ blindDepth: null })]);
   }

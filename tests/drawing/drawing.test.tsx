@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { plainSpacer } from '@/core/document/blank';
+import { plainSpacer } from '../core/fixtures';
 import { evaluate } from '@/core/evaluate/evaluate';
 import type { StackGeometry } from '@/core/figures/geometry';
 import { INCH_SIZES_MM, METRIC_SIZES_MM } from '@/core/document/sizes';
@@ -77,7 +77,7 @@ describe('stack section', () => {
       markup(
         evaluate(
           boltPlan(
-            { fastener: { kind: 'bolt', length: 52, threadLength, seat: 'ball13', class: '10.9' } },
+            { fastener: { kind: 'bolt', length: 52, threadLength, nose: 0, seat: 'ball13', class: '10.9' } },
             { rotorHat: exact(7) },
           ),
         ).geometry,

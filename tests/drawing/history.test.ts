@@ -32,3 +32,12 @@ describe('taking edits back', () => {
     expect(edits(Array.from({ length: 300 }, (_, i) => i + 1)).past).toHaveLength(100);
   });
 });
+
+test('two things changed one right after the other are two edits; one thing dragged is one', () => {
+  const start = { plate: 5, bolt: 40 };
+  const plate = changed(begun(start), { plate: 8, bolt: 40 }, 1000);
+  const both = changed(plate, { plate: 8, bolt: 45 }, 1050);
+  expect(undone(both).now).toEqual({ plate: 8, bolt: 40 });
+  const dragged = changed(plate, { plate: 9, bolt: 40 }, 1050);
+  expect(undone(dragged).now).toEqual(start);
+});

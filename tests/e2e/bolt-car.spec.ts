@@ -1,6 +1,6 @@
 import { accessible, expect, serverWillBeKilled, test } from './guard';
 import { Server } from './server';
-import { answer, enter, keep, keepWheels, pass, pickCorner, snugAndLower, tickAll } from './steps';
+import { answer, enter, fits, keep, keepWheels, pass, pickCorner, plainHardware, snugAndLower, tickAll } from './steps';
 
 let server: Server;
 test.beforeAll(async () => {
@@ -20,7 +20,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
 
   await test.step('take in: each bad field says what would do, and nothing typed is lost', async () => {
     await page.getByLabel('Vehicle', { exact: true }).fill('Anselm Heron');
-    await page.getByLabel('Plate').fill('DN 09 HRN');
+    await page.getByLabel('Plate', { exact: true }).fill('DN 09 HRN');
     const front = page.getByRole('group', { name: 'Front axle' });
     await front.getByLabel('Lugs').fill('5');
     await front.getByLabel('Bolt circle').fill('112');
@@ -43,6 +43,10 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await page.getByLabel('Tyre').fill('205/55R16');
     await page.getByLabel('Offset ET').fill('46');
     await page.getByLabel('Seat in the wheel').selectOption('ball13');
+    await page.getByLabel('Drilled for').fill('5x11');
+    await page.getByLabel('Drilled for').blur();
+    await expect(page.getByText(/Bolt circle of the wheels “11” is below 60 mm/)).toBeVisible();
+    await page.getByRole('button', { name: 'As the front hub, 5x112' }).click();
     await page.getByRole('button', { name: 'Take in' }).click();
     await expect(page.getByRole('heading', { name: /Anselm Heron/ })).toBeVisible();
     await expect(page.getByText('M14 × 1.5')).toHaveCount(2);
@@ -116,6 +120,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await keepWheels(page, 'chamferDepth', '1');
     await keepWheels(page, 'wheelBore', '57.1');
     await keep(page, 'stockBoltLength', '40');
+    await keep(page, 'stockNose', '0');
     await pickCorner(page, 'front right');
     await keep(page, 'turns', '11');
     await answer(page, 'Settled by rolling', 'front right', true);
@@ -157,28 +162,36 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await expect(bore).toHaveAttribute('data-level', 'stop');
     await page.getByLabel('Spacer bore', { exact: true }).fill('57.1');
     await expect(bore).toHaveAttribute('data-level', 'pass');
+    const circle = page.locator('[data-rule="circle.match"][data-level="unmeasured"]');
+    await expect(circle).toContainText('it has to fit a 5 × 112 hub');
+    await page.getByLabel('Drilled for').fill('5x100');
+    await expect(page.locator('[data-rule="circle.match"][data-level="stop"]')).toContainText(
+      'Plate 5 × 100 on 5 × 112',
+    );
+    await page.getByLabel('Drilled for').fill('');
+    await fits(page);
+    await expect(page.locator('[data-rule="circle.match"][data-level="pass"]')).toHaveCount(2);
 
     // Between floor and target it goes forward by name and reason, and only this choice.
-    const accept = page.getByRole('group', { name: 'Between floor and target: who accepts it, and why' });
+    const accept = page.getByRole('group', { name: 'Between floor and target: somebody accepts it, and says why' });
     await expect(forward).toBeDisabled();
-    await accept.getByLabel('Accepted by').fill('shop lead');
-    await expect(forward).toBeDisabled();
+    await expect(accept).toContainText('Fitter accepts it.');
     await accept.getByLabel('Reason').fill('Shows for a day, bolts on order');
     await expect(forward).toBeEnabled();
     await accessible(page);
     await page.getByRole('button', { name: 'Thinner' }).click();
     await expect(spacer).toHaveValue('3');
-    await expect(accept.getByLabel('Accepted by')).toHaveValue('');
+    await expect(accept.getByLabel('Reason')).toHaveValue('');
     await expect(forward).toBeDisabled();
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(spacer).toHaveValue('5');
-    await expect(accept.getByLabel('Accepted by')).toHaveValue('shop lead');
+    await expect(accept.getByLabel('Reason')).toHaveValue('Shows for a day, bolts on order');
     await expect(forward).toBeEnabled();
 
     await page.getByRole('radio', { name: 'Longer' }).click();
     await expect(page.getByLabel('Length under the seat')).toHaveValue('45');
     // 42.5 to 53.5 mm, less the errors of count, bolt, plate, hole and room at either end.
-    await expect(page.getByTestId('length-window')).toContainText('43.58 to 52.22 mm');
+    await expect(page.getByTestId('length-window')).toContainText('43.68 to 52.12 mm');
     // Nobody knows how far the new bolts are threaded: that is no pass, and a thread that ends too soon is a stop.
     const thread = page.locator('[data-rule="fastener.thread"]');
     await expect(thread).toHaveAttribute('data-level', 'unmeasured');
@@ -193,6 +206,8 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await accessible(page);
     await page.getByLabel('Full thread on it').fill('28');
     await expect(thread).toHaveAttribute('data-level', 'pass');
+    await expect(page.locator('[data-rule="fastener.nose"]')).toHaveAttribute('data-level', 'unmeasured');
+    await plainHardware(page);
     await page.getByLabel('Length under the seat').fill('54');
     await expect(page.locator('[data-rule="bolt.behind"]')).toHaveAttribute('data-level', 'stop');
     await page.getByRole('button', { name: /^Use 45.0 mm/ }).click();
@@ -291,14 +306,49 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await expect(page.getByRole('link', { name: /Anselm Heron.*Recheck the torque.*due in/ })).toBeVisible();
   });
 
-  await test.step('recheck: one that holds on both wheels closes the job', async () => {
+  await test.step('record: worked out again, corrected as a revision beside what was signed', async () => {
     await page.getByRole('link', { name: /Anselm Heron/ }).click();
+    await expect(page).toHaveURL(/recheck$/);
+    await page.goto(page.url().replace(/\/[a-z-]+$/, '/record'));
+    await page.getByRole('button', { name: 'Verify this record' }).click();
+    await expect(page.getByTestId('verified')).toContainText('Everything holds.');
+    await page.getByRole('button', { name: 'Correct it as revision 2' }).click();
+    await page.getByLabel('Why it is corrected').fill('the door plate was read again');
+    await accessible(page);
+    await page.getByRole('button', { name: 'Open revision 2' }).click();
+    await expect(page.getByText('Nothing is open.')).toBeVisible();
+    await page.getByRole('button', { name: 'Sign off' }).click();
+    await expect(page.getByText('2: the door plate was read again')).toBeVisible();
+    const revisions = page.getByRole('navigation', { name: 'Revisions' });
+    await expect(revisions.getByRole('link')).toHaveCount(2);
+    await revisions.getByRole('link', { name: /^Revision 1,/ }).click();
+    await expect(page.getByText('2: the door plate was read again')).toHaveCount(0);
+    await page.getByRole('button', { name: 'Verify this record' }).click();
+    await expect(page.getByTestId('verified')).toContainText('Everything holds.');
+  });
+
+  await test.step('recheck: not before its time without a reason; the last link closes the job', async () => {
+    await page.goto(page.url().replace(/\/record.*$/, '/recheck'));
+    await expect(page.getByText('This recheck is not due yet.')).toBeVisible();
+    await page.getByRole('button', { name: 'Do it now all the same' }).click();
+    await page.getByLabel('Why early').fill('the car leaves tonight');
+    await page.getByRole('button', { name: 'Recheck now' }).click();
+    const chain = page.getByRole('region', { name: 'Rechecks' });
     await expect(page.getByRole('heading', { name: /Recheck pass/ })).toBeVisible();
     const log = await page.getByText(/Torque log, \d+/).textContent();
     const n = Number(/log, (\d+)/.exec(log ?? '')?.[1]);
     await pass(page, 5, n, { reading: '120', angle: '1' });
     await page.getByRole('button', { name: 'Go to front right' }).click();
     await pass(page, 5, 16, { reading: '120', angle: '1' });
+    await expect(chain.locator('[data-link="held"]')).toContainText('Next day, car cold');
+    await page.goto(server.url);
+    await expect(page.getByRole('link', { name: /Anselm Heron.*Recheck the torque.*due in/ })).toBeVisible();
+    await page.getByRole('link', { name: /Anselm Heron/ }).click();
+    await page.getByRole('button', { name: 'Declined, or not reached' }).click();
+    await page.getByLabel('Why declined').fill('rang twice, no answer');
+    await accessible(page);
+    await page.getByRole('button', { name: 'End this recheck' }).click();
+    await expect(chain.locator('[data-link="declined"]')).toContainText('rang twice, no answer');
     await page.goto(server.url);
     await expect(page.getByRole('link', { name: /Anselm Heron.*Look at the record/ })).toBeVisible();
   });

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { accessible, expect, test } from './guard';
-import { demoWorkshop, keep, pickCorner, to } from './steps';
+import { demoWorkshop, keep, pickCorner, plainHardware, to } from './steps';
 
 const { open, url } = demoWorkshop();
 
@@ -28,7 +28,7 @@ test('nothing fits: every size with its first reason, and the ways out with thei
 });
 
 test('a catalogue file is searched without going on the shelf; its wrong line is told', async ({ watched: page }) => {
-  await open(page, /Merrow Kite GT/, 'choose');
+  await open(page, /Merrow Kite GT.*Rear/, 'choose');
   await page.getByRole('tab', { name: 'What fits' }).click();
   const csv = [
     'kind,name,count,lugs,bolt_circle,thickness,spacer_kind,bore',
@@ -118,7 +118,7 @@ test('front and rear, each its own thickness: one visit, the whole car before an
 });
 
 test('the other axle gets a job of the same visit from the bench', async ({ watched: page }) => {
-  await open(page, /Corvane Tern/, 'choose');
+  await open(page, /Corvane Tern.*Rear/, 'choose');
   await page.getByRole('tab', { name: 'Whole car' }).click();
   await page.getByRole('button', { name: 'Open a job for the front axle' }).click();
   await expect(page.getByRole('heading', { name: 'Take in' })).toBeVisible();
@@ -148,6 +148,11 @@ test('conversion studs: both ends typed, window and threads judged, staged with 
   await page.getByLabel('Nut', { exact: true }).selectOption('open');
   await page.getByLabel('Full thread in it').fill('22');
   await page.getByLabel('Nut of').selectOption('steel');
+  await plainHardware(page, 'As the others');
+  await expect(page.locator('[data-rule="torque.source"]')).toHaveAttribute('data-level', 'unmeasured');
+  await page.getByLabel('Torque of its nuts').fill('105');
+  await page.getByLabel('Where that figure is from').fill('stud leaflet');
+  await expect(page.locator('[data-rule="torque.source"]')).toHaveAttribute('data-level', 'pass');
   await expect(page.getByTestId('length-window')).toContainText('or longer (open nuts)');
   await expect(page.getByTestId('stack-section')).toBeVisible();
   await accessible(page);
@@ -190,6 +195,9 @@ test('a conversion stud and an adapter out of catalogue files go on the bench wh
         short_end: '15',
         seats_at: 'shoulder',
         class: '10.9',
+        nose: '0',
+        torque: '105',
+        torque_source: 'stud leaflet',
       },
       {
         kind: 'nut',
@@ -231,6 +239,10 @@ test('a conversion stud and an adapter out of catalogue files go on the bench wh
         bore: '106.1',
         lip_diameter: '106',
         lip_root: '1',
+        lip_height: '8',
+        nose: '0',
+        thread_length: '34',
+        nut_contact: '17',
         web: '11',
         nut_height: '14',
         nut_thread: '14',
@@ -258,9 +270,13 @@ test('other nuts and an adapter: unjudged until their figures are typed', async 
   await page.getByRole('radio', { name: 'Other nuts' }).click();
   await page.getByLabel('Shank reaches deeper by').fill('6');
   await page.getByLabel('Length of its shank').fill('14');
-  await expect(page.locator('[data-rule="nut.shank"]')).toContainText('longer than the 13.0 mm hole');
+  await page.getByLabel('Shank diameter').fill('30');
+  const shank = page.locator('[data-rule="nut.shank"]');
+  await expect(shank.filter({ hasText: 'no shorter than the 12.9 mm hole' })).toHaveCount(1);
+  await expect(shank.filter({ hasText: 'does not enter the lug hole' })).toHaveCount(1);
   await page.getByLabel('Length of its shank').fill('11');
-  await expect(page.locator('[data-rule="nut.shank"]')).toHaveAttribute('data-level', 'pass');
+  await page.getByLabel('Shank diameter').fill('20');
+  for (const found of await shank.all()) await expect(found).toHaveAttribute('data-level', 'pass');
   // With a plate thinner than they reach, these nuts run down onto thread that no count has proven.
   const thread = page.locator('[data-rule="fastener.thread"]');
   await expect(thread).toHaveCount(0);

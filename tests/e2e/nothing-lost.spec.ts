@@ -45,6 +45,7 @@ test('torque is typed as fast as hands go, through a lost server: every entry co
 }) => {
   await page.goto(await hrefOf(page, /Halm Drover.*Torque/, 'torque'));
   await page.getByRole('radio', { name: 'front right' }).click();
+  await page.getByRole('radio', { name: 'Shows figures' }).click();
   await expect(page.getByRole('button', { name: 'Snug' })).toBeFocused();
   for (let lug = 0; lug < 6; lug += 1) await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Lowered, tyre touches' })).toBeVisible();
@@ -127,7 +128,7 @@ test('a new reading makes a plan stand still where the work is; taken in, ticks 
 });
 
 test('an old tab cannot send a job back or finish what was unticked meanwhile', async ({ watched: page, context }) => {
-  const url = await hrefOf(page, /Merrow Kite GT/, 'stage');
+  const url = await hrefOf(page, /Merrow Kite GT.*Rear/, 'stage');
   await page.goto(url);
   const old = await context.newPage();
   const boxes = page.getByRole('checkbox');

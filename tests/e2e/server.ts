@@ -29,9 +29,9 @@ export class Server {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  async up(): Promise<void> {
+  async up(env: Readonly<Record<string, string>> = {}): Promise<void> {
     this.output = '';
-    this.child = launch(this.folder, this.port, this.demo);
+    this.child = launch(this.folder, this.port, this.demo, env);
     for (const stream of [this.child.stdout, this.child.stderr]) {
       stream?.on('data', (chunk) => {
         this.output += chunk;
@@ -53,6 +53,16 @@ export class Server {
     await gone;
   }
 
+  /** Asked to stop, as a machine that shuts down asks. @returns its exit code */
+  async end(): Promise<number | null> {
+    const child = this.child;
+    if (!child) return null;
+    const gone = once(child, 'exit');
+    child.kill('SIGTERM');
+    const [code] = await gone;
+    return code as number | null;
+  }
+
   async stop(): Promise<void> {
     await this.kill();
     rmSync(this.folder, { recursive: true, force: true });
@@ -72,9 +82,21 @@ async function demoFolder(): Promise<string> {
 }
 
 /** Starts the built server on a folder; the process is Next itself, so that killing it kills everything. */
-export function launch(folder: string, port: number, demo: boolean): ChildProcess {
+export function launch(
+  folder: string,
+  port: number,
+  demo: boolean,
+  env: Readonly<Record<string, string>> = {},
+): ChildProcess {
   return spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    env: { ...process.env, VECTIS_DATA: folder, VECTIS_DEMO: demo ? '1' : '0', NEXT_TELEMETRY_DISABLED: '1' },
+    env: {
+      ...process.env,
+      NEXT_MANUAL_SIG_HANDLE: 'true',
+      VECTIS_DATA: folder,
+      VECTIS_DEMO: demo ? '1' : '0',
+      NEXT_TELEMETRY_DISABLED: '1',
+      ...env,
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
 }

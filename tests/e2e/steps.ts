@@ -52,6 +52,21 @@ export async function answer(page: Page, label: string, corner: string, yes: boo
   await expect(group.getByRole('radio', { name: yes ? 'Yes' : 'No' })).toBeChecked();
 }
 
+/** Says that the plate on the bench is drilled as the hub. */
+export const fits = (page: Page) => page.getByRole('button', { name: /^Fits \d+x/ }).click();
+
+/** New hardware: a plain end, and no locking piece unless one is named. */
+export async function plainHardware(page: Page, piece: 'None' | 'As the others' = 'None'): Promise<void> {
+  const plain = page.getByRole('button', { name: 'Plain end', exact: true });
+  if ((await plain.count()) > 0) await plain.click();
+  // Studs under their own nuts keep the locking nut that was measured.
+  const pieces = page.getByRole('radiogroup', { name: 'Locking piece' });
+  if ((await pieces.count()) > 0) await pieces.getByRole('radio', { name: piece }).click();
+}
+
+/** What is seldom otherwise than usual: centring, threads, camber and what changes later. */
+export const openMore = (page: Page) => page.getByRole('button', { name: /^More/ }).click();
+
 export async function pickCorner(page: Page, corner: string): Promise<void> {
   await page.getByRole('button', { name: new RegExp(`^${corner} `) }).click();
   await expect(page.getByRole('heading', { name: `Measure ${corner}` })).toBeVisible();
@@ -70,8 +85,23 @@ export async function tickAll(page: Page): Promise<void> {
 
 const entries = (page: Page) => page.getByText(/Torque log, \d+ entr/);
 
+/** The wrench shows figures, so they are typed; a click wrench is what the view begins with. */
+async function withFigures(page: Page): Promise<void> {
+  const figures = page.getByRole('radio', { name: 'Shows figures' });
+  if ((await figures.count()) > 0) await figures.click();
+}
+
+/** One tap at a click wrench, and its place in the log. */
+export async function tap(page: Page, n: number, name: string | RegExp): Promise<void> {
+  // Two presses within a quarter of a second are one that bounced.
+  await page.waitForTimeout(280);
+  await page.getByRole('button', { name }).click();
+  await expect(entries(page)).toContainText(`Torque log, ${n} ${n === 1 ? 'entry' : 'entries'}`);
+}
+
 /** Enters one thing at the wheel and waits until it stands in the log as entry number `n`. */
 export async function enter(page: Page, n: number, entry: { reading?: string; angle?: string }): Promise<void> {
+  await withFigures(page);
   if (entry.reading !== undefined) await page.getByLabel('Reading', { exact: true }).fill(entry.reading);
   if (entry.angle !== undefined) await page.getByLabel('Movement').fill(entry.angle);
   await page.locator('aside form button[type=submit]').click();

@@ -1,6 +1,6 @@
 import { accessible, expect, test } from './guard';
 import { Server } from './server';
-import { answer, keep, keepWheels, pass, pickCorner, snugAndLower, tickAll, to } from './steps';
+import { answer, fits, keep, keepWheels, pass, pickCorner, snugAndLower, tickAll, to } from './steps';
 
 let server: Server;
 test.beforeAll(async () => {
@@ -11,7 +11,7 @@ test.afterAll(() => server.stop());
 test('a stud car with closed nuts and a locking nut, imperial at the wheel', async ({ watched: page }) => {
   await page.goto(`${server.url}/vehicles/new`);
   await page.getByLabel('Vehicle', { exact: true }).fill('Halm Drover');
-  await page.getByLabel('Plate').fill('CR 02 HLM');
+  await page.getByLabel('Plate', { exact: true }).fill('CR 02 HLM');
   const front = page.getByRole('group', { name: 'Front axle' });
   await front.getByLabel('Lugs').fill('6');
   await front.getByLabel('Bolt circle').fill('139.7');
@@ -20,6 +20,7 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
   await front.getByLabel('Seat of the nuts').selectOption('cone60');
   await front.getByLabel('Nuts made of').selectOption('steel');
   await front.getByLabel('Nuts', { exact: true }).selectOption('closed');
+  await front.getByLabel('Studs and nuts on it now').selectOption('makers');
   await front.getByLabel('Locking fastener').selectOption('yes');
   await front.getByLabel('Torque', { exact: true }).fill('90 lbf·ft');
   await front.getByLabel('Torque source').fill('door plate');
@@ -27,6 +28,7 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
   await page.getByLabel('Wheel set', { exact: true }).fill('beach 15');
   await page.getByLabel('Tyre').fill('235/75R15');
   await page.getByLabel('Seat in the wheel').selectOption('cone60');
+  await page.getByRole('button', { name: 'As the front hub, 6x139.7' }).click();
   await page.getByRole('button', { name: 'Take in' }).click();
   await expect(page.getByText('122 N·m, door plate').first()).toBeVisible();
 
@@ -48,7 +50,8 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
     for (const [q, v] of Object.entries(at)) await keep(page, q, v);
   }
   await keepWheels(page, 'chamferDepth', '2');
-  for (const [q, v] of Object.entries({ nutThread: '26', nutBlindDepth: '32' })) await keep(page, q, v);
+  await keepWheels(page, 'wheelBore', '106.1');
+  for (const [q, v] of Object.entries({ nutThread: '26', nutBlindDepth: '32', stockNose: '0' })) await keep(page, q, v);
   await page.getByRole('button', { name: 'Go to the bench' }).click();
 
   await test.step('clearance is the wish: the room inside is measured before anything passes, and a plate that is too thin is a stop', async () => {
@@ -90,6 +93,14 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
     await expect(page.locator('[data-rule="nut.bottom"]')).toHaveAttribute('data-level', 'pass');
     await expect(page.locator('[data-rule="engagement.cross-check"]')).toHaveCount(4);
     await page.getByLabel('Spacer bore', { exact: true }).fill('106.1');
+    await fits(page);
+    // The locking nut is held beside another one, and never counted.
+    await expect(page.locator('[data-rule="engagement.locking"]')).toHaveAttribute('data-level', 'unmeasured');
+    await expect(page.getByText('Bench saved.')).toBeVisible();
+    await to(page, 'measure');
+    await keep(page, 'lockingShorter', '1.5');
+    await to(page, 'choose');
+    await expect(page.locator('[data-rule="engagement.locking"]')).toContainText('Locking piece: 13.75 mm');
     await accessible(page);
     await page.getByRole('button', { name: 'Take forward' }).click();
   });

@@ -52,6 +52,8 @@ export const HUB = {
   lockingFastener: false,
   fastenerClass: 'unknown',
   internalTensileMpa: null,
+  nutClass: 'unknown' as const,
+  hardware: 'makers' as const,
 };
 
 export const VEHICLE = {
@@ -62,5 +64,5 @@ export const VEHICLE = {
     { ...HUB, axle: 'front' as const },
     { ...HUB, axle: 'rear' as const },
   ],
-  wheelSet: { name: 'winter', tyre: '205/55R16', offsetMm: 46, seat: 'ball13' },
+  wheelSet: { name: 'winter', tyre: '205/55R16', offsetMm: 46, seat: 'ball13', lugs: 5, boltCircleMm: 112 },
 };

@@ -9,7 +9,7 @@ import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { seedIfEmpty } from '@/demo/seed';
 import type { Store } from '@/store/connection';
 import { eventsOfJob } from '@/store/events';
-import { addJob, addReading, listJobs, loadJob, saveDraft, tickStep, torqueLog, withdrawReading } from '@/store/jobs';
+import { addJob, addReading, boardOf, loadJob, saveDraft, tickStep, torqueLog, withdrawReading } from '@/store/jobs';
 import { freezePlan, storedPlan } from '@/store/plans';
 import { addParts, listParts } from '@/store/parts';
 import { type ChoiceDraft, STAGES, torqueEntry } from '@/store/schema';
@@ -103,7 +103,7 @@ test('a reading keeps value, text, ±, method, corner, person and time; taking i
 test('a plan that the first release froze reads with the unknowns of what was added since; what is no plan is refused in a sentence', () => {
   // The first release wrote this shape under the present version's name.
   expect(storedPlan({ ...firstVersion(), format: 'vectis-plan/1' })).toMatchObject({
-    format: 'vectis-plan/2',
+    format: 'vectis-plan/4',
     camberChange: 0,
     hub: { fastenerClass: 'unknown' },
     wheel: { each: [] },
@@ -115,7 +115,7 @@ test('a plan that the first release froze reads with the unknowns of what was ad
 
 test('what stood on the bench under the first release is read in the present shape and can be saved again', async () => {
   const { jobId } = await newJob();
-  const { adapter: _, ...plate } = plainSpacer(5);
+  const { adapter: _, lugs: _l, boltCircles: _b, ...plate } = plainSpacer(5);
   const bolt = { kind: 'bolt', length: 52, seat: 'ball13' } as const;
   const old = {
     spacer: plate,
@@ -127,10 +127,10 @@ test('what stood on the bench under the first release is read in the present sha
   } as unknown as ChoiceDraft;
   await saveDraft(store.db, jobId, (await loadJob(store.db, jobId)).job.version, old, AT);
   const draft = (await loadJob(store.db, jobId)).job.draft as ChoiceDraft;
-  expect(draft.fastener).toEqual({ ...bolt, class: 'unknown', threadLength: null });
+  expect(draft.fastener).toEqual({ ...bolt, class: 'unknown', threadLength: null, nose: null });
   expect(draft.spacer).toEqual(plainSpacer(5));
   expect(draft.candidates?.map((c) => c.fastener)).toEqual([
-    { kind: 'stud', protrusion: 50, threadLength: null, class: 'unknown', nut: null },
+    { kind: 'stud', protrusion: 50, threadLength: null, nose: null, class: 'unknown', nut: null },
     { kind: 'stock' },
   ]);
   for (const c of [draft, ...(draft.candidates ?? [])])
@@ -236,8 +236,8 @@ describe('demo workshop', () => {
     try {
       expect(await seedIfEmpty(demo.store.db, () => {}, AT)).toBe(true);
       expect(await seedIfEmpty(demo.store.db, () => {}, AT)).toBe(false);
-      expect(await listVehicles(demo.store.db)).toHaveLength(5);
-      const jobs = await listJobs(demo.store.db);
+      expect((await listVehicles(demo.store.db)).rows).toHaveLength(5);
+      const jobs = (await boardOf(demo.store.db)).flatMap((b) => b.lines);
       expect(new Set(jobs.map((j) => j.job.stage))).toEqual(new Set(STAGES.filter((s) => s !== 'closed')));
       const at = async (stage: string) =>
         loadJob(demo.store.db, jobs.find((j) => j.job.stage === stage)?.job.id as string);
@@ -279,7 +279,7 @@ test('a bolt that an earlier release put on the shelf says nothing of its thread
     thread: 'M14x1.5',
     fastener: { kind: 'bolt', length: 60, seat: 'ball13', class: '10.9' },
   } as unknown as CatalogueItem;
-  const plate: CatalogueItem = {
+  const plate = {
     kind: 'spacer',
     name: 'harbour plate',
     count: 2,
@@ -287,11 +287,15 @@ test('a bolt that an earlier release put on the shelf says nothing of its thread
     lugs: 5,
     boltCircle: 112,
     spacer: plainSpacer(5),
-  };
+  } as unknown as CatalogueItem;
   await addParts(store.db, [older, plate], 'Bram', AT);
   const parts = (await listParts(store.db)).filter((p) => p.name.startsWith('harbour'));
   expect(parts.map((p) => ('fastener' in p.item ? p.item.fastener.threadLength : p.item.kind))).toEqual([
     null,
     'spacer',
   ]);
+  // What a plate is drilled for stood beside it once; nose and shank were never said.
+  expect(
+    parts.map((p) => (p.item.kind === 'spacer' ? p.item.spacer : 'fastener' in p.item ? p.item.fastener : null)),
+  ).toEqual([expect.objectContaining({ nose: null }), expect.objectContaining({ lugs: 5, boltCircles: [112] })]);
 });

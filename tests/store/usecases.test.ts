@@ -1,5 +1,5 @@
 import { jest } from '@jest/globals';
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { cornersOf } from '@/core/document/assemble';
 import { plainSpacer } from '@/core/document/blank';
 import type { KeptEvaluation } from '@/core/evaluate/kept';
@@ -9,14 +9,17 @@ import { quantitiesFor, quantity, type QuantityId } from '@/core/document/quanti
 import { jobCard, kitList } from '@/core/procedure/steps';
 import { addChalkTest, addJob, addReading, loadJob, torqueLog, tickStep, withdrawChalkTest } from '@/store/jobs';
 import { judgeOldPlans, type PlanInForce } from '@/store/plans';
+import { jobOf, recordsOf } from '@/store/records';
 import { hashedBody } from '@/store/torque';
 import { type ChoiceDraft, plan as planTable } from '@/store/schema';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { addWheelReading, markWheel, moveWheel, setRotates } from '@/store/wheels';
 import {
   adapterStates,
+  countedReadings,
   missingReadings,
   openPoints,
+  planWith,
   staleBecause,
   wheelStates,
   wheelsThatGo,
@@ -27,15 +30,23 @@ import {
   jobById,
   keepDraft,
   openJob,
-  signOff,
   startMeasuring,
   takeForward,
   takeReadingsIn,
   tickLine,
 } from '@/usecases/jobs';
-import { keepRotating, takeBackChalk, takeBackReading, takeChalk, takeReading } from '@/usecases/readings';
+import {
+  keepRotating,
+  noteArchWork,
+  takeBackChalk,
+  takeBackReading,
+  takeChalk,
+  takeReading,
+} from '@/usecases/readings';
 import { recordEvaluation } from '@/usecases/recordFindings';
+import { declineRecheck, recheckEarly, revise, signOff } from '@/usecases/signing';
 import { attempt } from '@/usecases/result';
+import { verifyRecord } from '@/usecases/verify';
 import { takeOffShelf } from '@/usecases/shelf';
 import { takeInWheelSet } from '@/usecases/vehicles';
 import { runningStore, VEHICLE } from './open';
@@ -43,13 +54,18 @@ import { runningStore, VEHICLE } from './open';
 const AT = new Date('2026-11-24T09:00:00Z');
 const store = runningStore();
 
+/** A plain plate that is drilled and bored for these hubs. */
+const plate = (thickness: number) => ({ ...plainSpacer(thickness, 57.1), lugs: 5, boltCircles: [112] });
+
 const SOUND: ChoiceDraft = {
-  spacer: plainSpacer(5, 57.1),
-  fastener: { kind: 'bolt', length: 45, threadLength: 28, seat: 'ball13', class: '10.9' },
+  spacer: plate(5),
+  locking: { kind: 'none' },
+  fastener: { kind: 'bolt', length: 45, threadLength: 28, nose: 0, seat: 'ball13', class: '10.9' },
 };
 const FIGURES: Readonly<Record<string, number>> = {
   turns: 11,
   stockBoltLength: 40,
+  stockNose: 0,
   tappedDepth: 20,
   roomBehind: 8,
   spigotHeight: 10,
@@ -182,13 +198,7 @@ async function through(
 test('a stop or an unmeasured corner is refused by the server, whatever the browser said', async () => {
   const jobId = await measuredJob();
   await expect(
-    takeForward(
-      jobId,
-      undefined,
-      { ...SOUND, spacer: plainSpacer(8, 57.1), fastener: { kind: 'stock' } },
-      null,
-      'Bram',
-    ),
+    takeForward(jobId, undefined, { ...SOUND, spacer: plate(8), fastener: { kind: 'stock' } }, null, 'Bram'),
   ).rejects.toThrow(/finding.*in the way \(stop\)/);
   await expect(
     takeForward(jobId, undefined, { ...SOUND, spacer: { ...SOUND.spacer, thickness: -3 } }, null, 'Bram'),
@@ -231,7 +241,14 @@ test('stage by stage: nothing moves on while a hold point is open, nothing is si
   await signOff(jobId, 'Bram');
   const signed = await jobById(jobId);
   expect(signed.job).toMatchObject({ stage: 'recheck', signedBy: 'Bram' });
-  expect((signed.job.recheckDueAt?.getTime() ?? 0) - (signed.job.signedAt?.getTime() ?? 0)).toBe(24 * 3600 * 1000);
+  expect(signed.rechecks.map((l) => l.kind)).toEqual(['next-day', 'distance']);
+  expect(signed.job.recheckDueAt).toEqual(signed.rechecks[0]?.dueTo);
+  // The chain does not close two minutes after it began.
+  await expect(
+    enterTorque(jobId, { corner: 'front-left', pass: 'recheck', lug: 0, reading: 120, angle: 0, tool: 'w' }, 'Bram'),
+  ).rejects.toThrow(/“Next day, car cold” is due from .*Say why it is done early first/);
+  await expect(recheckEarly(jobId, ' ', 'Bram')).rejects.toThrow('Why early');
+  await recheckEarly(jobId, 'the car leaves tonight', 'Bram');
 
   // One that moves in the recheck reopens the job; done again, signed again, it closes after a recheck that holds.
   await through(jobId, 'front-right', 'recheck');
@@ -240,11 +257,26 @@ test('stage by stage: nothing moves on while a hold point is open, nothing is si
   expect(openPoints(await jobById(jobId))).toEqual(['The front left wheel is not through its verify pass.']);
   await through(jobId, 'front-left', 'verify');
   await signOff(jobId, 'Tamsin');
+  expect((await jobById(jobId)).job.revision).toBe(2);
+  await recheckEarly(jobId, 'the car leaves tonight', 'Bram');
   // What was rechecked before the job was opened again is rechecked anew.
   await through(jobId, 'front-left', 'recheck');
   expect((await jobById(jobId)).job.stage).toBe('recheck');
   await through(jobId, 'front-right', 'recheck', -1, 1);
-  expect((await jobById(jobId)).job.stage).toBe('closed');
+  // One link is through, and the job stays open for the other.
+  const between = await jobById(jobId);
+  expect([between.job.stage, between.rechecks.map((l) => l.outcome)]).toEqual(['recheck', ['held', null]]);
+  expect(between.job.recheckDueAt).toEqual(between.rechecks[1]?.dueTo);
+  await expect(
+    enterTorque(jobId, { corner: 'front-left', pass: 'recheck', lug: 0, reading: 120, angle: 0, tool: 'w' }, 'Bram'),
+  ).rejects.toThrow(/“After 50–100 km” is due from/);
+  await declineRecheck(jobId, 'moved abroad with the car', 'Bram');
+  const over = await jobById(jobId);
+  expect([over.job.stage, over.rechecks.at(-1)?.outcome, over.rechecks.at(-1)?.reason]).toEqual([
+    'closed',
+    'declined',
+    'moved abroad with the car',
+  ]);
 }, 120000);
 
 test('an adapter is a torque job of its own: nut by nut while fitting, before the wheel, in one sealed chain', async () => {
@@ -356,7 +388,8 @@ test('a signed job takes its recheck and nothing else: every other action is ref
     bench: () => keepDraft(jobId, version, SOUND, 'Tamsin'),
     reading: () => takeReading(jobId, { quantity: 'gap', corner: 'front-left', typed: '3', method: 'tape' }, 'Tamsin'),
     'take back': () => takeBackReading(jobId, reading, 'Tamsin'),
-    chalk: () => takeChalk(jobId, { corner: 'front-left', trial: '5', load: 'bounced', hours: [1] }, 'Tamsin'),
+    chalk: () =>
+      takeChalk(jobId, { corner: 'front-left', trial: '5', load: 'bounced', across: null, hours: [1] }, 'Tamsin'),
     untick: () => tickLine(jobId, 'kit.wrench', false, 'Tamsin'),
     kit: () => finishSteps(jobId, 'stage', 'Tamsin'),
     card: () => finishSteps(jobId, 'fit', 'Tamsin'),
@@ -377,8 +410,8 @@ test('a signed job takes its recheck and nothing else: every other action is ref
     ]);
   }
   expect(await everyRow(jobId)).toEqual(before);
-  await through(jobId, 'front-left', 'recheck');
-  await through(jobId, 'front-right', 'recheck');
+  await declineRecheck(jobId, 'not reached', 'Tamsin');
+  await declineRecheck(jobId, 'not reached', 'Tamsin');
   expect((await jobById(jobId)).job.stage).toBe('closed');
   expect(
     await attempt(() =>
@@ -538,7 +571,7 @@ test('chalk goes into the verdict and can be taken back', async () => {
   const id = await addChalkTest(
     store.db,
     jobId,
-    { corner: 'front-left', trialMm: 5, load: 'bounced', hours: [1.5] },
+    { corner: 'front-left', trialMm: 5, load: 'bounced', across: null, hours: [1.5] },
     'Bram',
     AT,
   );
@@ -557,7 +590,7 @@ test('taking another choice forward starts kit list, card and torque again, and 
   await takeForward(
     jobId,
     undefined,
-    { ...SOUND, fastener: { kind: 'bolt', length: 46, threadLength: 28, seat: 'ball13', class: '10.9' } },
+    { ...SOUND, fastener: { kind: 'bolt', length: 46, threadLength: 28, nose: 0, seat: 'ball13', class: '10.9' } },
     null,
     'Bram',
   );
@@ -570,6 +603,7 @@ test('taking another choice forward starts kit list, card and torque again, and 
 test('what a person can act on is a sentence; what nobody expected is named plainly and not shown raw', async () => {
   expect(await attempt(async () => signOff('nothing', 'Bram'))).toEqual({
     ok: false,
+    why: 'refused',
     message: 'This job is not here. It may have been archived.',
   });
   const quiet = jest.spyOn(console, 'error').mockImplementation(() => {});
@@ -579,3 +613,124 @@ test('what a person can act on is a sentence; what nobody expected is named plai
   quiet.mockRestore();
   expect(raw).toMatchObject({ ok: false, message: expect.not.stringContaining('secret') });
 });
+
+test('arch work splits the readings of the arches: the old ones are kept and count no more, a planned trim is off', async () => {
+  const jobId = await measuredJob();
+  await keepDraft(jobId, (await jobById(jobId)).job.version, { ...SOUND, trim: 8 }, 'Bram');
+  await noteArchWork(jobId, ' lip trimmed 8 mm ', 'Bram');
+  const whole = await jobById(jobId);
+  expect(whole.job).toMatchObject({ archNote: 'lip trimmed 8 mm', archDoneBy: 'Bram' });
+  expect(whole.job.draft?.trim).toBe(0);
+  const kept = whole.readings.length;
+  expect(countedReadings(whole).map((r) => r.quantity)).not.toContain('loadedClearance');
+  expect(missingReadings(whole).map((m) => m.quantity.id)).toEqual(expect.arrayContaining(['gap', 'loadedClearance']));
+  await takeReading(jobId, { quantity: 'loadedClearance', typed: '30', method: 'tape', corner: 'front-left' }, 'Bram');
+  const after = await jobById(jobId);
+  expect(after.readings).toHaveLength(kept + 1);
+  // Old and new are never averaged.
+  expect(planWith(after, SOUND, null).corners[0]?.loadedClearance?.value).toBe(30);
+  await expect(noteArchWork(jobId, 'again', 'Bram')).rejects.toThrow('noted already');
+  await noteArchWork(jobId, null, 'Bram');
+  await expect(noteArchWork(jobId, null, 'Bram')).rejects.toThrow('No arch work is noted');
+  await expect(noteArchWork(jobId, '  ', 'Bram')).rejects.toThrow('What was done');
+  expect(countedReadings(await jobById(jobId))).toHaveLength(kept + 1);
+});
+
+/** Every table that a record rests on, one cell of each changed behind its back. */
+const ALTERED: readonly (readonly [name: string, change: string, said: RegExp])[] = [
+  [
+    'the plan',
+    `update plan set document = jsonb_set(document, '{spacer,thickness}', '9') where job_id = $job`,
+    /stored plan is not/,
+  ],
+  ['the plan’s digest', `update plan set digest = 'x' where job_id = $job`, /stored plan is not/],
+  [
+    'a torque figure',
+    `update torque_entry set reading_nm = 90 where job_id = $job and seq = 3 and corner = 'front-left'`,
+    /Row 4 of the front left torque log/,
+  ],
+  [
+    'who torqued',
+    `update torque_entry set by = 'X' where job_id = $job and seq = 2 and corner = 'front-right'`,
+    /Row 3 of the front right torque log/,
+  ],
+  [
+    'a missing entry',
+    `delete from torque_entry where job_id = $job and seq = 12 and corner = 'front-left'`,
+    /1 torque entry of the record is missing/,
+  ],
+  ['a tick', `update job_step set by = 'X' where job_id = $job and key = 'kit.wrench'`, /tick “kit.wrench”/],
+  [
+    'a tick taken back',
+    `update job_step set withdrawn_at = now() where job_id = $job and key = 'fit.stand'`,
+    /tick “fit.stand”/,
+  ],
+  [
+    'a reading',
+    `update reading set value = 12 where job_id = $job and quantity = 'gap' and corner = 'front-left'`,
+    /reading “gap” at the front left/,
+  ],
+  [
+    'who measured',
+    `update reading set by = 'X' where job_id = $job and quantity = 'turns' and corner = 'front-right'`,
+    /reading “turns” at the front right/,
+  ],
+  ['the signature', `update job set signed_by = 'X' where id = $job`, /signature on the job/],
+  [
+    'when it was signed',
+    `update job set signed_at = signed_at - interval '1 day' where id = $job`,
+    /signature on the job/,
+  ],
+  [
+    'the record itself',
+    `update record set snapshot = jsonb_set(snapshot, '{job,use}', '"track"') where job_id = $job`,
+    /seal of revision 1/,
+  ],
+  ['its reason', `update record set reason = 'x' where job_id = $job`, /seal of revision 1/],
+  ['its signature', `update record set signed_by = 'X' where job_id = $job`, /seal of revision 1/],
+];
+
+test('a record is worked out again: it holds, and one cell changed in any table it rests on is seen', async () => {
+  const jobId = await signedJob();
+  const whole = await verifyRecord(jobId, 1);
+  expect(whole.broken).toEqual([]);
+  expect(whole.looked).toMatch(/\d+ readings, 0 photos, 0 notes, 0 chalk tests, \d+ ticks, \d+ torque entries/);
+  for (const [name, change, said] of ALTERED) {
+    await store.db.execute(sql`begin`);
+    const done = await store.db.execute(sql.raw(change.replace('$job', `'${jobId}'`)));
+    expect([name, done.affectedRows]).toEqual([name, expect.any(Number)]);
+    const { broken } = await verifyRecord(jobId, 1);
+    expect([name, broken.join(' ')]).toEqual([name, expect.stringMatching(said)]);
+    await store.db.execute(sql`rollback`);
+  }
+  expect((await verifyRecord(jobId, 1)).broken).toEqual([]);
+  await expect(verifyRecord(jobId, 2)).rejects.toThrow('This revision');
+}, 120000);
+
+test('a correction is a revision beside what was signed: both stay readable and hold', async () => {
+  const jobId = await signedJob();
+  await expect(revise(jobId, '', 'Tamsin')).rejects.toThrow('Why it is corrected');
+  await revise(jobId, 'the torque source was another page', 'Tamsin');
+  const open = await jobById(jobId);
+  expect([open.job.stage, open.job.signedAt, open.ticked.size > 0, open.torque.length > 0]).toEqual([
+    'torque',
+    null,
+    true,
+    true,
+  ]);
+  await signOff(jobId, 'Tamsin');
+  const records = await recordsOf(store.db, jobId);
+  expect(records.map((r) => [r.revision, r.signedBy, r.reason])).toEqual([
+    [1, 'Bram', null],
+    [2, 'Tamsin', 'the torque source was another page'],
+  ]);
+  const first = jobOf(records[0] as never);
+  expect(first.job.signedBy).toBe('Bram');
+  expect(first.torque[0]?.at).toBeInstanceOf(Date);
+  expect(openPoints({ ...first, job: { ...first.job, signedAt: null } })).toEqual([]);
+  expect((await verifyRecord(jobId, 1)).broken).toEqual([]);
+  expect((await verifyRecord(jobId, 2)).broken).toEqual([]);
+  // The second rests on the first.
+  await store.db.execute(sql`update record set reason = 'none' where job_id = ${jobId} and revision = 1`);
+  expect((await verifyRecord(jobId, 2)).broken).toEqual([expect.stringMatching(/seal of revision 1/)]);
+}, 120000);

@@ -1,5 +1,6 @@
 import { format } from 'date-fns';
 import { JobFrame } from '@/features/shell/JobRail';
+import { JobRemarks } from './remarks';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { Checklist } from '@/features/staging/Checklist';
 import { LinkButton } from '@/ui/Button';
@@ -53,6 +54,7 @@ export async function StepsPage({
         ) : (
           <NeedsPlan jobId={id} />
         )}
+        <JobRemarks whole={whole} />
       </main>
     </JobFrame>
   );

@@ -1,3 +1,4 @@
+import { wheelTorque } from '@/core/document/hardware';
 import { format } from 'date-fns';
 import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
@@ -7,16 +8,19 @@ import { gapsCompared } from '@/usecases/gapCompare';
 import {
   adapterStates,
   openAdapters,
+  openLink,
   openPoints,
   torqueSpec,
   wheelStates,
   wheelStatesSigned,
 } from '@/usecases/jobPlan';
 import { logLines } from '@/usecases/logLines';
+import type { JobWhole } from '@/store/jobs';
 import { jobOr404 } from '@/usecases/pages';
 import { barOf, isRetorque } from '@/usecases/standing';
 import { refusalOf } from '@/usecases/transitions';
 import { readSession } from '@/usecases/session';
+import { neverAfter } from '@/usecases/swaps';
 
 /** First torque and recheck are the same wheel face and the same log. */
 export async function TorquePage({
@@ -26,7 +30,7 @@ export async function TorquePage({
 }: {
   id: string;
   here: 'torque' | 'recheck';
-  before?: (due: Date | null) => React.ReactNode;
+  before?: (whole: JobWhole) => React.ReactNode;
 }) {
   const whole = await jobOr404(id);
   const { units } = await readSession();
@@ -55,10 +59,12 @@ export async function TorquePage({
     : [...adapterStates(plan, whole.torque), ...wheelStates(plan, whole.torque)];
   const bar = recheck || isRetorque(whole) || signed ? null : barOf(whole);
   const adaptersDone = openAdapters(whole).length === 0;
+  const link = openLink(whole);
+  const early = recheck && link !== null && link.reason === null && new Date() < link.dueFrom;
   return (
     <JobFrame whole={whole} here={here}>
       <div className="flex min-w-0 flex-col">
-        {before?.(whole.job.recheckDueAt)}
+        {before?.(whole)}
         <TorqueView
           jobId={id}
           wheels={states.map((w) => {
@@ -68,16 +74,18 @@ export async function TorquePage({
               ...w,
               log: logLines(plan, whole.torque, w.corner, w.joint),
               spec,
-              source: (adapter ? plan.spacer.adapter?.torque?.source : plan.hub.torque?.source) ?? '',
+              source: (adapter ? plan.spacer.adapter?.torque?.source : wheelTorque(plan)?.source) ?? '',
               active:
                 bar === null &&
+                !early &&
                 (adapter ? refusalOf('torque-adapter', stage) === null : stage === here && adaptersDone),
             };
           })}
-          lugs={plan.hub.lugs}
+          lugs={plan.hub.lugs ?? 0}
           units={units}
           open={signed ? [] : openPoints(whole)}
           recheck={recheck}
+          never={recheck ? [] : await neverAfter(whole, units)}
           bar={bar}
           active={whole.job.stage === here}
           signed={whole.job.signedAt ? `${whole.job.signedBy}, ${format(whole.job.signedAt, 'd MMM HH:mm')}` : null}

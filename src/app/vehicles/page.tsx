@@ -3,20 +3,28 @@ import { NavLink } from '@/ui/NavLink';
 import { theStore } from '@/store/connection';
 import { listVehicles } from '@/store/vehicles';
 import { LinkButton } from '@/ui/Button';
+import { Finder } from '@/ui/Finder';
+import { foundIn } from '@/usecases/pages';
 
 export const metadata: Metadata = { title: 'Vehicles' };
 
-export default async function Page() {
-  const vehicles = await listVehicles((await theStore()).db);
+export default async function Page({ searchParams }: { searchParams: Promise<{ find?: string | string[] }> }) {
+  const find = foundIn(await searchParams);
+  const { rows: vehicles, count } = await listVehicles((await theStore()).db, find);
   return (
     <main className="mx-auto flex w-full max-w-[1180px] flex-col gap-5 px-4 py-6">
-      <div className="flex items-end justify-between">
+      <div className="flex flex-wrap items-end justify-between gap-3">
         <h1>Vehicles</h1>
-        <LinkButton look="main" href="/vehicles/new">
-          Take in a vehicle
-        </LinkButton>
+        <div className="flex flex-wrap items-end gap-3">
+          <Finder label="Find a car" start={find} placeholder="name or plate" />
+          <LinkButton look="main" href="/vehicles/new">
+            Take in a vehicle
+          </LinkButton>
+        </div>
       </div>
-      {vehicles.length === 0 ? (
+      {vehicles.length === 0 && find !== '' ? (
+        <p className="border-l-2 border-accent pl-4">No car is called like “{find}”. Try its plate, or take it in.</p>
+      ) : vehicles.length === 0 ? (
         <p className="max-w-[640px] border-l-2 border-accent pl-4">
           No vehicles yet. Walk round the car with a caliper first: nobody may assume it is standard. Then take it in.
         </p>
@@ -36,6 +44,11 @@ export default async function Page() {
           ))}
         </ul>
       )}
+      {count > vehicles.length ? (
+        <p className="text-[14px] text-soft">
+          {vehicles.length} of {count}: type what it is called to find another.
+        </p>
+      ) : null}
     </main>
   );
 }

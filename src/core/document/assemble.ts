@@ -1,7 +1,19 @@
-import type { ChalkTest, Corner, Fastener, Hub, Measured, Plan, PlanCorner, Spacer, WheelEach } from './document';
+import type {
+  ChalkTest,
+  Corner,
+  Fastener,
+  Hub,
+  Locking,
+  Measured,
+  Plan,
+  PlanCorner,
+  Spacer,
+  WheelEach,
+} from './document';
 import { groupBy } from '../groupBy';
 import { parseThread } from '../thread/designation';
 import { combineRepeats } from '../uncertainty';
+import { threadByStandThrough } from '../engagement/standThrough';
 import { carriedBack, type Plated } from './bare';
 import type { Policy } from './policy';
 import type { QuantityId } from './quantities';
@@ -45,8 +57,10 @@ export interface PlanParts {
     | 'lockingFastener'
     | 'fastenerClass'
     | 'internalTensile'
+    | 'nutClass'
+    | 'hardware'
   >;
-  readonly wheel: Pick<Plan['wheel'], 'name' | 'tyre' | 'offset' | 'seat'>;
+  readonly wheel: Pick<Plan['wheel'], 'name' | 'tyre' | 'offset' | 'seat' | 'lugs' | 'boltCircle'>;
   /** In the order they were taken; repeats of the same thing are averaged with their spread. */
   readonly readings: readonly Reading[];
   /** Every wheel that can go on this axle. */
@@ -55,13 +69,40 @@ export interface PlanParts {
   readonly chalk: readonly (ChalkTest & { readonly corner: Corner })[];
   readonly spacer: Spacer;
   readonly fastener: Fastener;
+  /** Locking piece of new hardware; left out, nobody said. */
+  readonly locking?: Locking | undefined;
+  /** How threads and seats go together; left out, clean and dry as the job card asks. */
+  readonly condition?: Hub['condition'] | undefined;
   /** Degrees more negative than when it was measured; 0 where nobody changes it. */
   readonly camberChange?: number | undefined;
+  /** mm that the car will sit lower; left out, nobody changes it. */
+  readonly lowerBy?: number | undefined;
+  readonly planned?: Plan['planned'] | undefined;
+  /** mm of lip that is trimmed off before; left out, none. */
+  readonly trim?: number | undefined;
+  readonly rightPlate?: number | null | undefined;
   readonly leadSignOff: Plan['leadSignOff'];
   readonly policy: Policy;
 }
 
 type OnCarMeasured = PlanCorner['gap'];
+type Taken = ReadonlyMap<string, readonly Reading[]>;
+
+/** Thread in the stock nut by where the stud's tip stands against it; one corner is enough for every one. */
+function nutThreadFrom(parts: PlanParts, taken: Taken): Measured {
+  if (parts.hub.fastening !== 'stud') return null;
+  const { pitch } = parseThread('Thread', parts.hub.thread);
+  const nose = averaged(taken.get('/stockNose'));
+  let best: Measured = null;
+  for (const corner of cornersOf(parts.axle)) {
+    const turns = averaged(taken.get(`${corner}/turns`));
+    const through = averaged(taken.get(`${corner}/standThrough`));
+    if (turns === null || through === null) continue;
+    const here = threadByStandThrough({ turns, through, nose, pitch });
+    if (best === null || here.value - here.pm > best.value - best.pm) best = here;
+  }
+  return best;
+}
 
 const HOURS = Array.from({ length: 12 }, (_, i) => i + 1);
 
@@ -83,10 +124,13 @@ export function assemblePlan(parts: PlanParts): Plan {
     wish: parts.wish,
     use: parts.use,
     camberChange: parts.camberChange ?? 0,
+    lowerBy: parts.lowerBy ?? 0,
+    planned: parts.planned ?? null,
+    trim: parts.trim ?? 0,
+    rightPlate: parts.rightPlate ?? null,
     hub: {
       ...parts.hub,
-      // Job cards ask for clean dry threads.
-      condition: 'dry',
+      condition: parts.condition ?? 'dry',
       contactDiameter: axle('contactDiameter')?.value ?? null,
       // Both are taken at the end of their error that asks for more.
       wheelLoad: load === null ? null : load.value + load.pm,
@@ -99,8 +143,12 @@ export function assemblePlan(parts: PlanParts): Plan {
       stockBoltOverall: axle('stockBoltOverall'),
       stockBoltThread: axle('stockBoltThread'),
       stockStudThread: axle('stockStudThread'),
-      nutThread: axle('nutThread'),
+      nutThread: axle('nutThread') ?? nutThreadFrom(parts, taken),
       nutBlindDepth: axle('nutBlindDepth'),
+      stockNose: axle('stockNose'),
+      nutHeight: axle('nutHeight'),
+      makersLength: axle('makersLength'),
+      lockingShorter: axle('lockingShorter'),
     },
     wheel: { ...parts.wheel, bore: null, boreRecess: null, padThickness: null, each },
     corners: cornersOf(parts.axle).map((corner): PlanCorner => {
@@ -112,6 +160,9 @@ export function assemblePlan(parts: PlanParts): Plan {
         corner,
         turns: on('turns'),
         studProtrusion: on('studProtrusion'),
+        standThrough: at('standThrough'),
+        visibleThread: on('visibleThread'),
+        slidesOn: said('slidesOn'),
         rotorHat: at('rotorHat'),
         tappedDepth: at('tappedDepth'),
         roomBehind: at('roomBehind'),
@@ -121,8 +172,9 @@ export function assemblePlan(parts: PlanParts): Plan {
         loadedClearance: on('loadedClearance'),
         clock: HOURS.flatMap((hour) => {
           const clearance = on('loadedClearance', `/${hour}`);
-          return clearance ? [{ hour, clearance, trim: 0 }] : [];
+          return clearance ? [{ hour, clearance, trim: parts.trim ?? 0 }] : [];
         }),
+        gapPer10: at('gapPer10'),
         archHeight: at('archHeight'),
         innerClearance: on('innerClearance'),
         settled: said('settled'),
@@ -132,11 +184,12 @@ export function assemblePlan(parts: PlanParts): Plan {
         fingerPasses: said('fingerPasses'),
         chalk: parts.chalk
           .filter((t) => t.corner === corner)
-          .map(({ trial, load, hours }) => ({ trial, load, hours: [...hours] })),
+          .map(({ trial, load, across, hours }) => ({ trial, load, across, hours: [...hours] })),
       };
     }),
     spacer: parts.spacer,
     fastener: parts.fastener,
+    locking: parts.locking ?? { kind: 'unknown' },
     leadSignOff: parts.leadSignOff,
     policy: parts.policy,
   };
@@ -187,6 +240,7 @@ function wheelOf(w: WheelParts): WheelEach {
     name: w.name,
     corner: w.corner,
     bore: at('wheelBore'),
+    ringBore: at('ringBore'),
     chamferDepth: at('chamferDepth'),
     boreRecess: at('boreRecess'),
     padThickness: at('padThickness'),

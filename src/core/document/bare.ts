@@ -12,6 +12,7 @@ interface OnCar {
 export const PER_MM = {
   turns: (pitch: number) => 1 / pitch,
   studProtrusion: () => 1,
+  visibleThread: () => 1,
   gap: () => 1,
   loadedClearance: () => 1,
   innerClearance: () => -1,
@@ -33,6 +34,7 @@ const plated = (m: OnCar | null): boolean => m !== null && (m.plate ?? 0) > 0;
 const anyPlate = (c: PlanCorner): boolean =>
   plated(c.turns) ||
   plated(c.studProtrusion) ||
+  plated(c.visibleThread) ||
   plated(c.gap) ||
   plated(c.loadedClearance) ||
   plated(c.innerClearance) ||
@@ -56,6 +58,7 @@ export function bare(plan: Plan): Plan {
       ...c,
       turns: back('turns', c.turns),
       studProtrusion: back('studProtrusion', c.studProtrusion),
+      visibleThread: back('visibleThread', c.visibleThread),
       gap: back('gap', c.gap),
       loadedClearance: back('loadedClearance', c.loadedClearance),
       clock: c.clock.map((h) => ({ ...h, clearance: back('loadedClearance', h.clearance) })),

@@ -4,6 +4,8 @@ import type { Fastener, Spacer } from './document';
 export const plainSpacer = (thickness: number, bore: number | null = null): Spacer => ({
   kind: 'plain',
   thickness,
+  lugs: null,
+  boltCircles: null,
   centring: 'hub',
   bore,
   lipDiameter: null,

@@ -74,9 +74,15 @@ export function planChanges(frozen: Plan, now: Plan, units: UnitSystem): string[
   plain('Torque figure', frozen.hub.torque, now.hub.torque);
   plain('Seat', [frozen.hub.seat, frozen.wheel.seat], [now.hub.seat, now.wheel.seat]);
   plain(
-    'Material or class',
-    [frozen.hub.threadMaterial, frozen.hub.fastenerClass, frozen.hub.internalTensile],
-    [now.hub.threadMaterial, now.hub.fastenerClass, now.hub.internalTensile],
+    'Material, class or whose hardware is on',
+    [
+      frozen.hub.threadMaterial,
+      frozen.hub.fastenerClass,
+      frozen.hub.internalTensile,
+      frozen.hub.nutClass,
+      frozen.hub.hardware,
+    ],
+    [now.hub.threadMaterial, now.hub.fastenerClass, now.hub.internalTensile, now.hub.nutClass, now.hub.hardware],
   );
   plain(
     'Lugs, bolt circle or nuts',
@@ -85,8 +91,8 @@ export function planChanges(frozen: Plan, now: Plan, units: UnitSystem): string[
   );
   plain(
     'Wheel set',
-    [frozen.wheel.name, frozen.wheel.tyre, frozen.wheel.offset],
-    [now.wheel.name, now.wheel.tyre, now.wheel.offset],
+    [frozen.wheel.name, frozen.wheel.tyre, frozen.wheel.offset, frozen.wheel.lugs, frozen.wheel.boltCircle],
+    [now.wheel.name, now.wheel.tyre, now.wheel.offset, now.wheel.lugs, now.wheel.boltCircle],
   );
   plain('Policy', frozen.policy, now.policy);
   return changes;
@@ -95,8 +101,15 @@ export function planChanges(frozen: Plan, now: Plan, units: UnitSystem): string[
 /** Plate that was on while it was read, mm. */
 const plateOf = (m: Measured): number => (m !== null && 'plate' in m ? ((m.plate as number | undefined) ?? 0) : 0);
 
-type YesNo = 'settled' | 'rimProtector' | 'fingerPasses';
-type WheelQuantity = 'wheelBore' | 'chamferDepth' | 'boreRecess' | 'padThickness' | 'lugHole' | 'pocketDepth';
+type YesNo = 'slidesOn' | 'settled' | 'rimProtector' | 'fingerPasses';
+type WheelQuantity =
+  | 'wheelBore'
+  | 'ringBore'
+  | 'chamferDepth'
+  | 'boreRecess'
+  | 'padThickness'
+  | 'lugHole'
+  | 'pocketDepth';
 type PlainAxle = 'wheelLoad' | 'socketOutside' | 'contactDiameter';
 type CornerQuantity = Exclude<QuantityId, WheelQuantity | HubReading | PlainAxle | YesNo | 'gapFitted'>;
 

@@ -1,67 +1,31 @@
 import { z } from 'zod';
-import { tryInput } from '../errors';
 import { THREAD_CONDITIONS } from '../joint/friction';
-import { BOLT_CLASSES } from '../thread/classes';
-import { parseThread } from '../thread/designation';
+import { BOLT_CLASSES, NUT_CLASSES_SAID } from '../thread/classes';
+import { measured, mm, onCar, threadText, torqueSchema } from './fields';
+import { fastenerSchema, lockingSchema, spacerSchema } from './parts';
 import { policySchema } from './policySchema';
 import { upgradePlan } from './upgrade';
 import {
   AXLES,
   CHALK_LOADS,
+  CHALK_PLACES,
   CORNERS,
+  HARDWARE_ON,
   FORMAT,
   NUT_STYLES,
   SEATS,
-  SPACER_KINDS,
   THREAD_MATERIALS,
   USES,
   WISHES,
 } from './vocabulary';
 
+export { threadText } from './fields';
+export * from './parts';
 export type { Axle, Corner, Seat, Use, Wish } from './vocabulary';
 
-const mm = (max: number) => z.number().min(0).max(max);
-
-/** A reading with its ±, or null: nobody measured it. */
-const measured = (max: number, min = 0) =>
-  z
-    .strictObject({ value: z.number().min(min).max(max), pm: z.number().min(0).max(max) })
-    .nullable()
-    .describe('value with ± in the same unit; null is unmeasured');
-
-/** A reading that a plate changes: what was on the hub while it was taken. */
-const onCar = (max: number, min = 0) =>
-  z
-    .strictObject({
-      value: z.number().min(min).max(max),
-      pm: z.number().min(0).max(max),
-      plate: mm(100).optional().describe('plate that was on while it was read, mm; left out, nothing was on'),
-    })
-    .nullable()
-    .describe('value with ± in the same unit, and the plate that was on; null is unmeasured');
-
-/** Checked beside the schema, so that the schema itself can be written down as JSON Schema. */
-export const threadText = z.string().max(40).refine(isThread, { error: threadProblem });
-
-function isThread(text: string): boolean {
-  return threadMessage(text) === undefined;
-}
-
-function threadProblem(issue: { readonly input: unknown }): string {
-  return threadMessage(String(issue.input)) ?? '';
-}
-
-function threadMessage(text: string): string | undefined {
-  return tryInput(() => parseThread('Thread', text)).error;
-}
-
-const torqueSchema = z
-  .strictObject({ value: z.number().min(20).max(800).describe('N·m'), source: z.string().trim().min(1) })
-  .nullable();
-
 export const hubSchema = z.strictObject({
-  lugs: z.int().min(3).max(12),
-  boltCircle: z.number().min(60).max(300),
+  lugs: z.int().min(3).max(12).nullable().describe('null where nobody counted'),
+  boltCircle: z.number().min(60).max(300).nullable(),
   thread: threadText,
   fastening: z.enum(['bolt', 'stud']),
   seat: z.enum(SEATS).describe('seat of the bolts or nuts that are on the car now'),
@@ -92,7 +56,21 @@ export const hubSchema = z.strictObject({
   nutThread: measured(80),
   nutBlindDepth: measured(80),
   nutGrip: measured(80, -40).describe(
-    'wheel pad to a nut’s first full thread; needed where bolts are replaced by studs',
+    'wheel pad to a nut’s first full thread, with the nut that will be used; needed where bolts are replaced by studs',
+  ),
+  nutHeight: measured(80).describe('outside height of the stock nut; no less than its thread is long'),
+  nutClass: z.enum(NUT_CLASSES_SAID).describe('class marked on the stock nuts'),
+  hardware: z
+    .enum(HARDWARE_ON)
+    .describe('whose bolts, or studs and nuts, are on the car and were counted: the maker’s, others, or nobody knows'),
+  makersLength: measured(150).describe(
+    'the maker’s own bolt under its seat, or stud protrusion, where others were counted; only then is the untouched car known',
+  ),
+  lockingShorter: measured(30, -30).describe(
+    'how much less far the locking piece of the stock hardware reaches than the others; negative further',
+  ),
+  stockNose: measured(30).describe(
+    'smooth pilot nose on the stock bolts or studs, which holds nothing; a plain end is 0',
   ),
 });
 
@@ -101,6 +79,8 @@ export const wheelSchema = z.strictObject({
   tyre: z.string(),
   offset: z.number().min(-150).max(150).nullable(),
   seat: z.enum(SEATS),
+  lugs: z.int().min(3).max(12).nullable().describe('lug holes of the wheels'),
+  boltCircle: z.number().min(60).max(300).nullable().describe('bolt circle of the wheels'),
   bore: measured(200),
   boreRecess: measured(80).describe('depth of the wheel’s bore for a spacer’s lip'),
   padThickness: measured(80).describe('depth of the lug hole from the pad to the seat'),
@@ -112,6 +92,7 @@ export const wheelSchema = z.strictObject({
         pocketDepth: measured(80),
         lugHole: measured(80),
         bore: measured(200).default(null),
+        ringBore: measured(200).default(null).describe('inside of its spigot ring, where it wears one'),
         boreRecess: measured(80).default(null),
         chamferDepth: measured(40).default(null),
         padThickness: measured(80).default(null),
@@ -125,6 +106,7 @@ export const wheelSchema = z.strictObject({
 export const chalkSchema = z.strictObject({
   trial: mm(100).describe('thickness of the trial spacer, mm'),
   load: z.enum(CHALK_LOADS),
+  across: z.enum(CHALK_PLACES).nullable().default(null).describe('where across the tyre it came off'),
   hours: z.array(z.number().min(0).max(12)).max(24).describe('clock positions where chalk came off; none is clear'),
 });
 
@@ -134,6 +116,11 @@ export const cornerSchema = z.strictObject({
     'full turns from first catch to seated: travel, of which the mate’s own thread holds its length at most',
   ),
   studProtrusion: onCar(150).describe('from the disc, or from the plate that was on'),
+  standThrough: measured(80, -80)
+    .default(null)
+    .describe('stud tip beyond the outer end of the stock nut, seated as counted; negative inside'),
+  visibleThread: onCar(80).default(null).describe('thread that shows through the wheel before the nut goes on'),
+  slidesOn: z.boolean().nullable().default(null).describe('the plate slides on by hand and does not rock'),
   rotorHat: measured(60).describe('drawn, never judged alone'),
   tappedDepth: measured(100),
   roomBehind: measured(100),
@@ -145,6 +132,9 @@ export const cornerSchema = z.strictObject({
     .array(z.strictObject({ hour: z.int().min(1).max(12), clearance: onCar(200), trim: mm(40) }))
     .max(12)
     .describe('loaded clearance by clock position; with loadedClearance the tighter of the two decides'),
+  gapPer10: measured(20, -20)
+    .default(null)
+    .describe('how much the gap grows for 10 mm that the car sits lower; negative where it shrinks'),
   archHeight: measured(800).describe('arch edge above the hub’s axis'),
   innerClearance: onCar(200, -60).describe('wheel to strut or caliper now; negative touches'),
   settled: z.boolean().nullable().default(null).describe('rolled forward and back before the gap was taken'),
@@ -155,75 +145,6 @@ export const cornerSchema = z.strictObject({
   chalk: z.array(chalkSchema).max(40).default([]).describe('chalk tests, in the order they were made'),
 });
 
-const adapterSchema = z.strictObject({
-  web: mm(60).describe('under the adapter’s nut'),
-  nutHeight: mm(60),
-  nutThread: mm(60).describe('full thread in the adapter’s nut'),
-  studThread: threadText.describe('thread of the adapter’s own studs'),
-  studClass: z.enum(BOLT_CLASSES).default('unknown').describe('property class of the adapter’s own studs'),
-  studProtrusion: mm(150),
-  boltCircle: z.number().min(60).max(300),
-  recess: mm(80).nullable().describe('recess for the hub spigot, where the bore does not go through'),
-  torque: torqueSchema,
-});
-
-export const spacerSchema = z.strictObject({
-  kind: z.enum(SPACER_KINDS),
-  thickness: mm(100),
-  centring: z.enum(['hub', 'seats']).describe('what carries the wheel’s position'),
-  bore: mm(200).nullable(),
-  lipDiameter: mm(200).nullable(),
-  lipHeight: mm(60).nullable(),
-  lipRoot: mm(20).nullable(),
-  openThrough: z.boolean().describe('a tall hub spigot may stand inside the bore'),
-  adapter: adapterSchema.nullable(),
-});
-
-export const nutSchema = z.strictObject({
-  thread: threadText,
-  style: z.enum(NUT_STYLES),
-  seat: z.enum(SEATS),
-  threadLength: mm(80).nullable(),
-  blindDepth: mm(80).nullable(),
-  shankReach: mm(40).describe('how much deeper than the stock nut its first full thread sits'),
-  shankLength: mm(40),
-  material: z.enum(THREAD_MATERIALS),
-  tensile: z.number().min(100).max(1500).nullable().describe('tensile strength of the nut, MPa'),
-});
-
-/** Nobody may take a new fastener to be threaded all the way: null cannot pass. */
-const ownThread = mm(150).nullable().default(null).describe('full thread, from the tip to the plain shank');
-
-export const fastenerSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('stock') }),
-  z.strictObject({ kind: z.literal('nuts'), nut: nutSchema }),
-  z.strictObject({
-    kind: z.literal('bolt'),
-    length: mm(150),
-    threadLength: ownThread,
-    seat: z.enum(SEATS),
-    class: z.enum(BOLT_CLASSES),
-  }),
-  z.strictObject({
-    kind: z.literal('stud'),
-    protrusion: mm(150),
-    threadLength: ownThread,
-    class: z.enum(BOLT_CLASSES),
-    nut: nutSchema.nullable(),
-  }),
-  z.strictObject({
-    kind: z.literal('conversion'),
-    length: mm(200),
-    shortEnd: mm(60),
-    threadLength: ownThread.describe('full thread of the outer end, from the tip'),
-    hubThread: threadText,
-    outerThread: threadText,
-    seatsAt: z.enum(['shoulder', 'run-out']),
-    class: z.enum(BOLT_CLASSES),
-    nut: nutSchema,
-  }),
-]);
-
 export const planSchema = z
   .strictObject({
     format: z.literal(FORMAT),
@@ -232,11 +153,19 @@ export const planSchema = z
     wish: z.enum(WISHES),
     use: z.enum(USES),
     camberChange: z.number().min(-5).max(5).describe('degrees more negative than when measured'),
+    lowerBy: z.number().min(-100).max(100).describe('mm that the car will sit lower than when measured'),
+    planned: z
+      .strictObject({ tyre: z.string().min(1).max(40), offset: z.number().min(-150).max(150) })
+      .nullable()
+      .describe('tyre and offset that are looked at instead of the wheels that were measured'),
+    trim: mm(40).describe('lip that will be trimmed off all round before the plate goes on; 0 is none'),
+    rightPlate: mm(100).nullable().describe('thickness of the right-hand plate where it differs from the left'),
     hub: hubSchema,
     wheel: wheelSchema,
     corners: z.array(cornerSchema).min(1).max(2),
     spacer: spacerSchema,
     fastener: fastenerSchema,
+    locking: lockingSchema,
     leadSignOff: z.strictObject({ by: z.string().trim().min(1), reason: z.string().trim().min(1) }).nullable(),
     policy: policySchema,
   })
@@ -252,8 +181,11 @@ export const planSchema = z
       issue(['spacer', 'adapter'], 'An adapter, and only an adapter, says what it is.');
     if (plan.spacer.kind === 'adapter' && plan.hub.fastening === 'bolt')
       issue(['spacer', 'kind'], 'A bolt-on adapter goes on factory studs; this hub takes bolts.');
-    if (plan.spacer.kind === 'adapter' && plan.fastener.kind !== 'stock')
-      issue(['fastener', 'kind'], 'On an adapter the factory nuts go on: “stock” will do.');
+    if (plan.spacer.kind === 'adapter' && plan.fastener.kind !== 'stock' && plan.fastener.kind !== 'nuts')
+      issue(
+        ['fastener', 'kind'],
+        'An adapter brings its own studs: nuts go on them, the factory’s (“stock”) or others (“nuts”).',
+      );
     const seen = new Set<string>();
     plan.corners.forEach((c, i) => {
       if (!c.corner.startsWith(plan.axle))
@@ -266,10 +198,6 @@ export const planSchema = z
 export type Plan = z.infer<typeof planSchema>;
 export type PlanCorner = z.infer<typeof cornerSchema>;
 export type Hub = z.infer<typeof hubSchema>;
-export type Spacer = z.infer<typeof spacerSchema>;
-export type Adapter = z.infer<typeof adapterSchema>;
-export type Nut = z.infer<typeof nutSchema>;
-export type Fastener = z.infer<typeof fastenerSchema>;
 export type ChalkTest = z.infer<typeof chalkSchema>;
 export type WheelEach = Plan['wheel']['each'][number];
 export type Measured = { readonly value: number; readonly pm: number } | null;

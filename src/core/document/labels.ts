@@ -1,5 +1,6 @@
 import type { Axle, Corner, Seat, Use, Wish } from './document';
-import type { ChalkLoad, NUT_STYLES, THREAD_MATERIALS } from './vocabulary';
+import type { ThreadCondition } from '../joint/friction';
+import type { ChalkLoad, HARDWARE_ON, NUT_STYLES, THREAD_MATERIALS } from './vocabulary';
 import type { Level } from '../rules/finding';
 import type { School } from './policy';
 
@@ -15,6 +16,9 @@ export const WISH_LABEL: Readonly<Record<Wish, string>> = {
   clearance: 'Clearance',
   stance: 'Stance',
   conversion: 'Conversion',
+  wheels: 'Wheel change',
+  'take-off': 'Taking off',
+  check: 'Check what is on',
 };
 export const USE_LABEL: Readonly<Record<Use, string>> = {
   street: 'Street',
@@ -59,6 +63,17 @@ export const THREAD_MATERIAL_LABEL: Readonly<Record<(typeof THREAD_MATERIALS)[nu
   unknown: 'Not known',
   steel: 'Steel',
   aluminium: 'Aluminium',
+};
+export const HARDWARE_LABEL: Readonly<Record<(typeof HARDWARE_ON)[number], string>> = {
+  unknown: 'Not known',
+  makers: 'As the maker left it',
+  other: 'Somebody’s own',
+};
+export const CONDITION_LABEL: Readonly<Record<ThreadCondition, string>> = {
+  dry: 'Clean and dry',
+  greased: 'Greased',
+  locker: 'With locker',
+  unknown: 'Not known',
 };
 export const CHALK_LOAD_LABEL: Readonly<Record<ChalkLoad, string>> = {
   unloaded: 'Unloaded',

@@ -10,6 +10,8 @@ export interface PolicyRule {
   readonly min: number;
   readonly max: number;
   readonly source: string;
+  /** Which way is the safer one. */
+  readonly safer: 'higher' | 'lower';
 }
 
 export type School = 'one-diameter' | 'turns-hand' | 'turns-hub' | 'turns-policy' | 'visible' | 'strength';
@@ -53,6 +55,7 @@ export interface Policy {
   readonly roadFriction: number;
   readonly loadFactor: number;
   readonly jointFriction: number;
+  readonly lipPastChamfer: number;
   readonly boreClearanceGood: number;
   readonly boreClearanceMost: number;
   readonly competitionSlipOn: number;
@@ -62,6 +65,18 @@ export interface Policy {
   readonly verifyAngle: number;
 }
 
+/** Values of which less is the safer; of all others more is. */
+const LOWER: ReadonlySet<PolicyRule['id']> = new Set<PolicyRule['id']>([
+  'proofMost',
+  'stressCaution',
+  'jointFriction',
+  'boreClearanceGood',
+  'boreClearanceMost',
+  'competitionSlipOn',
+  'torqueBand',
+  'verifyAngle',
+]);
+
 const rule = (
   id: PolicyRule['id'],
   value: number,
@@ -70,7 +85,16 @@ const rule = (
   unit: string,
   statement: string,
   source: string,
-): PolicyRule => ({ id, default: value, min, max, unit, statement, source });
+): PolicyRule => ({
+  id,
+  default: value,
+  min,
+  max,
+  unit,
+  statement,
+  source,
+  safer: LOWER.has(id) ? 'lower' : 'higher',
+});
 
 const COMMON = 'common practice, no source';
 
@@ -140,6 +164,15 @@ export const POLICY_RULES: readonly PolicyRule[] = [
   rule('roadFriction', 1, 0.7, 1.4, '', 'Friction of tyre on road in the estimate of the needed clamp.', COMMON),
   rule('loadFactor', 1.5, 1.2, 3, '×', 'Safety on the wheel load in the estimate of the needed clamp.', COMMON),
   rule('jointFriction', 0.1, 0.05, 0.15, '', 'Friction between clean dry faces, taken at its lowest.', COMMON),
+  rule(
+    'lipPastChamfer',
+    2,
+    2,
+    6,
+    'mm',
+    'A spacer’s lip reaches at least this far past the wheel’s chamfer to centre it.',
+    COMMON,
+  ),
   rule('boreClearanceGood', 0.15, 0.05, 0.3, 'mm', 'Diametral clearance of a bore on a spigot: good up to.', COMMON),
   rule(
     'boreClearanceMost',
@@ -179,7 +212,18 @@ const defaults = Object.fromEntries(POLICY_RULES.map((r) => [r.id, r.default])) 
 >;
 
 export const DEFAULT_POLICY: Policy = Object.freeze({
-  version: '2026-12',
+  version: '2027-01',
   governing: Object.freeze(['one-diameter', 'strength'] as School[]),
   ...defaults,
 });
+
+/** Every value of one policy that another has otherwise, by its rule; the schools apart. */
+export const policyChanges = (
+  before: Policy,
+  after: Policy,
+): { readonly rule: PolicyRule; readonly from: number; readonly to: number }[] =>
+  POLICY_RULES.filter((r) => before[r.id] !== after[r.id]).map((r) => ({
+    rule: r,
+    from: before[r.id],
+    to: after[r.id],
+  }));

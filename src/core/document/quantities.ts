@@ -1,4 +1,5 @@
 import type { Hub, Wish } from './document';
+import { ADDS_NOTHING } from './vocabulary';
 import { HARDWARE } from './readings/hardware';
 import { OF_WHEEL } from './readings/ofWheel';
 import { ON_GROUND } from './readings/onGround';
@@ -51,7 +52,11 @@ const NOT_FOR_STUDS: ReadonlySet<QuantityId> = new Set<QuantityId>([
 /** What a conversion stud’s joint is added up from. */
 const FOR_STUDS: ReadonlySet<QuantityId> = new Set<QuantityId>(['rotorHat', 'nutGrip']);
 
+/** Where nothing is added, a count shows that the joint holds, and a cap that it does not bottom. */
+const FOR_NOTHING: ReadonlySet<QuantityId> = new Set<QuantityId>(['turns', 'nutBlindDepth']);
+
 function optionalFor(x: Quantity, wish: Wish): boolean {
+  if (ADDS_NOTHING.has(wish)) return !FOR_NOTHING.has(x.id);
   if (wish === 'clearance' && x.id === 'innerClearance') return false;
   if (wish === 'conversion' && FOR_STUDS.has(x.id)) return false;
   return x.optional === true || (wish === 'conversion' && NOT_FOR_STUDS.has(x.id));

@@ -5,7 +5,7 @@ import { planSchema } from './document';
 export function planJsonSchema(): Record<string, unknown> {
   return {
     ...z.toJSONSchema(planSchema, { target: 'draft-2020-12', io: 'input' }),
-    $id: 'vectis-plan-1',
+    $id: 'vectis-plan-3',
     title: 'Vectis plan, one axle',
     description: 'Lengths in mm, torque in N·m, turns in full turns. null is unmeasured, which is never a pass.',
   } as Record<string, unknown>;

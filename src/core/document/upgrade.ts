@@ -4,14 +4,39 @@ type Doc = Record<string, unknown>;
 
 const isDoc = (x: unknown): x is Doc => typeof x === 'object' && x !== null && !Array.isArray(x);
 
-const presentSpacer = (spacer: unknown): unknown => ({ adapter: null, ...(isDoc(spacer) ? spacer : {}) });
-
 /** A fastener as any release kept it, in the present shape. */
 export function presentFastener(fastener: unknown): unknown {
   if (!isDoc(fastener)) return fastener;
   if (fastener.kind === 'bolt' || fastener.kind === 'conversion')
-    return { class: 'unknown', threadLength: null, ...fastener };
-  return fastener.kind === 'stud' ? { class: 'unknown', threadLength: null, nut: null, ...fastener } : fastener;
+    return withNut({
+      class: 'unknown',
+      threadLength: null,
+      nose: null,
+      ...(fastener.kind === 'conversion' ? { torque: null } : {}),
+      ...fastener,
+    });
+  if (fastener.kind === 'stud')
+    return withNut({ class: 'unknown', threadLength: null, nose: null, nut: null, ...fastener });
+  return withNut(fastener);
+}
+
+/** A nut as any release kept it, in the present shape. */
+export const presentNut = (nut: unknown): unknown =>
+  isDoc(nut) ? { shankDiameter: null, class: 'unknown', ...nut } : nut;
+
+const withNut = (fastener: Doc): Doc => ('nut' in fastener ? { ...fastener, nut: presentNut(fastener.nut) } : fastener);
+
+/** A spacer as any release kept it, in the present shape. */
+export function presentSpacer(spacer: unknown): unknown {
+  if (!isDoc(spacer)) return spacer;
+  const { adapter } = spacer;
+  const added = { studNose: null, studThreadLength: null, nutClass: 'unknown', nutContact: null, condition: 'unknown' };
+  return {
+    lugs: null,
+    boltCircles: null,
+    ...spacer,
+    adapter: isDoc(adapter) ? { ...added, ...adapter } : (adapter ?? null),
+  };
 }
 
 /** A spacer with its fastener as any release kept them, in the present shape; the candidates beside them as well. */
@@ -25,6 +50,21 @@ export function upgradeChoice<
   const present = { ...choice, spacer: presentSpacer(choice.spacer), fastener: presentFastener(choice.fastener) };
   return choice.candidates ? { ...present, candidates: choice.candidates.map((c) => upgradeChoice(c)) } : present;
 }
+
+/** Until now the vehicle's figure was the figure of a conversion's nuts as well, and was torqued to. */
+const withVehicleTorque = (fastener: unknown, hub: unknown): unknown =>
+  isDoc(fastener) && fastener.kind === 'conversion' && isDoc(hub)
+    ? { ...fastener, torque: hub.torque ?? null }
+    : fastener;
+
+const HUB_3 = {
+  stockNose: null,
+  nutHeight: null,
+  nutClass: 'unknown',
+  hardware: 'unknown',
+  makersLength: null,
+  lockingShorter: null,
+};
 
 /**
  * Upgrades by the format they start from; each takes a document one version on. What an older version could not
@@ -60,6 +100,23 @@ const UPGRADES: Readonly<Record<string, (doc: Doc) => Doc>> = {
     format: 'vectis-plan/2',
     policy: isDoc(doc.policy) ? { ...DEFAULT_POLICY, ...doc.policy } : doc.policy,
   }),
+  // Ends of threads, circles and lugs of plate and wheel, locking pieces, whose hardware was counted: nobody said.
+  'vectis-plan/2': (doc) => ({
+    ...doc,
+    format: 'vectis-plan/3',
+    policy: isDoc(doc.policy) ? { ...DEFAULT_POLICY, ...doc.policy } : doc.policy,
+    hub: isDoc(doc.hub) ? { ...HUB_3, ...doc.hub } : doc.hub,
+    wheel: isDoc(doc.wheel) ? { lugs: null, boltCircle: null, ...doc.wheel } : doc.wheel,
+    lowerBy: 0,
+    planned: null,
+    trim: 0,
+    rightPlate: null,
+    locking: { kind: 'unknown' },
+    spacer: presentSpacer(doc.spacer),
+    fastener: withVehicleTorque(presentFastener(doc.fastener), doc.hub),
+  }),
+  // Lugs and bolt circle of the hub may be unknown from here on, and there are more wishes; an older document knew both.
+  'vectis-plan/3': (doc) => ({ ...doc, format: 'vectis-plan/4' }),
 };
 
 /** A document in the present version. What is not a document, or of a version nobody knows, comes back as it was. */

@@ -1,20 +1,31 @@
 /** Coded values of the plan document, free of any schema library so that the browser can have them cheaply. */
 /**
- * The plan document, `vectis-plan/2`: everything one axle's evaluation needs, and nothing else. Lengths in mm,
+ * The plan document, `vectis-plan/4`: everything one axle's evaluation needs, and nothing else. Lengths in mm,
  * torque in N·m, turns in full turns. `null` means unmeasured, which is never the same as zero or as a pass.
  */
-export const FORMAT = 'vectis-plan/2';
+export const FORMAT = 'vectis-plan/4';
 
 export const AXLES = ['front', 'rear'] as const;
 export const CORNERS = ['front-left', 'front-right', 'rear-left', 'rear-right'] as const;
-/** A conversion swaps bolts for studs and nuts, with a plate or without. */
-export const WISHES = ['clearance', 'stance', 'conversion'] as const;
+/**
+ * A conversion swaps bolts for studs and nuts, with a plate or without; `wheels` hangs another set, or the same again; `take-off` takes
+ * plates or studs off; `check` looks at what is on.
+ */
+export const WISHES = ['clearance', 'stance', 'conversion', 'wheels', 'take-off', 'check'] as const;
+/** Wishes that leave the wheel where it is as long as no plate goes on: no gap and no clearance is asked for. */
+export const STAYS_PUT: ReadonlySet<Wish> = new Set(['conversion', 'wheels', 'take-off', 'check']);
+/** Wishes that add nothing to the joint: the maker’s own bolts or studs in the maker’s own hub hold the wheel. */
+export const ADDS_NOTHING: ReadonlySet<Wish> = new Set(['wheels', 'take-off', 'check']);
 export const USES = ['street', 'towing', 'track', 'competition'] as const;
 export const SEATS = ['cone60', 'cone90', 'ball12', 'ball13', 'ball14', 'flat', 'flat-shank', 'unknown'] as const;
 export const SPACER_KINDS = ['plain', 'lipped', 'universal', 'adapter'] as const;
 export const NUT_STYLES = ['open', 'closed', 'unknown'] as const;
 /** How a corner was loaded for a chalk test; only bouncing onto the bump stop proves that nothing touches. */
 export const CHALK_LOADS = ['unloaded', 'loaded', 'bounced'] as const;
+/** Where across the tyre chalk came off: every place is a touch, and each says what to do about it. */
+export const CHALK_PLACES = ['outer wall', 'shoulder', 'tread'] as const;
+/** Whose hardware is on the car. */
+export const HARDWARE_ON = ['makers', 'other', 'unknown'] as const;
 export const THREAD_MATERIALS = ['steel', 'aluminium', 'unknown'] as const;
 
 export type Axle = (typeof AXLES)[number];
@@ -22,4 +33,5 @@ export type Corner = (typeof CORNERS)[number];
 export type Wish = (typeof WISHES)[number];
 export type Use = (typeof USES)[number];
 export type Seat = (typeof SEATS)[number];
+export type ChalkPlace = (typeof CHALK_PLACES)[number];
 export type ChalkLoad = (typeof CHALK_LOADS)[number];

@@ -4,10 +4,8 @@
  * Source: the geometry itself.
  */
 
-/** Engagement of the adapter's nut on the factory stud: E = min(Z − w − n, Ln), never below 0. */
-export function adapterEngagement(protrusion: number, web: number, nose: number, nutThread: number): number {
-  return Math.max(0, Math.min(protrusion - web - nose, nutThread));
-}
+/** Reach of the factory stud past the first thread of the adapter's nut, Z − w − n. */
+export const adapterReach = (protrusion: number, web: number, nose: number): number => protrusion - web - nose;
 
 /** Nut top below the adapter's face: s − (w + hn). Negative: the nut stands proud and the wheel sits on it. */
 export const nutBelowFace = (thickness: number, web: number, nutHeight: number): number => thickness - web - nutHeight;

@@ -6,10 +6,8 @@
  * Source: the geometry itself; each relation is a difference of axial positions.
  */
 
-/** E = min(Dt, Lb − (tr + s + qb) − nb), never below 0. Pass Infinity for an unknown tapped depth. */
-export function boltEngagement(length: number, seat: number, lead: number, tappedDepth: number): number {
-  return Math.max(0, Math.min(tappedDepth, length - seat - lead));
-}
+/** Reach of a bolt past the hub's first thread, Lb − (tr + s + qb) − nb: what it would hold in a hub without end. */
+export const boltReach = (length: number, seat: number, lead: number): number => length - seat - lead;
 
 /** Tip beyond the back of the tapped hole, Lb − (tr + s + qb) − Dt. Negative: the tip is still in the thread. */
 export function boltProtrusion(length: number, seat: number, tappedDepth: number): number {
@@ -44,6 +42,8 @@ export interface LengthWindow {
 export interface Enough {
   readonly target: number;
   readonly floor: number;
+  /** Thread of a nut of marked class: fully on, that is enough; null where there is no such nut. */
+  readonly own: number | null;
 }
 
 /**
@@ -52,9 +52,10 @@ export interface Enough {
  * @param mate thread of nut or hub, mm; Infinity where it is not known
  */
 export function wantedOf(
-  { target, floor }: Enough,
+  { target, floor, own }: Enough,
   mate: number,
 ): { readonly wanted: number; readonly toFloor: boolean } | null {
+  if (own !== null && own < target) return { wanted: own, toFloor: false };
   if (mate >= target - 1e-9) return { wanted: target, toFloor: false };
   return mate >= floor - 1e-9 ? { wanted: floor, toFloor: true } : null;
 }

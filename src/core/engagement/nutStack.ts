@@ -12,15 +12,10 @@ export interface NutStack {
   readonly studTip: number;
   /** n: unthreaded nose and incomplete lead of the stud. */
   readonly nose: number;
-  /** Ln: length of full thread in the nut; Infinity when it is not known. */
-  readonly nutThread: number;
 }
 
-/** E = min(X − n, tr + s + q + Ln) − (tr + s + q), never below 0. */
-export function nutEngagement(stack: NutStack): number {
-  const lastThread = Math.min(stack.studTip - stack.nose, stack.nutStart + stack.nutThread);
-  return Math.max(0, lastThread - stack.nutStart);
-}
+/** Reach of a stud past the nut's first thread, (X − n) − (tr + s + q): what it would hold in a nut without end. */
+export const nutReach = ({ nutStart, studTip, nose }: NutStack): number => studTip - nose - nutStart;
 
 /** Closed nut: room left between the stud's tip and the cap, (tr + s + q + Dn) − X. Below zero it has bottomed. */
 export function bottomGap(nutStart: number, blindDepth: number, studTip: number): number {

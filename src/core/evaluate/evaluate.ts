@@ -2,7 +2,8 @@ import { bare } from '../document/bare';
 import type { Plan } from '../document/document';
 import { type StackGeometry, stackGeometry } from '../figures/geometry';
 import { computeNumbers, type Numbers } from '../figures/numbers';
-import { type Finding, type Level, sortByDanger, worst } from '../rules/finding';
+import { least } from '../figures/result';
+import { byDanger, type Finding, type Level, sortByDanger, worst } from '../rules/finding';
 import { needsName } from '../rules/enoughShared';
 import { RULES } from '../rules/index';
 
@@ -20,6 +21,65 @@ export interface Evaluation extends Assessment {
 }
 
 /**
+ * What stands in the way of a choice as such. That planned wheels are not here holds back the job, not the question which plate
+ * would suit them.
+ */
+export const blocksChoice = (a: Assessment): readonly Finding[] =>
+  a.blocking.filter((f) => f.rule !== 'stance.planned');
+
+interface Found {
+  readonly numbers: Numbers;
+  readonly findings: Finding[];
+}
+
+function judgedAlike(plan: Plan): Found {
+  const numbers = computeNumbers(plan);
+  const judged = { plan, n: numbers };
+  const findings: Finding[] = [];
+  for (const rule of RULES) rule.judge(judged, findings);
+  sortByDanger(findings);
+  return { numbers, findings };
+}
+
+/**
+ * Plates that differ left and right: each corner is judged with its own, and of two findings of one kind the worse stands. Lengths
+ * that suit both are found corner by corner, so none is offered for the axle.
+ */
+function eachPlate(plan: Plan): Found {
+  const sides = plan.corners.map((c) => {
+    const thickness = c.corner.endsWith('right') ? (plan.rightPlate as number) : plan.spacer.thickness;
+    return judgedAlike({ ...plan, corners: [c], spacer: { ...plan.spacer, thickness }, rightPlate: null });
+  });
+  const worstOf = new Map<string, Finding>();
+  for (const f of sides.flatMap((s) => s.findings)) {
+    const key = `${f.rule}/${f.school ?? ''}/${ofKind(f)}`;
+    const other = worstOf.get(key);
+    if (other === undefined || graver(f, other)) worstOf.set(key, f);
+  }
+  const findings = [...worstOf.values()];
+  sortByDanger(findings);
+  const [first, ...rest] = sides.map((s) => s.numbers);
+  const n = first as Numbers;
+  const corners = sides.flatMap((s) => s.numbers.corners);
+  const numbers: Numbers = {
+    ...n,
+    corners,
+    slipOnLimit: least(corners.map((c) => c.slipOnLimit)),
+    window: null,
+    trackChange: [n, ...rest].reduce((sum, k) => sum + k.trackChange / 2, 0),
+  };
+  return { numbers, findings };
+}
+
+/** The worse of two; of two alike the one that waits for a name, however much thread the other is short of as it came. */
+const graver = (f: Finding, other: Finding): boolean =>
+  f.level === other.level && needsName(f) !== needsName(other) ? needsName(f) : byDanger(f, other) < 0;
+
+/** What tells two findings of one rule apart that are not the same question: which wheel, which joint, which reading. */
+const ofKind = ({ case: c }: Finding): string =>
+  'name' in c ? String(c.name) : 'quantity' in c ? String(c.quantity) : '';
+
+/**
  * The one judgement of a plan: numbers and findings. Interface, record, job card, search and API all call this.
  * Deterministic, changes nothing. Unmeasured is never a pass; engagement between floor and target, and in competition every
  * caution, blocks until a named person has accepted it with a reason. Readings are first carried back to nothing on the hub.
@@ -27,11 +87,8 @@ export interface Evaluation extends Assessment {
  */
 export function assess(asRead: Plan): Assessment {
   const plan = bare(asRead);
-  const numbers = computeNumbers(plan);
-  const judged = { plan, n: numbers };
-  const findings: Finding[] = [];
-  for (const rule of RULES) rule.judge(judged, findings);
-  sortByDanger(findings);
+  const unequal = plan.rightPlate !== null && plan.rightPlate !== plan.spacer.thickness && plan.corners.length > 1;
+  const { numbers, findings } = unequal ? eachPlate(plan) : judgedAlike(plan);
   const accepted = plan.leadSignOff !== null;
   const strict = plan.use === 'competition' && !accepted;
   const blocking: Finding[] = [];
@@ -46,5 +103,14 @@ export function assess(asRead: Plan): Assessment {
 export function evaluate(asRead: Plan): Evaluation {
   const plan = bare(asRead);
   const assessment = assess(plan);
-  return { ...assessment, geometry: stackGeometry(plan, assessment.numbers) };
+  return { ...assessment, geometry: stackGeometry(drawnSide(plan, assessment.numbers), assessment.numbers) };
+}
+
+/** The section shows the corner with the least engagement, on its own plate. */
+function drawnSide(plan: Plan, numbers: Numbers): Plan {
+  if (plan.rightPlate === null) return plan;
+  const engaged = (c: Numbers['corners'][number]): number => c.engagement?.value ?? Number.POSITIVE_INFINITY;
+  const weakest = [...numbers.corners].sort((a, b) => engaged(a) - engaged(b))[0];
+  if (!weakest?.corner.endsWith('right')) return plan;
+  return { ...plan, spacer: { ...plan.spacer, thickness: plan.rightPlate } };
 }

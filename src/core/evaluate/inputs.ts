@@ -1,4 +1,5 @@
 import type { Hub, Measured, Plan, PlanCorner, WheelEach } from '../document/document';
+import { wheelTorque } from '../document/hardware';
 import { CORNER_LABEL } from '../document/labels';
 import { type Quantity, type QuantityId, quantity } from '../document/quantities';
 import { pmText, readingText } from '../document/readingText';
@@ -92,8 +93,10 @@ const CHOSEN: Readonly<Record<Chosen, (plan: Plan, units: UnitSystem) => Input[]
   reserve: (plan, units) => length('Reserve', clearanceReserve(plan), units),
   camber: ({ camberChange }) =>
     camberChange === 0 ? [] : [{ label: 'Camber, more negative by', text: `${camberChange}°` }],
-  torque: ({ hub }, units) =>
-    hub.torque === null ? [] : [{ label: 'Torque', text: formatTorque(hub.torque.value, units) }],
+  torque: (plan, units) => {
+    const torque = wheelTorque(plan);
+    return torque === null ? [] : [{ label: 'Torque', text: formatTorque(torque.value, units) }];
+  },
 };
 
 function measuredText(q: Quantity, m: Measured, units: UnitSystem): string {

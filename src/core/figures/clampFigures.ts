@@ -7,8 +7,9 @@ import { bearingOf } from '../seat/seats';
 import { type BoltClass, boltStrength } from '../thread/classes';
 import { stressArea } from '../thread/profile';
 import type { Plan } from '../document/document';
+import { wheelTorque } from '../document/hardware';
 import { ofWheels } from '../document/wheels';
-import type { CompiledThread } from './compiled';
+import { type CompiledThread, compileThread } from './compiled';
 import { newNut } from './stack';
 
 export interface JointNumbers {
@@ -58,17 +59,18 @@ function bearingFor(seat: Plan['hub']['seat'], contact: number): Bearing | null 
 /** Clamp of the joint that carries the wheel; null without a torque figure or a contact. */
 export function jointNumbers(plan: Plan, t: CompiledThread): JointNumbers | null {
   const { hub, policy } = plan;
-  if (hub.torque === null || hub.contactDiameter === null || hub.contactDiameter === 0) return null;
+  const torque = wheelTorque(plan);
+  if (torque === null || hub.contactDiameter === null || hub.contactDiameter === 0) return null;
   const bearing = bearingFor(fastenerSeat(plan), hub.contactDiameter);
   if (bearing === null) return null;
-  const clamp = clampBand(hub.torque.value, t.thread, bearing, hub.condition, 'click');
+  const clamp = clampBand(torque.value, t.thread, bearing, hub.condition, 'click');
   const strength = boltStrength(wheelClass(plan), t.thread.d);
   return {
     clamp,
     proofShare: strength === null ? null : proofShare(clamp.high, t.thread, strength.proof),
     settled: settledClamp(plan, t, clamp.low),
     needed:
-      hub.wheelLoad === null
+      hub.wheelLoad === null || hub.lugs === null
         ? null
         : neededClamp(hub.wheelLoad, policy.roadFriction, policy.loadFactor, policy.jointFriction, hub.lugs),
   };
@@ -77,17 +79,42 @@ export function jointNumbers(plan: Plan, t: CompiledThread): JointNumbers | null
 /** Combined stress of it while it is tightened; null without a torque figure. */
 export function stressNumbers(plan: Plan, t: CompiledThread): StressNumbers | null {
   const { hub } = plan;
-  if (hub.torque === null) return null;
+  const torque = wheelTorque(plan);
+  if (torque === null) return null;
   const { d } = t.thread;
   const contactKnown = hub.contactDiameter !== null && hub.contactDiameter > 0;
   const contact = contactKnown ? (hub.contactDiameter as number) : d;
   const bearing = bearingFor(fastenerSeat(plan), contact) ?? { kind: 'flat' as const, meanDiameter: contact };
   const own = boltStrength(wheelClass(plan), d);
   return {
-    worst: stressKept(t, hub.torque.value, bearing, hub.condition),
+    worst: stressKept(t, torque.value, bearing, hub.condition),
     yield: (own ?? (boltStrength('8.8', d) as NonNullable<typeof own>)).yield,
     classKnown: own !== null,
     contactKnown,
+  };
+}
+
+/**
+ * Combined stress in the factory studs at the torque of an adapter's nuts; null without an adapter or its figure. Those nuts bear
+ * flat; where nobody measured on what, the thread's own diameter clamps the most, and twice that the least.
+ * @param least takes the contact that clamps the least, where it is not measured
+ */
+export function hubStress(plan: Plan, least = false): StressNumbers | null {
+  const { hub, spacer } = plan;
+  const torque = spacer.adapter?.torque ?? null;
+  if (torque === null) return null;
+  const t = compileThread(hub.thread);
+  const { d } = t.thread;
+  const own = boltStrength(hub.fastenerClass, d);
+  const contact = spacer.adapter?.nutContact ?? null;
+  const known = contact !== null && contact > 0;
+  const unmeasured = least ? 2 * d : d;
+  const meanDiameter = known ? contact : unmeasured;
+  return {
+    worst: stressKept(t, torque.value, { kind: 'flat', meanDiameter }, spacer.adapter?.condition ?? 'unknown'),
+    yield: (own ?? (boltStrength('8.8', d) as NonNullable<typeof own>)).yield,
+    classKnown: own !== null,
+    contactKnown: known,
   };
 }
 

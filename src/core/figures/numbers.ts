@@ -4,7 +4,7 @@ import { turnsToLength } from '../engagement/turns';
 import { remainingSpigot } from '../centring/fits';
 import { tightestOf } from '../stance/clock';
 import { clearanceLimit, effectiveOffset, gapAfter, trackChange } from '../stance/offset';
-import { camberShift, flushSpacer, innerClearanceAfter } from '../stance/position';
+import { innerClearanceAfter } from '../stance/position';
 import type { Thread } from '../thread/designation';
 import {
   type CompiledThread,
@@ -15,8 +15,11 @@ import {
   type SchoolMinimum,
 } from './compiled';
 import { fastenerClass, type JointNumbers, jointNumbers, type StressNumbers, stressNumbers } from './clampFigures';
-import type { Corner, Plan, PlanCorner } from '../document/document';
+import { type Moves, movesOf, type Shift } from './moves';
+import type { Corner, Measured, Plan, PlanCorner } from '../document/document';
+import { STAYS_PUT } from '../document/vocabulary';
 import type { School } from '../document/policy';
+import { adapterNutTarget, wheelNutTarget } from './ownNut';
 import { least, type Result, result } from './result';
 import {
   adapterStack,
@@ -55,6 +58,8 @@ export interface Numbers {
   /** Target of the joint that carries the wheel, and the floor under it, mm. */
   readonly minimum: number;
   readonly floor: number;
+  /** Thread of a nut of marked class on it, mm: fully on, that is enough; null where there is no such nut. */
+  readonly ownNut: number | null;
   readonly governing: School;
   /** The same in the hub of a conversion stud, or on the factory stud of an adapter. */
   readonly hubEnough: Enough | null;
@@ -81,10 +86,16 @@ export function computeNumbers(plan: Plan): Numbers {
     : outer === own
       ? stock
       : minimumsFor(outer, hub.threadMaterial, 'unknown', hub.internalTensile, policy);
+  const offset = plan.planned?.offset ?? plan.wheel.offset;
   const twoJoints = fastener.kind === 'conversion' || spacer.kind === 'adapter';
   const corners: CornerNumbers[] = [];
   const joint = jointNumbers(plan, outer);
-  const enough = enoughFor(wheel, outer, nut ? nut.tensile : hub.internalTensile, joint);
+  const own3 = (thread: number | null, pitch: number): number | null =>
+    thread === null ? null : Math.max(thread, policy.turnsNeverDrive * pitch);
+  const enough = {
+    ...enoughFor(wheel, outer, nut ? nut.tensile : hub.internalTensile, joint),
+    own: own3(wheelNutTarget(plan, outer.thread.d), outer.thread.pitch),
+  };
   const parts = { plan, own, outer, stock: stock.minimum, enough };
   for (const c of plan.corners) corners.push(cornerNumbers(parts, c));
   return {
@@ -93,11 +104,17 @@ export function computeNumbers(plan: Plan): Numbers {
     minimum: enough.target,
     floor: enough.floor,
     governing: wheel.governing,
-    hubEnough: twoJoints ? enoughFor(stock, own, hub.internalTensile, joint) : null,
+    ownNut: enough.own,
+    hubEnough: twoJoints
+      ? {
+          ...enoughFor(stock, own, hub.internalTensile, joint),
+          own: own3(adapterNutTarget(plan, own.thread.d), own.thread.pitch),
+        }
+      : null,
     corners,
     slipOnLimit: least(corners.map((c) => c.slipOnLimit)),
     window: narrowest(corners),
-    effectiveOffset: plan.wheel.offset === null ? null : effectiveOffset(plan.wheel.offset, spacer.thickness),
+    effectiveOffset: offset === null ? null : effectiveOffset(offset, spacer.thickness),
     trackChange: trackChange(spacer.thickness),
     joint,
     stress: stressNumbers(plan, outer),
@@ -108,7 +125,12 @@ export function computeNumbers(plan: Plan): Numbers {
  * Target and floor of a joint. Where the strength of the internal thread is known the floor is no less than what carries the
  * top of the clamp band, and the target never less than the floor.
  */
-function enoughFor(m: Minimums, t: CompiledThread, internalTensile: number | null, joint: JointNumbers | null): Enough {
+function enoughFor(
+  m: Minimums,
+  t: CompiledThread,
+  internalTensile: number | null,
+  joint: JointNumbers | null,
+): Omit<Enough, 'own'> {
   const carried = internalTensile === null || joint === null ? 0 : carries(t, joint.clamp.high, internalTensile);
   const floor = Math.max(m.floor, carried);
   return { target: Math.max(m.minimum, floor), floor };
@@ -140,19 +162,21 @@ function cornerNumbers({ plan, own, outer, stock, enough }: CornerParts, c: Plan
       ? null
       : result(turnsToLength(Math.max(0, c.turns.value), pitch), c.turns.pm * pitch);
   const stack = chooseStack({ plan, c, travel, pitch, outer, enough });
-  const hours = tightestOf(c);
-  const gap = c.gap;
-  const flush = gap !== null && (plan.camberChange === 0 || c.archHeight !== null);
+  const moves = movesOf(plan, c);
+  const hours = tightestMoved(plan, c, moves);
+  const gap = c.gap === null || moves.gap === null ? null : shifted(c.gap, moves.gap);
   const chamfer = spacer.kind === 'plain' ? deepestChamfer(plan, c) : null;
-  const height = c.archHeight === null ? 0 : c.archHeight.value;
   // Field by field: spreading stacks of several shapes takes longer than all the rest of a judgement.
   return {
     engagement: stack.engagement,
+    reach: stack.reach,
+    mate: stack.mate,
     untouched: stack.untouched,
     atMost: stack.atMost,
     hubEngagement: stack.hubEngagement,
     threadNeeded: stack.threadNeeded,
     behind: stack.behind,
+    further: stack.further,
     overhang: stack.overhang,
     bottomGap: stack.bottomGap,
     window: stack.window,
@@ -160,18 +184,19 @@ function cornerNumbers({ plan, own, outer, stock, enough }: CornerParts, c: Plan
     corner: c.corner,
     travel,
     slipOnLimit: slipOn(plan, c, travel, stock),
-    gapAfter:
-      flush && gap !== null
-        ? result(gapAfter(gap.value, s) - camberShift(height, plan.camberChange), gap.pm, policy.spacerPm)
-        : null,
+    gapAfter: gap === null ? null : result(gapAfter(gap.value, s), gap.pm, policy.spacerPm),
     clearanceAfter: hours === null ? null : result(hours.value - s, hours.pm, policy.spacerPm),
     clearanceLimit: hours === null ? null : result(clearanceLimit(hours.value, clearanceReserve(plan)), hours.pm),
     clearanceHour: hours !== null && 'hour' in hours ? hours.hour : null,
     innerAfter:
-      c.innerClearance === null
+      c.innerClearance === null || moves.inner === null
         ? null
-        : result(innerClearanceAfter(c.innerClearance.value, s), c.innerClearance.pm, policy.spacerPm),
-    flush: flush && gap !== null ? result(flushSpacer(gap.value, height, plan.camberChange), gap.pm) : null,
+        : result(
+            innerClearanceAfter(c.innerClearance.value, s) + moves.inner.out,
+            c.innerClearance.pm + moves.inner.pm,
+            policy.spacerPm,
+          ),
+    flush: gap === null ? null : result(gap.value, gap.pm),
     spigotLeft:
       c.spigotHeight !== null && chamfer !== null
         ? result(
@@ -184,6 +209,28 @@ function cornerNumbers({ plan, own, outer, stock, enough }: CornerParts, c: Plan
   };
 }
 
+const shifted = (m: { readonly value: number; readonly pm: number }, by: NonNullable<Shift>) => ({
+  value: m.value - by.out,
+  pm: m.pm + by.pm,
+});
+
+/** Tightest loaded clearance once camber, height and wheel have moved each position; null where one of them is unmeasured. */
+function tightestMoved(plan: Plan, c: PlanCorner, moves: Moves): ReturnType<typeof tightestOf> {
+  if (plan.camberChange === 0 && plan.lowerBy === 0 && plan.planned === null) return tightestOf(c, plan.trim);
+  const move = (m: Measured, hour: number | null): Measured => {
+    const by = moves.loaded(hour);
+    return m === null || by === null ? null : shifted(m, by);
+  };
+  if (c.clock.length === 0 && move(c.loadedClearance, null) === null) return null;
+  return tightestOf(
+    {
+      clock: c.clock.map((h) => ({ ...h, clearance: move(h.clearance, h.hour) })),
+      loadedClearance: move(c.loadedClearance, null),
+    },
+    plan.trim,
+  );
+}
+
 /** Largest plate on the counted fastener: travel less the target, and none where its mate is shorter than that. */
 function slipOn(plan: Plan, c: PlanCorner, travel: Result, target: number): Result {
   const mate = plan.hub.fastening === 'bolt' ? c.tappedDepth : plan.hub.nutThread;
@@ -194,7 +241,8 @@ function slipOn(plan: Plan, c: PlanCorner, travel: Result, target: number): Resu
 
 function chooseStack(parts: StackParts): StackNumbers {
   const { plan } = parts;
-  if (plan.spacer.adapter !== null) return adapterStack(parts);
+  // A half-typed adapter is never judged as a plate.
+  if (plan.spacer.kind === 'adapter') return adapterStack(parts);
   if (plan.fastener.kind === 'conversion') return conversionStack(parts);
   return plan.hub.fastening === 'bolt' ? boltStack(parts) : studStack(parts);
 }
@@ -224,7 +272,11 @@ const both = (a: LengthWindow, b: LengthWindow): LengthWindow => ({
 
 /**
  * Whether the choice moves the wheel, or its stance is the very wish: only then are gap and clearance asked for. Studs for
- * bolts with nothing between hub and wheel leave it where it was.
+ * bolts with nothing between hub and wheel leave it where it was, and so does hanging a wheel or taking a plate off.
  */
 export const movesWheel = (plan: Plan): boolean =>
-  plan.wish !== 'conversion' || plan.spacer.thickness > 0 || plan.camberChange !== 0;
+  !STAYS_PUT.has(plan.wish) ||
+  plan.spacer.thickness > 0 ||
+  plan.camberChange !== 0 ||
+  plan.lowerBy !== 0 ||
+  plan.planned !== null;

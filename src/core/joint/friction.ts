@@ -4,7 +4,7 @@ export interface Band {
   readonly high: number;
 }
 
-export const THREAD_CONDITIONS = ['dry', 'greased', 'unknown'] as const;
+export const THREAD_CONDITIONS = ['dry', 'greased', 'locker', 'unknown'] as const;
 export type ThreadCondition = (typeof THREAD_CONDITIONS)[number];
 
 /** VDI 2230 friction classes (from memory). */
@@ -15,12 +15,13 @@ export const FRICTION_CLASSES: Readonly<Record<'A' | 'B' | 'C', Band>> = {
 };
 
 /**
- * Friction of thread and seat by condition. Dry plated 0.12–0.18, anti-seize 0.08–0.12 (common practice, no
- * source). Unknown spans both: it is not taken for dry.
+ * Friction of thread and seat by condition. Dry plated 0.12–0.18, anti-seize 0.08–0.12, locker wet between the two
+ * (common practice, no source). Unknown spans all: it is not taken for dry.
  */
 export const FRICTION: Readonly<Record<ThreadCondition, Band>> = {
   dry: { low: 0.12, high: 0.18 },
   greased: { low: 0.08, high: 0.12 },
+  locker: { low: 0.1, high: 0.15 },
   unknown: { low: 0.08, high: 0.18 },
 };
 

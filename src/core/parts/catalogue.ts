@@ -3,7 +3,7 @@ import { plainSpacer } from '../document/blank';
 import { moreThanThere, threadRoom } from '../figures/ownThread';
 import type { Adapter, Hub, Nut, Spacer } from '../document/document';
 import { NUT_STYLES, SEATS, THREAD_MATERIALS } from '../document/vocabulary';
-import { BOLT_CLASSES } from '../thread/classes';
+import { BOLT_CLASSES, NUT_CLASSES_SAID } from '../thread/classes';
 import { parseThread, sameThread } from '../thread/designation';
 import { parseLength, parseTorque } from '../units/parse';
 import { parseNumber } from '../units/number';
@@ -17,7 +17,7 @@ interface Common {
 
 /** A row of the shelf or of a catalogue file: a part with what decides whether it goes on a car. */
 export type CatalogueItem =
-  | (Common & { readonly kind: 'spacer'; readonly lugs: number; readonly boltCircle: number; readonly spacer: Spacer })
+  | (Common & { readonly kind: 'spacer'; readonly spacer: Spacer })
   | (Common & {
       readonly kind: 'bolt' | 'stud' | 'conversion';
       readonly thread: string;
@@ -49,14 +49,18 @@ export const CATALOGUE_COLUMNS = [
   'blind_depth',
   'shank_reach',
   'shank_length',
+  'shank_diameter',
   'material',
   'tensile',
   'short_end',
   'outer_thread',
   'seats_at',
+  'nose',
   'web',
   'nut_height',
   'nut_thread',
+  'nut_class',
+  'nut_contact',
   'stud_thread',
   'stud_protrusion',
   'wheel_bolt_circle',
@@ -64,7 +68,7 @@ export const CATALOGUE_COLUMNS = [
   'torque',
   'torque_source',
 ] as const;
-type Column = (typeof CATALOGUE_COLUMNS)[number];
+export type Column = (typeof CATALOGUE_COLUMNS)[number];
 export type CatalogueRow = Readonly<Partial<Record<Column, string>>>;
 
 export interface RowIssue {
@@ -91,8 +95,12 @@ function readRow(row: CatalogueRow): CatalogueItem {
   if (kind === 'spacer') {
     const spacerKind = choice(row, 'spacer_kind', ['plain', 'lipped', 'adapter'] as const);
     const lipped = spacerKind !== 'plain';
+    const lugs = whole(row, 'lugs', 3, 12);
+    const boltCircles = circles(row);
     const spacer: Spacer = {
       ...plainSpacer(mm(row, 'thickness', 0, 100)),
+      lugs,
+      boltCircles,
       kind: spacerKind,
       bore: lipped ? mm(row, 'bore', 30, 200) : optional(row, 'bore', 30, 200),
       lipDiameter: lipped ? mm(row, 'lip_diameter', 30, 200) : null,
@@ -101,7 +109,7 @@ function readRow(row: CatalogueRow): CatalogueItem {
       openThrough: (row.open_through ?? '').trim().toLowerCase() === 'yes',
       adapter: spacerKind === 'adapter' ? readAdapter(row) : null,
     };
-    return { ...common, kind, lugs: whole(row, 'lugs', 3, 12), boltCircle: mm(row, 'bolt_circle', 60, 300), spacer };
+    return { ...common, kind, spacer };
   }
   const thread = words(row, 'thread');
   parseThread('thread', thread);
@@ -115,7 +123,9 @@ function readRow(row: CatalogueRow): CatalogueItem {
       blindDepth: optional(row, 'blind_depth', 1, 80),
       shankReach: optional(row, 'shank_reach', 0, 40) ?? 0,
       shankLength: optional(row, 'shank_length', 0, 40) ?? 0,
+      shankDiameter: optional(row, 'shank_diameter', 1, 60),
       material: choice(row, 'material', THREAD_MATERIALS, 'unknown'),
+      class: choice(row, 'nut_class', NUT_CLASSES_SAID, 'unknown'),
       tensile: strength(row),
     };
     return { ...common, kind, nut };
@@ -129,19 +139,22 @@ function readRow(row: CatalogueRow): CatalogueItem {
       kind,
       length,
       threadLength: optional(row, 'thread_length', 1, 150),
+      nose: optional(row, 'nose', 0, 30),
       shortEnd: mm(row, 'short_end', 1, 60),
       hubThread: thread,
       outerThread: outer,
       seatsAt: choice(row, 'seats_at', ['shoulder', 'run-out'] as const),
+      torque: torqueOf(row),
       class: boltClass,
     };
     return { ...common, kind, thread, fastener: checkedThread(stud) };
   }
   const threadLength = optional(row, 'thread_length', 1, 150);
+  const nose = optional(row, 'nose', 0, 30);
   const fastener: LooseFastener =
     kind === 'bolt'
-      ? { kind, length, threadLength, seat: choice(row, 'seat', SEATS), class: boltClass }
-      : { kind, protrusion: length, threadLength, class: boltClass };
+      ? { kind, length, threadLength, nose, seat: choice(row, 'seat', SEATS), class: boltClass }
+      : { kind, protrusion: length, threadLength, nose, class: boltClass };
   return { ...common, kind, thread, fastener: checkedThread(fastener) };
 }
 
@@ -161,22 +174,33 @@ function checkedThread(f: LooseFastener): LooseFastener {
 function readAdapter(row: CatalogueRow): Adapter {
   const studThread = words(row, 'stud_thread');
   parseThread('stud_thread', studThread);
-  const torque = (row.torque ?? '').trim();
   return {
     web: mm(row, 'web', 0, 60),
     nutHeight: mm(row, 'nut_height', 0, 60),
     nutThread: mm(row, 'nut_thread', 0, 60),
+    nutClass: choice(row, 'nut_class', NUT_CLASSES_SAID, 'unknown'),
+    nutContact: optional(row, 'nut_contact', 5, 60),
+    condition: 'dry',
     studThread,
     studClass: choice(row, 'class', BOLT_CLASSES, 'unknown'),
     studProtrusion: mm(row, 'stud_protrusion', 0, 150),
+    studNose: optional(row, 'nose', 0, 30),
+    studThreadLength: optional(row, 'thread_length', 1, 150),
     boltCircle: mm(row, 'wheel_bolt_circle', 60, 300),
     recess: optional(row, 'recess', 0, 80),
-    torque:
-      torque === ''
-        ? null
-        : { value: parseTorque('torque', torque, { min: 20, max: 800 }).value, source: words(row, 'torque_source') },
+    torque: torqueOf(row),
   };
 }
+
+function torqueOf(row: CatalogueRow): Hub['torque'] {
+  const text = (row.torque ?? '').trim();
+  if (text === '') return null;
+  return { value: parseTorque('torque', text, { min: 20, max: 800 }).value, source: words(row, 'torque_source') };
+}
+
+/** Bolt circles that a plate is drilled for, one or several: `112` or `100 / 112`. */
+const circles = (row: CatalogueRow): number[] =>
+  (row.bolt_circle ?? '').split('/').map((text) => parseLength('bolt_circle', text, { min: 60, max: 300 }).value);
 
 function words(row: CatalogueRow, column: Column): string {
   const text = (row[column] ?? '').trim();
@@ -214,70 +238,6 @@ function strength(row: CatalogueRow): number | null {
   return n;
 }
 
-const adapterRow = (a: Adapter): Partial<Record<Column, string>> => ({
-  web: String(a.web),
-  nut_height: String(a.nutHeight),
-  nut_thread: String(a.nutThread),
-  stud_thread: a.studThread,
-  class: a.studClass,
-  stud_protrusion: String(a.studProtrusion),
-  wheel_bolt_circle: String(a.boltCircle),
-  recess: a.recess === null ? '' : String(a.recess),
-  torque: a.torque ? String(a.torque.value) : '',
-  torque_source: a.torque?.source ?? '',
-});
-
-/** A part as a row of the file; reading it back gives the same part. */
-export function catalogueRow(item: CatalogueItem): Record<Column, string> {
-  const row = Object.fromEntries(CATALOGUE_COLUMNS.map((c) => [c, ''])) as Record<Column, string>;
-  const text = (x: number | null): string => (x === null ? '' : String(x));
-  Object.assign(row, { kind: item.kind, name: item.name, count: String(item.count), bin: item.bin });
-  switch (item.kind) {
-    case 'spacer': {
-      const s = item.spacer;
-      return Object.assign(row, {
-        lugs: String(item.lugs),
-        bolt_circle: String(item.boltCircle),
-        thickness: String(s.thickness),
-        spacer_kind: s.kind,
-        bore: text(s.bore),
-        lip_diameter: text(s.lipDiameter),
-        lip_height: text(s.lipHeight),
-        lip_root: text(s.lipRoot),
-        open_through: s.openThrough ? 'yes' : 'no',
-        ...(s.adapter ? adapterRow(s.adapter) : {}),
-      });
-    }
-    case 'nut': {
-      const n = item.nut;
-      return Object.assign(row, {
-        thread: n.thread,
-        seat: n.seat,
-        style: n.style,
-        thread_length: text(n.threadLength),
-        blind_depth: text(n.blindDepth),
-        shank_reach: text(n.shankReach),
-        shank_length: text(n.shankLength),
-        material: n.material,
-        tensile: text(n.tensile),
-      });
-    }
-    default: {
-      const f = item.fastener;
-      return Object.assign(row, {
-        thread: item.thread,
-        length: String(f.kind === 'stud' ? f.protrusion : f.length),
-        thread_length: text(f.threadLength),
-        seat: f.kind === 'bolt' ? f.seat : '',
-        class: f.class,
-        ...(f.kind === 'conversion'
-          ? { short_end: String(f.shortEnd), outer_thread: f.outerThread, seats_at: f.seatsAt }
-          : {}),
-      });
-    }
-  }
-}
-
 /** A bolt, a stud or a conversion stud. */
 export const isFastener = (
   item: CatalogueItem,
@@ -296,6 +256,7 @@ export function shelfFor(
   parts: readonly { readonly id: string; readonly item: CatalogueItem }[],
 ): Shelf {
   const own = parseThread('Thread', hub.thread);
+  const { lugs, boltCircle } = hub;
   const goes = (text: string): boolean => sameThread(parseThread('thread', text), own);
   // On a bolt hub nuts go on the outer ends of conversion studs.
   const outer = parts.flatMap(({ item }) =>
@@ -305,7 +266,11 @@ export function shelfFor(
   );
   return {
     spacers: parts.flatMap(({ id, item }) =>
-      item.kind === 'spacer' && item.lugs === hub.lugs && Math.abs(item.boltCircle - hub.boltCircle) < 0.05
+      item.kind === 'spacer' &&
+      lugs !== null &&
+      boltCircle !== null &&
+      item.spacer.lugs === lugs &&
+      (item.spacer.boltCircles ?? []).some((circle) => Math.abs(circle - boltCircle) < 0.05)
         ? [{ id, part: item.spacer, count: item.count }]
         : [],
     ),

@@ -1,4 +1,5 @@
 import type { Plan } from '../document/document';
+import { lockingOf, wheelTorque } from '../document/hardware';
 import { tightest, trimNeeded } from '../stance/clock';
 import { clearanceReserve } from '../figures/numbers';
 import { ADAPTER_PASSES, type TorqueSpec, WHEEL_PASSES, type Joint } from '../torque/log';
@@ -73,16 +74,18 @@ function toolsFor(plan: Plan, kind: JobKind, arch: boolean): string[] {
     'paper slip',
     ...(kind === 'conversion' ? ['hex key 5 or 6 mm, or two nuts to jam', 'thread locker, medium'] : []),
     ...(kind === 'adapter' ? ['thin-wall socket for the adapter’s nuts', 'bar or second person to hold the hub'] : []),
-    ...(plan.hub.lockingFastener ? ['locking key'] : []),
+    ...(plan.hub.lockingFastener || lockingOf(plan).is === 'piece' ? ['locking key'] : []),
     ...(arch
       ? ['trim tools', 'cutting disc and 100-grit', 'masking tape', 'sealing foam or membrane', 'rust paint']
       : []),
   ];
 }
 
-/** Torque jobs of a plan; none without its figure. */
+/** Torque jobs of a plan; none without its figure, or where nobody counted the lugs. */
 export function torqueJobs(plan: Plan): TorqueJob[] {
   const { hub, policy, spacer } = plan;
+  const wheel = wheelTorque(plan);
+  if (hub.lugs === null) return [];
   const shared = { lugs: hub.lugs, band: policy.torqueBand, verifyAngle: policy.verifyAngle };
   const jobs: TorqueJob[] = [];
   const adapter = spacer.adapter?.torque;
@@ -92,11 +95,11 @@ export function torqueJobs(plan: Plan): TorqueJob[] {
       source: adapter.source,
       spec: { ...shared, target: adapter.value, locking: null, passes: ADAPTER_PASSES },
     });
-  if (hub.torque)
+  if (wheel)
     jobs.push({
       joint: 'wheel',
-      source: hub.torque.source,
-      spec: { ...shared, target: hub.torque.value, locking: hub.lockingFastener ? 0 : null, passes: WHEEL_PASSES },
+      source: wheel.source,
+      spec: { ...shared, target: wheel.value, locking: lockingOf(plan).is === 'none' ? null : 0, passes: WHEEL_PASSES },
     });
   return jobs;
 }

@@ -1,4 +1,6 @@
 import type { Plan } from '../document/document';
+import { lockingOf, wheelTorque } from '../document/hardware';
+import { seatInSentence } from '../document/labels';
 import { formatThread, parseThread } from '../thread/designation';
 import { formatLength, formatTorque, type UnitSystem } from '../units/format';
 
@@ -46,6 +48,15 @@ export const looseName = (plan: Plan): 'bolt' | 'nut' =>
 /** Whether anything goes between hub and wheel: a conversion may go on alone. */
 export const hasPlate = (plan: Plan): boolean => plan.spacer.thickness > 0;
 
+/** Both plates, or each with its side where they differ. */
+function plates({ spacer, rightPlate }: Plan, plate: string, mm: (x: number) => string): string {
+  if (rightPlate === null || rightPlate === spacer.thickness) return `2 × ${plate} ${mm(spacer.thickness)}`;
+  return `${plate} ${mm(spacer.thickness)} for the left, ${mm(rightPlate)} for the right`;
+}
+
+const drilled = ({ spacer }: Plan): string =>
+  spacer.lugs === null || spacer.boltCircles === null ? '' : `, ${spacer.lugs} × ${spacer.boltCircles.join(' / ')}`;
+
 /**
  * Kit to have on the trolley before the car is lifted. Every line is a hold point: a wheel off with the wrong nuts on
  * the trolley is a wheel refitted twice. Common practice, no source.
@@ -53,7 +64,12 @@ export const hasPlate = (plan: Plan): boolean => plan.spacer.thickness > 0;
  */
 export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
   const { hub, spacer, fastener } = plan;
-  const count = hub.lugs * 2;
+  const torque = wheelTorque(plan);
+  // A plan whose lugs nobody counted never goes forward.
+  const count = (hub.lugs ?? 0) * 2;
+  // One piece a wheel is keyed: it is counted by itself, because the bags look alike.
+  const keyed = lockingOf(plan).is === 'piece';
+  const of = (what: string): string => (keyed ? `${count - 2} × ${what} and 2 locking ones` : `${count} × ${what}`);
   const loose = looseName(plan);
   const mm = (x: number): string => formatLength(x, units);
   // What the bag is held against besides the length: a plain shank that is too long looks the same in the hand.
@@ -64,7 +80,7 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
     ? [
         step(
           'kit.spacers',
-          `2 × ${plate} ${mm(spacer.thickness)}${spacer.kind === 'adapter' ? '' : `, ${spacer.kind}`}. Same make, both measured.`,
+          `${plates(plan, plate, mm)}${spacer.kind === 'adapter' ? '' : `, ${spacer.kind}`}${drilled(plan)}. Same make, both measured.`,
           true,
         ),
       ]
@@ -74,7 +90,7 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
       kit.push(
         step(
           'kit.bolts',
-          `${count} × bolt ${threadName(hub.thread)}, ${mm(fastener.length)} under the seat${threaded(fastener.threadLength)}. Count them, measure one of each bag.`,
+          `${of('bolt')} ${threadName(hub.thread)}, ${mm(fastener.length)} under the seat${threaded(fastener.threadLength)}. Count them, measure one of each bag.`,
           true,
         ),
       );
@@ -103,7 +119,15 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
       );
       break;
     case 'stock':
-      kit.push(step('kit.stock', `The ${count} stock ${loose}s, all present, threads clean.`, true));
+      kit.push(
+        step(
+          'kit.stock',
+          keyed
+            ? `The ${count - 2} stock ${loose}s and the 2 locking ones, all present, threads clean.`
+            : `The ${count} stock ${loose}s, all present, threads clean.`,
+          true,
+        ),
+      );
       break;
   }
   const nut =
@@ -112,7 +136,7 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
     kit.push(
       step(
         'kit.nuts',
-        `${count} × ${nut.style} nut ${threadName(nut.thread)}${nut.shankLength > 0 ? `, shank ${mm(nut.shankLength)}` : ''}. Count them; right finish.`,
+        `${of(`${nut.style} nut`)} ${threadName(nut.thread)}, ${seatInSentence(nut.seat)}${nut.shankLength > 0 ? `, shank ${mm(nut.shankLength)}` : ''}. Count them; right finish.`,
         true,
       ),
     );
@@ -124,7 +148,8 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
         true,
       ),
     );
-  if (hub.lockingFastener) kit.push(step('kit.key', 'Locking key in hand, and it fits the locking fastener.', true));
+  if (hub.lockingFastener || keyed)
+    kit.push(step('kit.key', 'Locking key in hand, and it fits the locking fastener.', true));
   kit.push(
     step(
       'kit.sockets',
@@ -133,7 +158,7 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
     ),
     step(
       'kit.wrench',
-      `Torque wrench set to ${hub.torque ? torqueText(hub.torque, units) : 'the figure, once it has a source'}.`,
+      `Torque wrench set to ${torque ? torqueText(torque, units) : 'the figure, once it has a source'}.`,
       true,
     ),
   );

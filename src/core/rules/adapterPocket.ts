@@ -12,14 +12,11 @@ interface NoPocket extends Case {
 
 const rule = 'adapter.pocket' as const;
 
-function pocketsFor(plan: Plan, beyond: number, pm: number): Finding {
+/** @param beyond longest stud beyond the face with the errors of stud and plate, mm; the pocket's own comes off it */
+function pocketsFor(plan: Plan, beyond: number): Finding {
   const limit = beyond + plan.policy.pocketMargin;
   const wheels = eachWheel(plan.wheel, 'pocketDepth');
-  const found = judgeWheels({ rule, limit, wheels, of: ofWheel, blank: wheelBlank });
-  if (found.pm === null) return found;
-  // The stud's own error already stands in the limit; the margin carries both.
-  const uncertain = found.level === 'caution';
-  return { ...found, pm: found.pm + pm, rss: Math.hypot(found.pm, pm), uncertain };
+  return judgeWheels({ rule, limit, wheels, of: ofWheel, blank: wheelBlank, inside: true });
 }
 
 /** The longest factory stud that was measured against the shallowest pocket of every wheel that can go on. */
@@ -28,27 +25,23 @@ export const adapterPocket: Rule<'adapter.pocket', OfWheelCase | WheelBlank | Mi
   id: rule,
   title: 'Pockets for the factory studs',
   statement: 'Every wheel that can go on has pockets deeper than the factory studs stand beyond the adapter.',
-  formula: 'pocket ≥ (Z − s) + 1.5 mm, each wheel',
+  formula: 'pocket ≥ (Z − s) + 1.5 mm, each wheel, errors of stud, plate and pocket inside',
   sources: ['geometry', 'common'],
-  policy: ['pocketMargin'],
+  policy: ['pocketMargin', 'spacerPm'],
   needs: ['studProtrusion', 'pocketDepth'],
   chosen: ['spacer'],
   decidedBy: 'spacer',
   judge({ plan }, out) {
     if (plan.spacer.adapter === null) return;
     let beyond = 0;
-    let pm = 0;
     let blank: Finding | null = null;
     for (const { studProtrusion: Z, corner } of plan.corners) {
       if (Z === null) {
         blank ??= finding({ ...BLANK, rule, level: 'unmeasured', case: missing('protrusion'), unit: 'mm', corner });
         continue;
       }
-      const here = studBeyondFace(Z.value + Z.pm, plan.spacer.thickness);
-      if (here > beyond) {
-        beyond = here;
-        pm = Z.pm;
-      }
+      // Flush within the errors counts as standing out.
+      beyond = Math.max(beyond, studBeyondFace(Z.value + Z.pm + plan.policy.spacerPm, plan.spacer.thickness));
     }
     const below = beyond === 0;
     const none = {
@@ -61,7 +54,7 @@ export const adapterPocket: Rule<'adapter.pocket', OfWheelCase | WheelBlank | Mi
       margin: 0,
       unit: 'mm',
     } as const;
-    const found = stopOrBlank(below ? finding(none) : pocketsFor(plan, beyond, pm), blank);
+    const found = stopOrBlank(below ? finding(none) : pocketsFor(plan, beyond), blank);
     if (found) out.push(found);
   },
   sentence(f, s) {
@@ -74,8 +67,8 @@ export const adapterPocket: Rule<'adapter.pocket', OfWheelCase | WheelBlank | Mi
         return `Needs the pocket depth of ${f.case.name || 'every wheel that can go on'}: no mark tells castings apart.`;
       case 'wheel':
         return s.stop
-          ? `The pocket of ${f.case.name} is ${s.value('down')} deep; the factory studs ask for ${s.limit('up')}. The wheel would sit on a stud. Thicker adapter, or a plain plate with shank nuts.`
-          : `The shallowest pocket, of ${f.case.name}, is ${s.value('down')} deep; the factory studs ask for ${s.limit('up')}.${s.error}`;
+          ? `The pocket of ${f.case.name} is ${s.value('down')} deep, errors taken off; the factory studs ask for ${s.limit('up')}. The wheel would sit on a stud. Thicker adapter, or a plain plate with shank nuts.`
+          : `The shallowest pocket, of ${f.case.name}, is ${s.value('down')} deep, errors taken off; the factory studs ask for ${s.limit('up')}.`;
     }
   },
 };

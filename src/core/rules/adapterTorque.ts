@@ -19,15 +19,16 @@ export const adapterTorque: Rule<'adapter.torque', Figure> = {
   judge({ plan: { spacer } }, out) {
     if (spacer.adapter === null) return;
     const t = spacer.adapter.torque;
-    const which: Figure = { is: t ? 'figure' : 'none', source: t?.source ?? '' };
+    const known = t !== null && /[\p{L}\p{N}]/u.test(t.source);
+    const which: Figure = { is: known ? 'figure' : 'none', source: t?.source ?? '' };
     out.push(
       finding({
         ...BLANK,
         rule: 'adapter.torque',
-        level: t ? 'pass' : 'unmeasured',
+        level: known ? 'pass' : 'unmeasured',
         case: which,
         value: t?.value ?? null,
-        unit: t ? 'N·m' : '',
+        unit: known ? 'N·m' : '',
       }),
     );
   },

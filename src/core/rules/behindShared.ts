@@ -7,7 +7,7 @@ import type { Say } from './say';
 
 /** Inside or out, or what is not known of it. */
 export interface BehindCase extends Case {
-  readonly is: 'ok' | 'depth' | 'room' | 'length';
+  readonly is: 'ok' | 'depth' | 'room' | 'length' | 'as-stock';
 }
 
 type BehindRule = 'bolt.behind' | 'stud.behind';
@@ -28,6 +28,23 @@ export function judgeBehind(rule: BehindRule, { plan, n }: Judged, out: Finding[
 function behindAt(rule: BehindRule, c: PlanCorner, m: CornerNumbers): Finding {
   const open = (is: BehindCase['is']): Finding =>
     finding({ ...BLANK, rule, level: 'unmeasured', case: { is }, unit: 'mm', corner: c.corner });
+  // No further in than the stock bolt ends asks for no room that the car did not have.
+  if (m.further !== null && m.further.value + m.further.pm <= 1e-9) {
+    const { value, pm, rss } = m.further;
+    const is = 'as-stock' as const;
+    return against({
+      ...BLANK,
+      rule,
+      case: { is },
+      value,
+      limit: 0,
+      margin: -value,
+      pm,
+      rss,
+      unit: 'mm',
+      corner: c.corner,
+    });
+  }
   if (c.tappedDepth === null) return open('depth');
   if (c.roomBehind === null && rule === 'bolt.behind') return open('room');
   if (m.behind === null) return open('length');
@@ -45,11 +62,13 @@ export const behindSentence =
   (f: Finding<BehindCase>, s: Say): string => {
     switch (f.case.is) {
       case 'length':
-        return s.needs('turns-and-length');
+        return s.needs('bolt-tip');
       case 'depth':
         return `Needs the tapped depth${s.at} before ${what} can pass.`;
       case 'room':
         return `Needs the room behind the thread${s.at}; if it cannot be seen, ${what} cannot pass.`;
+      case 'as-stock':
+        return `The tip ends no further in than the stock bolt’s${s.at}.`;
       case 'ok':
         break;
     }

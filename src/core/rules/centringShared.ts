@@ -1,6 +1,7 @@
 import { diametralClearance, type Fit, judgeFit } from '../centring/fits';
 import type { Measured, Plan } from '../document/document';
 import type { Case, Finding, Level } from './finding';
+import type { RuleId } from './index';
 import { BLANK, finding } from './make';
 
 /** Which fit it is: a bore on the hub spigot, or a lip in the bore of a wheel by its name, empty for the whole set. */
@@ -19,6 +20,7 @@ export const hubCentred = (plan: Plan): boolean => hasPlate(plan) && plan.spacer
 export const lipped = (plan: Plan): boolean => hubCentred(plan) && plan.spacer.kind !== 'plain';
 
 export interface FitParts {
+  readonly rule: RuleId;
   readonly plan: Plan;
   readonly which: FitCase;
   readonly bore: Measured;
@@ -26,8 +28,7 @@ export interface FitParts {
 }
 
 /** Diametral clearance of a bore on a spigot; a marked size carries no error of its own here. */
-export function closeFit({ plan, which, bore, spigot }: FitParts): Finding {
-  const rule = 'centring.lip-bore' as const;
+export function closeFit({ rule, plan, which, bore, spigot }: FitParts): Finding {
   if (bore === null || spigot === null)
     return finding({ ...BLANK, rule, level: 'unmeasured', case: which, unit: 'mm' });
   const { boreClearanceGood: good, boreClearanceMost: most } = plan.policy;

@@ -1,4 +1,5 @@
 import type { PlanCorner } from '../document/document';
+import type { ChalkPlace } from '../document/vocabulary';
 import { chalkLimits, chalkVerdict } from '../stance/chalk';
 import { hourText } from '../stance/clock';
 import type { Case, Finding } from './finding';
@@ -9,14 +10,22 @@ interface ChalkCase extends Case {
   readonly is: 'touches' | 'clear' | 'unproven';
   /** Clock positions where it came off. */
   readonly hours: readonly number[];
+  readonly across: ChalkPlace | null;
 }
+
+/** What it means, by where across the tyre the chalk came off. Common practice, no source. */
+const MEANS: Readonly<Record<ChalkPlace, string>> = {
+  'outer wall': ', on the outer wall: the lip cuts the sidewall.',
+  shoulder: ', on the shoulder: it rubs as the wheel comes up, and will cut the tyre.',
+  tread: ', on the tread: the tyre reaches the liner or the lip’s back, and will be worn through.',
+};
 
 const LEVEL = { touches: 'stop', clear: 'pass', unproven: 'note' } as const;
 
 function judgeChalk(c: PlanCorner, value: number): Finding {
   const limits = chalkLimits(c.chalk);
   const is = chalkVerdict(limits, value);
-  const which: ChalkCase = { is, hours: is === 'touches' ? limits.hours : [] };
+  const which: ChalkCase = { is, hours: is === 'touches' ? limits.hours : [], across: limits.across };
   const limit = is === 'touches' ? limits.touchesFrom : limits.clearUpTo;
   const margin = is === 'unproven' ? null : (limit ?? 0) - value;
   const { corner } = c;
@@ -51,7 +60,7 @@ export const clearanceChalk: Rule<'clearance.chalk', ChalkCase> = {
   sentence(f, s) {
     switch (f.case.is) {
       case 'touches':
-        return `Chalk came off${s.at} with a ${s.limit('down')} trial at ${f.case.hours.map(hourText).join(', ')} o’clock. It will cut the tyre.`;
+        return `Chalk came off${s.at} with a ${s.limit('down')} trial at ${f.case.hours.map(hourText).join(', ')} o’clock${f.case.across ? MEANS[f.case.across] : '. It will cut the tyre.'}`;
       case 'clear':
         return `No chalk came off${s.at} with a ${s.limit('down')} trial bounced to the stop.`;
       case 'unproven':

@@ -28,9 +28,9 @@ export const clearanceLoaded: Rule<'clearance.loaded', AtHour | Missing> = {
   id: 'clearance.loaded',
   title: 'Loaded clearance',
   statement: 'Loaded clearance less the spacer keeps its reserve.',
-  formula: 'min(c) − s ≥ r (5 mm street, 8 mm track)',
+  formula: 'min(c + t) − s ≥ r (5 mm street, 8 mm track), each hour moved by camber, height and wheel',
   policy: ['clearanceReserveStreet', 'clearanceReserveTrack'],
-  needs: ['loadedClearance', 'lipDepth'],
+  needs: ['loadedClearance', 'lipDepth', 'gapPer10'],
   chosen: ['spacer', 'reserve'],
   decidedBy: 'spacer',
   judge({ plan, n }, out) {

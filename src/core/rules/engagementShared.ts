@@ -12,6 +12,7 @@ export const STACK_NEEDS: readonly QuantityId[] = [
   'tappedDepth',
   'rotorHat',
   'stockBoltLength',
+  'stockNose',
   'nutThread',
   'nutGrip',
 ];

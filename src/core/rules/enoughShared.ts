@@ -12,7 +12,7 @@ import type { Say } from './say';
  * was; or under the floor.
  */
 export interface EnoughCase extends Case {
-  readonly is: 'target' | 'between' | 'as-came' | 'under';
+  readonly is: 'target' | 'own' | 'between' | 'as-came' | 'under' | 'makers';
   readonly target: number;
   readonly floor: number;
   /** What the untouched car had at that corner, mm; null where nobody knows. */
@@ -32,6 +32,8 @@ export interface OverEnough {
   readonly mate: Case;
   /** The wheel still hangs in the very thread that was counted, so what the car came with is a measure. */
   readonly relief: boolean;
+  /** Nothing is added to the maker’s own joint, so a count that reaches the target speaks for the maker’s own thread. */
+  readonly makers?: boolean;
   /** Three turns, mm: no relief goes under them. */
   readonly never: number;
   readonly school: School | null;
@@ -42,13 +44,14 @@ const SLACK = 1e-9;
 
 function levelOf(is: EnoughCase['is'], value: number, pm: number, target: number): Level {
   if (is === 'under') return 'stop';
-  if (is !== 'target') return 'caution';
+  if (is !== 'target' && is !== 'own') return 'caution';
   return value - pm < target - SLACK ? 'caution' : 'pass';
 }
 
 function caseOf(o: OverEnough, value: number, untouched: number | null): EnoughCase['is'] {
   const { target, floor } = o.enough;
   if (value >= target - SLACK) return 'target';
+  if (o.enough.own !== null && value >= o.enough.own - SLACK) return 'own';
   const asCame = o.relief && untouched !== null && value >= untouched - SLACK && value >= o.never - SLACK;
   if (asCame) return 'as-came';
   return value >= floor - SLACK ? 'between' : 'under';
@@ -56,15 +59,16 @@ function caseOf(o: OverEnough, value: number, untouched: number | null): EnoughC
 
 function judgeAt(o: OverEnough, c: CornerNumbers, m: NonNullable<Result>): Finding {
   const { rule, school, pitch } = o;
-  const { target, floor } = o.enough;
+  const { floor, own } = o.enough;
   const untouched = c.untouched === null ? null : c.untouched.value;
   if (!Number.isFinite(m.value) || !Number.isFinite(m.pm))
     return { ...BLANK, rule, value: m.value, school, corner: c.corner };
   const is = caseOf(o, m.value, untouched);
+  const target = is === 'own' ? (own as number) : o.enough.target;
   const limit = is === 'under' ? floor : target;
   const which: EnoughCase = { is, target, floor, untouched };
   const level = levelOf(is, m.value, m.pm, target);
-  const uncertain = is === 'under' ? m.value + m.pm >= floor : is === 'target' && level === 'caution';
+  const uncertain = is === 'under' ? m.value + m.pm >= floor : (is === 'target' || is === 'own') && level === 'caution';
   const margin = m.value - limit;
   const { value, pm, rss } = m;
   const unit = 'mm' as const;
@@ -94,6 +98,11 @@ function graver(here: Finding, found: Finding | null): Finding {
   return worse(here, found);
 }
 
+/** Whether a count reaches its target with its error. */
+const reaches = (f: Finding): boolean => f.level === 'pass' && f.case.is === 'target';
+
+const asMade = (f: Finding): Finding => ({ ...f, level: 'note', case: { ...f.case, is: 'makers' } as EnoughCase });
+
 /**
  * Engagement at every corner against target and floor. A count is travel: where nobody measured the mate's own thread it is
  * too little at best, and never enough. A stop at one corner stands whatever is blank at the other.
@@ -110,7 +119,8 @@ export function judgeEnough(o: OverEnough): Finding {
       continue;
     }
     const here = judgeAt(o, c, m);
-    if (c.atMost && here.level !== 'stop') blank ??= { ...open, case: o.mate, value: m.value };
+    if (o.makers === true && c.atMost && reaches(here)) found = graver(asMade(here), found);
+    else if (c.atMost && here.level !== 'stop') blank ??= { ...open, case: o.mate, value: m.value };
     else found = graver(here, found);
   }
   if (found !== null && (blank === null || found.level === 'stop')) return found;
@@ -127,10 +137,14 @@ export function enoughWords(f: Finding<EnoughCase>, s: Say, what: string): strin
   switch (is) {
     case 'target':
       return `${has}; ${aim}.${s.error}`;
+    case 'own':
+      return `${has}: the nut is of marked class and fully on, so its own thread of ${s.len(target, 'down')} is enough.${s.error}`;
     case 'between':
       return `${has}; ${aim}. Short of that by ${short}, and over the floor of ${s.len(floor, 'up')}: somebody accepts it by name.${came}`;
     case 'as-came':
       return `${has}; ${aim}. Short of that by ${short}, and no less than the car came with.`;
+    case 'makers':
+      return `${s.both(f.value, 'down')} of travel counted${s.at}; ${aim}. Nothing is added to the maker’s own joint, whose own thread nobody measured.`;
     case 'under':
       return `${has}; the floor is ${s.both(floor, 'up')}. Short by ${s.shortBy()}; ${aim}.${came}${s.error}`;
   }

@@ -35,12 +35,12 @@ function stockThread(plan: Plan, n: Numbers): Finding {
   const own = plan.hub.stockStudThread;
   return own === null
     ? finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'stock' }, value: leastThread(n), unit: 'mm' })
-    : threadAgainst(own.value - own.pm, n, 'turns-and-protrusion', 'nuts');
+    : threadAgainst(own.value - own.pm, n, 'stud-tip', 'nuts');
 }
 
 function needOf(plan: Plan): Need {
   if (plan.fastener.kind === 'conversion') return 'conversion';
-  return plan.fastener.kind === 'bolt' ? 'turns-and-length' : 'turns-and-protrusion';
+  return plan.fastener.kind === 'bolt' ? 'bolt-tip' : 'stud-tip';
 }
 
 /** Thread on a new bolt or stud against what goes past its mate's first thread. */
@@ -59,6 +59,7 @@ export const fastenerThread: Rule<'fastener.thread', ThreadCase | Missing> = {
     'tappedDepth',
     'rotorHat',
     'stockBoltLength',
+    'stockNose',
     'stockStudThread',
     'nutThread',
     'nutGrip',
@@ -67,6 +68,7 @@ export const fastenerThread: Rule<'fastener.thread', ThreadCase | Missing> = {
   decidedBy: 'length',
   judge({ plan, n }, out) {
     const { fastener } = plan;
+    // An adapter’s own studs carry the wheel: the rule on their ends speaks.
     if (plan.spacer.adapter !== null || fastener.kind === 'stock') return;
     if (fastener.kind === 'nuts') {
       if (reachesDeeper(plan)) out.push(stockThread(plan, n));

@@ -1,31 +1,40 @@
+import { adapterEnds } from './adapterEnds';
 import { adapterNutBelow } from './adapterNutBelow';
 import { adapterPocket } from './adapterPocket';
+import { adapterProof } from './adapterProof';
 import { adapterRecess } from './adapterRecess';
 import { adapterTorque } from './adapterTorque';
 import { boltBehind } from './boltBehind';
 import { centringLipBore } from './centringLipBore';
 import { centringLipHeight } from './centringLipHeight';
 import { centringLipRoot } from './centringLipRoot';
+import { centringLipReach } from './centringLipReach';
 import { centringOverSpigot } from './centringOverSpigot';
 import { centringSeats } from './centringSeats';
 import { centringSpigot } from './centringSpigot';
+import { centringWheel } from './centringWheel';
+import { circleMatch } from './circleMatch';
 import { clearanceChalk } from './clearanceChalk';
 import { clearanceFinger } from './clearanceFinger';
 import { clearanceInner } from './clearanceInner';
 import { clearanceLoaded } from './clearanceLoaded';
 import { clearanceRib } from './clearanceRib';
+import { clearanceTrim } from './clearanceTrim';
 import { engagementCrossCheck } from './engagementCrossCheck';
 import { engagementHubEnd } from './engagementHubEnd';
+import { engagementLocking } from './engagementLocking';
 import { engagementMaterial } from './engagementMaterial';
 import { engagementMinimum } from './engagementMinimum';
 import { engagementNeverDrive } from './engagementNeverDrive';
 import { engagementStrengthKnown } from './engagementStrengthKnown';
 import { engagementTravel } from './engagementTravel';
 import { fastenerMix } from './fastenerMix';
+import { fastenerNose } from './fastenerNose';
 import { fastenerThread } from './fastenerThread';
 import type { Finding } from './finding';
 import { jointBearingMoment } from './jointBearingMoment';
 import { jointCondition } from './jointCondition';
+import { jointFailsFirst } from './jointFailsFirst';
 import { jointNeed } from './jointNeed';
 import { jointProof } from './jointProof';
 import { nutBottom } from './nutBottom';
@@ -39,10 +48,12 @@ import { seatSocket } from './seatSocket';
 import { spacerKind } from './spacerKind';
 import { stanceFlush } from './stanceFlush';
 import { stanceGap } from './stanceGap';
+import { stancePlanned } from './stancePlanned';
 import { stanceSettled } from './stanceSettled';
 import { studBehind } from './studBehind';
 import { threadMatch } from './threadMatch';
 import { torqueSource } from './torqueSource';
+import { torqueUsual } from './torqueUsual';
 import { useCompetition } from './useCompetition';
 
 /**
@@ -56,15 +67,18 @@ const LIST = [
   engagementStrengthKnown,
   engagementNeverDrive,
   engagementHubEnd,
+  engagementLocking,
   engagementMaterial,
   engagementTravel,
   readingContradiction,
   readingError,
   threadMatch,
+  circleMatch,
   boltBehind,
   studBehind,
   nutBottom,
   nutShank,
+  fastenerNose,
   fastenerThread,
   fastenerMix,
   seatMatch,
@@ -74,23 +88,31 @@ const LIST = [
   centringSpigot,
   centringLipRoot,
   centringLipHeight,
+  centringLipReach,
   centringOverSpigot,
+  centringWheel,
   adapterNutBelow,
   adapterPocket,
   adapterRecess,
+  adapterEnds,
   adapterTorque,
+  adapterProof,
   clearanceLoaded,
   stanceGap,
   clearanceInner,
   stanceFlush,
+  stancePlanned,
   useCompetition,
   stanceSettled,
   clearanceFinger,
   clearanceRib,
   clearanceChalk,
+  clearanceTrim,
   torqueSource,
+  torqueUsual,
   jointCondition,
   jointProof,
+  jointFailsFirst,
   jointNeed,
   jointBearingMoment,
 ] as const;
@@ -107,7 +129,7 @@ export const RULES = LIST as unknown as readonly AnyRule[];
  * Version of the rules as a whole: one more whenever a rule is added, or judges a plan otherwise than before. Kept with
  * every evaluation, so that a record says by which rules it was judged.
  */
-export const RULES_VERSION = 3;
+export const RULES_VERSION = 5;
 
 const BY_ID = new Map(RULES.map((r) => [r.id, r]));
 

@@ -133,13 +133,15 @@ export interface OverWheels {
   readonly blank: (name: string) => Case;
   /** The figure that is held against the limit, from the reading. */
   readonly value?: (m: number) => number;
+  /** The error of the reading is taken off first, and what is left decides: no caution that only measuring settles. */
+  readonly inside?: boolean;
 }
 
 /**
  * Judges one figure of every wheel that can go on; the worst wheel decides; one that was not measured decides before all
  * but a stop.
  */
-export function judgeWheels({ rule, limit, wheels, of, blank: blankCase, value }: OverWheels): Finding {
+export function judgeWheels({ rule, limit, wheels, of, blank: blankCase, value, inside }: OverWheels): Finding {
   let found: Finding | null = null;
   let blank: string | null = wheels.length === 0 ? '' : null;
   for (const { name, measured } of wheels) {
@@ -147,7 +149,8 @@ export function judgeWheels({ rule, limit, wheels, of, blank: blankCase, value }
       blank ??= name;
       continue;
     }
-    const v = value ? value(measured.value) : measured.value;
+    const read = inside ? measured.value - measured.pm : measured.value;
+    const v = value ? value(read) : read;
     const here = against({
       ...BLANK,
       rule,
@@ -155,7 +158,7 @@ export function judgeWheels({ rule, limit, wheels, of, blank: blankCase, value }
       value: v,
       limit,
       margin: v - limit,
-      pm: measured.pm,
+      pm: inside ? 0 : measured.pm,
       unit: 'mm',
     });
     found = worse(here, found);

@@ -1,4 +1,4 @@
-import type { Corner, Measured } from '../document/document';
+import type { Corner, Measured, Plan, PlanCorner } from '../document/document';
 import { compileThread } from '../figures/compiled';
 import type { Result } from '../figures/result';
 import type { Case, Finding } from './finding';
@@ -7,7 +7,7 @@ import { PLAIN, type Rule } from './rule';
 
 /** What the count exceeds, or a bolt’s two lengths. */
 interface Contradicts extends Case {
-  readonly is: 'bolt' | 'nut' | 'stud' | 'under';
+  readonly is: 'bolt' | 'nut' | 'stud' | 'under' | 'height' | 'bolt-sum' | 'stud-sum';
 }
 
 function exceeds(
@@ -30,10 +30,52 @@ function exceeds(
   });
 }
 
-/** How far a stud goes into a closed nut: its travel and the tip that is not full thread. */
-const inCap = (travel: NonNullable<Result>, lead: number): NonNullable<Result> => ({
-  ...travel,
-  value: travel.value + lead,
+/** Where a seat begins is read to about this, mm. Common practice, no source. */
+const SEAT_READ = 3;
+
+/** Sum of positions against a length that was read; both ends of what the tip may be are let through. */
+function offBy(read: NonNullable<Measured>, sum: number, errors: number, tip: number, slack: number): number | null {
+  const low = sum - slack - errors;
+  const high = sum + tip + slack + errors;
+  if (read.value + read.pm < low - 1e-9) return sum;
+  return read.value - read.pm > high + 1e-9 ? sum + tip : null;
+}
+
+/**
+ * The stock bolt against disc, pad and count, or the stud against grip and count: a grip that was measured by hand and never taken
+ * from the same count.
+ */
+function sumAt(plan: Plan, c: PlanCorner, travel: NonNullable<Result>): Finding | null {
+  const { hub } = plan;
+  const bolt = hub.fastening === 'bolt';
+  const lead = plan.policy.leadPitches * compileThread(hub.thread).thread.pitch;
+  const nose = hub.stockNose ?? { value: 0, pm: 0 };
+  const { pitch } = compileThread(hub.thread).thread;
+  const own = plan.wheel.each.find((w) => w.corner === c.corner)?.padThickness ?? plan.wheel.padThickness;
+  const parts = bolt ? [c.rotorHat, own] : [hub.nutGrip];
+  const read = bolt ? hub.stockBoltLength : c.studProtrusion;
+  // Without a nose that was looked at, the tip may be anything longer.
+  if (read === null || hub.stockNose === null || parts.some((m) => m === null)) return null;
+  let sum = travel.value + nose.value;
+  let errors = travel.pm + nose.pm;
+  for (const m of parts) {
+    sum += m?.value ?? 0;
+    errors += m?.pm ?? 0;
+  }
+  const expected = offBy(read, sum, errors, lead, bolt ? SEAT_READ : pitch);
+  if (expected === null) return null;
+  const margin = -Math.abs(read.value - expected);
+  const is = bolt ? ('bolt-sum' as const) : ('stud-sum' as const);
+  const rule = 'reading.contradiction' as const;
+  const { corner } = c;
+  return finding({ ...BLANK, rule, case: { is }, value: read.value, limit: expected, margin, unit: 'mm', corner });
+}
+
+/** How far a stud goes into a closed nut: its travel, and the tip that is not full thread, with the nose that was measured. */
+const inCap = (travel: NonNullable<Result>, lead: number, nose: Measured): NonNullable<Result> => ({
+  value: travel.value + lead + (nose?.value ?? 0),
+  pm: travel.pm + (nose?.pm ?? 0),
+  rss: Math.hypot(travel.rss, nose?.pm ?? 0),
 });
 
 /** More thread counted than there is, or a bolt not longer overall than under its seat, errors taken off: neither is trusted. */
@@ -42,10 +84,25 @@ export const readingContradiction: Rule<'reading.contradiction', Contradicts> = 
   id: 'reading.contradiction',
   title: 'Readings that contradict',
   statement:
-    'A stud cannot travel further into a closed nut than its cap is deep, nor any fastener further than it is threaded; a bolt is longer overall than under its seat. One of the two readings is wrong; neither is trusted.',
-  formula: 'N·P + n ≤ Dn (closed nut) · N·P ≤ thread on the bolt or stud · under the seat < overall',
+    'A stud cannot travel further into a closed nut than its cap is deep, nor any fastener further than it is threaded; a bolt is longer overall than under its seat, a nut no lower than its thread is long; disc, pad and count add up to the bolt, grip and count to the stud. One of the readings is wrong; none is trusted.',
+  formula:
+    'N·P + n ≤ Dn (closed nut) · N·P ≤ thread on the bolt or stud · under the seat < overall · Ln ≤ nut height · Lc ≈ tr + q + N·P + nc (bolt) · Z ≈ q + N·P + n (stud)',
   sources: ['geometry'],
-  needs: ['turns', 'nutBlindDepth', 'stockBoltLength', 'stockBoltOverall', 'stockBoltThread', 'stockStudThread'],
+  needs: [
+    'turns',
+    'nutThread',
+    'nutHeight',
+    'nutBlindDepth',
+    'nutGrip',
+    'studProtrusion',
+    'stockBoltLength',
+    'stockBoltOverall',
+    'stockBoltThread',
+    'stockStudThread',
+    'stockNose',
+    'rotorHat',
+    'padThickness',
+  ],
   decidedBy: 'car',
   judge({ plan, n }, out) {
     const {
@@ -75,6 +132,19 @@ export const readingContradiction: Rule<'reading.contradiction', Contradicts> = 
       );
       return;
     }
+    const { nutHeight, nutThread } = plan.hub;
+    if (
+      !bolt &&
+      nutHeight !== null &&
+      nutThread !== null &&
+      nutThread.value - nutThread.pm > nutHeight.value + nutHeight.pm
+    ) {
+      const [value, limit] = [nutThread.value, nutHeight.value];
+      const which: Contradicts = { is: 'height' };
+      const rule = 'reading.contradiction' as const;
+      out.push(finding({ ...BLANK, rule, case: which, value, limit, margin: limit - value, unit: 'mm' }));
+      return;
+    }
     const lead = plan.policy.leadPitches * compileThread(plan.hub.thread).thread.pitch;
     for (let i = 0; i < n.corners.length; i += 1) {
       const travel = n.corners[i]?.travel ?? null;
@@ -82,10 +152,15 @@ export const readingContradiction: Rule<'reading.contradiction', Contradicts> = 
       const corner = n.corners[i]?.corner ?? null;
       const found = bolt
         ? exceeds(travel, 'bolt', stockBoltThread, corner)
-        : (exceeds(inCap(travel, lead), 'nut', nutStyle === 'closed' ? nutBlindDepth : null, corner) ??
-          exceeds(travel, 'stud', stockStudThread, corner));
-      if (found === null) continue;
-      out.push(found);
+        : (exceeds(
+            inCap(travel, lead, plan.hub.stockNose),
+            'nut',
+            nutStyle === 'closed' ? nutBlindDepth : null,
+            corner,
+          ) ?? exceeds(travel, 'stud', stockStudThread, corner));
+      const wrong = found ?? sumAt(plan, plan.corners[i] as PlanCorner, travel);
+      if (wrong === null) continue;
+      out.push(wrong);
       return;
     }
   },
@@ -93,6 +168,12 @@ export const readingContradiction: Rule<'reading.contradiction', Contradicts> = 
     switch (f.case.is) {
       case 'under':
         return `The stock bolt is ${s.value('nearest')} under the seat and ${s.limit('nearest')} overall: head and seat make it longer overall. One of the two is wrong: measure both again, by the picture.`;
+      case 'height':
+        return `The nut has ${s.value('nearest')} of thread and is ${s.limit('nearest')} high. One of the two is wrong: measure both again.`;
+      case 'bolt-sum':
+        return `Disc, pad and count${s.at} add up to a bolt of about ${s.limit('nearest')} under the seat; ${s.value('nearest')} was read. One of them is wrong: measure them again.`;
+      case 'stud-sum':
+        return `Grip and count${s.at} add up to a stud that stands out about ${s.limit('nearest')}; ${s.value('nearest')} was read. One of them is wrong: measure them again.`;
       case 'nut':
         return `The count${s.at} takes the stud ${s.value('nearest')} into a cap that is only ${s.limit('nearest')} deep. One of the two is wrong: measure both again.`;
       default:

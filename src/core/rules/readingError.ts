@@ -15,6 +15,7 @@ interface TooWide extends Case {
 
 const WHEEL_FIELD: Readonly<Partial<Record<QuantityId, keyof WheelEach>>> = {
   wheelBore: 'bore',
+  ringBore: 'ringBore',
   chamferDepth: 'chamferDepth',
   boreRecess: 'boreRecess',
   padThickness: 'padThickness',

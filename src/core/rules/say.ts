@@ -15,7 +15,9 @@ export interface Wording {
 const NEEDS = {
   turns: 'the turn count',
   'turns-and-length': 'the turn count and the stock bolt length',
+  'bolt-tip': 'the turn count, the stock bolt length and its pilot nose',
   'turns-and-protrusion': 'the turn count and the stud protrusion',
+  'stud-tip': 'the turn count, the stud protrusion and the stock stud’s pilot nose',
   conversion: 'the tapped depth, the disc hat, the nut’s grip and its thread length',
   protrusion: 'the stud protrusion',
   tapped: 'the tapped depth',
@@ -23,6 +25,8 @@ const NEEDS = {
   inner: 'the clearance to strut or caliper',
   gap: 'the gap from arch to tyre',
   'gap-and-height': 'the gap and the height of the arch edge, because the camber changes',
+  'gap-per-10': 'the gap and how it changes for 10 mm lower, because the car will sit lower',
+  planned: 'the tyre and the offset of the wheels that were measured, to hold the planned ones against',
   spigot: 'the hub spigot height and the bore chamfer',
   chamfer: 'the bore chamfer',
   'spigot-height': 'the hub spigot height',

@@ -1,7 +1,16 @@
+import type { Plan } from '../document/document';
 import { movesWheel } from '../figures/numbers';
 import { missing, type Missing, type Ok } from './cases';
 import { judgeCorners, OVER } from './make';
 import { PLAIN, type Rule } from './rule';
+import type { Need } from './say';
+
+/** What the gap needs besides itself, by what will change; the first that is missing anywhere. */
+function needOf({ camberChange, lowerBy, planned, corners, wheel }: Plan): Need {
+  if (camberChange !== 0 && corners.some((c) => c.archHeight === null)) return 'gap-and-height';
+  if (lowerBy !== 0 && corners.some((c) => c.gapPer10 === null)) return 'gap-per-10';
+  return planned !== null && wheel.offset === null ? 'planned' : 'gap';
+}
 
 /** The tyre inside the arch at ride height. */
 export const stanceGap: Rule<'stance.gap', Ok | Missing> = {
@@ -9,14 +18,14 @@ export const stanceGap: Rule<'stance.gap', Ok | Missing> = {
   id: 'stance.gap',
   title: 'Tyre inside the arch',
   statement: 'The tyre stays inside the arch edge at ride height.',
-  formula: 'g − s ≥ 0',
+  formula: 'g − s + h·sin Δγ + k·Δh/10 + ΔET − ΔB/2 ≥ 0',
   sources: ['geometry', 'local'],
-  needs: ['gap', 'archHeight', 'camber'],
+  needs: ['gap', 'archHeight', 'gapPer10', 'camber'],
   chosen: ['spacer', 'camber'],
   decidedBy: 'spacer',
   judge({ plan, n }, out) {
     if (!movesWheel(plan) && n.corners.every((c) => c.gapAfter === null)) return;
-    const need = missing(plan.camberChange === 0 ? 'gap' : 'gap-and-height');
+    const need = missing(needOf(plan));
     const over = {
       ...OVER,
       rule: 'stance.gap' as const,

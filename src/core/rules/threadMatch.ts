@@ -34,9 +34,9 @@ export const threadMatch: Rule<'thread.match', Pair> = {
       pair('nut', fastener.nut.thread, fastener.outerThread, out);
     } else {
       const nut = newNut(fastener);
-      if (nut) pair('nut', nut.thread, hub.thread, out);
+      if (spacer.adapter !== null) pair('nut', nut?.thread ?? hub.thread, spacer.adapter.studThread, out);
+      else if (nut) pair('nut', nut.thread, hub.thread, out);
     }
-    if (spacer.adapter !== null) pair('nut', hub.thread, spacer.adapter.studThread, out);
   },
   sentence(f, s) {
     const { is, own, mate } = f.case;

@@ -1,3 +1,4 @@
+import { wheelTorque } from '../document/hardware';
 import type { Case } from './finding';
 import { BLANK, finding } from './make';
 import { PLAIN, type Rule } from './rule';
@@ -17,15 +18,17 @@ export const torqueSource: Rule<'torque.source', Figure> = {
   sources: ['maker', 'iso-6789'],
   policy: ['torqueBand', 'verifyAngle'],
   decidedBy: 'fastener',
-  judge({ plan: { hub } }, out) {
-    const t = hub.torque;
-    const which: Figure = { is: t ? 'figure' : 'none', source: t?.source ?? '' };
-    const unit = t ? 'N·m' : '';
+  judge({ plan }, out) {
+    const t = wheelTorque(plan);
+    // A question mark is no source.
+    const known = t !== null && /[\p{L}\p{N}]/u.test(t.source);
+    const which: Figure = { is: known ? 'figure' : 'none', source: t?.source ?? '' };
+    const unit = known ? 'N·m' : '';
     out.push(
       finding({
         ...BLANK,
         rule: 'torque.source',
-        level: t ? 'pass' : 'unmeasured',
+        level: known ? 'pass' : 'unmeasured',
         case: which,
         value: t?.value ?? null,
         unit,

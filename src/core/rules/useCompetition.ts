@@ -1,13 +1,17 @@
-import type { Ok } from './cases';
+import type { Case } from './finding';
 import { BLANK, finding } from './make';
 import { PLAIN, type Rule } from './rule';
 
-/** Slip-on plates in competition. */
-export const useCompetition: Rule<'use.competition', Ok> = {
+interface Competition extends Case {
+  readonly is: 'slip-on' | 'adapter';
+}
+
+/** Plates and adapters in competition. */
+export const useCompetition: Rule<'use.competition', Competition> = {
   ...PLAIN,
   id: 'use.competition',
-  title: 'Slip-on in competition',
-  statement: 'Slip-on spacers above a few millimetres are questioned for competition.',
+  title: 'Plates in competition',
+  statement: 'Slip-on spacers above a few millimetres, and every bolt-on adapter, are questioned for competition.',
   formula: 's ≤ 5 mm',
   policy: ['competitionSlipOn'],
   schools:
@@ -15,11 +19,15 @@ export const useCompetition: Rule<'use.competition', Ok> = {
   decidedBy: 'spacer',
   judge({ plan: { use, spacer, policy } }, out) {
     const [value, limit] = [spacer.thickness, policy.competitionSlipOn];
-    if (use !== 'competition' || spacer.kind === 'adapter' || value <= limit) return;
-    out.push(
-      finding({ ...BLANK, rule: 'use.competition', level: 'caution', value, limit, margin: limit - value, unit: 'mm' }),
-    );
+    const adapter = spacer.kind === 'adapter';
+    if (use !== 'competition' || (!adapter && value <= limit)) return;
+    const which: Competition = { is: adapter ? 'adapter' : 'slip-on' };
+    const margin = limit - value;
+    const rule = 'use.competition' as const;
+    out.push(finding({ ...BLANK, rule, level: 'caution', case: which, value, limit, margin, unit: 'mm' }));
   },
-  sentence: (_, s) =>
-    `${s.value('nearest')} slip-on for competition: many refuse more than ${s.limit('nearest')}. The lead decides and signs.`,
+  sentence: (f, s) =>
+    f.case.is === 'adapter'
+      ? `A ${s.value('nearest')} bolt-on adapter for competition: two joints to inspect between sessions, and many refuse it. The lead decides and signs.`
+      : `${s.value('nearest')} slip-on for competition: many refuse more than ${s.limit('nearest')}. The lead decides and signs.`,
 };

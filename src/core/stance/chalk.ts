@@ -1,4 +1,4 @@
-import type { ChalkLoad } from '../document/vocabulary';
+import type { ChalkLoad, ChalkPlace } from '../document/vocabulary';
 
 /** One chalk test at a corner, as far as its verdict needs it. */
 export interface ChalkEvidence {
@@ -7,6 +7,8 @@ export interface ChalkEvidence {
   readonly load: ChalkLoad;
   /** Clock positions where chalk came off; none is clean. */
   readonly hours: readonly number[];
+  /** Where across the tyre; null or left out where nobody said. */
+  readonly across?: ChalkPlace | null;
 }
 
 export interface ChalkLimits {
@@ -14,6 +16,7 @@ export interface ChalkLimits {
   readonly touchesFrom: number | null;
   /** Where it touched, hours of the clock. */
   readonly hours: readonly number[];
+  readonly across: ChalkPlace | null;
   /** Thickest trial that stayed clean when bounced to the stop, mm; null where none did. */
   readonly clearUpTo: number | null;
 }
@@ -27,23 +30,26 @@ export interface ChalkLimits {
 export function chalkLimits(tests: readonly ChalkEvidence[]): ChalkLimits {
   let touchesFrom: number | null = null;
   let hours: readonly number[] = [];
+  let across: ChalkPlace | null = null;
   let clearUpTo: number | null = null;
   for (const t of tests) {
     if (t.hours.length > 0) {
       if (touchesFrom === null || t.trial <= touchesFrom) {
         touchesFrom = t.trial;
         hours = t.hours;
+        across = t.across ?? null;
       }
       if (clearUpTo !== null && clearUpTo >= t.trial) clearUpTo = null;
     } else if (t.load === 'bounced') {
       if (touchesFrom !== null && touchesFrom <= t.trial) {
         touchesFrom = null;
         hours = [];
+        across = null;
       }
       clearUpTo = Math.max(clearUpTo ?? 0, t.trial);
     }
   }
-  return { touchesFrom, hours, clearUpTo };
+  return { touchesFrom, hours, across, clearUpTo };
 }
 
 export type ChalkVerdict = 'touches' | 'clear' | 'unproven';

@@ -28,14 +28,20 @@ export function tightest(readings: readonly ClockReading[]): TightestClock | nul
   return best;
 }
 
-/** Tightest loaded clearance of a corner: by the clock, or as taken without an hour, whichever is less once its error is off. */
-export function tightestOf(c: {
-  readonly clock: readonly ClockReading[];
-  readonly loadedClearance: ClockReading['clearance'];
-}): TightestClock | ClockReading['clearance'] {
-  if (c.clock.length === 0) return c.loadedClearance;
+/** Tightest loaded clearance of a corner: by the clock, or as taken without an hour, whichever is less once its error is off.
+ * @param trim lip that comes off all round before, mm; by the clock it stands with each position
+ */
+export function tightestOf(
+  c: {
+    readonly clock: readonly ClockReading[];
+    readonly loadedClearance: ClockReading['clearance'];
+  },
+  trim = 0,
+): TightestClock | ClockReading['clearance'] {
+  const read = c.loadedClearance;
+  const loose = read === null || trim === 0 ? read : { value: read.value + trim, pm: read.pm };
+  if (c.clock.length === 0) return loose;
   const clock = tightest(c.clock);
-  const loose = c.loadedClearance;
   return clock !== null && loose !== null && loose.value - loose.pm < clock.value - clock.pm ? loose : clock;
 }
 

@@ -3,14 +3,6 @@
  * Source: definition of offset; geometry.
  */
 
-/** Outer sidewall: B/2 − ET + s. */
-export const outerSidewall = (sectionWidth: number, offset: number, spacer: number): number =>
-  sectionWidth / 2 - offset + spacer;
-
-/** Inner sidewall: −B/2 − ET + s. */
-export const innerSidewall = (sectionWidth: number, offset: number, spacer: number): number =>
-  -sectionWidth / 2 - offset + spacer;
-
 /** Scrub radius with the spacer: it moves outboard by s. */
 export const scrubRadius = (scrub: number, spacer: number): number => scrub + spacer;
 
@@ -33,4 +25,14 @@ export const flushSpacer = (gap: number, height: number, moreNegative: number): 
  * @param radius R, the tyre's radius at the height looked at
  */
 export const sweepRadius = (scrub: number, spacer: number, sectionWidth: number, radius: number): number =>
-  Math.hypot(scrub + spacer + sectionWidth / 2, radius);
+  Math.hypot(scrubRadius(scrub, spacer) + sectionWidth / 2, radius);
+
+/**
+ * How much further a plate brings the outer shoulder at full lock, mm: forward s·sin δ, outward s·cos δ. The shoulder stands at
+ * (c·cos δ + b·sin δ, b·cos δ + c·sin δ), and only b grows by s. Source: rotation about the steering axis.
+ * @param lock δ, degrees
+ */
+export const shoulderAtLock = (spacer: number, lock: number): { readonly forward: number; readonly out: number } => {
+  const delta = (lock * Math.PI) / 180;
+  return { forward: spacer * Math.sin(delta), out: spacer * Math.cos(delta) };
+};

@@ -30,6 +30,8 @@ export function boltStrength(boltClass: BoltClass, d: number): Strength | null {
 }
 
 export const NUT_CLASSES = ['8', '10', '12'] as const;
+export const NUT_CLASSES_SAID = ['8', '10', '12', 'unknown'] as const;
+export type NutClassSaid = (typeof NUT_CLASSES_SAID)[number];
 export type NutClass = (typeof NUT_CLASSES)[number];
 
 /** ISO 898-2, stress under proof load of regular nuts, MPa, for the sizes that wheels use (from memory). */

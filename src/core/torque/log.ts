@@ -4,6 +4,13 @@ import { type LockingSchool, starOrder } from './starOrder';
 export const PASSES = ['snug', 'lower', 'middle', 'final', 'verify', 'recheck'] as const;
 export type Pass = (typeof PASSES)[number];
 
+/**
+ * What a log holds: an entry of a pass; a slip that strikes out the entry before it; what became of a fastener that was pulled far
+ * over the figure: another one went in, or somebody says why it stays.
+ */
+export const ENTRIES = [...PASSES, 'strike', 'replaced', 'stays'] as const;
+export type Entry = (typeof ENTRIES)[number];
+
 /** A wheel on its hub or adapter. The middle pass, at a share of the figure, is optional. */
 export const WHEEL_PASSES: readonly Pass[] = ['snug', 'lower', 'final', 'verify'];
 export const WHEEL_PASSES_WITH_MIDDLE: readonly Pass[] = ['snug', 'lower', 'middle', 'final', 'verify'];
@@ -15,14 +22,26 @@ export const JOINTS = ['adapter', 'wheel'] as const;
 export type Joint = (typeof JOINTS)[number];
 
 export interface TorqueReading {
-  readonly pass: Pass;
-  /** Lug position, 0 at the top, clockwise; −1 for the hold point `lower`. */
+  readonly pass: Entry;
+  /** Lug position, 0 at the top, clockwise; −1 where the whole wheel is meant. */
   readonly lug: number;
   /** N·m; null in the snug pass, which has no figure. */
   readonly reading: number | null;
   /** Degrees that the fastener moved before the wrench gave; asked for in verify and recheck. */
   readonly angle: number | null;
+  /** What a click wrench tells: it shows no figure. Left out or null where figures were read. */
+  readonly felt?: Felt | null;
 }
+
+/**
+ * What a click wrench tells a hand: it clicked at what it was set to; on the second round the fastener held, moved a little (up to a
+ * hand’s width at the handle) or a lot before it did. Common practice, no source.
+ */
+export const FELT = ['click', 'held', 'little', 'lot'] as const;
+export type Felt = (typeof FELT)[number];
+
+/** Lug of an entry that speaks of the whole wheel: snug all round, lowered, or a slip struck out. */
+export const WHOLE = -1;
 
 export interface TorqueSpec {
   readonly lugs: number;
@@ -60,15 +79,21 @@ export interface TorqueState {
   readonly complete: boolean;
   /** Complete recheck rounds after sign-off. */
   readonly rechecks: number;
+  /** A fastener that was pulled far over the figure: it is replaced, or somebody says why it stays, before the pass goes on. */
+  readonly overpulled: number | null;
 }
+
+/** Further over the figure than this a fastener has stretched for all anybody knows. Share of it; common practice, no source. */
+const FAR_OVER = 1.2;
 
 /**
  * Where a wheel stands after its readings: snug (star order, in the air) → lower → final → verify. A reading
  * outside the band leaves its lug next. A fastener that moves more than the verify angle, in verify or in a
- * recheck, sends the final pass back for the whole wheel. Pure fold over the log: the log is the truth.
+ * recheck, sends the final pass back for the whole wheel. A slip strikes out the entry before it and stays in the log.
+ * Pure fold over the log: the log is the truth.
  * Source: common practice, no source; band from ISO 6789 (from memory).
  */
-export function torqueState(spec: TorqueSpec, readings: readonly TorqueReading[]): TorqueState {
+export function torqueState(spec: TorqueSpec, log: readonly TorqueReading[]): TorqueState {
   const order = starOrder(spec.lugs, spec.locking, spec.lockingSchool);
   const passes = spec.passes ?? WHEEL_PASSES;
   const after = (p: Pass): Pass | null => passes[passes.indexOf(p) + 1] ?? null;
@@ -78,9 +103,15 @@ export function torqueState(spec: TorqueSpec, readings: readonly TorqueReading[]
   let sentBack = 0;
   let complete = false;
   let rechecks = 0;
-  for (const reading of readings) {
+  let overpulled: number | null = null;
+  for (const reading of standing(log)) {
+    if ((reading.pass as Entry) === 'replaced' || (reading.pass as Entry) === 'stays') {
+      overpulled = null;
+      continue;
+    }
     const outcome = judgeReading(spec, reading);
     last = { reading, outcome };
+    if (outcome === 'over' && (reading.reading ?? 0) > spec.target * FAR_OVER) overpulled = reading.lug;
     if (reading.pass === 'recheck' && pass === null) pass = 'recheck';
     if (outcome === 'moved') {
       pass = 'final';
@@ -89,6 +120,9 @@ export function torqueState(spec: TorqueSpec, readings: readonly TorqueReading[]
       sentBack += 1;
     } else if (reading.pass === 'lower') {
       pass = after('lower');
+    } else if (reading.pass === 'snug' && reading.lug === WHOLE) {
+      done = [];
+      pass = after('snug');
     } else if (outcome === 'done') {
       done = [...done, reading.lug];
       if (done.length === spec.lugs) {
@@ -100,12 +134,35 @@ export function torqueState(spec: TorqueSpec, readings: readonly TorqueReading[]
     }
   }
   const next = pass === null || pass === 'lower' ? null : (order[done.length] as number);
-  return { order, pass, next, done, last, sentBack, complete, rechecks };
+  return { order, pass, next, done, last, sentBack, complete, rechecks, overpulled };
+}
+
+/** Which entries of a log stand, by their place in it: a slip takes the last one that still stood with it. */
+export function struckOut(log: readonly { readonly pass: string }[]): ReadonlySet<number> {
+  const struck = new Set<number>();
+  const stands: number[] = [];
+  for (const [i, e] of log.entries()) {
+    if (e.pass !== 'strike') stands.push(i);
+    else {
+      struck.add(i);
+      const last = stands.pop();
+      if (last !== undefined) struck.add(last);
+    }
+  }
+  return struck;
+}
+
+/** The entries that stand. */
+export function standing(log: readonly TorqueReading[]): (TorqueReading & { readonly pass: Pass })[] {
+  const struck = struckOut(log);
+  return log.filter((_, i) => !struck.has(i)) as (TorqueReading & { readonly pass: Pass })[];
 }
 
 /** How one reading counts. Lower than the band is `low`, above it `over`: slacken and do that lug again. */
 export function judgeReading(spec: TorqueSpec, r: TorqueReading): Outcome {
   if (r.pass === 'snug' || r.pass === 'lower') return 'done';
+  if (r.pass === 'strike' || r.pass === 'replaced' || r.pass === 'stays') return 'done';
+  if (r.felt) return r.felt === 'lot' ? 'moved' : 'done';
   if ((r.pass === 'verify' || r.pass === 'recheck') && !((r.angle ?? Number.POSITIVE_INFINITY) <= spec.verifyAngle))
     return 'moved';
   const figure = r.pass === 'middle' ? spec.target * (spec.middleShare ?? 0.55) : spec.target;
@@ -120,16 +177,39 @@ export const faceNumber = (order: readonly number[], lug: number): number => ord
 /** What a reading must carry to be taken now; null when it may be appended. Lugs are named by the numbers on the wheel face. */
 export function refuseReading(spec: TorqueSpec, state: TorqueState, r: TorqueReading): string | null {
   const expected = state.pass ?? 'recheck';
+  if (r.pass === 'strike') return state.last === null ? 'Nothing stands in this log that could be struck out.' : null;
+  if (state.overpulled !== null) return overRefusal(state, r);
+  if (r.pass === 'replaced' || r.pass === 'stays') return 'No fastener here was pulled far over the figure.';
   if (r.pass !== expected) return `This wheel is in its ${expected} pass; a ${r.pass} entry does not belong there.`;
   if (r.pass === 'lower') return null;
+  if (r.pass === 'snug' && r.lug === WHOLE)
+    return state.done.length === 0 ? null : 'Some lugs are snug already; snug the others one by one.';
   const next = state.next ?? (state.order[0] as number);
   const [wanted, got] = [faceNumber(state.order, next), faceNumber(state.order, r.lug)];
   if (got === 0) return `This wheel has ${spec.lugs} lugs; lug ${wanted} is next.`;
   if (r.lug !== next) return `Lug ${wanted} is next, not lug ${got}: star order.`;
   if (r.pass === 'snug') return null;
+  if (r.felt) return feltRefusal(spec, r, got);
   if (r.reading === null || !(r.reading > 0))
     return `Reading of lug ${got} is missing. Type what the wrench showed, in N·m.`;
   if ((r.pass === 'verify' || r.pass === 'recheck') && !Number.isFinite(r.angle ?? Number.NaN))
     return `Movement of lug ${got} is missing. Type the degrees it moved; 0 if it held.`;
   return spec.target > 0 ? null : 'There is no torque figure with a source for this axle.';
+}
+
+/** What a click wrench may tell in a pass: that it clicked, and on the second round whether the fastener moved first. */
+function feltRefusal(spec: TorqueSpec, r: TorqueReading, got: number): string | null {
+  const second = r.pass === 'verify' || r.pass === 'recheck';
+  if (second === (r.felt === 'click'))
+    return second
+      ? `Say whether lug ${got} held, moved a little or moved a lot before the wrench clicked.`
+      : `In the ${r.pass} pass the wrench clicks; whether lug ${got} moves is asked on the second round.`;
+  return spec.target > 0 ? null : 'There is no torque figure with a source for this axle.';
+}
+
+/** Nothing goes on past a fastener that was pulled far over the figure until somebody has dealt with it. */
+function overRefusal({ overpulled, order }: TorqueState, r: TorqueReading): string | null {
+  const lug = faceNumber(order, overpulled as number);
+  if ((r.pass === 'replaced' || r.pass === 'stays') && r.lug === overpulled) return null;
+  return `Lug ${lug} was pulled far over the figure, so it may have stretched: replace it, or a lead says why it stays.`;
 }

@@ -68,11 +68,21 @@ function parseWith(
 
 /**
  * Length as typed, to mm. Accepts mm, cm and inches with decimal point or comma and fractions:
- * `20`, `19,05`, `3/4"`, `0.75in`, `1 1/4 in`. A bare number is millimetres.
+ * `20`, `19,05`, `3/4"`, `0.75in`, `1 1/4 in`. A bare number is millimetres; a bare fraction is asked about.
  * @throws InputError naming the field, the value and what would do.
  */
-export const parseLength = (field: string, text: string, range: Range): TypedQuantity =>
-  parseWith(LENGTH_UNITS, 'mm', '12.5, 12,5 or 1/2"', field, text, range);
+export function parseLength(field: string, text: string, range: Range): TypedQuantity {
+  const bare = text.trim();
+  // Plates are sold in fractions of an inch, and nobody reads a caliper in fractions of a millimetre.
+  if (/[/⁄¼½¾⅛⅜⅝⅞]/.test(bare) && parseNumber(bare) !== null && !LENGTH_UNITS.some(([pattern]) => pattern.test(bare)))
+    throw new InputError(
+      field,
+      bare,
+      'is a fraction without a unit: inch or mm?',
+      `Type ${bare}" for inches, or a decimal for mm.`,
+    );
+  return parseWith(LENGTH_UNITS, 'mm', '12.5, 12,5 or 1/2"', field, text, range);
+}
 
 /** Torque as typed, to N·m: `120`, `120 Nm`, `90 lbf·ft`, `90 ft-lb`. @throws InputError */
 export const parseTorque = (field: string, text: string, range: Range): TypedQuantity =>

@@ -1,16 +1,16 @@
 import type { LengthWindow } from '../engagement/boltStack';
 import { roundTo } from '../units/round';
 import type { Fastener, Plan } from '../document/document';
-import { assess } from '../evaluate/evaluate';
+import { assess, blocksChoice } from '../evaluate/evaluate';
 import type { Finding } from '../rules/finding';
 import type { JointNumbers } from '../figures/clampFigures';
 import { leastThread } from '../figures/ownThread';
 import { leastValue } from '../figures/result';
 
-/** How one thickness can go on: as it is, with longer fasteners, or not, with the first reason. */
+/** How one thickness can go on: on the fasteners that were chosen, as it is, with longer ones, or not, with the first reason. */
 export interface SizeFit {
   readonly thickness: number;
-  readonly how: 'stock' | 'longer' | 'no';
+  readonly how: 'chosen' | 'stock' | 'longer' | 'no';
   /** Length that engages as now, rounded up to the whole mm, where longer fasteners do it. */
   readonly length: number | null;
   readonly window: LengthWindow | null;
@@ -23,25 +23,32 @@ export interface SizeFit {
 }
 
 /**
- * "Why not 15?" for every size: the plan with that thickness on stock fasteners, else with longer ones of the length
- * that engages as the car does now. Judged by `assess` alone; nothing is judged a second way here.
+ * "Why not 15?" for every size: the plan with that thickness on the conversion studs or other nuts that were chosen; else on stock
+ * fasteners, else with longer ones of the length that engages as the car does now. Judged by `assess` alone; nothing is judged a second way here.
  */
 export function fitBySize(plan: Plan, sizes: readonly number[]): SizeFit[] {
   return sizes.map((thickness) => {
-    const at: Plan = { ...plan, spacer: { ...plan.spacer, thickness } };
+    const at: Plan = { ...plan, rightPlate: null, spacer: { ...plan.spacer, thickness } };
+    if (plan.fastener.kind === 'conversion' || plan.fastener.kind === 'nuts') return onChosen(at);
     const stock = assess({ ...at, fastener: { kind: 'stock' } });
     const gap = leastValue(stock.numbers.corners.map((c) => c.gapAfter));
-    if (stock.blocking.length === 0)
+    const inTheWay = blocksChoice(stock);
+    if (inTheWay.length === 0)
       return { thickness, how: 'stock', length: null, window: null, thread: null, reason: null, gap };
     const lengths = stock.numbers.window;
-    const first = stock.blocking[0] ?? null;
+    const first = inTheWay[0] ?? null;
     if (lengths === null || plan.spacer.kind === 'adapter')
       return { thickness, how: 'no', length: null, window: lengths, thread: null, reason: first, gap };
     const length = roundTo(lengths.keep, 0, 'up');
-    // A length that nobody holds yet is asked for threaded as far as it needs; the one in hand is judged by its own thread.
+    // A length that nobody holds yet is asked for threaded as far as it needs, plain at its tip and with no locking piece; the one in hand is judged by its own thread.
     const wanted = longerFastener(plan, length);
-    const longer = assess({ ...at, fastener: { ...wanted, threadLength: wanted.threadLength ?? length } });
-    if (longer.blocking.length === 0)
+    const longer = assess({
+      ...at,
+      locking: plan.locking.kind === 'unknown' ? { kind: 'none' } : plan.locking,
+      fastener: { ...wanted, threadLength: wanted.threadLength ?? length, nose: wanted.nose ?? 0 },
+    });
+    const stillInTheWay = blocksChoice(longer);
+    if (stillInTheWay.length === 0)
       return {
         thickness,
         how: 'longer',
@@ -57,10 +64,25 @@ export function fitBySize(plan: Plan, sizes: readonly number[]): SizeFit[] {
       length: null,
       window: lengths,
       thread: null,
-      reason: longer.blocking[0] ?? first,
+      reason: stillInTheWay[0] ?? first,
       gap,
     };
   });
+}
+
+/** The size on what was chosen; its length is not what is asked. */
+function onChosen(at: Plan): SizeFit {
+  const judged = assess(at);
+  const first = blocksChoice(judged)[0] ?? null;
+  return {
+    thickness: at.spacer.thickness,
+    how: first === null ? 'chosen' : 'no',
+    length: null,
+    window: judged.numbers.window,
+    thread: null,
+    reason: first,
+    gap: leastValue(judged.numbers.corners.map((c) => c.gapAfter)),
+  };
 }
 
 /** A longer bolt or stud of the plan's own kind and class; a nut that was chosen with its stud stays on it. */
@@ -72,6 +94,7 @@ export function longerFastener(plan: Plan, length: number): Extract<Fastener, { 
         kind: 'bolt',
         length,
         threadLength: f.kind === 'bolt' ? f.threadLength : null,
+        nose: f.kind === 'bolt' ? f.nose : null,
         seat: f.kind === 'bolt' ? f.seat : plan.wheel.seat,
         class: boltClass,
       }
@@ -79,6 +102,7 @@ export function longerFastener(plan: Plan, length: number): Extract<Fastener, { 
         kind: 'stud',
         protrusion: length,
         threadLength: f.kind === 'stud' ? f.threadLength : null,
+        nose: f.kind === 'stud' ? f.nose : null,
         class: boltClass,
         nut: f.kind === 'stud' ? f.nut : null,
       };
@@ -100,7 +124,9 @@ export function sweepThickness(plan: Plan, to: number, stepMm: number): Thicknes
   const points: ThicknessPoint[] = [];
   for (let i = 0; i * stepMm <= to + 1e-9; i += 1) {
     const thickness = i * stepMm;
-    const { numbers, blocking } = assess({ ...plan, spacer: { ...plan.spacer, thickness } });
+    // A plot over thickness is of both plates alike.
+    const judged = assess({ ...plan, rightPlate: null, spacer: { ...plan.spacer, thickness } });
+    const { numbers } = judged;
     const { corners } = numbers;
     points.push({
       thickness,
@@ -108,7 +134,7 @@ export function sweepThickness(plan: Plan, to: number, stepMm: number): Thicknes
       clearance: leastValue(corners.map((c) => c.clearanceAfter)),
       gap: leastValue(corners.map((c) => c.gapAfter)),
       clamp: clampMargin(numbers.joint),
-      allowed: blocking.length === 0,
+      allowed: blocksChoice(judged).length === 0,
     });
   }
   return points;

@@ -3,7 +3,7 @@ import { formatLength, type UnitSystem } from '../units/format';
 import { roundTo } from '../units/round';
 import { fitBySize } from './bySize';
 import type { Measured, Plan } from '../document/document';
-import { assess } from '../evaluate/evaluate';
+import { assess, blocksChoice } from '../evaluate/evaluate';
 import { clearanceReserve } from '../figures/numbers';
 import { leastValue } from '../figures/result';
 
@@ -28,7 +28,9 @@ export interface WayOut {
  * ways that answer what is wrong are listed. Nothing here is a verdict: each is a plan to be judged like any other.
  */
 export function waysOut(plan: Plan, sizes: readonly number[]): WayOut[] {
-  const { numbers, blocking, findings } = assess(plan);
+  const judged = assess(plan);
+  const { numbers, findings } = judged;
+  const blocking = blocksChoice(judged);
   const s = plan.spacer.thickness;
   const out: WayOut[] = [];
   const gap = leastValue(numbers.corners.map((c) => c.gapAfter));
@@ -61,7 +63,7 @@ export function waysOut(plan: Plan, sizes: readonly number[]): WayOut[] {
       gapAfter: gap === null || amount === null ? null : gap + s - amount,
     });
   }
-  if (gap !== null && gap < 0) {
+  if (gap !== null && gap < 0 && !lipStands(plan)) {
     const height = leastValue(plan.corners.map((c) => lowEnd(c.archHeight)));
     const sine = height === null ? 2 : -gap / height;
     out.push({
@@ -79,6 +81,14 @@ export function waysOut(plan: Plan, sizes: readonly number[]): WayOut[] {
   }
   if (gap !== null && gap < 0) out.push({ way: 'flare', amount: -gap, needs: null, gapAfter: 0 });
   return out;
+}
+
+/** More negative camber does not help where the lip is what stands in the way: it stops the tyre under load all the same. */
+function lipStands(plan: Plan): boolean {
+  const tucked = { ...plan, camberChange: Math.min(5, plan.camberChange + 1) };
+  return assess(tucked).findings.some(
+    (f) => f.level === 'stop' && (f.rule === 'clearance.loaded' || f.rule === 'clearance.chalk'),
+  );
 }
 
 /** A measured value at the low end of its error. */

@@ -1,9 +1,11 @@
 import { useEffect, useState } from 'react';
 import { tryInput } from '@/core/errors';
 import type { Adapter } from '@/core/document/document';
-import { BOLT_CLASSES, type BoltClass } from '@/core/thread/classes';
+import { CONDITION_LABEL } from '@/core/document/labels';
+import { THREAD_CONDITIONS } from '@/core/joint/friction';
+import { BOLT_CLASSES, type BoltClass, NUT_CLASSES_SAID, type NutClassSaid } from '@/core/thread/classes';
 import { parseLength, parseTorque } from '@/core/units/parse';
-import { Field, SelectField } from '@/ui/Field';
+import { Field, optionsOf, SelectField } from '@/ui/Field';
 import { readThread } from './NutForm';
 
 interface Row {
@@ -21,7 +23,12 @@ interface Typed {
   readonly nutThread: string;
   readonly studThread: string;
   readonly studClass: string;
+  readonly nutClass: string;
+  readonly nutContact: string;
+  readonly condition: string;
   readonly studProtrusion: string;
+  readonly studNose: string;
+  readonly studThreadLength: string;
   readonly boltCircle: string;
   readonly recess: string;
   readonly torque: string;
@@ -35,6 +42,24 @@ const ROWS: readonly Row[] = [
   { key: 'web', label: 'Web under its nut', unit: 'mm', read: length('Web under its nut', 1, 60) },
   { key: 'nutHeight', label: 'Height of its nut', unit: 'mm', read: length('Height of its nut', 3, 60) },
   { key: 'nutThread', label: 'Thread in its nut', unit: 'mm', read: length('Thread in its nut', 3, 60) },
+  {
+    key: 'nutClass',
+    label: 'Class on its nuts',
+    options: NUT_CLASSES_SAID.map((c) => ({ value: c, label: c === 'unknown' ? 'Not known' : c })),
+    read: (text): NutClassSaid => NUT_CLASSES_SAID.find((c) => c === text) ?? 'unknown',
+  },
+  {
+    key: 'nutContact',
+    label: 'Its nuts bear on',
+    unit: 'mm',
+    read: (text) => (text.trim() === '' ? null : length('Its nuts bear on', 5, 60)(text)),
+  },
+  {
+    key: 'condition',
+    label: 'Its nuts go on',
+    options: optionsOf(CONDITION_LABEL),
+    read: (text): Adapter['condition'] => THREAD_CONDITIONS.find((c) => c === text) ?? 'unknown',
+  },
   { key: 'studThread', label: 'Thread of its studs', read: (text) => readThread('Thread of its studs', text) },
   {
     key: 'studClass',
@@ -43,6 +68,18 @@ const ROWS: readonly Row[] = [
     read: (text): BoltClass => BOLT_CLASSES.find((c) => c === text) ?? 'unknown',
   },
   { key: 'studProtrusion', label: 'Its studs stand out', unit: 'mm', read: length('Its studs stand out', 5, 150) },
+  {
+    key: 'studNose',
+    label: 'Pilot nose on them',
+    unit: 'mm',
+    read: (text) => (text.trim() === '' ? null : length('Pilot nose on them', 0, 30)(text)),
+  },
+  {
+    key: 'studThreadLength',
+    label: 'Full thread on them',
+    unit: 'mm',
+    read: (text) => (text.trim() === '' ? null : length('Full thread on them', 1, 150)(text)),
+  },
   { key: 'boltCircle', label: 'Bolt circle outside', unit: 'mm', read: length('Bolt circle outside', 60, 300) },
   {
     key: 'recess',
@@ -61,13 +98,18 @@ const ROWS: readonly Row[] = [
 
 const text = (x: number | null | undefined): string => (x === null || x === undefined ? '' : String(x));
 
-const typedOf = (a: Adapter | null, thread: string, boltCircle: number): Typed => ({
+const typedOf = (a: Adapter | null, thread: string, boltCircle: number | null): Typed => ({
   web: text(a?.web),
   nutHeight: text(a?.nutHeight),
   nutThread: text(a?.nutThread),
   studThread: a?.studThread ?? thread,
   studClass: a?.studClass ?? 'unknown',
+  nutClass: a?.nutClass ?? 'unknown',
+  nutContact: text(a?.nutContact),
+  condition: a?.condition ?? 'dry',
   studProtrusion: text(a?.studProtrusion),
+  studNose: text(a?.studNose),
+  studThreadLength: text(a?.studThreadLength),
   boltCircle: text(a?.boltCircle ?? boltCircle),
   recess: text(a?.recess),
   torque: text(a?.torque?.value),
@@ -86,7 +128,7 @@ export function AdapterForm({
   /** What was typed before the form was left with figures missing. */
   typedBefore: Readonly<Partial<Typed>> | undefined;
   thread: string;
-  boltCircle: number;
+  boltCircle: number | null;
   onAdapter: (adapter: Adapter | null, typed: Readonly<Record<string, string>>) => void;
 }) {
   const [typed, setTyped] = useState<Typed>(() => ({

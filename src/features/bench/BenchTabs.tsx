@@ -26,6 +26,7 @@ const TABS = [
   { value: 'candidates', label: 'Candidates' },
 ] as const;
 export type BenchTab = (typeof TABS)[number]['value'];
+export const BENCH_TABS: readonly BenchTab[] = TABS.map((t) => t.value);
 
 /** The search brings its worker along. */
 const WhatFits = dynamic(() => import('./WhatFits').then((m) => m.WhatFits), { ssr: false });
@@ -65,7 +66,7 @@ export function BenchTabs({ jobId, bench, units, tab, onTab, partner, corner, ta
         ))}
       </Tabs.List>
       <Tabs.Content value="figures" className="pt-2">
-        <Figures evaluation={bench.evaluation} plan={bench.plan} units={units} />
+        <Figures evaluation={bench.evaluation} plan={bench.plan} units={units} lock={take.lock} />
       </Tabs.Content>
       <Tabs.Content value="fits" className="pt-2">
         <WhatFits bench={bench} units={units} />

@@ -2,37 +2,39 @@
 
 import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { memo, useDeferredValue, useEffect, useState, useTransition } from 'react';
-import type { PlanParts } from '@/core/document/assemble';
-import type { Plan } from '@/core/document/document';
+import { memo, useDeferredValue, useEffect, useMemo, useState, useTransition } from 'react';
 import type { Evaluation } from '@/core/evaluate/evaluate';
+import { quantity } from '@/core/document/quantities';
+import { nextReading } from '@/core/whatif/nextReading';
 import { needsName } from '@/core/rules/enoughShared';
 import { USUAL } from '@/core/stance/archModel';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
-import { Field } from '@/ui/Field';
 import { cx } from '@/ui/cx';
+import { NavLink } from '@/ui/NavLink';
 import { FindingList } from '@/ui/FindingList';
 import { Verdict } from '@/ui/Verdict';
-import { freezeChoice } from './actions';
+import { Accept, type Signature, type Signing } from './Accept';
+import { freezeChoice, setReady } from './actions';
 import { Drawings } from './Drawings';
 import { FastenerChoice } from './FastenerChoice';
-import { type BenchTab, BenchTabs } from './BenchTabs';
+import { useInAddress } from '@/ui/useInAddress';
+import { BENCH_TABS, type BenchTab, BenchTabs } from './BenchTabs';
 import type { Pose } from './RubMap';
 import type { Saved } from './saver';
 import { Shortcuts } from './Shortcuts';
 import { SpacerChoice } from './SpacerChoice';
 import { sizesFor, stepSize } from './sizes';
 import { ThumbBar } from './ThumbBar';
-import { acceptedOf, type Bench, type Choice, useBench } from './useBench';
+import { acceptedOf, type Bench, type BenchParts, type Choice, useBench } from './useBench';
 import { WaysOut } from './WaysOut';
 import type { Partner } from './WholeCar';
 
 export interface BenchProps {
   readonly jobId: string;
   readonly version: number;
-  readonly parts: Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff' | 'camberChange'>;
+  readonly parts: BenchParts;
   readonly start: Choice;
   readonly units: UnitSystem;
   /** Sentence about a plan that is already frozen, or null. */
@@ -41,20 +43,22 @@ export interface BenchProps {
   readonly changes: readonly string[];
   /** The other axle in this visit, if it has a job. */
   readonly partner: Partner | null;
+  readonly signing: Signing;
 }
 
 const TAKES_ARROWS = /^(INPUT|TEXTAREA|SELECT)$/;
 
 /** Choosing: section in the middle, choice under it, findings at the right in order of danger. */
-export function BenchView({ jobId, version, parts, start, units, frozen, changes, partner }: BenchProps) {
+export function BenchView({ jobId, version, parts, start, units, frozen, changes, partner, signing }: BenchProps) {
   const router = useRouter();
   const bench = useBench(jobId, version, parts, start);
   // While a face is dragged the drawings are painted first; findings and tables follow when there is time.
   const later = useDeferredValue(bench);
   const { evaluation, plan, choice, setSpacer, setAside, undo, redo } = bench;
   const [failure, setFailure] = useState<string | null>(null);
+  const [signature, setSignature] = useState<Signature | null>(null);
   const [busy, begin] = useTransition();
-  const [tab, setTab] = useState<BenchTab>('figures');
+  const [tab, setTab] = useInAddress<BenchTab>('tab', 'figures', BENCH_TABS);
   const [keys, setKeys] = useState(false);
   const { findings, blocking, verdict } = evaluation;
   const [corner, setCorner] = useState(() => tighter(evaluation));
@@ -85,7 +89,7 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
     };
     window.addEventListener('keydown', key);
     return () => window.removeEventListener('keydown', key);
-  }, [choice.spacer.thickness, setSpacer, setAside, undo, redo, units]);
+  }, [choice.spacer.thickness, setSpacer, setAside, setTab, undo, redo, units]);
 
   const forward = () =>
     begin(async () => {
@@ -93,9 +97,15 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
       // What is taken forward is what is kept, under the version that keeping it gave.
       const kept = await bench.flush();
       if (kept === null) return setFailure('Not taken forward: what stands on this bench is not kept.');
-      const result = await ask(() => freezeChoice(jobId, kept, choice, bench.lead));
+      const result = await ask(() => freezeChoice(jobId, kept, choice, bench.lead === null ? null : signature));
       if (result.ok) router.push(`/jobs/${jobId}/stage`);
       else setFailure(result.message);
+    });
+
+  const asPlanB = () =>
+    begin(async () => {
+      const result = await ask(() => setReady(jobId, choice));
+      setFailure(result.ok ? null : result.message);
     });
 
   const standing = findings.some((f) => f.level === 'stop' || f.level === 'unmeasured');
@@ -157,7 +167,11 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
               key={acceptedOf(choice)}
               competition={plan.use === 'competition'}
               start={bench.lead}
-              onLead={bench.setLead}
+              signing={signing}
+              onLead={(lead, typed) => {
+                bench.setLead(lead);
+                setSignature(typed);
+              }}
             />
           ) : null}
           <div className="flex flex-col gap-1">
@@ -170,6 +184,9 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
                 : 'Freezes this choice as the plan for the job card.'}{' '}
               {bench.saved === 'saving' ? 'Saving …' : bench.saved === 'saved' ? 'Bench saved.' : ''}
             </p>
+            <Button look="quiet" disabled={busy || blocking.length > 0 || signature !== null} onClick={asPlanB}>
+              Set ready as plan B
+            </Button>
             <div className="flex gap-1">
               <Button look="quiet" className="flex-1" disabled={undo === null} onClick={() => undo?.()}>
                 <Undo2 size={16} aria-hidden="true" /> Undo
@@ -186,6 +203,7 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
             ) : null}
           </div>
           <div className="-mr-4 flex flex-col gap-3 pr-4 lg:min-h-[160px] lg:overflow-y-auto">
+            <Next bench={later} jobId={jobId} />
             <LaterFindings bench={later} units={units} />
           </div>
         </div>
@@ -194,6 +212,21 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
     </div>
   );
 }
+
+/** Which one reading would let most rules be judged, and the way there. */
+const Next = memo(function Next({ bench, jobId }: { bench: Bench; jobId: string }) {
+  const next = useMemo(() => nextReading(bench.plan), [bench.plan]);
+  if (next === null) return null;
+  return (
+    <p className="border-l-2 border-accent pl-2 text-[14px]" data-testid="next-reading">
+      Settles most:{' '}
+      <NavLink href={`/jobs/${jobId}/measure`} className="font-[600] text-accent underline underline-offset-4">
+        {quantity(next.quantity).label}
+      </NavLink>
+      , {next.settles} {next.settles === 1 ? 'judgement' : 'judgements'}.
+    </p>
+  );
+});
 
 /** A save that is held up is tried again by itself; one that another screen overtook is not. */
 function NotSaved({ saved, thickness, units }: { saved: Saved; thickness: number; units: UnitSystem }) {
@@ -228,46 +261,4 @@ const LaterFindings = memo(function LaterFindings({ bench, units }: { bench: Ben
 function tighter(e: Evaluation): number {
   const gaps = e.numbers.corners.map((c) => c.gapAfter?.value ?? Number.POSITIVE_INFINITY);
   return Math.max(0, gaps.indexOf(Math.min(...gaps)));
-}
-
-/** Engagement between floor and target, and in competition every caution, is accepted by a named person with a reason. */
-function Accept({
-  competition,
-  start,
-  onLead,
-}: {
-  competition: boolean;
-  start: Plan['leadSignOff'];
-  onLead: (lead: { by: string; reason: string } | null) => void;
-}) {
-  const [by, setBy] = useState(start?.by ?? '');
-  const [reason, setReason] = useState(start?.reason ?? '');
-  const tell = (b: string, r: string) => onLead(b.trim() && r.trim() ? { by: b.trim(), reason: r.trim() } : null);
-  return (
-    <fieldset className="flex flex-col gap-2 border border-line p-3">
-      <legend className="px-1 text-[13px] font-[600]">
-        {competition
-          ? 'Competition: the lead signs off the cautions'
-          : 'Between floor and target: who accepts it, and why'}
-      </legend>
-      <Field
-        label={competition ? 'Lead' : 'Accepted by'}
-        value={by}
-        maxLength={60}
-        onChange={(e) => {
-          setBy(e.target.value);
-          tell(e.target.value, reason);
-        }}
-      />
-      <Field
-        label="Reason"
-        value={reason}
-        maxLength={300}
-        onChange={(e) => {
-          setReason(e.target.value);
-          tell(by, e.target.value);
-        }}
-      />
-    </fieldset>
-  );
 }

@@ -1,9 +1,11 @@
-import type { Fastener } from '@/core/document/document';
+import type { Fastener, Hub } from '@/core/document/document';
 import { BOLT_CLASSES, type BoltClass } from '@/core/thread/classes';
 import { SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
 import { LengthInput } from './LengthInput';
+import { NoseInput } from './NoseInput';
 import { NutForm, ThreadInput } from './NutForm';
+import { TorqueInput } from './TorqueInput';
 
 type Conversion = Extract<Fastener, { kind: 'conversion' }>;
 
@@ -17,10 +19,13 @@ const SEATS_AT = [
 export function ConversionForm({
   stud,
   threadHint,
+  vehicle,
   onStud,
 }: {
   stud: Conversion;
   threadHint: string;
+  /** The vehicle’s own figure, offered by name. */
+  vehicle: Hub['torque'];
   onStud: (stud: Conversion) => void;
 }) {
   const set = (change: Partial<Conversion>) => onStud({ ...stud, ...change });
@@ -70,8 +75,15 @@ export function ConversionForm({
           onChange={(e) => set({ class: e.target.value as BoltClass })}
           className="w-[128px]"
         />
+        <NoseInput value={stud.nose} onNose={(nose) => set({ nose })} />
+        <TorqueInput
+          label="Torque of its nuts"
+          value={stud.torque}
+          vehicle={vehicle}
+          onTorque={(torque) => set({ torque })}
+        />
       </fieldset>
-      <NutForm nut={stud.nut} onNut={(nut) => set({ nut })} />
+      <NutForm nut={stud.nut} gripMeasured onNut={(nut) => set({ nut })} />
     </div>
   );
 }

@@ -11,6 +11,9 @@ import { optionsOf, SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
 import { ConversionForm } from './ConversionForm';
 import { LengthInput } from './LengthInput';
+import { LockingInput } from './LockingInput';
+import { MoreFields } from './MoreFields';
+import { NoseInput } from './NoseInput';
 import { blankNut, NutForm } from './NutForm';
 import type { Fastener } from '@/core/document/document';
 import type { LengthWindow } from '@/core/engagement/boltStack';
@@ -46,16 +49,14 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
     if (choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud')
       bench.setFastener({ ...choice.fastener, threadLength });
   };
+  const setNose = (nose: number | null) => {
+    if (choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud')
+      bench.setFastener({ ...choice.fastener, nose });
+  };
   const least = leastThread(evaluation.numbers);
   const threadHint = least === null ? 'tip to plain shank' : `${formatLength(least, units, 'up')} or more`;
 
-  if (plan.spacer.kind === 'adapter') {
-    return (
-      <p className="text-[14px] text-soft">
-        The factory nuts go on the adapter’s studs; the adapter’s own nuts hold it, in a torque job of their own.
-      </p>
-    );
-  }
+  if (plan.spacer.kind === 'adapter') return <OnAdapter bench={bench} />;
   const pick = (v: 'stock' | 'longer' | 'other') => {
     if (v === 'stock') bench.setFastener({ kind: 'stock' });
     else if (v === 'longer') set(suggested);
@@ -65,17 +66,19 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
         kind: 'conversion',
         length: 0,
         threadLength: null,
+        nose: null,
         shortEnd: 0,
         hubThread: plan.hub.thread,
         outerThread: plan.hub.thread,
         seatsAt: 'shoulder',
+        torque: null,
         class: 'unknown',
         nut,
       });
     } else bench.setFastener({ kind: 'nuts', nut: blankNut(plan.hub.thread, plan.wheel.seat) });
   };
   return (
-    <div className="flex flex-wrap items-start gap-x-5 gap-y-3">
+    <div className="flex flex-wrap items-start gap-x-3 gap-y-3">
       <Segments
         label={bolt ? 'Bolts' : 'Studs'}
         value={longer ? 'longer' : kind === 'stock' ? 'stock' : 'other'}
@@ -92,7 +95,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           value={length}
           range={LENGTH}
           onLength={(mm) => mm !== null && set(mm)}
-          className="w-[130px]"
+          className="w-[126px]"
         />
       ) : null}
       {choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud' ? (
@@ -103,8 +106,11 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           onLength={setThread}
           optional
           hint={threadHint}
-          className="w-[130px]"
+          className="w-[126px]"
         />
+      ) : null}
+      {choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud' ? (
+        <NoseInput value={choice.fastener.nose} onNose={setNose} />
       ) : null}
       {choice.fastener.kind === 'bolt' ? (
         <SelectField
@@ -114,7 +120,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           onChange={(e) =>
             choice.fastener.kind === 'bolt' && bench.setFastener({ ...choice.fastener, seat: e.target.value as Seat })
           }
-          className="w-[128px]"
+          className="w-[118px]"
         />
       ) : null}
       {choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud' ? (
@@ -123,9 +129,10 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           options={CLASSES}
           value={choice.fastener.class}
           onChange={(e) => setClass(e.target.value as BoltClass)}
-          className="w-[128px]"
+          className="w-[118px]"
         />
       ) : null}
+      <LockingInput bench={bench} />
       <div className="flex flex-col gap-1">
         <span className="narrow text-[13px] font-[600] text-soft">
           {kind === 'conversion' ? 'Window, overall' : bolt ? 'Length window' : 'Protrusion window'}
@@ -152,8 +159,14 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           <p className="flex min-h-[44px] items-center text-[14px]">{noWindow(evaluation, kind, bolt)}</p>
         )}
       </div>
+      <MoreFields bench={bench} />
       {choice.fastener.kind === 'conversion' ? (
-        <ConversionForm stud={choice.fastener} threadHint={threadHint} onStud={bench.setFastener} />
+        <ConversionForm
+          stud={choice.fastener}
+          threadHint={threadHint}
+          vehicle={plan.hub.torque}
+          onStud={bench.setFastener}
+        />
       ) : null}
       {choice.fastener.kind === 'stud' && choice.fastener.nut ? (
         <NutForm
@@ -163,6 +176,34 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
       ) : null}
       {choice.fastener.kind === 'nuts' ? (
         <NutForm nut={choice.fastener.nut} onNut={(nut) => bench.setFastener({ kind: 'nuts', nut })} />
+      ) : null}
+    </div>
+  );
+}
+
+/** Nuts on an adapter’s own studs: the factory ones, or others of any kind. */
+function OnAdapter({ bench }: { bench: Bench }) {
+  const { choice, plan } = bench;
+  const { fastener } = choice;
+  const blank = () => blankNut(plan.spacer.adapter?.studThread ?? plan.hub.thread, plan.wheel.seat);
+  return (
+    <div className="flex flex-wrap items-start gap-x-3 gap-y-3">
+      <Segments
+        label="Nuts on the adapter’s studs"
+        value={fastener.kind === 'nuts' ? 'other' : 'stock'}
+        options={[
+          { value: 'stock', label: 'Stock' },
+          { value: 'other', label: 'Other nuts' },
+        ]}
+        onChange={(v) => bench.setFastener(v === 'stock' ? { kind: 'stock' } : { kind: 'nuts', nut: blank() })}
+      />
+      <LockingInput bench={bench} />
+      <p className="mt-[21px] flex min-h-[44px] items-center text-[14px] text-soft">
+        The adapter’s own nuts hold it, in a torque job of their own.
+      </p>
+      <MoreFields bench={bench} />
+      {fastener.kind === 'nuts' ? (
+        <NutForm nut={fastener.nut} onNut={(nut) => bench.setFastener({ kind: 'nuts', nut })} />
       ) : null}
     </div>
   );

@@ -3,6 +3,7 @@ import type { Evaluation } from '@/core/evaluate/evaluate';
 import type { Level } from '@/core/rules/finding';
 import { SCHOOL_LABEL } from '@/core/document/labels';
 import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
+import { shoulderAtLock } from '@/core/stance/position';
 import { largestAtOrBelow, roundTo } from '@/core/units/round';
 import { VerdictMark } from '@/ui/Verdict';
 import { sizesFor } from './sizes';
@@ -16,7 +17,18 @@ const WORD: Readonly<Record<Level, string>> = {
 };
 
 /** The figures of a choice, and what each school of engagement says of it. */
-export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; plan: Plan; units: UnitSystem }) {
+export function Figures({
+  evaluation,
+  plan,
+  units,
+  lock,
+}: {
+  evaluation: Evaluation;
+  plan: Plan;
+  units: UnitSystem;
+  /** Steering at full lock as the rub map takes it, degrees; 0 where the axle does not steer. */
+  lock: number;
+}) {
   const n = evaluation.numbers;
   const pitch = n.thread.pitch;
   const limit = n.slipOnLimit;
@@ -54,6 +66,7 @@ export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; p
           more={plan.wheel.offset === null ? '' : `was ET ${plan.wheel.offset}`}
         />
         <Row label="Track change" value={`+${formatLength(n.trackChange, units)}`} more="this axle" />
+        {lock > 0 ? <AtLock thickness={plan.spacer.thickness} lock={lock} units={units} /> : null}
       </dl>
       <table className="self-start border-t border-line text-[14px]">
         <caption className="sr-only">Minimum engagement by school</caption>
@@ -96,6 +109,17 @@ export function Figures({ evaluation, plan, units }: { evaluation: Evaluation; p
         </tbody>
       </table>
     </div>
+  );
+}
+
+function AtLock({ thickness, lock, units }: { thickness: number; lock: number; units: UnitSystem }) {
+  const { forward, out } = shoulderAtLock(thickness, lock);
+  return (
+    <Row
+      label="Shoulder at full lock"
+      value={`${formatLength(forward, units, 'up')} forward`}
+      more={`and ${formatLength(out, units, 'up')} out, at ${lock}°, against no plate`}
+    />
   );
 }
 

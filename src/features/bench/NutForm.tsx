@@ -1,6 +1,7 @@
 import type { Nut } from '@/core/document/document';
 import { NUT_STYLE_LABEL, SEAT_LABEL, THREAD_MATERIAL_LABEL } from '@/core/document/labels';
 import type { Seat } from '@/core/document/vocabulary';
+import { NUT_CLASSES_SAID } from '@/core/thread/classes';
 import { parseThread } from '@/core/thread/designation';
 import { Field, optionsOf, SelectField } from '@/ui/Field';
 import { useTyped } from '@/ui/useTyped';
@@ -9,6 +10,7 @@ import { LengthInput } from './LengthInput';
 const SEATS = optionsOf(SEAT_LABEL);
 const STYLES = optionsOf(NUT_STYLE_LABEL);
 const MATERIALS = optionsOf(THREAD_MATERIAL_LABEL);
+const CLASSES = NUT_CLASSES_SAID.map((c) => ({ value: c, label: c === 'unknown' ? 'Not known' : c }));
 const SHORT = { min: 0, max: 80 };
 
 /** A nut to begin with: thread and seat that would go on, everything else unknown. */
@@ -20,12 +22,14 @@ export const blankNut = (thread: string, seat: Seat): Nut => ({
   blindDepth: null,
   shankReach: 0,
   shankLength: 0,
+  shankDiameter: null,
+  class: 'unknown',
   material: 'unknown',
   tensile: null,
 });
 
 /** The nut that goes on, shank and all. */
-export function NutForm({ nut, onNut }: { nut: Nut; onNut: (nut: Nut) => void }) {
+export function NutForm({ nut, gripMeasured, onNut }: { nut: Nut; gripMeasured?: boolean; onNut: (nut: Nut) => void }) {
   const set = (change: Partial<Nut>) => onNut({ ...nut, ...change });
   return (
     <fieldset className="flex flex-wrap items-start gap-3 border-l-2 border-accent pl-3">
@@ -64,7 +68,7 @@ export function NutForm({ nut, onNut }: { nut: Nut; onNut: (nut: Nut) => void })
         />
       ) : null}
       <LengthInput
-        label="Shank reaches deeper by"
+        label={gripMeasured ? 'Deeper than the measured nut by' : 'Shank reaches deeper by'}
         value={nut.shankReach}
         range={{ min: 0, max: 40 }}
         onLength={(mm) => mm !== null && set({ shankReach: mm })}
@@ -77,11 +81,28 @@ export function NutForm({ nut, onNut }: { nut: Nut; onNut: (nut: Nut) => void })
         onLength={(mm) => mm !== null && set({ shankLength: mm })}
         className="w-[142px]"
       />
+      {nut.shankLength > 0 ? (
+        <LengthInput
+          label="Shank diameter"
+          optional
+          value={nut.shankDiameter}
+          range={{ min: 1, max: 60 }}
+          onLength={(shankDiameter) => set({ shankDiameter })}
+          className="w-[132px]"
+        />
+      ) : null}
       <SelectField
         label="Nut of"
         options={MATERIALS}
         value={nut.material}
         onChange={(e) => set({ material: e.target.value as Nut['material'] })}
+        className="w-[128px]"
+      />
+      <SelectField
+        label="Class on the nut"
+        options={CLASSES}
+        value={nut.class}
+        onChange={(e) => set({ class: e.target.value as Nut['class'] })}
         className="w-[128px]"
       />
     </fieldset>

@@ -8,8 +8,8 @@ import { RubGrid } from '@/drawing/RubGrid';
 import { Field } from '@/ui/Field';
 import { useTyped } from '@/ui/useTyped';
 import type { RubWorker } from '@/workers/rub.worker';
-import { RunProgress } from './RunProgress';
-import { useWorkerRun } from './useWorkerRun';
+import { RunProgress } from '@/ui/RunProgress';
+import { useWorkerRun } from '@/ui/useWorkerRun';
 
 const SIZE = { rows: 12, columns: 15, samples: 1500 };
 /** Typing and dragging are let finish before a map is begun. */

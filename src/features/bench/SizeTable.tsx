@@ -13,12 +13,13 @@ export function SizeTable({ bench, units }: { bench: Bench; units: UnitSystem })
   const pitch = evaluation.numbers.thread.pitch;
   const take = (f: SizeFit) => {
     bench.setSpacer({ thickness: f.thickness });
+    if (f.how === 'chosen') return;
     bench.setFastener(f.how === 'longer' && f.length !== null ? longerFastener(plan, f.length) : { kind: 'stock' });
   };
   return (
     <table className="w-full text-[14px]">
       <caption className="pb-1 text-left text-[13px] text-soft">
-        On stock fasteners where they do, else on longer ones that engage as now. Kind and centring as chosen above.
+        {chosenText(plan.fastener.kind)} Kind and centring as chosen above.
       </caption>
       <thead>
         <tr className="border-b border-line text-left text-[12.5px] text-soft">
@@ -68,7 +69,16 @@ export function SizeTable({ bench, units }: { bench: Bench; units: UnitSystem })
 }
 
 function howText(f: SizeFit, fastening: 'bolt' | 'stud', units: UnitSystem): string {
+  if (f.how === 'chosen') return 'Goes on what was chosen.';
   if (f.how === 'stock') return `Goes on the stock ${fastening}s.`;
   const thread = f.thread === null ? '' : `, threaded ${formatLength(f.thread, units, 'up')} or more`;
   return `Goes with ${fastening}s of ${formatLength(f.length ?? 0, units)}${thread}.`;
 }
+
+/** What the sizes are tried on. */
+const chosenText = (kind: string): string =>
+  kind === 'conversion'
+    ? 'On the conversion studs that were chosen.'
+    : kind === 'nuts'
+      ? 'On the stock studs with the nuts that were chosen.'
+      : 'On stock fasteners where they do, else on longer ones that engage as now.';

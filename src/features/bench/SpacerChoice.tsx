@@ -1,13 +1,12 @@
 'use client';
 
 import { Minus, Plus } from 'lucide-react';
-import { parseAngle } from '@/core/units/parse';
-import { Field } from '@/ui/Field';
 import type { UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
-import { useTyped } from '@/ui/useTyped';
 import { AdapterForm } from './AdapterForm';
+import { drillingOf } from '@/core/parts/drilling';
+import { DrillingInput } from './DrillingInput';
 import { LengthInput } from './LengthInput';
 import { sizesFor, stepSize } from './sizes';
 import type { Bench } from './useBench';
@@ -18,33 +17,10 @@ const KINDS = [
   { value: 'universal' as const, label: 'Slotted' },
 ];
 const ADAPTER = { value: 'adapter' as const, label: 'Adapter' };
-const CENTRING = [
-  { value: 'hub' as const, label: 'Hub' },
-  { value: 'seats' as const, label: 'Seats' },
-];
 const OPEN = [
   { value: 'no' as const, label: 'No' },
   { value: 'yes' as const, label: 'Yes' },
 ];
-
-/** Camber that will be set more negative than it was measured: the tyre's top tucks in. */
-function CamberField({ value, onDegrees }: { value: number; onDegrees: (degrees: number) => void }) {
-  const { typed, error, change } = useTyped(value, String, readCamber, onDegrees);
-  return (
-    <Field
-      label="Camber, more negative by"
-      figure
-      unit="°"
-      inputMode="decimal"
-      value={typed}
-      error={error}
-      onChange={(e) => change(e.target.value)}
-      className="w-[138px]"
-    />
-  );
-}
-
-const readCamber = (text: string): number => parseAngle('Camber change', text, { min: -5, max: 5 }).value;
 
 /** The spacer: kind, thickness by stepper, the bore of every plate, and what a lipped one has to be told. */
 export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem }) {
@@ -52,8 +28,8 @@ export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem
   const step = (d: 1 | -1) => bench.setSpacer({ thickness: stepSize(spacer.thickness, d, sizesFor(units)) });
   const pickKind = (kind: typeof spacer.kind) => {
     bench.setSpacer({ kind, ...(kind === 'adapter' ? {} : { adapter: null }) });
-    // The factory nuts go on an adapter, whatever was chosen before.
-    if (kind === 'adapter') bench.setFastener({ kind: 'stock' });
+    // Nuts go on an adapter’s own studs, and nothing else that was chosen before.
+    if (kind === 'adapter' && bench.choice.fastener.kind !== 'nuts') bench.setFastener({ kind: 'stock' });
   };
   return (
     <div className="flex flex-wrap items-start gap-x-3 gap-y-3">
@@ -78,13 +54,6 @@ export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem
         options={bench.plan.hub.fastening === 'stud' ? [...KINDS, ADAPTER] : KINDS}
         onChange={pickKind}
       />
-      <Segments
-        label="Centred by"
-        value={spacer.centring}
-        options={CENTRING}
-        onChange={(centring) => bench.setSpacer({ centring })}
-      />
-      <CamberField value={bench.choice.camberChange ?? 0} onDegrees={bench.setCamberChange} />
       {spacer.kind === 'universal' || spacer.thickness === 0 ? null : (
         <LengthInput
           label="Spacer bore"
@@ -92,7 +61,19 @@ export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem
           value={spacer.bore}
           range={{ min: 30, max: 200 }}
           onLength={(bore) => bench.setSpacer({ bore })}
-          className="w-[134px]"
+          className="w-[124px]"
+        />
+      )}
+      {spacer.thickness === 0 ? null : (
+        <DrillingInput
+          value={
+            spacer.lugs === null || spacer.boltCircles === null
+              ? null
+              : { lugs: spacer.lugs, circles: spacer.boltCircles }
+          }
+          units={units}
+          hub={drillingOf(bench.plan.hub.lugs, bench.plan.hub.boltCircle)}
+          onDrilling={(d) => bench.setSpacer({ lugs: d?.lugs ?? null, boltCircles: d ? [...d.circles] : null })}
         />
       )}
       {(spacer.kind === 'lipped' || spacer.kind === 'adapter') && spacer.centring === 'hub' ? (

@@ -15,8 +15,8 @@ import { VerdictMark } from '@/ui/Verdict';
 import type { SearchWorker } from '@/workers/search.worker';
 import { shelfParts } from './actions';
 import { CatalogueFile, type Opened } from './CatalogueFile';
-import { RunProgress } from './RunProgress';
-import { useWorkerRun } from './useWorkerRun';
+import { RunProgress } from '@/ui/RunProgress';
+import { useWorkerRun } from '@/ui/useWorkerRun';
 import type { Bench } from './useBench';
 
 export interface ShelfPart {
@@ -121,8 +121,9 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
     return (
       <div className="flex flex-col items-start gap-2">
         <p className="max-w-[60ch] text-[14px]">
-          The shelf holds no spacer for {plan.hub.lugs} lugs on {formatLength(plan.hub.boltCircle, units)}. Import a
-          catalogue, or open one just for this search.
+          The shelf holds no spacer for {plan.hub.lugs ?? 'unknown'} lugs on{' '}
+          {plan.hub.boltCircle === null ? 'a circle that nobody measured' : formatLength(plan.hub.boltCircle, units)}.
+          Import a catalogue, or open one just for this search.
         </p>
         <LinkButton href="/shelf">Go to the shelf</LinkButton>
         {catalogue}

@@ -2,11 +2,13 @@
 
 import { z } from 'zod';
 import type { CatalogueItem } from '@/core/parts/catalogue';
-import { fastenerSchema, spacerSchema } from '@/core/document/document';
+import { fastenerSchema, hubSchema, lockingSchema, planSchema, spacerSchema } from '@/core/document/document';
 import { act, actOn } from '@/usecases/act';
-import { type ChoiceDraft, keepDraft, openOtherAxle as openTheOtherAxle, takeForward } from '@/usecases/jobs';
-import { attempt, type Result } from '@/usecases/result';
-import { readSession } from '@/usecases/session';
+import { type ChoiceDraft, jobById, keepDraft, openOtherAxle as openTheOtherAxle, takeForward } from '@/usecases/jobs';
+import { setPlanB } from '@/usecases/otherWays';
+import { attempt, idOf, type Result } from '@/usecases/result';
+import { signatureOf, type TypedSignature } from '@/usecases/people';
+import { whoActs } from '@/usecases/session';
 import { shelfParts as partsOnShelf } from '@/usecases/shelf';
 
 const pair = { spacer: spacerSchema, fastener: fastenerSchema };
@@ -21,16 +23,29 @@ const choiceSchema = z.strictObject({
   ...pair,
   rub: rubSchema.optional(),
   adapterTyped: z.record(z.string().max(20), z.string().max(120)).optional(),
-  camberChange: z.number().min(-5).max(5).optional(),
+  camberChange: planSchema.shape.camberChange.optional(),
+  lowerBy: planSchema.shape.lowerBy.optional(),
+  planned: planSchema.shape.planned.optional(),
+  trim: planSchema.shape.trim.optional(),
+  rightPlate: planSchema.shape.rightPlate.optional(),
+  locking: lockingSchema.optional(),
+  condition: hubSchema.shape.condition.optional(),
   candidates: z.array(z.strictObject(pair)).max(4).optional(),
 });
-const leadSchema = z.strictObject({ by: z.string().trim().min(1), reason: z.string().trim().min(1) }).nullable();
+const signatureSchema = z
+  .strictObject({
+    reason: z.string().max(400),
+    leadId: z.string().max(60).optional(),
+    pin: z.string().max(20).optional(),
+    driver: z.string().max(100).optional(),
+  })
+  .nullable();
 
 /** Keeps what stands on the bench. @returns the job's new version */
 export async function keepChoice(jobId: string, version: number, choice: ChoiceDraft): Promise<Result<number>> {
   // Nothing else on the page shows it, so no page is sent back.
   return attempt(async () =>
-    keepDraft(jobId, z.int().parse(version), choiceSchema.parse(choice), (await readSession()).who),
+    keepDraft(idOf(jobId), z.int().parse(version), choiceSchema.parse(choice), await whoActs()),
   );
 }
 
@@ -39,11 +54,19 @@ export async function freezeChoice(
   jobId: string,
   version: number,
   choice: ChoiceDraft,
-  lead: { by: string; reason: string } | null,
+  signature: TypedSignature | null,
 ): Promise<Result<null>> {
-  return actOn((who) =>
-    takeForward(jobId, z.int().parse(version), choiceSchema.parse(choice), leadSchema.parse(lead), who),
-  );
+  return actOn(async (who) => {
+    const typed = signatureSchema.parse(signature);
+    const competition = (await jobById(idOf(jobId))).job.use === 'competition';
+    const lead = typed === null ? null : await signatureOf(typed, competition);
+    await takeForward(idOf(jobId), z.int().parse(version), choiceSchema.parse(choice), lead, who);
+  });
+}
+
+/** Sets a choice ready beside the one in force; null takes it away. */
+export async function setReady(jobId: string, choice: ChoiceDraft | null): Promise<Result<null>> {
+  return actOn((who) => setPlanB(idOf(jobId), choice === null ? null : choiceSchema.parse(choice), who));
 }
 
 /** Parts that the search may use. */
@@ -53,5 +76,5 @@ export async function shelfParts(): Promise<Result<{ id: string; item: Catalogue
 
 /** Opens a job for the other axle in the same visit, or finds the one that is there. @returns its id */
 export async function openOtherAxle(jobId: string): Promise<Result<string>> {
-  return act((who) => openTheOtherAxle(jobId, who));
+  return act((who) => openTheOtherAxle(idOf(jobId), who));
 }

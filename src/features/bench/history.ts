@@ -7,7 +7,7 @@ export interface History<T> {
   readonly at: number;
 }
 
-/** Changes that follow each other this closely are one edit: a drag, a figure being typed. ms. */
+/** Changes of one thing that follow each other this closely are one edit: a drag, a figure being typed. ms. */
 const TOGETHER_MS = 400;
 /** As many edits as can be taken back. */
 const MOST = 100;
@@ -18,7 +18,19 @@ export const begun = <T>(now: T): History<T> => ({ past: [], now, next: [], at: 
 /** The history after a change at a moment in ms; what had been taken back is gone then. */
 export function changed<T>(h: History<T>, now: T, at: number): History<T> {
   if (now === h.now) return h;
-  return { past: at - h.at < TOGETHER_MS ? h.past : [...h.past, h.now].slice(-MOST), now, next: [], at };
+  const before = h.past.at(-1);
+  const together = at - h.at < TOGETHER_MS && before !== undefined && what(before, h.now) === what(h.now, now);
+  return { past: together ? h.past : [...h.past, h.now].slice(-MOST), now, next: [], at };
+}
+
+/** Which parts differ between two states, as one text. */
+function what(a: unknown, b: unknown): string {
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return '';
+  const [was, is] = [a as Record<string, unknown>, b as Record<string, unknown>];
+  return Object.keys({ ...was, ...is })
+    .filter((k) => was[k] !== is[k])
+    .sort()
+    .join();
 }
 
 /** One edit back; the same history where there is none. The next change is an edit of its own. */

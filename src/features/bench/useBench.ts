@@ -2,17 +2,24 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import { assemblePlan, type PlanParts } from '@/core/document/assemble';
-import type { Adapter, Fastener, Plan, Spacer } from '@/core/document/document';
+import type { Adapter, Fastener, Hub, Locking, Plan, Spacer } from '@/core/document/document';
 import { type Evaluation, evaluate } from '@/core/evaluate/evaluate';
 import type { RubAssumptions } from '@/core/stance/archModel';
 import { keepChoice } from './actions';
 import { begun, changed, redone, undone } from './history';
 import { type Saved, Saver } from './saver';
 
-export interface Choice {
+/** What will be otherwise than it was measured, beside the plate. */
+export type Later = 'camberChange' | 'lowerBy' | 'planned' | 'trim' | 'rightPlate';
+
+/** Everything of a plan that is taken in and measured. */
+export type BenchParts = Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff' | Later | 'locking' | 'condition'>;
+
+export interface Choice extends Pick<PlanParts, Later> {
   readonly spacer: Spacer;
   readonly fastener: Fastener;
-  readonly camberChange?: number | undefined;
+  readonly locking?: Locking | undefined;
+  readonly condition?: Hub['condition'] | undefined;
   readonly rub?: RubAssumptions | undefined;
   readonly adapterTyped?: Readonly<Record<string, string>> | undefined;
   readonly candidates?: readonly Pick<Choice, 'spacer' | 'fastener'>[];
@@ -31,7 +38,10 @@ export interface Bench {
   flush(): Promise<number | null>;
   setSpacer(change: Partial<Spacer>): void;
   setFastener(fastener: Fastener): void;
-  setCamberChange(degrees: number): void;
+  /** Camber, ride height, planned wheels, trim, or a right-hand plate of its own. */
+  setLater(change: Pick<PlanParts, Later>): void;
+  setLocking(locking: Locking): void;
+  setCondition(condition: Hub['condition']): void;
   /** The adapter, or null while its figures are incomplete; what was typed of them is kept either way. */
   setAdapter(adapter: Adapter | null, typed: Readonly<Record<string, string>>): void;
   /** What the rub map takes for granted. */
@@ -48,16 +58,21 @@ export interface Bench {
 }
 
 /** What somebody accepts by name: these parts, and none that come after. */
-export const acceptedOf = ({ spacer, fastener, camberChange }: Choice): string =>
-  JSON.stringify([spacer, fastener, camberChange]);
+export const acceptedOf = (c: Choice): string =>
+  JSON.stringify([
+    c.spacer,
+    c.fastener,
+    c.camberChange,
+    c.lowerBy,
+    c.planned,
+    c.trim,
+    c.rightPlate,
+    c.locking,
+    c.condition,
+  ]);
 
 /** State of the bench: the choice, its live evaluation, and its saving in the background. */
-export function useBench(
-  jobId: string,
-  startVersion: number,
-  parts: Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff' | 'camberChange'>,
-  start: Choice,
-): Bench {
+export function useBench(jobId: string, startVersion: number, parts: BenchParts, start: Choice): Bench {
   const [history, setHistory] = useState(() => begun(start));
   const choice = history.now;
   const canUndo = history.past.length > 0;
@@ -101,7 +116,9 @@ export function useBench(
       flush: () => saver.flush(),
       setSpacer: (change) => setChoice((c) => ({ ...c, spacer: { ...c.spacer, ...change } })),
       setFastener: (fastener) => setChoice((c) => ({ ...c, fastener })),
-      setCamberChange: (camberChange) => setChoice((c) => ({ ...c, camberChange })),
+      setLater: (change) => setChoice((c) => ({ ...c, ...change })),
+      setLocking: (locking) => setChoice((c) => ({ ...c, locking })),
+      setCondition: (condition) => setChoice((c) => ({ ...c, condition })),
       setAdapter: (adapter, adapterTyped) =>
         setChoice((c) => ({
           ...c,

@@ -2,22 +2,35 @@ import { formatDistanceStrict, isBefore } from 'date-fns';
 import { NavLink } from '@/ui/NavLink';
 import { AXLE_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
 import type { Use, Wish } from '@/core/document/vocabulary';
-import type { JobLine } from '@/store/jobs';
+import type { BoardStage, JobLine } from '@/store/jobs';
 import { LinkButton } from '@/ui/Button';
 import { Verdict } from '@/ui/Verdict';
+import { HELD_LABEL } from '@/features/shell/held';
 import { STAGE_VIEWS, stagePath } from '@/usecases/stages';
 
 /** Jobs by stage, each with its next action. Stages without a job stay visible: the order is the lesson. */
-export function Board({ jobs, now }: { jobs: readonly JobLine[]; now: Date }) {
-  const open = jobs.filter((j) => j.job.stage !== 'closed');
-  const closed = jobs.filter((j) => j.job.stage === 'closed');
-  if (jobs.length === 0) {
+export function Board({
+  board,
+  resting,
+  now,
+  find,
+}: {
+  board: readonly BoardStage[];
+  /** Declined, or waiting for something: said, and not asked for. */
+  resting: Omit<BoardStage, 'stage'>;
+  now: Date;
+  find: string;
+}) {
+  const closed = board.find((b) => b.stage === 'closed') ?? { count: 0, lines: [] };
+  const none = board.every((b) => b.count === 0) && resting.count === 0;
+  if (find !== '' && none)
+    return <p className="border-l-2 border-accent pl-4">No job is on a car that is called like “{find}”.</p>;
+  if (none) {
     return (
       <section className="max-w-[640px] border-l-2 border-accent pl-4">
         <p className="text-[17px]">No jobs yet.</p>
         <p className="mt-1 text-soft">
-          Take a vehicle in first: lugs, bolt circle, thread, seat, and a torque figure with its source. Then open a job
-          on one axle.
+          Take a vehicle in first: its plate and its thread are enough to begin. Then open a job on one axle.
         </p>
         <LinkButton look="main" href="/vehicles/new" className="mt-4">
           Take in a vehicle
@@ -28,7 +41,7 @@ export function Board({ jobs, now }: { jobs: readonly JobLine[]; now: Date }) {
   return (
     <div className="flex flex-col">
       {STAGE_VIEWS.map((view) => {
-        const here = open.filter((j) => j.job.stage === view.stage);
+        const { count, lines: here } = board.find((b) => b.stage === view.stage) ?? { count: 0, lines: [] };
         return (
           <section
             key={view.stage}
@@ -36,7 +49,7 @@ export function Board({ jobs, now }: { jobs: readonly JobLine[]; now: Date }) {
             className="grid grid-cols-[120px_1fr] border-t border-line py-1.5 max-sm:grid-cols-1"
           >
             <h2 id={`stage-${view.stage}`} className="pt-2.5">
-              {view.label} <span className="figure font-normal">{here.length || ''}</span>
+              {view.label} <span className="figure font-normal">{count || ''}</span>
             </h2>
             {here.length === 0 ? (
               <p className="py-2 text-[14px] text-soft">–</p>
@@ -45,25 +58,50 @@ export function Board({ jobs, now }: { jobs: readonly JobLine[]; now: Date }) {
                 {here.map((line) => (
                   <JobRow key={line.job.id} line={line} next={view.next} now={now} />
                 ))}
+                <More count={count - here.length} />
               </ul>
             )}
           </section>
         );
       })}
-      {closed.length > 0 ? (
-        <section aria-labelledby="stage-closed" className="grid grid-cols-[120px_1fr] border-t border-line py-1.5">
-          <h2 id="stage-closed" className="pt-2.5">
-            Closed <span className="figure font-normal">{closed.length}</span>
+      {resting.count > 0 ? (
+        <section aria-labelledby="stage-resting" className="grid grid-cols-[120px_1fr] border-t border-line py-1.5">
+          <h2 id="stage-resting" className="pt-2.5">
+            Laid aside <span className="figure font-normal">{resting.count}</span>
           </h2>
           <ul className="divide-y divide-line">
-            {closed.map((line) => (
+            {resting.lines.map((line) => (
+              <JobRow
+                key={line.job.id}
+                line={line}
+                next={line.job.held ? `${HELD_LABEL[line.job.held]}` : ''}
+                now={now}
+              />
+            ))}
+            <More count={resting.count - resting.lines.length} />
+          </ul>
+        </section>
+      ) : null}
+      {closed.count > 0 ? (
+        <section aria-labelledby="stage-closed" className="grid grid-cols-[120px_1fr] border-t border-line py-1.5">
+          <h2 id="stage-closed" className="pt-2.5">
+            Closed <span className="figure font-normal">{closed.count}</span>
+          </h2>
+          <ul className="divide-y divide-line">
+            {closed.lines.map((line) => (
               <JobRow key={line.job.id} line={line} next="Look at the record" now={now} />
             ))}
+            <More count={closed.count - closed.lines.length} />
           </ul>
         </section>
       ) : null}
     </div>
   );
+}
+
+/** What does not fit the board is found by its car. */
+function More({ count }: { count: number }) {
+  return count > 0 ? <li className="px-2 py-2 text-[14px] text-soft">and {count} more: find the car above</li> : null;
 }
 
 function JobRow({ line, next, now }: { line: JobLine; next: string; now: Date }) {

@@ -2,12 +2,14 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import { USE_LABEL, WISH_LABEL } from '@/core/document/labels';
-import type { Use, Wish } from '@/core/document/vocabulary';
+import { CORNER_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
+import { type Corner, CORNERS, type Use, type Wish } from '@/core/document/vocabulary';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { optionsOf, SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
+import { useCarried } from '@/ui/useCarried';
+import { CarriedNote } from './CarriedNote';
 import { openJob } from './actions';
 
 const AXLES = [
@@ -16,32 +18,52 @@ const AXLES = [
   { value: 'both' as const, label: 'Both' },
 ];
 
+/** What each wish is about, and what it asks for. */
+const WISH_LINE: Readonly<Record<Wish, string>> = {
+  clearance: 'Clearance: the smallest spacer that clears wins.',
+  stance: 'Stance: the biggest spacer that never rubs wins.',
+  conversion: 'Conversion: studs and nuts for bolts, with a plate or without.',
+  wheels: 'Wheel change or season swap: count the turns of each wheel as it goes on, torque, record.',
+  'take-off': 'Taking plates or studs off: the car goes back on its own bolts or nuts, counted and torqued.',
+  check: 'Checking what is on it: counted, torqued and written down, nothing added.',
+};
+
 /** Opens a job: which axle, which wheels, what is wished, what it is used for. */
 export function NewJob({
   vehicleId,
   wheelSets,
+  converted = false,
 }: {
   vehicleId: string;
   wheelSets: readonly { id: string; name: string }[];
+  /** Studs were put in here, and can come out again. */
+  converted?: boolean;
 }) {
   const router = useRouter();
   const [axle, setAxle] = useState<'front' | 'rear' | 'both'>('front');
   const [wish, setWish] = useState<Wish>('stance');
   const [use, setUse] = useState<Use>('street');
   const [wheelSetId, setWheelSetId] = useState(wheelSets[0]?.id ?? '');
+  const [corner, setCorner] = useState<Corner>('front-left');
+  const [carried, setCarried, dropCarried] = useCarried();
+  const [studsOut, setStudsOut] = useState(false);
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
 
   const open = () =>
     start(async () => {
-      const result = await ask(() => openJob(vehicleId, { axle, wish, use, wheelSetId }));
-      if (result.ok) router.push(`/jobs/${result.value}/take-in`);
-      else setFailure(result.message);
+      const along = carried ? { carried: { figures: carried, corner } } : {};
+      const out = wish === 'take-off' && converted ? { studsOut } : {};
+      const result = await ask(() => openJob(vehicleId, { axle, wish, use, wheelSetId, ...out, ...along }));
+      if (!result.ok) return setFailure(result.message);
+      dropCarried();
+      router.push(`/jobs/${result.value}/take-in`);
     });
 
   return (
     <section aria-labelledby="new-job" className="flex flex-col gap-3">
       <h2 id="new-job">New job</h2>
+      {carried ? <CarriedNote carried={carried} onDrop={() => setCarried(null)} /> : null}
       <div className="flex flex-wrap gap-x-6 gap-y-3">
         <Segments label="Axle" value={axle} options={AXLES} onChange={setAxle} />
         <Segments
@@ -62,11 +84,28 @@ export function NewJob({
           onChange={(e) => setWheelSetId(e.target.value)}
           options={wheelSets.map((w) => ({ value: w.id, label: w.name }))}
         />
+        {wish === 'take-off' && converted ? (
+          <Segments
+            label="Studs"
+            value={studsOut ? 'out' : 'stay'}
+            options={[
+              { value: 'stay', label: 'Stay in' },
+              { value: 'out', label: 'Come out too' },
+            ]}
+            onChange={(v) => setStudsOut(v === 'out')}
+          />
+        ) : null}
+        {carried ? (
+          <SelectField
+            label="Figures taken at the"
+            value={corner}
+            onChange={(e) => setCorner(e.target.value as Corner)}
+            options={CORNERS.map((c) => ({ value: c, label: CORNER_LABEL[c] }))}
+          />
+        ) : null}
       </div>
       <p className="text-[13px] text-soft">
-        {wish === 'clearance'
-          ? 'Clearance: the smallest spacer that clears wins.'
-          : 'Stance: the biggest spacer that never rubs wins.'}
+        {WISH_LINE[wish]}
         {use === 'competition' ? ' Competition: every caution is a stop unless the lead signs it off.' : ''}
         {axle === 'both' ? ' Both axles: one visit, a job for each, so each has its own thickness.' : ''}
       </p>

@@ -2,15 +2,18 @@
 
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { type FieldPath, useForm, type UseFormReturn, useWatch } from 'react-hook-form';
-import { NUT_STYLE_LABEL, SEAT_LABEL, THREAD_MATERIAL_LABEL } from '@/core/document/labels';
-import { BOLT_CLASSES } from '@/core/thread/classes';
+import { HARDWARE_LABEL, NUT_STYLE_LABEL, SEAT_LABEL, THREAD_MATERIAL_LABEL } from '@/core/document/labels';
+import { BOLT_CLASSES, NUT_CLASSES_SAID } from '@/core/thread/classes';
 import type { Result } from '@/usecases/result';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field, optionsOf, SelectField } from '@/ui/Field';
-import { type VehicleParsed, type VehicleTyped, vehicleForm } from './schema';
+import { useCarried } from '@/ui/useCarried';
+import { CarriedNote } from './CarriedNote';
+import { forgetForm, useKeptForm } from './useKeptForm';
+import { EMPTY_HUB, type VehicleParsed, type VehicleTyped, vehicleForm } from './schema';
 
 const SEATS = optionsOf(SEAT_LABEL);
 const FASTENING = [
@@ -20,6 +23,8 @@ const FASTENING = [
 const MATERIAL = optionsOf(THREAD_MATERIAL_LABEL);
 const NUTS = optionsOf(NUT_STYLE_LABEL);
 const CLASSES = BOLT_CLASSES.map((c) => ({ value: c, label: c === 'unknown' ? 'Not known' : c }));
+const NUT_CLASSES = NUT_CLASSES_SAID.map((c) => ({ value: c, label: c === 'unknown' ? 'Not known' : c }));
+const WHOSE = optionsOf(HARDWARE_LABEL);
 const YES_NO = [
   { value: 'no', label: 'No' },
   { value: 'yes', label: 'Yes, one' },
@@ -32,10 +37,13 @@ export function VehicleForm({
   start,
   save,
   edit,
+  after = null,
 }: {
   start: VehicleTyped;
   save: (typed: VehicleTyped) => Promise<Result<string>>;
   edit?: boolean;
+  /** Where it goes once saved; left out or null, to the vehicle. */
+  after?: string | null;
 }) {
   const router = useRouter();
   const form: Form = useForm<VehicleTyped, unknown, VehicleParsed>({
@@ -45,39 +53,62 @@ export function VehicleForm({
   });
   const [failure, setFailure] = useState<string | null>(null);
   const { register, formState, handleSubmit, getValues, setValue } = form;
+  useKeptForm(form, edit ? null : 'take-in');
+  const [carried, setCarried] = useCarried();
+  useEffect(() => {
+    if (!carried || edit) return;
+    for (const axle of ['front', 'rear'] as const) {
+      for (const [name, value] of Object.entries(carried.hub)) {
+        const field = `${axle}.${name}` as FieldPath<VehicleTyped>;
+        if (value !== undefined && getValues(field) === EMPTY_HUB[name as keyof typeof EMPTY_HUB])
+          setValue(field, value);
+      }
+    }
+    if (carried.offset !== undefined && getValues('wheelSet.offset') === '')
+      setValue('wheelSet.offset', carried.offset);
+  }, [carried, edit, getValues, setValue]);
   const e = formState.errors;
 
   const submit = handleSubmit(async () => {
     setFailure(null);
     const result = await ask(() => save(getValues()));
-    if (result.ok) router.push(`/vehicles/${result.value}`);
-    else setFailure(result.message);
+    if (result.ok) {
+      forgetForm('take-in');
+      router.push(after ?? `/vehicles/${result.value}`);
+    } else setFailure(result.message);
   });
 
   return (
     <form onSubmit={submit} noValidate className="flex max-w-[1080px] flex-col gap-6">
+      {carried && !edit ? <CarriedNote carried={carried} onDrop={() => setCarried(null)} /> : null}
       <section className="grid gap-3 sm:grid-cols-[2fr_1fr]">
         <Field
           label="Vehicle"
-          hint="Make and model as you would say it."
+          hint="Make and model as you would say it. Empty, the plate stands for it."
           error={e.name?.message}
           {...register('name')}
         />
         <Field label="Plate" error={e.plate?.message} {...register('plate')} />
       </section>
       <div className="grid gap-6 lg:grid-cols-2">
-        <HubFields form={form} axle="front" />
+        <HubFields form={form} axle="front" edit={edit === true} />
         <HubFields
           form={form}
           axle="rear"
-          copy={() =>
-            setValue('rear', getValues('front'), { shouldValidate: formState.isSubmitted, shouldDirty: true })
-          }
+          edit={edit === true}
+          copy={(names) => {
+            const front = getValues('front');
+            for (const name of names)
+              setValue(`rear.${name}` as FieldPath<VehicleTyped>, front[name], {
+                shouldValidate: formState.isSubmitted,
+                shouldDirty: true,
+              });
+          }}
         />
       </div>
       {edit ? null : (
-        <fieldset className="grid gap-3 border-t border-line pt-4 sm:grid-cols-4">
-          <legend className="float-left mb-1 w-full text-[15px] font-[640] sm:col-span-4">Wheel set it came on</legend>
+        <fieldset className="grid gap-3 border-t border-line pt-4 sm:grid-cols-5">
+          <legend className="float-left mb-1 w-full text-[15px] font-[640] sm:col-span-5">Wheel set it came on</legend>
           <Field
             label="Wheel set"
             hint="A short name."
@@ -86,7 +117,7 @@ export function VehicleForm({
           />
           <Field
             label="Tyre"
-            hint="From the sidewall, e.g. 225/45R17."
+            hint="From the sidewall, e.g. 225/45R17. Empty if unread."
             error={e.wheelSet?.tyre?.message}
             {...register('wheelSet.tyre')}
           />
@@ -104,6 +135,7 @@ export function VehicleForm({
             error={e.wheelSet?.wheelSeat?.message}
             {...register('wheelSet.wheelSeat')}
           />
+          <DrillingField form={form} />
         </fieldset>
       )}
       <Field label="Notes" error={e.notes?.message} {...register('notes')} />
@@ -121,26 +153,78 @@ export function VehicleForm({
   );
 }
 
-function HubFields({ form, axle, copy }: { form: Form; axle: 'front' | 'rear'; copy?: () => void }) {
+/** What the wheels are drilled for; they hang on the car, so the hub’s own is one tap away. */
+function DrillingField({ form }: { form: Form }) {
+  const { register, formState, control, setValue } = form;
+  const [lugs, circle] = useWatch({ control, name: ['front.lugs', 'front.boltCircle'] });
+  const hub = lugs.trim() !== '' && circle.trim() !== '' ? `${lugs.trim()}x${circle.trim()}` : null;
+  return (
+    <div>
+      <Field
+        label="Drilled for"
+        figure
+        hint="Lugs and circle: 5x112."
+        error={formState.errors.wheelSet?.drilling?.message}
+        {...register('wheelSet.drilling')}
+      />
+      {hub ? (
+        <button
+          type="button"
+          onClick={() => setValue('wheelSet.drilling', hub, { shouldValidate: true, shouldDirty: true })}
+          className="touch text-[14px] font-[560] text-accent underline underline-offset-4"
+        >
+          As the front hub, {hub}
+        </button>
+      ) : null}
+    </div>
+  );
+}
+
+type HubField = keyof VehicleTyped['front'];
+
+/** Groups that are copied from the front axle as one. */
+const GROUPS = {
+  hub: ['lugs', 'boltCircle', 'thread', 'fastening'],
+  hardware: ['seat', 'threadMaterial', 'fastenerClass', 'tensile', 'nutStyle', 'nutClass', 'locking'],
+  torque: ['torque', 'torqueSource'],
+  on: ['hardware', 'found'],
+} as const satisfies Readonly<Record<string, readonly HubField[]>>;
+const ALL = Object.values(GROUPS).flat();
+
+function HubFields({
+  form,
+  axle,
+  edit,
+  copy,
+}: {
+  form: Form;
+  axle: 'front' | 'rear';
+  edit: boolean;
+  copy?: (names: readonly HubField[]) => void;
+}) {
   const { register, formState, control } = form;
   const errors = formState.errors[axle];
   const fastening = useWatch({ control, name: `${axle}.fastening` });
-  const at = <K extends keyof VehicleTyped['front']>(name: K): FieldPath<VehicleTyped> =>
-    `${axle}.${name}` as FieldPath<VehicleTyped>;
+  const bolt = fastening === 'bolt';
+  const at = (name: HubField): FieldPath<VehicleTyped> => `${axle}.${name}` as FieldPath<VehicleTyped>;
+  const group = (title: string, names: readonly HubField[]) => (
+    <GroupHead title={title} copy={copy ? () => copy(names) : undefined} />
+  );
   return (
     <fieldset className="grid grid-cols-2 content-start gap-3 border-t border-line pt-4">
       <legend className="float-left col-span-2 touch mb-1 flex w-full items-center justify-between text-[15px] font-[640]">
         {axle === 'front' ? 'Front axle' : 'Rear axle'}
-        {copy ? (
-          <button
-            type="button"
-            onClick={copy}
-            className="touch px-2 text-[14px] font-[560] text-accent underline underline-offset-4"
-          >
-            Same as front
-          </button>
-        ) : null}
+        {copy ? <CopyButton label="Same as front" onCopy={() => copy(ALL)} /> : null}
       </legend>
+      {group('Hub', GROUPS.hub)}
+      <Field
+        label="Thread"
+        figure
+        hint="Such as M14x1.5 or 1/2-20."
+        error={errors?.thread?.message}
+        {...register(at('thread'))}
+      />
+      <SelectField label="Held by" options={FASTENING} {...register(at('fastening'))} />
       <Field label="Lugs" figure inputMode="numeric" error={errors?.lugs?.message} {...register(at('lugs'))} />
       <Field
         label="Bolt circle"
@@ -150,54 +234,73 @@ function HubFields({ form, axle, copy }: { form: Form; axle: 'front' | 'rear'; c
         error={errors?.boltCircle?.message}
         {...register(at('boltCircle'))}
       />
-      <SelectField label="Held by" options={FASTENING} {...register(at('fastening'))} />
-      <Field
-        label="Thread"
-        figure
-        hint="Such as M14x1.5 or 1/2-20."
-        error={errors?.thread?.message}
-        {...register(at('thread'))}
-      />
+      {group(bolt ? 'Bolts' : 'Studs and nuts', GROUPS.hardware)}
+      <SelectField label={bolt ? 'Seat of the bolts' : 'Seat of the nuts'} options={SEATS} {...register(at('seat'))} />
       <SelectField
-        label={fastening === 'bolt' ? 'Seat of the bolts' : 'Seat of the nuts'}
-        options={SEATS}
-        {...register(at('seat'))}
-      />
-      <SelectField
-        label={fastening === 'bolt' ? 'Hub thread cut in' : 'Nuts made of'}
+        label={bolt ? 'Hub thread cut in' : 'Nuts made of'}
         options={MATERIAL}
         {...register(at('threadMaterial'))}
       />
       <SelectField
-        label={fastening === 'bolt' ? 'Class on the bolts' : 'Class on the studs'}
+        label={bolt ? 'Class on the bolts' : 'Class on the studs'}
         options={CLASSES}
         {...register(at('fastenerClass'))}
       />
       <Field
-        label={fastening === 'bolt' ? 'Hub strength' : 'Nut strength'}
+        label={bolt ? 'Hub strength' : 'Nut strength'}
         figure
         unit="MPa"
         hint="Only if a leaflet says so."
         error={errors?.tensile?.message}
         {...register(at('tensile'))}
       />
-      {fastening === 'stud' ? <SelectField label="Nuts" options={NUTS} {...register(at('nutStyle'))} /> : null}
+      {bolt ? null : <SelectField label="Nuts" options={NUTS} {...register(at('nutStyle'))} />}
+      {bolt ? null : <SelectField label="Class on the nuts" options={NUT_CLASSES} {...register(at('nutClass'))} />}
       <SelectField label="Locking fastener" options={YES_NO} {...register(at('locking'))} />
-      <Field
-        label="Torque"
-        figure
-        unit="N·m"
-        error={errors?.torque?.message}
-        {...register(at('torque'))}
-        className={fastening === 'stud' ? '' : 'col-start-1'}
+      {group('On it now', GROUPS.on)}
+      <SelectField
+        label={bolt ? 'Bolts on it now' : 'Studs and nuts on it now'}
+        options={WHOSE}
+        {...register(at('hardware'))}
       />
+      {edit ? null : (
+        <Field
+          label="Plate on it"
+          figure
+          unit="mm"
+          inputMode="decimal"
+          hint="Between hub and wheel. Empty is nothing."
+          error={errors?.found?.message}
+          {...register(at('found'))}
+        />
+      )}
+      {group('Torque', GROUPS.torque)}
+      <Field label="Torque" figure unit="N·m" error={errors?.torque?.message} {...register(at('torque'))} />
       <Field
         label="Torque source"
-        hint="Handbook page, door plate, supplier’s leaflet."
+        hint="Handbook page, door plate, supplier’s leaflet. Both may wait."
         error={errors?.torqueSource?.message}
         {...register(at('torqueSource'))}
-        className={fastening === 'stud' ? 'col-span-2' : ''}
       />
     </fieldset>
   );
 }
+
+function GroupHead({ title, copy }: { title: string; copy: (() => void) | undefined }) {
+  return (
+    <p className="col-span-2 -mb-1 flex items-center justify-between border-b border-line text-[13px] font-[600] text-soft">
+      {title}
+      {copy ? <CopyButton label={`${title} as the front`} onCopy={copy} /> : null}
+    </p>
+  );
+}
+
+const CopyButton = ({ label, onCopy }: { label: string; onCopy: () => void }) => (
+  <button
+    type="button"
+    onClick={onCopy}
+    className="touch px-2 text-[14px] font-[560] text-accent underline underline-offset-4"
+  >
+    {label}
+  </button>
+);

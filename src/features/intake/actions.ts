@@ -1,14 +1,19 @@
 'use server';
 
+import type { z } from 'zod';
 import { act, actOn } from '@/usecases/act';
 import { openJob as openTheJob, startMeasuring as beginMeasuring } from '@/usecases/jobs';
-import { RefusedError, type Result } from '@/usecases/result';
+import { idOf, RefusedError, type Result } from '@/usecases/result';
 import {
   changeVehicle as saveChanged,
+  correctWheelSet,
+  putWheelSetAway,
   type HubInput,
+  keepDrilling,
   takeInVehicle as keepVehicle,
   takeInWheelSet as keepWheelSet,
   type VehicleInput,
+  type WheelSetInput,
 } from '@/usecases/vehicles';
 import { jobForm, vehicleForm, type VehicleParsed, type VehicleTyped, wheelSetForm } from './schema';
 
@@ -26,6 +31,27 @@ const hubInput = (axle: 'front' | 'rear', h: VehicleParsed['front']): HubInput =
   lockingFastener: h.locking,
   fastenerClass: h.fastenerClass,
   internalTensileMpa: h.tensile,
+  nutClass: h.fastening === 'bolt' ? 'unknown' : h.nutClass,
+  hardware: h.hardware,
+});
+
+const rearWheels = (r: NonNullable<z.output<typeof wheelSetForm>['rear']>): NonNullable<WheelSetInput['rear']> => ({
+  tyre: r.tyre,
+  offsetMm: r.offset,
+  seat: r.wheelSeat,
+  lugs: r.drilling?.lugs ?? null,
+  boltCircleMm: r.drilling?.boltCircle ?? null,
+});
+
+const wheelSetInput = (w: z.output<typeof wheelSetForm>): WheelSetInput => ({
+  name: w.setName,
+  tyre: w.tyre,
+  offsetMm: w.offset,
+  seat: w.wheelSeat,
+  lugs: w.drilling?.lugs ?? null,
+  boltCircleMm: w.drilling?.boltCircle ?? null,
+  planned: w.planned,
+  rear: w.rear === null ? null : rearWheels(w.rear),
 });
 
 function vehicleInput(typed: unknown): VehicleInput {
@@ -33,11 +59,12 @@ function vehicleInput(typed: unknown): VehicleInput {
   if (!parsed.success) throw new RefusedError(parsed.error.issues[0]?.message ?? 'The form is not complete.');
   const { name, plate, notes, front, rear, wheelSet: w } = parsed.data;
   return {
-    name,
+    name: name === '' ? plate : name,
     plate,
     notes,
     hubs: [hubInput('front', front), hubInput('rear', rear)],
-    wheelSet: { name: w.setName, tyre: w.tyre, offsetMm: w.offset, seat: w.wheelSeat },
+    wheelSet: wheelSetInput(w),
+    foundPlate: { front: front.found, rear: rear.found },
   };
 }
 
@@ -49,18 +76,42 @@ export async function takeInVehicle(typed: VehicleTyped): Promise<Result<string>
 /** Saves changed vehicle data, unless another screen saved first. */
 export async function changeVehicle(id: string, version: number, typed: VehicleTyped): Promise<Result<string>> {
   return act(async (who) => {
-    await saveChanged(id, version, vehicleInput(typed), who);
+    await saveChanged(idOf(id), version, vehicleInput(typed), who);
     return id;
   });
 }
 
 /** Adds a wheel set to a vehicle. */
 export async function takeInWheelSet(vehicleId: string, typed: VehicleTyped['wheelSet']): Promise<Result<string>> {
-  return act(async (who) => {
-    const parsed = wheelSetForm.safeParse(typed);
-    if (!parsed.success) throw new RefusedError(parsed.error.issues[0]?.message ?? 'The wheel set is not complete.');
-    const w = parsed.data;
-    return keepWheelSet(vehicleId, { name: w.setName, tyre: w.tyre, offsetMm: w.offset, seat: w.wheelSeat }, who);
+  return act((who) => keepWheelSet(idOf(vehicleId), soundSet(typed), who));
+}
+
+function soundSet(typed: unknown): WheelSetInput {
+  const parsed = wheelSetForm.safeParse(typed);
+  if (!parsed.success) throw new RefusedError(parsed.error.issues[0]?.message ?? 'The wheel set is not complete.');
+  return wheelSetInput(parsed.data);
+}
+
+/** Corrects a wheel set. */
+export async function changeWheelSet(
+  vehicleId: string,
+  wheelSetId: string,
+  typed: VehicleTyped['wheelSet'],
+): Promise<Result<null>> {
+  return actOn((who) => correctWheelSet(idOf(vehicleId), idOf(wheelSetId), soundSet(typed), who));
+}
+
+/** Puts a wheel set away. */
+export async function archiveWheels(vehicleId: string, wheelSetId: string): Promise<Result<null>> {
+  return actOn((who) => putWheelSetAway(idOf(vehicleId), idOf(wheelSetId), who));
+}
+
+/** Says what the wheels of a set are drilled for. */
+export async function drillWheelSet(vehicleId: string, wheelSetId: string, typed: string): Promise<Result<null>> {
+  return actOn((who) => {
+    const parsed = wheelSetForm.shape.drilling.safeParse(typed);
+    if (!parsed.success) throw new RefusedError(parsed.error.issues[0]?.message ?? 'Lugs and circle, such as 5x112.');
+    return keepDrilling(idOf(vehicleId), idOf(wheelSetId), parsed.data, who);
   });
 }
 
@@ -69,11 +120,11 @@ export async function openJob(vehicleId: string, typed: unknown): Promise<Result
   return act(async (who) => {
     const parsed = jobForm.safeParse(typed);
     if (!parsed.success) throw new RefusedError(parsed.error.issues[0]?.message ?? 'The job is not complete.');
-    return openTheJob({ vehicleId, ...parsed.data }, who);
+    return openTheJob({ ...parsed.data, vehicleId: idOf(vehicleId) }, who);
   });
 }
 
 /** The intake was read over at the car: measuring begins. */
 export async function startMeasuring(jobId: string): Promise<Result<null>> {
-  return actOn((who) => beginMeasuring(jobId, who));
+  return actOn((who) => beginMeasuring(idOf(jobId), who));
 }

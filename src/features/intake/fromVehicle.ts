@@ -1,22 +1,25 @@
 import type { AxleHubRow } from '@/store/schema';
 import type { VehicleWhole } from '@/store/vehicles';
-import { EMPTY_HUB, EMPTY_VEHICLE, type HubTyped, type VehicleTyped } from './schema';
+import { EMPTY_HUB, EMPTY_SET, EMPTY_VEHICLE, type HubTyped, type VehicleTyped } from './schema';
 
 const typedHub = (h: AxleHubRow | undefined): HubTyped =>
   h
     ? {
-        lugs: String(h.lugs),
-        boltCircle: String(h.boltCircleMm),
+        lugs: h.lugs === null ? '' : String(h.lugs),
+        boltCircle: h.boltCircleMm === null ? '' : String(h.boltCircleMm),
         thread: h.thread,
         fastening: h.fastening,
         seat: h.seat as HubTyped['seat'],
         threadMaterial: h.threadMaterial as HubTyped['threadMaterial'],
         nutStyle: h.nutStyle as HubTyped['nutStyle'],
-        torque: String(h.torqueNm),
+        torque: h.torqueNm === null ? '' : String(h.torqueNm),
         torqueSource: h.torqueSource,
         locking: h.lockingFastener ? 'yes' : 'no',
         fastenerClass: h.fastenerClass as HubTyped['fastenerClass'],
         tensile: h.internalTensileMpa === null ? '' : String(h.internalTensileMpa),
+        nutClass: h.nutClass,
+        hardware: h.hardware,
+        found: '',
       }
     : EMPTY_HUB;
 
@@ -30,6 +33,6 @@ export function typedVehicle(whole: VehicleWhole): VehicleTyped {
     notes: whole.vehicle.notes,
     front: typedHub(whole.hubs.find((h) => h.axle === 'front')),
     rear: typedHub(whole.hubs.find((h) => h.axle === 'rear')),
-    wheelSet: { setName: set?.name ?? '–', tyre: set?.tyre || '–', offset: '', wheelSeat: 'unknown' },
+    wheelSet: { ...EMPTY_SET, setName: set?.name ?? '–' },
   };
 }

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { InputError, tryInput } from '@/core/errors';
-import { SEATS, USES, WISHES } from '@/core/document/vocabulary';
-import { BOLT_CLASSES } from '@/core/thread/classes';
+import { CORNERS, HARDWARE_ON, SEATS, USES, WISHES } from '@/core/document/vocabulary';
+import { carriedSchema } from '@/core/quick/carried';
+import { parseDrilling } from '@/core/parts/drilling';
+import { BOLT_CLASSES, NUT_CLASSES_SAID } from '@/core/thread/classes';
 import { parseThread } from '@/core/thread/designation';
 import { parseNumber } from '@/core/units/number';
 import { parseLength, parseTorque } from '@/core/units/parse';
@@ -26,10 +28,16 @@ const words = (field: string, wouldDo: string, most = 80) =>
     .min(1, `${field} is empty. ${wouldDo}`)
     .max(most, `${field} is longer than ${most} characters. Shorten it.`);
 
-function wholeLugs(text: string): number {
+function wholeLugs(text: string): number | null {
+  if (text.trim() === '') return null;
   const n = parseNumber(text);
   if (n === null || !Number.isInteger(n) || n < 3 || n > 12) {
-    throw new InputError('Lug count', text.trim(), 'is not a lug count.', 'A whole number from 3 to 12 will do.');
+    throw new InputError(
+      'Lug count',
+      text.trim(),
+      'is not a lug count.',
+      'A whole number from 3 to 12 will do, or leave it empty.',
+    );
   }
   return n;
 }
@@ -53,9 +61,29 @@ function tensileMpa(text: string): number | null {
   return n;
 }
 
-export const hubForm = z.object({
+/** Text, or nothing where none was typed. */
+const maybe =
+  <T>(parse: (text: string) => T) =>
+  (text: string): T | null =>
+    text.trim() === '' ? null : parse(text);
+
+/** A wheel has one bolt circle. */
+function oneCircle(text: string): { lugs: number; boltCircle: number } {
+  const { lugs, circles } = parseDrilling('Bolt circle of the wheels', text);
+  const [boltCircle] = circles;
+  if (boltCircle === undefined || circles.length > 1)
+    throw new InputError(
+      'Bolt circle of the wheels',
+      text.trim(),
+      'names more than one circle.',
+      'One will do: 5x112.',
+    );
+  return { lugs, boltCircle };
+}
+
+const hubFields = z.object({
   lugs: typed(wholeLugs),
-  boltCircle: typed((t) => parseLength('Bolt circle', t, { min: 60, max: 300 }).value),
+  boltCircle: typed(maybe((t) => parseLength('Bolt circle', t, { min: 60, max: 300 }).value)),
   thread: typed((t) => {
     parseThread('Thread', t);
     return t.trim();
@@ -64,26 +92,47 @@ export const hubForm = z.object({
   seat: z.enum(SEATS),
   threadMaterial: z.enum(['steel', 'aluminium', 'unknown']),
   nutStyle: z.enum(['open', 'closed', 'unknown']),
-  torque: typed((t) => parseTorque('Torque', t, { min: 20, max: 800 }).value),
-  torqueSource: words(
-    'Torque source',
-    'Say where the figure came from: handbook page, door plate, supplier’s leaflet.',
-    120,
-  ),
+  torque: typed(maybe((t) => parseTorque('Torque', t, { min: 20, max: 800 }).value)),
+  torqueSource: z.string().trim().max(120, 'Torque source is longer than 120 characters. Shorten it.'),
   locking: z.enum(['yes', 'no']).transform((v) => v === 'yes'),
   fastenerClass: z.enum(BOLT_CLASSES),
   tensile: typed(tensileMpa),
+  nutClass: z.enum(NUT_CLASSES_SAID),
+  hardware: z.enum(HARDWARE_ON),
+  /** Plate that was found between hub and wheel; empty is nothing. */
+  found: typed((t) => (t.trim() === '' ? 0 : parseLength('Plate on it', t, { min: 0, max: 100 }).value)),
 });
+
+/** A figure says where it came from; without a figure nothing is asked. Said at once, also where another field is wrong. */
+export const hubForm = hubFields.refine(
+  (hub) => typeof hub.torque !== 'number' || /[\p{L}\p{N}]/u.test(String(hub.torqueSource)),
+  {
+    path: ['torqueSource'],
+    message: 'Torque source is empty. Say where the figure came from: handbook page, door plate, supplier’s leaflet.',
+    when: ({ value }) => value !== null && typeof value === 'object',
+  },
+);
 
 export const wheelSetForm = z.object({
   setName: words('Wheel set', 'A short name will do, such as “summer 17”.'),
-  tyre: words('Tyre', 'Type what stands on its sidewall, such as 225/45R17.', 40),
+  tyre: z.string().trim().max(40, 'Tyre is longer than 40 characters. Shorten it.'),
   offset: typed(offsetMm),
   wheelSeat: z.enum(SEATS),
+  drilling: typed((t) => (t.trim() === '' ? null : oneCircle(t))),
+  /** Not here yet: looked at, and never on the car. */
+  planned: z.enum(['yes', 'no']).transform((v) => v === 'yes'),
+  rear: z
+    .object({
+      tyre: z.string().trim().max(40, 'Tyre is longer than 40 characters. Shorten it.'),
+      offset: typed(offsetMm),
+      wheelSeat: z.enum(SEATS),
+      drilling: typed((t) => (t.trim() === '' ? null : oneCircle(t))),
+    })
+    .nullable(),
 });
 
 export const vehicleForm = z.object({
-  name: words('Vehicle', 'Make and model as you would say it.'),
+  name: z.string().trim().max(80, 'Vehicle is longer than 80 characters. Shorten it.'),
   plate: words('Plate', 'Plate or a tag that finds the car again.', 20),
   notes: z.string().max(2000, 'Notes are longer than 2000 characters. Shorten them.'),
   front: hubForm,
@@ -93,9 +142,12 @@ export const vehicleForm = z.object({
 
 export const jobForm = z.object({
   axle: z.enum(['front', 'rear', 'both']),
+  /** Studs come out again, and the hub takes bolts as it did before. */
+  studsOut: z.boolean().optional(),
   wheelSetId: z.string().min(1, 'Choose a wheel set.'),
   wish: z.enum(WISHES),
   use: z.enum(USES),
+  carried: z.strictObject({ figures: carriedSchema, corner: z.enum(CORNERS) }).optional(),
 });
 
 export type VehicleTyped = z.input<typeof vehicleForm>;
@@ -115,6 +167,19 @@ export const EMPTY_HUB: HubTyped = {
   locking: 'no',
   fastenerClass: 'unknown',
   tensile: '',
+  nutClass: 'unknown',
+  hardware: 'unknown',
+  found: '',
+};
+
+export const EMPTY_SET: z.input<typeof wheelSetForm> = {
+  setName: '',
+  tyre: '',
+  offset: '',
+  wheelSeat: 'unknown',
+  drilling: '',
+  planned: 'no',
+  rear: null,
 };
 
 export const EMPTY_VEHICLE: VehicleTyped = {
@@ -123,5 +188,5 @@ export const EMPTY_VEHICLE: VehicleTyped = {
   notes: '',
   front: EMPTY_HUB,
   rear: EMPTY_HUB,
-  wheelSet: { setName: '', tyre: '', offset: '', wheelSeat: 'unknown' },
+  wheelSet: { ...EMPTY_SET, setName: 'as it came' },
 };

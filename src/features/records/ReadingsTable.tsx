@@ -6,7 +6,7 @@ import { pmText, readingText } from '@/core/document/readingText';
 import { hourText } from '@/core/stance/clock';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';
-import { wheelName, wheelsThatGo } from '@/usecases/jobPlan';
+import { countedChalk, isOldState, wheelName, wheelsThatGo } from '@/usecases/jobPlan';
 
 interface Line {
   readonly id: string;
@@ -89,7 +89,7 @@ const cornerLines = (whole: JobWhole, units: UnitSystem): Line[] =>
     const l = line(r, units);
     return {
       ...l,
-      label: r.hour ? `${l.label}, ${r.hour} o’clock` : l.label,
+      label: `${l.label}${r.hour ? `, ${r.hour} o’clock` : ''}${isOldState(whole, r) ? ', before arch work' : ''}`,
       order: `${r.corner ?? 's'}/${rankOf(r.quantity)}/${r.id}`,
       where: r.corner ? CORNER_LABEL[r.corner as Corner] : 'axle',
     };
@@ -108,7 +108,7 @@ const chalkLines = (whole: JobWhole, units: UnitSystem): Line[] =>
   whole.chalk.map((t) => ({
     id: t.id,
     order: `x/${t.corner}/${t.id}`,
-    label: `Chalk test, ${formatLength(t.trialMm, units)} trial`,
+    label: `Chalk test, ${formatLength(t.trialMm, units)} trial${countedChalk(whole).includes(t) ? '' : ', before arch work'}`,
     where: CORNER_LABEL[t.corner],
     value: t.hours.length > 0 ? 'chalk off' : 'clean',
     pm: '',

@@ -1,11 +1,13 @@
 import { format } from 'date-fns';
 import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
-import { threadLengthOf } from '@/core/figures/ownThread';
+import { wheelTorque } from '@/core/document/hardware';
+import { fastenerText } from '@/core/document/fastenerText';
 import { drawnEngagement } from '@/core/figures/result';
 import { gapCheckText } from '@/core/figures/gaps';
 import { compareGap } from '@/core/figures/gaps';
 import type { Plan } from '@/core/document/document';
 import { cautions } from '@/core/procedure/steps';
+import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import { formatThread } from '@/core/thread/designation';
 import { findingKey } from '@/core/rules/finding';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
@@ -21,38 +23,55 @@ import { logLines } from '@/usecases/logLines';
 import { recordEvaluation } from '@/usecases/recordFindings';
 
 /** One sheet of a job: readings, drawing, findings, torque log, cautions. Screen and print are the same page. */
-export function RecordSheet({ whole, inForce, units }: { whole: JobWhole; inForce: PlanInForce; units: UnitSystem }) {
+export function RecordSheet({
+  whole,
+  inForce,
+  units,
+  revision,
+}: {
+  whole: JobWhole;
+  inForce: PlanInForce;
+  units: UnitSystem;
+  /** The signed revision that this is; null while it is open. */
+  revision: { readonly number: number; readonly reason: string | null; readonly seal: string } | null;
+}) {
   const plan = inForce.document;
   const e = recordEvaluation(whole, inForce, units);
   const n = e.numbers;
   const least = drawnEngagement(n.corners);
   const { job, vehicle } = whole;
+  const torque = wheelTorque(plan);
   const facts: [string, string][] = [
     ['Vehicle', `${vehicle.name}, ${vehicle.plate}`],
-    ['Axle', `${AXLE_LABEL[plan.axle]}, ${plan.hub.lugs} × ${formatLength(plan.hub.boltCircle, units)}`],
+    ['Axle', `${AXLE_LABEL[plan.axle]}, ${drillingText(plan.hub, units)}`],
     ['Wheels', `${plan.wheel.name}, ${plan.wheel.tyre}`],
     ['Wish and use', `${WISH_LABEL[plan.wish]}, ${USE_LABEL[plan.use].toLowerCase()}`],
     ['Thread, seat', `${formatThread(n.thread)}, ${seatInSentence(plan.hub.seat)}`],
-    ['Spacer', `${formatLength(plan.spacer.thickness, units)}, ${plan.spacer.kind}`],
+    ['Spacer', spacerText(plan, units)],
     ['Fasteners', fastenerText(plan, units)],
-    [
-      'Torque',
-      plan.hub.torque ? `${formatTorque(plan.hub.torque.value, units)}, ${plan.hub.torque.source}` : 'no figure',
-    ],
+    ['Torque', torque ? `${formatTorque(torque.value, units)}, ${torque.source}` : 'no figure'],
     [
       'Offset, track',
       `${n.effectiveOffset === null ? 'ET not read' : `ET ${plan.wheel.offset} → ${Number(n.effectiveOffset.toFixed(2))}`}, track +${formatLength(n.trackChange, units)}`,
     ],
-    ['Camber', plan.camberChange === 0 ? 'as measured' : `${plan.camberChange}° more negative`],
+    ['Camber, height, lip', laterText(plan, units)],
+    ...(job.archDoneAt === null
+      ? []
+      : [
+          ['Arch work', `${job.archNote}, ${job.archDoneBy}, ${format(job.archDoneAt, 'd MMM yyyy HH:mm')}`] as [
+            string,
+            string,
+          ],
+        ]),
     [
       'Plan',
       `${plan.format}, policy ${plan.policy.version}, ${format(inForce.frozenAt, 'd MMM yyyy HH:mm')} by ${inForce.frozenBy}`,
     ],
+    ...(revision === null
+      ? []
+      : [['Revision', `${revision.number}${revision.reason ? `: ${revision.reason}` : ''}`] as [string, string]]),
     ['Signed off', job.signedAt ? `${job.signedBy}, ${format(job.signedAt, 'd MMM yyyy HH:mm')}` : 'not yet'],
-    [
-      'Recheck',
-      job.recheckDueAt ? `due ${format(job.recheckDueAt, 'd MMM yyyy HH:mm')} and after 50–100 km` : 'set at sign-off',
-    ],
+    ['Recheck', whole.rechecks.length === 0 ? 'set at sign-off' : whole.rechecks.map(recheckText).join('; ')],
   ];
   return (
     <article className="flex flex-col gap-6">
@@ -151,23 +170,35 @@ export function RecordSheet({ whole, inForce, units }: { whole: JobWhole; inForc
       </section>
       <p className="figure text-[12px] break-all text-soft">
         Plan digest {inForce.digest}
+        {revision === null ? '' : `. Sealed ${revision.seal}`}
         {inForce.intact ? '' : '. The stored plan does not match it: it was altered after it was frozen.'}
       </p>
     </article>
   );
 }
 
-function fastenerText(plan: Plan, units: UnitSystem): string {
-  const { fastener, hub } = plan;
-  const threaded = threadLengthOf(fastener);
-  const thread = threaded === null ? '' : `, ${formatLength(threaded, units)} of thread`;
-  if (fastener.kind === 'bolt')
-    return `bolts ${formatLength(fastener.length, units)} under the seat, ${seatInSentence(fastener.seat)}${thread}`;
-  if (fastener.kind === 'stud')
-    return `studs ${formatLength(fastener.protrusion, units)} from the disc${thread}, ${(fastener.nut ?? { style: hub.nutStyle }).style} nuts`;
-  if (fastener.kind === 'conversion')
-    return `conversion studs ${formatLength(fastener.length, units)}, ${fastener.hubThread} in the hub, ${fastener.outerThread} outside${thread}, ${fastener.nut.style} nuts`;
-  if (fastener.kind === 'nuts')
-    return `stock studs, ${fastener.nut.style} nuts${fastener.nut.shankReach > 0 ? ` whose shank reaches ${formatLength(fastener.nut.shankReach, units)} deeper` : ''}`;
-  return hub.fastening === 'bolt' ? 'stock bolts' : `stock studs, ${hub.nutStyle} nuts`;
+function recheckText(l: JobWhole['rechecks'][number]): string {
+  const label = RECHECK_LABEL[l.kind].toLowerCase();
+  if (l.doneAt === null) return `${label}: due ${format(l.dueFrom, 'd MMM')} to ${format(l.dueTo, 'd MMM yyyy')}`;
+  return `${label}: ${l.outcome} ${format(l.doneAt, 'd MMM yyyy HH:mm')}${l.reason ? ` (${l.reason})` : ''}`;
+}
+
+const drillingText = ({ lugs, boltCircle }: Plan['hub'], units: UnitSystem): string =>
+  lugs === null || boltCircle === null ? 'drilling not known' : `${lugs} × ${formatLength(boltCircle, units)}`;
+
+function spacerText({ spacer, rightPlate }: Plan, units: UnitSystem): string {
+  const size = formatLength(spacer.thickness, units);
+  const right = rightPlate === null ? '' : ` left, ${formatLength(rightPlate, units)} right`;
+  const on =
+    spacer.lugs === null || spacer.boltCircles === null ? '' : `, ${spacer.lugs} × ${spacer.boltCircles.join(' / ')}`;
+  return `${size}${right}, ${spacer.kind}${on}`;
+}
+
+function laterText({ camberChange, lowerBy, trim }: Plan, units: UnitSystem): string {
+  const said = [
+    ...(camberChange === 0 ? [] : [`camber ${camberChange}° more negative`]),
+    ...(lowerBy === 0 ? [] : [`${formatLength(lowerBy, units)} lower`]),
+    ...(trim === 0 ? [] : [`lip trimmed by ${formatLength(trim, units)}`]),
+  ];
+  return said.length === 0 ? 'as measured' : said.join(', ');
 }

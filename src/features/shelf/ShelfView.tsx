@@ -21,9 +21,12 @@ const KIND_LABEL: Readonly<Record<CatalogueItem['kind'], string>> = {
 export function ShelfView({
   parts,
   units,
+  find,
 }: {
   parts: readonly { id: string; item: CatalogueItem }[];
   units: UnitSystem;
+  /** What was looked for; empty where all is shown. */
+  find: string;
 }) {
   const file = useRef<HTMLInputElement>(null);
   const [result, setResult] = useState<Imported | null>(null);
@@ -88,7 +91,9 @@ export function ShelfView({
           </ul>
         </div>
       ) : null}
-      {parts.length === 0 ? (
+      {parts.length === 0 && find !== '' ? (
+        <p className="border-l-2 border-accent pl-4">Nothing on the shelf is called like “{find}”.</p>
+      ) : parts.length === 0 ? (
         <p className="max-w-[640px] border-l-2 border-accent pl-4">
           The shelf is empty. Import a CSV file of spacers, bolts, studs, conversion studs and nuts; export it once to
           see the columns. The bench then says what of it fits.
@@ -160,7 +165,7 @@ function specOf(item: CatalogueItem, units: UnitSystem): string {
   const len = (x: number) => formatLength(x, units);
   switch (item.kind) {
     case 'spacer':
-      return `${len(item.spacer.thickness)}, ${item.spacer.kind}, ${item.lugs} × ${len(item.boltCircle)}${item.spacer.bore === null ? '' : `, bore ${len(item.spacer.bore)}`}`;
+      return `${len(item.spacer.thickness)}, ${item.spacer.kind}, ${item.spacer.lugs ?? '?'} × ${(item.spacer.boltCircles ?? []).map(len).join(' / ')}${item.spacer.bore === null ? '' : `, bore ${len(item.spacer.bore)}`}`;
     case 'nut':
       return `${threadName(item.nut.thread)}, ${item.nut.style}, ${seatInSentence(item.nut.seat)}${item.nut.shankReach > 0 ? `, shank reaches ${len(item.nut.shankReach)}` : ''}`;
     default: {

@@ -3,7 +3,7 @@
 import type { RowIssue } from '@/core/parts/catalogue';
 import { parseCatalogue } from '@/files/csv';
 import { act, actOn } from '@/usecases/act';
-import { RefusedError, type Result } from '@/usecases/result';
+import { idOf, RefusedError, type Result } from '@/usecases/result';
 import { putOnShelf, takeOffShelf } from '@/usecases/shelf';
 
 const MOST_CHARACTERS = 2_000_000;
@@ -26,5 +26,5 @@ export async function importCatalogue(text: string): Promise<Result<Imported>> {
 
 /** Takes a part off the shelf. */
 export async function takeOff(id: string): Promise<Result<null>> {
-  return actOn((who) => takeOffShelf(id, who));
+  return actOn((who) => takeOffShelf(idOf(id), who));
 }

@@ -2,8 +2,8 @@
 
 import { Contrast } from 'lucide-react';
 import { NavLink } from '@/ui/NavLink';
-import { usePathname } from 'next/navigation';
-import { useEffect, useState, useTransition } from 'react';
+import { usePathname, useRouter } from 'next/navigation';
+import { useEffect, useTransition } from 'react';
 import type { Session } from '@/usecases/session';
 import { keep } from './actions';
 
@@ -13,17 +13,24 @@ const VIEWS = [
   { href: '/', label: 'Day board' },
   { href: '/vehicles', label: 'Vehicles' },
   { href: '/shelf', label: 'Shelf' },
+  { href: '/quick', label: 'Quick answer' },
+  { href: '/rulebook', label: 'Rulebook' },
+  { href: '/settings', label: 'Settings' },
 ];
 
 /** The top line of every page: where to go, who is at the bench, units, light or dark. */
 export function Header({ session }: { session: Session }) {
   const path = usePathname();
+  const router = useRouter();
   const [, start] = useTransition();
-  const [who, setWho] = useState(session.who);
   const other = session.units === 'metric' ? 'imperial' : 'metric';
 
   useEffect(() => {
     const key = (e: KeyboardEvent) => {
+      if (e.key === 'F2' && !e.ctrlKey && !e.metaKey && !e.altKey) {
+        e.preventDefault();
+        return router.push('/quick');
+      }
       const target = e.target as HTMLElement;
       if (e.key !== 'u' || e.ctrlKey || e.metaKey || e.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
         return;
@@ -31,10 +38,10 @@ export function Header({ session }: { session: Session }) {
     };
     window.addEventListener('keydown', key);
     return () => window.removeEventListener('keydown', key);
-  }, [other]);
+  }, [other, router]);
 
   return (
-    <header className="no-print flex h-[52px] items-center gap-1 border-b border-line bg-sheet px-4">
+    <header className="no-print flex min-h-[52px] flex-wrap items-center gap-x-1 border-b border-line bg-sheet px-4">
       <NavLink
         href="/"
         className="mr-4 flex items-center gap-2 text-[19px] font-[720] tracking-tight"
@@ -43,28 +50,26 @@ export function Header({ session }: { session: Session }) {
         <Mark />
         Vectis
       </NavLink>
-      <nav aria-label="Views" className="flex h-full">
+      <nav aria-label="Views" className="flex h-[52px]">
         {VIEWS.map((v) => (
           <NavLink
             key={v.href}
             href={v.href}
             aria-current={path === v.href ? 'page' : undefined}
-            className="flex h-full items-center border-b-2 border-transparent px-3 text-[15px] aria-[current=page]:border-accent aria-[current=page]:font-[620]"
+            className="flex h-full items-center border-b-2 border-transparent px-3 text-[15px] whitespace-nowrap aria-[current=page]:border-accent aria-[current=page]:font-[620]"
           >
             {v.label}
           </NavLink>
         ))}
       </nav>
-      <div className="ml-auto flex items-center gap-2">
-        <label className="flex items-center gap-2 text-[13px] text-soft">
-          At the bench
-          <input
-            value={who}
-            onChange={(e) => setWho(e.target.value)}
-            onBlur={() => who !== session.who && start(() => keep('who', who))}
-            className="touch w-32 rounded-[3px] border border-transparent bg-transparent px-2 text-[15px] text-ink hover:border-line"
-          />
-        </label>
+      <div className="ml-auto flex items-center gap-2 whitespace-nowrap">
+        <NavLink
+          href={`/who?back=${encodeURIComponent(path)}`}
+          className={`touch flex max-w-[240px] items-center gap-2 rounded-[3px] border px-2 text-[15px] hover:border-line ${session.who === null ? 'border-stop font-[620] text-stop' : 'border-transparent'}`}
+        >
+          <span className="text-[13px] text-soft max-xl:sr-only">At the bench</span>
+          <span className="truncate">{session.who ?? 'Who is it?'}</span>
+        </NavLink>
         <button
           type="button"
           onClick={() => start(() => keep('units', other))}

@@ -3,13 +3,21 @@ import { assess } from '@/core/evaluate/evaluate';
 import { sentence } from '@/core/rules/index';
 import { NavLink } from '@/ui/NavLink';
 import { AXLE_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
+import { type Policy, policyChanges } from '@/core/document/policy';
 import type { Use, Wish } from '@/core/document/vocabulary';
 import type { JobWhole } from '@/store/jobs';
+import type { ChoiceDraft } from '@/store/schema';
+import { fastenerText } from '@/core/document/fastenerText';
+import { formatLength, type UnitSystem } from '@/core/units/format';
 import { cx } from '@/ui/cx';
-import { asOfToday, staleBecause } from '@/usecases/jobPlan';
+import { asOfToday, hubOf, staleBecause } from '@/usecases/jobPlan';
 import { readSession } from '@/usecases/session';
 import { STAGE_VIEWS, stageIndex } from '@/usecases/stages';
+import { stateOfJob } from '@/usecases/watch';
+import { HELD_LABEL } from './held';
+import { LayAside, PlanBReady, TakeUp } from './LayAside';
 import { PlanStanding } from './PlanStanding';
+import { Watch } from './Watch';
 
 /** The job's seven stages, always visible: where the job stands, what is done, where you look. */
 export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
@@ -65,6 +73,7 @@ export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
         >
           Record
         </NavLink>
+        {job.held === null && job.signedAt === null ? <LayAside jobId={job.id} /> : null}
       </div>
     </aside>
   );
@@ -101,6 +110,7 @@ export async function JobFrame({
   return (
     <div className="grid flex-1 grid-cols-[196px_minmax(0,1fr)] max-md:grid-cols-1 print:block">
       <JobRail whole={whole} here={here} />
+      <Watch jobId={whole.job.id} mark={await stateOfJob(whole.job.id)} />
       <div className="flex min-w-0 flex-col">
         <Notice whole={whole} here={here} />
         {children}
@@ -111,7 +121,42 @@ export async function JobFrame({
 
 const WORK = ['take-in', 'measure', 'choose', 'stage', 'fit', 'torque'];
 
+/** What a plan B is, in a line. */
+const planBText = ({ spacer, fastener }: ChoiceDraft, whole: JobWhole, units: UnitSystem): string => {
+  const { fastening, nutStyle } = hubOf(whole);
+  const hub = { fastening, nutStyle: nutStyle as 'open' };
+  const plate = spacer.thickness === 0 ? 'no plate' : `${formatLength(spacer.thickness, units)} ${spacer.kind}`;
+  return `${plate}, ${fastenerText({ fastener, hub }, units)}`;
+};
+
 async function Notice({ whole, here }: { whole: JobWhole; here: string }) {
+  const { job } = whole;
+  const { units } = await readSession();
+  const rests =
+    job.held && job.heldAt ? (
+      <TakeUp jobId={job.id}>
+        <span className="font-[620]">{HELD_LABEL[job.held]}.</span> {job.heldWhy} {job.heldBy},{' '}
+        {format(job.heldAt, 'd MMM yyyy HH:mm')}
+      </TakeUp>
+    ) : null;
+  const ready =
+    job.planB && job.signedAt === null && ['choose', 'stage', 'fit', 'torque'].includes(here) ? (
+      <PlanBReady
+        jobId={job.id}
+        text={planBText(job.planB.choice, whole, units)}
+        may={here !== 'choose' && whole.plan !== null && ['stage', 'fit', 'torque'].includes(job.stage)}
+      />
+    ) : null;
+  return (
+    <>
+      {rests}
+      <Standing whole={whole} here={here} />
+      {ready}
+    </>
+  );
+}
+
+async function Standing({ whole, here }: { whole: JobWhole; here: string }) {
   const { job, plan } = whole;
   if (job.signedAt !== null) {
     if (!WORK.includes(here)) return null;
@@ -127,10 +172,35 @@ async function Notice({ whole, here }: { whole: JobWhole; here: string }) {
   const { units } = await readSession();
   const changes = staleBecause(whole, units);
   const { blocking, numbers } = assess(asOfToday(whole) ?? plan.document);
-  if (changes.length === 0 && blocking.length === 0) return null;
+  const older = <OlderPolicy then={plan.document.policy} now={whole.policy} />;
+  if (changes.length === 0 && blocking.length === 0) return older;
   const findings = blocking.map((f) => ({
     level: f.level as 'stop',
     text: sentence(f, { units, pitch: numbers.thread.pitch }),
   }));
-  return <PlanStanding jobId={job.id} changes={changes} findings={findings} />;
+  return (
+    <>
+      {older}
+      <PlanStanding jobId={job.id} changes={changes} findings={findings} />
+    </>
+  );
+}
+
+/** A plan keeps the thresholds that it was frozen under, and says so where the shop has others since. */
+function OlderPolicy({ then, now }: { then: Policy; now: Policy }) {
+  const changes = policyChanges(then, now);
+  const schools = [...then.governing].sort().join() !== [...now.governing].sort().join();
+  if (then.version === now.version || (changes.length === 0 && !schools)) return null;
+  return (
+    <section aria-label="Older settings" className="no-print border-b border-line bg-accent-wash px-5 py-2 text-[14px]">
+      This plan is judged by the settings it was chosen under, {then.version}. The shop’s are {now.version} since:{' '}
+      {[
+        ...changes.map(
+          (c) => `${c.rule.statement.replace(/[.:]$/, '').toLowerCase()} ${c.from} then, ${c.to} ${c.rule.unit} now`,
+        ),
+        ...(schools ? ['other schools govern'] : []),
+      ].join('; ')}
+      . Take the choice forward again to judge it by those.
+    </section>
+  );
 }

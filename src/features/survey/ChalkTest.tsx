@@ -1,6 +1,7 @@
 import { useState, useTransition } from 'react';
 import { CHALK_LOAD_LABEL } from '@/core/document/labels';
-import type { ChalkLoad, Corner } from '@/core/document/vocabulary';
+import type { Plan } from '@/core/document/document';
+import { CHALK_PLACES, type ChalkLoad, type ChalkPlace, type Corner } from '@/core/document/vocabulary';
 import { tryInput } from '@/core/errors';
 import { hourText } from '@/core/stance/clock';
 import { formatLength, type UnitSystem } from '@/core/units/format';
@@ -13,13 +14,17 @@ import { Segments } from '@/ui/Segments';
 import { useUnkept } from '@/ui/useUnkept';
 import { VerdictMark } from '@/ui/Verdict';
 import { keepChalk, takeBackChalk } from './actions';
+import { type HeldTyped, heldBy, TrialHeld, UNHELD } from './TrialHeld';
 
 export interface ChalkKept {
   readonly id: string;
   readonly corner: Corner;
   readonly trial: number;
   readonly load: ChalkLoad;
+  readonly across: ChalkPlace | null;
   readonly hours: readonly number[];
+  /** What held the wheel, in words; empty where nobody said. */
+  readonly held: string;
   readonly by: string;
   readonly at: string;
 }
@@ -30,11 +35,15 @@ const RESULTS = [
   { value: 'off' as const, label: 'Chalk came off' },
 ];
 
+const PLACES = CHALK_PLACES.map((p) => ({ value: p, label: p.charAt(0).toUpperCase() + p.slice(1) }));
+
 interface Unkept {
   readonly trial: string;
   readonly load: ChalkLoad;
   readonly result: 'clean' | 'off' | null;
+  readonly across?: ChalkPlace | null;
   readonly hours: readonly number[];
+  readonly held?: HeldTyped;
 }
 const FRESH: Unkept = { trial: '', load: 'bounced', result: null, hours: [] };
 
@@ -43,14 +52,16 @@ export function ChalkTest({
   jobId,
   corner,
   tests,
+  plan,
   units,
 }: {
   jobId: string;
   corner: Corner;
+  plan: Plan;
   tests: readonly ChalkKept[];
   units: UnitSystem;
 }) {
-  const [{ trial, load, result, hours }, setTest] = useUnkept(`${jobId}/${corner}/chalk`, FRESH);
+  const [{ trial, load, result, across, hours, held = UNHELD }, setTest] = useUnkept(`${jobId}/${corner}/chalk`, FRESH);
   const set = (change: Partial<Unkept>) => setTest((t) => ({ ...t, ...change }));
   const [error, setError] = useState<string>();
   const [failure, setFailure] = useState<string | null>(null);
@@ -70,13 +81,21 @@ export function ChalkTest({
     if (result === null) return setFailure('Say whether it stayed clean or chalk came off.');
     if (result === 'off' && hours.length === 0)
       return setFailure('Put a mark on the arch where chalk came off, or say that it stayed clean.');
+    if (result === 'off' && !across) return setFailure('Say where across the tyre the chalk came off.');
     start(async () => {
       const kept = await ask(() =>
-        keepChalk(jobId, { corner, trial, load, hours: result === 'off' ? [...hours] : [] }),
+        keepChalk(jobId, {
+          corner,
+          trial,
+          load,
+          across: across ?? null,
+          hours: result === 'off' ? [...hours] : [],
+          heldBy: heldBy(plan, held),
+        }),
       );
       if (!kept.ok) return setFailure(kept.message);
       // The next one is often of the same plate, loaded the same way.
-      set({ result: null, hours: [] });
+      set({ result: null, across: null, hours: [] });
     });
   };
   return (
@@ -114,6 +133,14 @@ export function ChalkTest({
             onChange={(e) => set({ trial: e.target.value })}
             className="w-[150px]"
           />
+          <TrialHeld
+            plan={plan}
+            corner={corner}
+            trial={trial}
+            typed={held}
+            units={units}
+            onType={(next) => set({ held: next })}
+          />
           <Segments label="How it was loaded" value={load} options={LOADS} onChange={(v) => set({ load: v })} />
           <Segments
             label="Result"
@@ -121,6 +148,14 @@ export function ChalkTest({
             options={RESULTS}
             onChange={(v) => set(v === 'clean' ? { result: v, hours: [] } : { result: v })}
           />
+          {result === 'off' ? (
+            <Segments
+              label="Where across the tyre"
+              value={across ?? null}
+              options={PLACES}
+              onChange={(v) => set({ across: v })}
+            />
+          ) : null}
           {failure ? (
             <p role="alert" className="text-[14px] font-[560] text-stop">
               {failure}
@@ -137,8 +172,15 @@ export function ChalkTest({
             <li key={t.id} className="flex flex-wrap items-center gap-x-3 py-1">
               <VerdictMark level={t.hours.length > 0 ? 'stop' : t.load === 'bounced' ? 'pass' : 'note'} size={13} />
               <span className="figure font-[620]">{formatLength(t.trial, units)}</span>
-              <span>{CHALK_LOAD_LABEL[t.load].toLowerCase()}</span>
-              <span>{t.hours.length > 0 ? `chalk off at ${t.hours.map(hourText).join(', ')}` : 'clean'}</span>
+              <span>
+                {t.held}
+                {CHALK_LOAD_LABEL[t.load].toLowerCase()}
+              </span>
+              <span>
+                {t.hours.length > 0
+                  ? `chalk off at ${t.hours.map(hourText).join(', ')}${t.across ? `, ${t.across}` : ''}`
+                  : 'clean'}
+              </span>
               <span className="text-soft">
                 {t.by}, {t.at}
               </span>

@@ -19,8 +19,10 @@ export function usePlateOn(quantity: string): string | undefined {
   return isPlated(quantity) && typed.trim() !== '' ? typed : undefined;
 }
 
-/** What was typed for a corner stays with the tab until it is changed: it is said once, and goes with every reading there. */
-export const useOnCar = (jobId: string, corner: Corner) => useUnkept(`${jobId}/${corner}/on-car`, '');
+/** What was typed for a corner stays with the tab until it is changed: it is said once, and goes with every reading there. It begins with the
+ * plate that the car is known to have on. */
+export const useOnCar = (jobId: string, corner: Corner, fitted: string) =>
+  useUnkept(`${jobId}/${corner}/on-car`, fitted);
 
 /** Asks what stands between hub and wheel while this corner is measured. */
 export function OnCarField({

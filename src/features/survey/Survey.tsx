@@ -11,15 +11,20 @@ import { PlanView } from '@/drawing/PlanView';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
+import { useInAddress } from '@/ui/useInAddress';
 import { goChoose } from './actions';
 import { CaliperDock } from './CaliperDock';
 import { type ChalkKept, ChalkTest } from './ChalkTest';
 import { ClearanceClock } from './ClearanceClock';
+import { EarlierReadings, type EarlierShown } from './EarlierReadings';
 import { rowOf, standIn } from './nextField';
 import { OnCar, OnCarField, useOnCar } from './OnCar';
 import { ReadingRow, type TakenReading } from './ReadingRow';
+import { ArchWork, type ArchWorkDone } from './ArchWork';
+import type { Plan } from '@/core/document/document';
 import { TurnConverter } from './TurnConverter';
 import { TurnCounter } from './TurnCounter';
+import type { NextReading } from '@/core/whatif/nextReading';
 import { type MissingHere, Unmeasured } from './Unmeasured';
 import { type SurveySet, type SurveyWheel, WheelTable } from './WheelTable';
 import { YesNoRow } from './YesNoRow';
@@ -41,7 +46,15 @@ export interface SurveyProps {
   readonly jobSet: string;
   readonly wheels: readonly SurveyWheel[];
   readonly chalk: readonly ChalkKept[];
+  readonly archWork: ArchWorkDone | null;
+  /** The car as it was measured, for what is tried on it. */
+  readonly plan: Plan;
+  /** Plate that the car is known to have on, by corner, as it would be typed. */
+  readonly fittedPlate: Readonly<Partial<Record<Corner, string>>>;
+  readonly earlier: readonly EarlierShown[];
   readonly missing: readonly MissingHere[];
+  /** The one reading that lets most rules be judged. */
+  readonly next: NextReading | null;
   readonly pitch: number;
   readonly units: UnitSystem;
   readonly fastener: 'bolt' | 'nut';
@@ -66,14 +79,15 @@ const PLACES = [
   ['wheels', 'Wheels'],
   ['axle', 'Axle'],
   ['chalk', 'Chalk'],
+  ['arch-work', 'Arch work'],
 ] as const;
 
 /** Measuring a corner at a time: plan view to move, a row for each reading, what is still open at the right. */
 export function Survey(p: SurveyProps) {
-  const { jobId, corners, units, missing } = p;
+  const { jobId, corners, units, missing, next } = p;
   const router = useRouter();
-  const [corner, setCorner] = useState<Corner>(p.begin);
-  const [onCar, setOnCar] = useOnCar(jobId, corner);
+  const [corner, setCorner] = useInAddress<Corner>('corner', p.begin, corners);
+  const [onCar, setOnCar] = useOnCar(jobId, corner, p.fittedPlate[corner] ?? '');
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const all = p.quantities.map(quantity);
@@ -122,6 +136,7 @@ export function Survey(p: SurveyProps) {
         <main className="flex min-w-0 flex-col gap-5 p-5 max-lg:pb-24 pointer-coarse:pb-24">
           <Top corner={corner} corners={reachable} onPick={pick} />
           <OnCarField corner={corner} typed={onCar} onTyped={setOnCar} />
+          <EarlierReadings jobId={jobId} earlier={p.earlier} />
           <div className="grid grid-cols-[300px_minmax(0,1fr)] items-start gap-6 max-lg:grid-cols-1">
             <PlanView corners={reachable} active={corner} open={p.open} marks={marks} onPick={pick} />
             <Rows id="stance" title={`Stance of the ${CORNER_LABEL[corner]}, on the ground`}>
@@ -181,15 +196,17 @@ export function Survey(p: SurveyProps) {
             jobId={jobId}
             corner={corner}
             tests={p.chalk.filter((t) => t.corner === corner)}
+            plan={p.plan}
             units={units}
           />
+          <ArchWork jobId={jobId} done={p.archWork} />
         </main>
         <aside aria-labelledby="missing" className="border-l border-line max-lg:border-t max-lg:border-l-0">
           <div className="flex flex-col gap-3 p-4 max-lg:pb-24 pointer-coarse:pb-24 lg:sticky lg:top-0 lg:max-h-[calc(100vh-52px)]">
             <h2 id="missing">Still unmeasured</h2>
             {/* The list gives way, so that the caliper and the way on stay in sight. */}
             <div className={cx('lg:overflow-y-auto', missing.length > 0 && 'min-h-[120px]')}>
-              <Unmeasured missing={missing} onGo={goTo} />
+              <Unmeasured missing={missing} next={next} onGo={goTo} />
             </div>
             <p className="text-[13px] text-soft">What could not be seen stays unmeasured. Unmeasured is not pass.</p>
             {failure ? (

@@ -1,5 +1,6 @@
 import { CORNER_LABEL } from '@/core/document/labels';
-import { missingReading } from '@/core/document/quantities';
+import { missingReading, quantity } from '@/core/document/quantities';
+import type { NextReading } from '@/core/whatif/nextReading';
 import type { QuantityId } from '@/core/document/quantities';
 import type { Corner } from '@/core/document/vocabulary';
 import { VerdictMark } from '@/ui/Verdict';
@@ -11,9 +12,32 @@ export interface MissingHere {
 }
 
 /** The live list of what nobody has measured yet, what waits for it, and the way there. */
-export function Unmeasured({ missing, onGo }: { missing: readonly MissingHere[]; onGo: (m: MissingHere) => void }) {
+export function Unmeasured({
+  missing,
+  next,
+  onGo,
+}: {
+  missing: readonly MissingHere[];
+  /** The one reading that lets most rules be judged. */
+  next: NextReading | null;
+  onGo: (m: MissingHere) => void;
+}) {
   if (missing.length === 0)
     return <p className="text-[14px]">Everything that a decision waits for has been measured.</p>;
+  return (
+    <>
+      {next ? (
+        <p className="border-l-2 border-accent pl-2 text-[14px]" data-testid="next-reading">
+          Settles most: <strong>{quantity(next.quantity).label}</strong>, {next.settles}{' '}
+          {next.settles === 1 ? 'judgement' : 'judgements'}.
+        </p>
+      ) : null}
+      <MissingList missing={missing} onGo={onGo} />
+    </>
+  );
+}
+
+function MissingList({ missing, onGo }: { missing: readonly MissingHere[]; onGo: (m: MissingHere) => void }) {
   const ids = [...new Set(missing.map((m) => m.quantity))];
   return (
     <ul className="divide-y divide-line border-y border-line">

@@ -59,6 +59,10 @@ export function WheelTable({
   const [, start] = useTransition();
   const set = sets.find((s) => s.id === setId);
   const own = wheels.filter((w) => w.setId === setId);
+  // Few wheels wear rings; the column is there where one does.
+  const [ringsAsked, setRingsAsked] = useState(false);
+  const rings = ringsAsked || own.some((w) => w.taken.some((t) => t.quantity === 'ringBore'));
+  const columns = OF_WHEEL.filter((q) => rings || q.id !== 'ringBore');
   const act = (work: () => ReturnType<typeof hang>) =>
     start(async () => {
       const result = await ask(work);
@@ -88,6 +92,15 @@ export function WheelTable({
           onChange={(v) => act(() => keepRotates(vehicleId, setId, v === 'yes'))}
         />
         <Segments label="Measured with" value={method} options={METHODS} onChange={setMethod} />
+        <Segments
+          label="Spigot rings"
+          value={rings ? 'yes' : 'no'}
+          options={[
+            { value: 'no', label: 'None' },
+            { value: 'yes', label: 'In some' },
+          ]}
+          onChange={(v) => setRingsAsked(v === 'yes')}
+        />
       </div>
       {failure ? (
         <p role="alert" className="py-1 text-[14px] font-[560] text-stop">
@@ -102,7 +115,7 @@ export function WheelTable({
               <th scope="col" className="w-[112px] font-normal">
                 Mark, hangs at
               </th>
-              {OF_WHEEL.map((q) => (
+              {columns.map((q) => (
                 <th key={q.id} scope="col" className="px-1 font-normal" title={q.how}>
                   {q.label}
                 </th>
@@ -130,7 +143,7 @@ export function WheelTable({
                     </select>
                     {counts ? null : <span className="text-[12.5px] text-soft">not on this axle</span>}
                   </th>
-                  {OF_WHEEL.map((q) => (
+                  {columns.map((q) => (
                     <td key={q.id} className="px-1 py-1.5">
                       <WheelCell
                         vehicleId={vehicleId}

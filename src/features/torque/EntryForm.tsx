@@ -32,6 +32,7 @@ export function EntryForm({ corner, joint, pass, lug, position, target, units, o
   const button = useRef<HTMLButtonElement>(null);
   const [reading, setReading] = useState('');
   const [angle, setAngle] = useState('');
+  const [sure, setSure] = useState<string | null>(null);
   const [error, setError] = useState<{ reading?: string | undefined; angle?: string | undefined }>({});
   const figures = pass !== 'snug' && pass !== 'lower';
   const moves = pass === 'verify' || pass === 'recheck';
@@ -51,8 +52,12 @@ export function EntryForm({ corner, joint, pass, lug, position, target, units, o
       : { value: null, error: undefined };
     setError({ reading: figure.error, angle: moved.error });
     if (figure.value === undefined || moved.value === undefined) return;
+    // 12 or 1200 for 120 is a slip of the hand: it is asked about before it stands in a log that nothing is taken from.
+    const off = figure.value !== null && (figure.value < target / 2 || figure.value > target * 1.5);
+    if (off && sure !== typed) return setSure(typed);
+    setSure(null);
     onEntry(
-      { corner, joint, pass, lug, reading: typed, angle, tool: 'click wrench' },
+      { corner, joint, pass, lug, reading: typed, angle, felt: null, tool: 'wrench with figures' },
       { pass, lug, reading: figure.value, angle: moved.value },
     );
     setReading('');
@@ -112,7 +117,14 @@ export function EntryForm({ corner, joint, pass, lug, position, target, units, o
           ) : null}
         </div>
       ) : null}
-      <Button ref={button} type="submit" look="main" className="min-h-[64px] text-[18px]">
+      {sure !== null ? (
+        <p role="alert" className="border-l-4 border-caution pl-3 text-[16px]">
+          Is it really {sure.trim()}? The figure is{' '}
+          {Number((units === 'imperial' ? nmToLbfFt(target) : target).toFixed(1))}. Enter it once more, or type what the
+          wrench showed.
+        </p>
+      ) : null}
+      <Button ref={button} type="submit" look="main" className="!min-h-[64px] text-[18px]">
         {pass === 'snug' ? 'Snug' : pass === 'lower' ? 'Lowered, tyre touches' : 'Enter reading'}
       </Button>
     </form>

@@ -1,17 +1,23 @@
-import type { Outcome, Pass } from '@/core/torque/log';
+import type { Entry, Felt, Outcome } from '@/core/torque/log';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
 
 export interface LogLine {
   readonly seq: number;
-  readonly pass: Pass;
+  readonly pass: Entry;
   readonly lug: number;
   readonly reading: number | null;
   readonly angle: number | null;
+  readonly felt: Felt | null;
+  readonly note: string | null;
+  /** A slip took it back: it stays in the log and counts no more. */
+  readonly struck: boolean;
   readonly outcome: Outcome;
   readonly by: string;
   readonly at: string;
   readonly hash: string;
 }
+
+const FELT_WORD: Readonly<Record<Felt, string>> = { click: 'clicked', held: 'held', little: 'a little', lot: 'a lot' };
 
 const WORD: Readonly<Record<Outcome, string>> = { done: '', low: 'low', over: 'over', moved: 'moved' };
 
@@ -59,15 +65,20 @@ export function LogTable({
       </thead>
       <tbody>
         {rows.map((r) => (
-          <tr key={r.seq} className="border-b border-line">
-            <td className="py-0.5">{r.pass}</td>
+          <tr key={r.seq} className={`border-b border-line ${r.struck ? 'text-soft line-through' : ''}`}>
+            <td className="py-0.5">
+              {r.pass === 'strike' ? 'struck out' : r.pass}
+              {r.note ? `: ${r.note}` : ''}
+            </td>
             <td className="pl-3 text-right">{r.lug < 0 ? '–' : order.indexOf(r.lug) + 1}</td>
             <td className="pl-3 text-right whitespace-nowrap">
-              {r.reading === null ? '–' : formatTorque(r.reading, units)}
+              {r.reading === null ? (r.felt === 'click' ? 'clicked' : '–') : formatTorque(r.reading, units)}
             </td>
-            <td className="pl-3 text-right">{r.angle === null ? '–' : `${r.angle}°`}</td>
+            <td className="pl-3 text-right">
+              {r.angle !== null ? `${r.angle}°` : r.felt !== null && r.felt !== 'click' ? FELT_WORD[r.felt] : '–'}
+            </td>
             <td className="pl-3">
-              {r.outcome === 'done' ? '' : <strong className="text-stop">{WORD[r.outcome]} </strong>}
+              {r.outcome === 'done' || r.struck ? '' : <strong className="text-stop">{WORD[r.outcome]} </strong>}
               {full ? `${r.by}, ${r.at}` : ''}
             </td>
           </tr>

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Corner } from '@/core/document/vocabulary';
-import type { Joint, Pass, TorqueSpec, TorqueState } from '@/core/torque/log';
+import { type Joint, type Pass, type TorqueSpec, type TorqueState, WHOLE } from '@/core/torque/log';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
 import { WheelFace } from '@/drawing/WheelFace';
 import { Button } from '@/ui/Button';
@@ -12,7 +12,11 @@ import { Segments } from '@/ui/Segments';
 import { Verdict } from '@/ui/Verdict';
 import { sign } from './actions';
 import { ask } from '@/ui/ask';
+import { ClickForm } from './ClickForm';
 import { EntryForm } from './EntryForm';
+import { OverPulled } from './OverPulled';
+import { useInAddress } from '@/ui/useInAddress';
+import { useUnkept } from '@/ui/useUnkept';
 import { LogTable, type LogLine } from './LogTable';
 import { jointKey, useEntries } from './useEntries';
 
@@ -37,6 +41,8 @@ export interface TorqueProps {
   readonly open: readonly string[];
   /** Recheck after sign-off instead of the first torque. */
   readonly recheck: boolean;
+  /** What must not be put together on this car once the job is signed, worded. */
+  readonly never: readonly string[];
   /** The wheels may be torqued and signed off at the job's present stage. */
   readonly active: boolean;
   /** Why nothing may be torqued on this plan now; null where it may. */
@@ -55,12 +61,15 @@ const PASS_LABEL: Readonly<Record<Pass, string>> = {
 };
 
 /** The wheel face with the next lug lit, and one entry at a time; readable from two metres. */
-export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, bar, signed }: TorqueProps) {
+export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, active, bar, signed }: TorqueProps) {
   const router = useRouter();
   const entries = useEntries(jobId, wheels);
-  const [at, setAt] = useState(() =>
+  const [at, setAt] = useInAddress(
+    'at',
     jointKey((wheels.find((w) => !finished(w.state, recheck)) ?? wheels[0]) as TorquedJoint),
+    wheels.map(jointKey),
   );
+  const [wrench, setWrench] = useUnkept<'click' | 'figures'>('torque/wrench', 'click');
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const title = useRef<HTMLHeadingElement>(null);
@@ -84,6 +93,15 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, 
   const wrong = state.last && state.last.outcome !== 'done' ? state.last.reading.lug : null;
   const done = through;
   const other = wheels.find((w) => jointKey(w) !== at && !finished(entries.stateOf(w), recheck));
+
+  // A slip is struck out and stays in the log; what was signed does not change.
+  const canStrike = wheel.active && state.last !== null && (!recheck || state.last.reading.pass === 'recheck');
+  const strike = () =>
+    entries.enter(
+      wheel,
+      { corner, joint, pass: 'strike', lug: WHOLE, reading: '', angle: '', felt: null, tool: 'by hand', recheck },
+      { pass: 'strike', lug: WHOLE, reading: null, angle: null, felt: null },
+    );
 
   const signIt = () =>
     start(async () => {
@@ -124,8 +142,9 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, 
         />
         {state.last?.outcome === 'moved' && !state.complete ? (
           <p role="alert" className="border-l-4 border-stop pl-3 text-[16px]">
-            Lug {state.order.indexOf(state.last.reading.lug) + 1} moved {state.last.reading.angle}°. The final pass
-            starts again for the whole {face.toLowerCase()}.
+            Lug {state.order.indexOf(state.last.reading.lug) + 1} moved{' '}
+            {state.last.reading.angle === null ? 'a lot' : `${state.last.reading.angle}°`}. The final pass starts again
+            for the whole {face.toLowerCase()}.
           </p>
         ) : null}
         {state.last?.outcome === 'low' ? (
@@ -171,20 +190,73 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, 
             ) : null}
           </>
         ) : wheel.active ? (
-          <EntryForm
-            key={at}
-            corner={corner}
-            joint={joint}
-            pass={pass}
-            lug={next ?? -1}
-            position={position}
-            target={target}
-            units={units}
-            onEntry={(typed, reading) => entries.enter(wheel, typed, reading)}
-          />
+          <>
+            <Segments
+              label="Wrench"
+              value={wrench}
+              options={[
+                { value: 'click' as const, label: 'Clicks' },
+                { value: 'figures' as const, label: 'Shows figures' },
+              ]}
+              onChange={setWrench}
+            />
+            {state.overpulled !== null ? (
+              <OverPulled
+                key={`${at}/${state.overpulled}`}
+                lug={state.order.indexOf(state.overpulled) + 1}
+                onSay={(pass, note) =>
+                  entries.enter(
+                    wheel,
+                    {
+                      corner,
+                      joint,
+                      pass,
+                      lug: state.overpulled as number,
+                      reading: '',
+                      angle: '',
+                      felt: null,
+                      tool: 'by hand',
+                      note,
+                    },
+                    { pass, lug: state.overpulled as number, reading: null, angle: null, felt: null },
+                  )
+                }
+              />
+            ) : wrench === 'click' ? (
+              <ClickForm
+                key={at}
+                corner={corner}
+                joint={joint}
+                pass={pass}
+                lug={next ?? -1}
+                position={position}
+                lugs={lugs}
+                target={target}
+                units={units}
+                onEntry={(typed, reading) => entries.enter(wheel, typed, reading)}
+              />
+            ) : (
+              <EntryForm
+                key={at}
+                corner={corner}
+                joint={joint}
+                pass={pass}
+                lug={next ?? -1}
+                position={position}
+                target={target}
+                units={units}
+                onEntry={(typed, reading) => entries.enter(wheel, typed, reading)}
+              />
+            )}
+          </>
         ) : (
-          <p className="text-soft">{waitingFor(wheel, wheels)}</p>
+          <p className="text-soft">{recheck ? 'This recheck is not due yet.' : waitingFor(wheel, wheels)}</p>
         )}
+        {canStrike ? (
+          <Button look="quiet" onClick={strike} className="self-start">
+            Take the last one back
+          </Button>
+        ) : null}
         {entries.trouble ? (
           <p role="alert" className="font-[560] text-stop">
             {entries.trouble}
@@ -210,6 +282,16 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, active, 
                 Nothing is open. Signing sets the recheck for tomorrow and keeps the record.
               </p>
             )}
+            {never.length > 0 ? (
+              <div className="border-l-2 border-caution pl-3 text-[14px]">
+                <p className="font-[600]">With this on the car, never put together:</p>
+                <ul className="list-disc pl-5">
+                  {never.map((n) => (
+                    <li key={n}>{n}</li>
+                  ))}
+                </ul>
+              </div>
+            ) : null}
             {failure ? (
               <p role="alert" className="text-stop">
                 {failure}

@@ -2,34 +2,41 @@
 
 import { z } from 'zod';
 import { CORNERS } from '@/core/document/vocabulary';
-import { JOINTS, PASSES } from '@/core/torque/log';
+import { ENTRIES, FELT, JOINTS } from '@/core/torque/log';
 import { parseAngle, parseTorque } from '@/core/units/parse';
 import { actOn } from '@/usecases/act';
-import { enterTorque, signOff } from '@/usecases/jobs';
+import { enterTorque } from '@/usecases/jobs';
+import { declineRecheck, recheckEarly, signOff } from '@/usecases/signing';
 import { takeBackReading, takeReading } from '@/usecases/readings';
-import type { Result } from '@/usecases/result';
+import { idOf, type Result } from '@/usecases/result';
 
 const entryForm = z.object({
   corner: z.enum(CORNERS),
   joint: z.enum(JOINTS),
-  pass: z.enum(PASSES),
+  pass: z.enum(ENTRIES),
   lug: z.int().min(-1).max(11),
   /** As typed; empty where the pass has no figure. */
   reading: z.string().max(20),
   angle: z.string().max(20),
+  /** What a click wrench told; null where figures were read. */
+  felt: z.enum(FELT).nullable(),
   tool: z.string().trim().min(1).max(60),
+  /** Why an over-torqued fastener stays. */
+  note: z.string().max(300).optional(),
   /** Place in the joint's own log, so that an entry sent again counts once. */
   seq: z.int().min(0).max(5000),
+  /** A slip of the recheck is struck out, not one of the first torque. */
+  recheck: z.boolean().optional(),
 });
 export type EntryTyped = z.input<typeof entryForm>;
 
 /** Appends one entry to a joint's torque log. */
 export async function enter(jobId: string, typed: EntryTyped): Promise<Result<null>> {
   return actOn((who) => {
-    const { corner, joint, pass, lug, tool, reading, angle, seq } = entryForm.parse(typed);
-    const figures = pass !== 'snug' && pass !== 'lower';
+    const { corner, joint, pass, lug, tool, reading, angle, felt, note, seq, recheck } = entryForm.parse(typed);
+    const figures = felt === null && !['snug', 'lower', 'strike', 'replaced', 'stays'].includes(pass);
     return enterTorque(
-      jobId,
+      idOf(jobId),
       {
         corner,
         joint,
@@ -37,6 +44,9 @@ export async function enter(jobId: string, typed: EntryTyped): Promise<Result<nu
         lug,
         tool,
         seq,
+        felt,
+        note,
+        recheck,
         reading: figures ? parseTorque('Reading', reading, { min: 1, max: 1000 }).value : null,
         angle:
           figures && (pass === 'verify' || pass === 'recheck')
@@ -50,14 +60,14 @@ export async function enter(jobId: string, typed: EntryTyped): Promise<Result<nu
 
 /** Signs the job off. */
 export async function sign(jobId: string): Promise<Result<null>> {
-  return actOn((who) => signOff(jobId, who));
+  return actOn((who) => signOff(idOf(jobId), who));
 }
 
 /** Keeps the gap of a corner as it came out, to be held against the prediction. */
 export async function keepGapFitted(jobId: string, corner: string, typed: string): Promise<Result<null>> {
   return actOn((who) =>
     takeReading(
-      jobId,
+      idOf(jobId),
       {
         quantity: 'gapFitted',
         corner: z.enum(CORNERS).parse(corner),
@@ -71,5 +81,15 @@ export async function keepGapFitted(jobId: string, corner: string, typed: string
 
 /** Takes it back; the one before it counts again. */
 export async function takeBackGapFitted(jobId: string, readingId: string): Promise<Result<null>> {
-  return actOn((who) => takeBackReading(jobId, readingId, who));
+  return actOn((who) => takeBackReading(idOf(jobId), idOf(readingId), who));
+}
+
+/** Says why the next recheck is done before its time. */
+export async function sayEarly(jobId: string, reason: string): Promise<Result<null>> {
+  return actOn((who) => recheckEarly(idOf(jobId), z.string().max(400).parse(reason), who));
+}
+
+/** The owner declined the next recheck, or was not reached. */
+export async function decline(jobId: string, reason: string): Promise<Result<null>> {
+  return actOn((who) => declineRecheck(idOf(jobId), z.string().max(400).parse(reason), who));
 }

@@ -1,7 +1,7 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { NavLink } from '@/ui/NavLink';
-import { CORNER_LABEL, SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
+import { CORNER_LABEL, HARDWARE_LABEL, SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
 import { quantity, type QuantityId } from '@/core/document/quantities';
 import { readingText } from '@/core/document/readingText';
 import { combineRepeats } from '@/core/uncertainty';
@@ -9,12 +9,27 @@ import type { Seat, Use, Wish } from '@/core/document/vocabulary';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, formatTorque } from '@/core/units/format';
 import { NewJob } from '@/features/intake/NewJob';
+import { WheelDrilling } from '@/features/intake/WheelDrilling';
 import { NewWheelSet } from '@/features/intake/NewWheelSet';
+import { OneKit } from '@/features/vehicle/OneKit';
+import { Swaps } from '@/features/vehicle/Swaps';
+import { type AxleSwaps, swapsOfVehicle } from '@/usecases/swaps';
 import { theStore } from '@/store/connection';
-import { listJobs } from '@/store/jobs';
+import { jobsOfVehicle } from '@/store/jobs';
 import type { AxleHubRow } from '@/store/schema';
 import type { WheelWhole } from '@/store/wheels';
 import { LinkButton } from '@/ui/Button';
+import { drillingOf, drillingWords } from '@/core/parts/drilling';
+import { ChangeWheelSet } from '@/features/intake/ChangeWheelSet';
+import type { SetTyped } from '@/features/intake/WheelSetForm';
+import { Remarks } from '@/features/remarks/Remarks';
+import { shown } from '@/features/remarks/shown';
+import { type FittedAt, FittedCar } from '@/features/vehicle/FittedCar';
+import { Keys } from '@/features/vehicle/Keys';
+import type { FittedRow, WheelSetRow } from '@/store/schema';
+import { keysFor, remarksFor } from '@/usecases/remarks';
+import { wheelsOnAxle } from '@/usecases/jobPlan';
+import { fittedOn, jobsOnWheels } from '@/usecases/vehicles';
 import { vehicleOr404 } from '@/usecases/pages';
 import { readSession, type Session } from '@/usecases/session';
 import { STAGE_VIEWS, stagePath } from '@/usecases/stages';
@@ -24,17 +39,35 @@ export const metadata: Metadata = { title: 'Vehicle' };
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   const { vehicle, hubs, wheelSets, wheels } = await vehicleOr404(id);
-  const jobs = await listJobs((await theStore()).db, id);
+  const jobs = await jobsOfVehicle((await theStore()).db, id);
   const session = await readSession();
+  const swaps = await swapsOfVehicle(id);
+  const { now, ever } = await fittedOn(id);
+  const remarks = shown(await remarksFor(id));
+  const keys = await keysFor(id);
+  const reaches = new Map<string, string[]>();
+  for (const w of wheelSets) reaches.set(w.id, await jobsOnWheels(id, w.id));
+  const names = new Map(wheelSets.map((w) => [w.id, w.name]));
+  // A hub that an earlier job made what it is can be made what it was.
+  const converted = hubs.some((h) => h.fromJobId !== null && h.fastening === 'stud');
   return (
     <main className="mx-auto flex w-full max-w-[1180px] flex-col gap-6 px-4 py-6">
       <div className="flex items-end justify-between">
         <h1>
           {vehicle.name} <span className="figure ml-2 text-[15px] font-normal text-soft">{vehicle.plate}</span>
         </h1>
-        <LinkButton href={`/vehicles/${id}/edit`}>Change</LinkButton>
+        <div className="flex gap-3">
+          <LinkButton href={`/vehicles/${id}/label`}>Glovebox card</LinkButton>
+          <LinkButton href={`/vehicles/${id}/edit`}>Change</LinkButton>
+        </div>
       </div>
       {vehicle.notes ? <p className="-mt-4 max-w-[720px] text-soft">{vehicle.notes}</p> : null}
+      <FittedCar
+        vehicleId={id}
+        now={now.map((f) => fittedAt(f, names, session))}
+        before={ever.filter((f) => f.endedAt !== null).map((f) => ({ id: f.id, text: beforeText(f, names, session) }))}
+        wheelSets={wheelSets.map((w) => ({ id: w.id, name: w.name }))}
+      />
       <div className="grid gap-6 md:grid-cols-2">
         {hubs.map((h) => (
           <HubTable key={h.id} hub={h} session={session} />
@@ -44,18 +77,71 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         <h2 id="sets">Wheel sets</h2>
         <ul className="divide-y divide-line border-y border-line">
           {wheelSets.map((w) => (
-            <li key={w.id} className="grid grid-cols-4 gap-4 px-2 py-2.5 text-[14px]">
-              <span className="font-[600]">{w.name}</span>
-              <span className="figure">{w.tyre}</span>
-              <span className="figure">{w.offsetMm === null ? 'ET not read' : `ET ${w.offsetMm}`}</span>
-              <span>{SEAT_LABEL[w.seat as Seat]}</span>
+            <li
+              key={w.id}
+              className="grid grid-cols-[1.2fr_1fr_0.8fr_1fr_1.4fr] items-baseline gap-x-4 px-2 py-2.5 text-[14px]"
+            >
+              <span className="font-[600]">
+                {w.name}
+                {w.planned ? (
+                  <span className="ml-2 border border-dashed border-strong px-1 text-[12.5px]">planned</span>
+                ) : null}
+              </span>
+              <AxleWheels set={w} axle="front" />
+              <WheelDrilling
+                vehicleId={id}
+                wheelSetId={w.id}
+                drilling={
+                  w.lugs === null || w.boltCircleMm === null ? null : { lugs: w.lugs, circles: [w.boltCircleMm] }
+                }
+                hubs={hubs.flatMap((h) => drillingOf(h.lugs, h.boltCircleMm) ?? [])}
+                units={session.units}
+              />
+              {w.rear ? (
+                <>
+                  <span className="text-soft">rear wheels</span>
+                  <AxleWheels set={w} axle="rear" />
+                  <span className="figure">{drilled(w.rear.lugs, w.rear.boltCircleMm, session)}</span>
+                </>
+              ) : null}
               <WheelLines wheels={wheels.filter((k) => k.wheelSetId === w.id)} session={session} />
+              <ChangeWheelSet
+                vehicleId={id}
+                wheelSetId={w.id}
+                name={w.name}
+                start={typedSet(w)}
+                reaches={reaches.get(w.id) ?? []}
+              />
             </li>
           ))}
         </ul>
         <NewWheelSet vehicleId={id} />
       </section>
-      <NewJob vehicleId={id} wheelSets={wheelSets.map((w) => ({ id: w.id, name: w.name }))} />
+      {swaps.length > 0 ? (
+        <section aria-labelledby="swaps" className="flex flex-col gap-2">
+          <h2 id="swaps">What goes with what</h2>
+          <Swaps
+            units={session.units}
+            tables={swaps.map((t) => ({
+              axle: t.axle,
+              plan: t.plan,
+              owned: t.owned,
+              cells: t.cells,
+              carried: t.carried,
+              of: standingOf(t),
+            }))}
+          />
+        </section>
+      ) : null}
+      {swaps.some((t) => t.sets.length > 1) ? (
+        <section aria-labelledby="kit" className="flex flex-col gap-2">
+          <h2 id="kit">One kit for every set</h2>
+          <OneKit units={session.units} axles={swaps.map((t) => ({ axle: t.axle, plan: t.plan, sets: t.sets }))} />
+        </section>
+      ) : null}
+      <NewJob vehicleId={id} converted={converted} wheelSets={wheelSets.map((w) => ({ id: w.id, name: w.name }))} />
+      <Keys vehicleId={id} keys={keys.map((k) => ({ ...k, since: `${k.by}, ${format(k.at, 'd MMM yyyy')}` }))} />
+      <Remarks vehicleId={id} jobId={null} {...remarks} />
       <section aria-labelledby="jobs">
         <h2 id="jobs" className="mb-2">
           Jobs
@@ -86,9 +172,78 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   );
 }
 
+/** What the matrix is told from. */
+const standingOf = ({ signedAt, foundSince }: AxleSwaps): string => {
+  if (signedAt === null) return 'as planned, and not signed off yet';
+  const signed = `as fitted and signed ${format(signedAt, 'd MMM yyyy')}`;
+  return foundSince === null
+    ? signed
+    : `${signed}; something else was found on it ${format(foundSince, 'd MMM yyyy')}, so look before you trust the first line`;
+};
+
+const drilled = (lugs: number | null, circle: number | null, { units }: Session): string => {
+  const d = drillingOf(lugs, circle);
+  return d ? drillingWords(d, units) : 'not counted';
+};
+
+function AxleWheels({ set, axle }: { set: WheelSetRow; axle: 'front' | 'rear' }) {
+  const w = wheelsOnAxle(set, axle);
+  return (
+    <>
+      <span className="figure">{w.tyre || 'tyre not read'}</span>
+      <span className="figure">{w.offsetMm === null ? 'ET not read' : `ET ${w.offsetMm}`}</span>
+      <span>{SEAT_LABEL[w.seat as Seat]}</span>
+    </>
+  );
+}
+
+const typedDrilling = (lugs: number | null, circle: number | null): string =>
+  lugs === null || circle === null ? '' : `${lugs}x${circle}`;
+const typedOffset = (mm: number | null): string => (mm === null ? '' : String(mm));
+
+/** A stored wheel set as the form would have been typed. */
+const typedSet = (w: WheelSetRow): SetTyped => ({
+  setName: w.name,
+  tyre: w.tyre,
+  offset: typedOffset(w.offsetMm),
+  wheelSeat: w.seat as Seat,
+  drilling: typedDrilling(w.lugs, w.boltCircleMm),
+  planned: w.planned ? 'yes' : 'no',
+  rear: w.rear && {
+    tyre: w.rear.tyre,
+    offset: typedOffset(w.rear.offsetMm),
+    wheelSeat: w.rear.seat as Seat,
+    drilling: typedDrilling(w.rear.lugs, w.rear.boltCircleMm),
+  },
+});
+
+const plateText = (f: FittedRow, { units }: Session): string | null => {
+  if (f.plateMm === null) return null;
+  if (f.plateMm === 0) return 'no plate';
+  return `${formatLength(f.plateMm, units)} ${f.plate?.kind === 'adapter' ? 'adapter' : `${f.plate?.kind ?? ''} plate`.trim()}`;
+};
+
+const FROM = { maker: 'as the maker left it, said', found: 'found so', signed: 'fitted' } as const;
+
+function fittedAt(f: FittedRow, names: ReadonlyMap<string, string>, session: Session): FittedAt {
+  return {
+    corner: f.corner,
+    wheels: f.wheelSetId === null ? 'wheels not said' : (names.get(f.wheelSetId) ?? 'wheels put away since'),
+    wheelSetId: f.wheelSetId !== null && names.has(f.wheelSetId) ? f.wheelSetId : null,
+    plate: plateText(f, session),
+    fasteners: f.fastenerText,
+    torque: f.torqueNm === null ? null : `${formatTorque(f.torqueNm, session.units)}, ${f.torqueSource}`,
+    since: `${FROM[f.source]} ${format(f.since, 'd MMM yyyy')}, ${f.by}`,
+    href: f.jobId === null ? null : `/jobs/${f.jobId}/record`,
+  };
+}
+
+const beforeText = (f: FittedRow, names: ReadonlyMap<string, string>, session: Session): string =>
+  `${CORNER_LABEL[f.corner]}: ${plateText(f, session) ?? 'plate not known'}, ${f.fastenerText}${f.wheelSetId && names.has(f.wheelSetId) ? `, ${names.get(f.wheelSetId)}` : ''}; ${FROM[f.source]} ${format(f.since, 'd MMM yyyy')}${f.endedAt ? ` to ${format(f.endedAt, 'd MMM yyyy')}` : ''}`;
+
 function HubTable({ hub, session }: { hub: AxleHubRow; session: Session }) {
   const rows: [string, string][] = [
-    ['Lugs', `${hub.lugs} × ${formatLength(hub.boltCircleMm, session.units)}`],
+    ['Lugs', drilled(hub.lugs, hub.boltCircleMm, session)],
     ['Thread', formatThread(parseThread('Thread', hub.thread))],
     [
       'Held by',
@@ -104,8 +259,15 @@ function HubTable({ hub, session }: { hub: AxleHubRow; session: Session }) {
       hub.threadMaterial === 'unknown' ? 'not known' : hub.threadMaterial,
     ],
     ['Class', hub.fastenerClass === 'unknown' ? 'not known' : hub.fastenerClass],
+    ['On it now', HARDWARE_LABEL[hub.hardware].toLowerCase()],
+    ...(hub.fastening === 'stud'
+      ? ([['Class on the nuts', hub.nutClass === 'unknown' ? 'not known' : hub.nutClass]] as [string, string][])
+      : []),
     ['Locking', hub.lockingFastener ? 'yes, one' : 'no'],
-    ['Torque', `${formatTorque(hub.torqueNm, session.units)}, ${hub.torqueSource}`],
+    [
+      'Torque',
+      hub.torqueNm === null ? 'no figure yet' : `${formatTorque(hub.torqueNm, session.units)}, ${hub.torqueSource}`,
+    ],
   ];
   return (
     <section aria-labelledby={`hub-${hub.axle}`}>
@@ -127,7 +289,7 @@ function HubTable({ hub, session }: { hub: AxleHubRow; session: Session }) {
 /** The wheels of a set: mark, where each hangs, and what was measured of it. */
 function WheelLines({ wheels, session }: { wheels: readonly WheelWhole[]; session: Session }) {
   return (
-    <ul className="col-span-4 grid gap-x-6 text-[13px] text-soft md:grid-cols-2">
+    <ul className="col-span-5 grid gap-x-6 text-[13px] text-soft md:grid-cols-2">
       {wheels.map((w) => {
         const ids = [...new Set(w.readings.map((r) => r.quantity as QuantityId))];
         return (

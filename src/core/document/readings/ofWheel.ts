@@ -15,6 +15,18 @@ export const OF_WHEEL = [
     blocks: 'fit of a lipped spacer',
   },
   {
+    id: 'ringBore',
+    label: 'Ring',
+    scope: 'wheel',
+    fastening: 'both',
+    min: 30,
+    max: 200,
+    methods: [CALIPER, TAPE],
+    optional: true,
+    how: 'Across the inside of its spigot ring, where the wheel wears one.',
+    blocks: 'nothing; without it the bore itself is judged',
+  },
+  {
     id: 'chamferDepth',
     label: 'Bore chamfer',
     scope: 'wheel',

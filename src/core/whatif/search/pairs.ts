@@ -1,4 +1,5 @@
 import type { Fastener, Nut, Plan, PlanCorner } from '../../document/document';
+import { lockingOf } from '../../document/hardware';
 import { plainSpacer } from '../../document/blank';
 import { assess } from '../../evaluate/evaluate';
 import { type CompiledThread, compileThread } from '../../figures/compiled';
@@ -38,12 +39,13 @@ export function groupFasteners(input: SearchInput): Group[] {
   const wanted = input.base.hub.fastening;
   // Nobody knows how far its thread runs, or not truly, so it cannot pass.
   const usable = input.fasteners.filter(
-    ({ part: f }) => f.threadLength !== null && !moreThanThere(f) && (f.kind === 'stud') === (wanted === 'stud'),
+    ({ part: f }) =>
+      f.threadLength !== null && f.nose !== null && !moreThanThere(f) && (f.kind === 'stud') === (wanted === 'stud'),
   );
   const alike = groupBy(
     usable,
     ({ part: f }) =>
-      `${f.threadLength}/${f.kind === 'bolt' ? `b/${f.seat}/${f.class}` : f.kind === 'stud' ? `s/${f.class}` : `c/${f.shortEnd}/${f.hubThread}/${f.outerThread}/${f.seatsAt}/${f.class}`}`,
+      `${f.threadLength}/${f.nose}/${f.kind === 'bolt' ? `b/${f.seat}/${f.class}` : f.kind === 'stud' ? `s/${f.class}` : `c/${f.shortEnd}/${f.hubThread}/${f.outerThread}/${f.seatsAt}/${f.class}`}`,
   );
   const groups = [...alike.values()].map((items): Group => {
     items.sort((a, b) => lengthOf(a.part) - lengthOf(b.part));
@@ -99,6 +101,8 @@ export function allowedPairs(input: SearchInput, wheel: WheelOption, groups: rea
         strict,
         accepted: base.leadSignOff !== null,
         relief: sameMate(plan),
+        own: found.numbers.ownNut,
+        lock: lockOf(plan),
       };
       const pair = { group, nut, outer, demand };
       const atNought = shifted(windowOf({ ...plan, spacer: plainSpacer(1) }, pair), -1);
@@ -106,6 +110,14 @@ export function allowedPairs(input: SearchInput, wheel: WheelOption, groups: rea
     }
   }
   return pairs;
+}
+
+/** What the locking piece of a plan asks for; one that nobody spoke of has been taken as none. */
+function lockOf(plan: Plan): Demand['lock'] {
+  const piece = lockingOf(plan);
+  if (piece.is === 'none') return null;
+  if (piece.is === 'unknown') return { shorter: Number.POSITIVE_INFINITY, pm: 0, relief: false };
+  return { shorter: piece.shorter, pm: piece.pm, relief: sameMate(plan) && plan.fastener.kind !== 'bolt' };
 }
 
 const shifted = (w: Window, s: number): Window => ({
@@ -135,10 +147,11 @@ export function windowOf(plan: Plan, pair: Omit<Pair, 'base'>): Window {
 
 function atCorner(plan: Plan, c: PlanCorner, { group, demand, nut, outer }: Omit<Pair, 'base'>): Window {
   const f = group.first;
-  if (group.kind === 'bolt') return boltLengths(plan, c, demand, f?.threadLength ?? 0);
+  if (group.kind === 'bolt')
+    return boltLengths(plan, c, demand, { threadLength: f?.threadLength ?? 0, nose: f?.nose ?? 0 });
   if (f?.kind === 'conversion') return conversionLengths(plan, c, demand, { stud: f, nut: nut?.part as Nut, outer });
   const threadLength = group.kind === 'stud' ? (f?.threadLength ?? 0) : null;
-  return studLengths(plan, c, demand, { nut: nut?.part ?? null, threadLength });
+  return studLengths(plan, c, demand, { nut: nut?.part ?? null, threadLength, nose: f?.nose ?? 0 });
 }
 
 /** At each corner the hub end stays inside its thread, or there is measured room for what stands out. The same questions as the rule `stud.behind`. */

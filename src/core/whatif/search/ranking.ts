@@ -85,7 +85,7 @@ class TopList {
 
 /** Offers every combination of a spacer that can still get in. @returns the one with what is on the car, null where it does not go */
 function writeOut(input: SearchInput, fit: Fit, out: TopList): Candidate | null {
-  const pieces = input.base.hub.lugs * 2;
+  const pieces = (input.base.hub.lugs ?? 0) * 2;
   const short = (part: { count: number } | null, need: number): number =>
     part === null ? 0 : Math.max(0, need - part.count);
   const plates = short(fit.spacer, 2);

@@ -1,6 +1,6 @@
 import { bare } from '../../document/bare';
 import type { Plan } from '../../document/document';
-import { assess } from '../../evaluate/evaluate';
+import { assess, blocksChoice } from '../../evaluate/evaluate';
 import type { Finding } from '../../rules/finding';
 import { decidedBy } from '../../rules/index';
 import { allowedPairs, BY_FASTENER, groupFasteners, type Pair, windowOf } from './pairs';
@@ -23,8 +23,16 @@ export function search(
   onSpacer: (done: number, soFar: () => SearchResult) => boolean = () => true,
 ): SearchResult {
   // Readings are carried back to nothing on the hub once, so that windows and judgement speak of the same.
+  const { base } = asRead;
   const input = {
     ...asRead,
+    // What is searched is told with or without a locking piece once it is chosen; until then it is searched as if it had none.
+    // Left and right alike: unequal plates are typed.
+    base: {
+      ...base,
+      rightPlate: null,
+      locking: base.locking.kind === 'unknown' ? { kind: 'none' as const } : base.locking,
+    },
     wheels: asRead.wheels.map((w) => ({ ...w, corners: bare({ ...asRead.base, corners: [...w.corners] }).corners })),
   };
   const groups = groupFasteners(input);
@@ -64,12 +72,13 @@ function fitSpacer(
     fastener: { kind: 'stock' },
   };
   const stock = assess(plan);
-  const first = stock.blocking[0];
+  const inTheWay = blocksChoice(stock);
+  const first = inTheWay[0];
   const gap = Math.min(...stock.numbers.corners.map((c) => c.gapAfter?.value ?? Number.NaN));
   const runs: Run[] = [];
   let count = first === undefined ? 1 : 0;
   // What no other fastener mends: it forbids the spacer, and is the reason worth telling.
-  const spacerItself = stock.blocking.find((f) => !BY_LENGTH.has(f.rule) && !BY_FASTENER.has(f.rule));
+  const spacerItself = inTheWay.find((f) => !BY_LENGTH.has(f.rule) && !BY_FASTENER.has(f.rule));
   if (!spacerItself && spacer.part.kind !== 'adapter') {
     const s = spacer.part.thickness;
     for (const pair of pairs) {

@@ -3,6 +3,7 @@ import { calibrateSeat } from '../../engagement/boltStack';
 import { calibrateGrip, minBottomGap } from '../../engagement/nutStack';
 import { hubEndEngagement, outerTip } from '../../engagement/twoEnded';
 import { type CompiledThread, compileThread } from '../../figures/compiled';
+import { untouchedOf } from '../../figures/stack';
 import type { LooseStud } from './types';
 
 /**
@@ -44,41 +45,74 @@ export interface Demand {
   readonly accepted: boolean;
   /** The wheel hangs in the very thread that was counted, so what the car came with will do. */
   readonly relief: boolean;
+  /** Thread of a nut of marked class: fully on, that is enough; null where there is no such nut. */
+  readonly own: number | null;
+  /** How much less far the locking piece reaches, and whether what the car came with is a measure of it; null without one. */
+  readonly lock: { readonly shorter: number; readonly pm: number; readonly relief: boolean } | null;
 }
 
 /**
- * Engagement that goes forward at a corner, the same question as the rule `engagement.minimum`: the target; the floor once it
- * was accepted; or what the car came with and three turns, where its own thread is still the mate.
+ * Engagement that goes forward at a corner, the same question as the rule `engagement.minimum`: the target, or the own thread of a
+ * nut of marked class; the floor once it was accepted; or what the car came with and three turns, where its own thread is still
+ * the mate.
  * @param untouched engagement of the untouched car, mm; null where nobody knows
  */
-function needOf(d: Demand, off: number, untouched: number | null): number {
-  if (d.strict) return Math.max(d.target + off, d.never);
-  const asked = d.accepted ? d.floor : d.target;
-  const came = d.relief && untouched !== null ? Math.max(untouched, d.never) : Number.POSITIVE_INFINITY;
+function needOf(d: Demand, untouched: number | null, relief: boolean): number {
+  const own = d.own ?? Number.POSITIVE_INFINITY;
+  if (d.strict) return Math.max(Math.min(d.target, own), d.never);
+  const asked = Math.min(d.accepted ? d.floor : d.target, own);
+  const came = relief && untouched !== null ? Math.max(untouched, d.never) : Number.POSITIVE_INFINITY;
   return Math.max(Math.min(asked, came), d.never);
 }
 
+interface Asked {
+  /** Engagement that the ordinary pieces and the locking one ask of their mate, mm. */
+  readonly need: number;
+  /** The same as a reach past the point of no engagement: the locking piece reaches less far. */
+  readonly reach: number;
+}
+
+/** What a corner asks for, the locking piece inside. @param off error of the reach where cautions block, mm */
+function askedOf(d: Demand, untouched: number | null, off: number): Asked {
+  const need = needOf(d, untouched, d.relief);
+  if (d.lock === null) return { need, reach: need + off };
+  const { shorter, pm, relief } = d.lock;
+  const came = untouched === null ? null : Math.max(0, untouched - shorter);
+  const locked = needOf(d, came, relief);
+  return { need: Math.max(need, locked), reach: Math.max(need + off, locked + shorter + off + (d.strict ? pm : 0)) };
+}
+
 /** Longer bolts under the seat, with so much thread, against the room behind this very corner. */
-export function boltLengths(plan: Plan, c: PlanCorner, d: Demand, threadLength: number): Window {
+export function boltLengths(
+  plan: Plan,
+  c: PlanCorner,
+  d: Demand,
+  { threadLength, nose }: { readonly threadLength: number; readonly nose: number },
+): Window {
   const { hub, policy, spacer } = plan;
-  if (c.turns === null || c.tappedDepth === null || c.roomBehind === null || hub.stockBoltLength === null)
+  if (c.turns === null || c.tappedDepth === null || hub.stockBoltLength === null || hub.stockNose === null)
     return NO_WINDOW;
   const { pitch } = compileThread(hub.thread).thread;
-  const behindLimit = c.roomBehind.value - c.roomBehind.pm;
   const lead = policy.leadPitches * pitch;
   const travel = c.turns.value * pitch;
   const travelPm = c.turns.pm * pitch;
   const Dt = c.tappedDepth.value;
-  const seat = calibrateSeat(hub.stockBoltLength.value, lead, travel) + spacer.thickness;
-  const pm = travelPm + hub.stockBoltLength.pm + policy.fastenerPm + (spacer.thickness > 0 ? policy.spacerPm : 0);
+  const seat = calibrateSeat(hub.stockBoltLength.value, lead + hub.stockNose.value, travel) + spacer.thickness;
+  const sPm = spacer.thickness > 0 ? policy.spacerPm : 0;
+  const pm = travelPm + hub.stockBoltLength.pm + policy.fastenerPm + sPm + hub.stockNose.pm;
   const off = d.strict ? pm : 0;
-  const need = needOf(d, off, Math.min(Dt, travel));
-  const zero = seat + lead;
-  const clear = Dt + behindLimit - (d.strict ? pm + c.tappedDepth.pm : 0);
+  const came = untouchedOf(plan, { value: travel, pm: 0, rss: 0 }, Dt, hub.stockBoltLength);
+  const { need, reach } = askedOf(d, came?.value ?? null, off);
+  const matePm = d.strict ? c.tappedDepth.pm : 0;
+  const zero = seat + lead + nose;
+  const room = c.roomBehind === null ? Number.NEGATIVE_INFINITY : c.roomBehind.value - c.roomBehind.pm;
+  const clear = seat + Dt + room - (d.strict ? pm + c.tappedDepth.pm : 0);
+  // No further in than the stock bolt ends asks for no room.
+  const asStock = hub.stockBoltLength.value + spacer.thickness - hub.stockBoltLength.pm - policy.fastenerPm - sPm;
   return {
-    low: zero + need - SLACK,
-    high: seat + SLACK + Math.min(clear, threadLength - off),
-    enough: Dt >= need - SLACK,
+    low: zero + reach - SLACK,
+    high: Math.min(Math.max(clear, asStock), seat + threadLength - off) + SLACK,
+    enough: Dt - matePm >= need - SLACK,
     zero,
     cap: Dt,
   };
@@ -89,7 +123,11 @@ export function studLengths(
   plan: Plan,
   c: PlanCorner,
   d: Demand,
-  { nut, threadLength }: { readonly nut: Nut | null; readonly threadLength: number | null },
+  {
+    nut,
+    threadLength,
+    nose,
+  }: { readonly nut: Nut | null; readonly threadLength: number | null; readonly nose: number },
 ): Window {
   const { hub, policy, spacer } = plan;
   const longer = threadLength !== null;
@@ -97,24 +135,31 @@ export function studLengths(
   const own = hub.nutThread === null ? null : hub.nutThread.value;
   const Ln = nut === null ? own : nut.threadLength;
   // Whose own thread nobody measured holds nobody knows how much.
-  if (c.turns === null || (longer && c.studProtrusion === null) || Ln === null) return NO_WINDOW;
+  if (c.turns === null || (longer && (c.studProtrusion === null || hub.stockNose === null)) || Ln === null)
+    return NO_WINDOW;
   const { pitch } = compileThread(hub.thread).thread;
-  const lead = policy.leadPitches * pitch;
+  const full = policy.leadPitches * pitch;
+  const lead = full + (hub.stockNose?.value ?? 0);
+  const nosePm = hub.stockNose?.pm ?? 0;
   const travel = c.turns.value * pitch;
   const travelPm = c.turns.pm * pitch;
   const z0 = c.studProtrusion === null ? travel + lead : c.studProtrusion.value;
   const grip = calibrateGrip(z0, lead, travel);
   const nutStart = s + grip - (nut === null ? 0 : nut.shankReach);
-  const lengthPm = longer ? (c.studProtrusion === null ? 0 : c.studProtrusion.pm) + policy.fastenerPm : 0;
+  const lengthPm = longer ? (c.studProtrusion === null ? 0 : c.studProtrusion.pm) + policy.fastenerPm + nosePm : 0;
   const pm = travelPm + (s > 0 ? policy.spacerPm : 0) + lengthPm;
   const off = d.strict ? pm : 0;
-  const need = needOf(d, off, own === null ? null : Math.min(own, travel));
-  const zero = nutStart + lead;
+  const came = own === null ? null : untouchedOf(plan, { value: travel, pm: 0, rss: 0 }, own, c.studProtrusion);
+  const { need, reach } = askedOf(d, came?.value ?? null, off);
+  const matePm = d.strict && nut === null ? (hub.nutThread?.pm ?? 0) : 0;
+  const zero = nutStart + (longer ? full + nose : lead);
+  const tipPm = longer ? 0 : nosePm;
   const ownPm = Math.max(hub.nutThread?.pm ?? 0, hub.nutBlindDepth?.pm ?? 0);
-  const closed = closedEnd(plan, nut, nutStart, d.strict ? pm + (nut === null ? ownPm : policy.fastenerPm) : 0);
-  const thread = threadLength === null ? ownThread(plan, z0 - grip, d.strict ? pm : 0) : threadLength - off;
+  const closed = closedEnd(plan, nut, nutStart, d.strict ? pm + tipPm + (nut === null ? ownPm : policy.fastenerPm) : 0);
+  const thread = threadLength === null ? ownThread(plan, z0 - grip, d.strict ? pm + tipPm : 0) : threadLength - off;
   const shank = nutStart + thread + SLACK;
-  return { low: zero + need - SLACK, high: Math.min(closed, shank), enough: Ln >= need - SLACK, zero, cap: Ln };
+  const enough = Ln - matePm >= need - SLACK;
+  return { low: zero + reach - SLACK, high: Math.min(closed, shank), enough, zero, cap: Ln };
 }
 
 /**
@@ -126,7 +171,7 @@ export function studLengths(
  */
 function ownThread(plan: Plan, proven: number, off: number): number {
   const own = plan.hub.stockStudThread;
-  return own === null ? proven : Math.max(proven, own.value - own.pm - off);
+  return own === null || plan.hub.stockNose === null ? proven : Math.max(proven, own.value - own.pm - off);
 }
 
 /** Where a closed nut's cap ends the stud; infinite for an open nut, minus infinite where nobody can tell. */
@@ -134,7 +179,9 @@ function closedEnd(plan: Plan, nut: Nut | null, nutStart: number, off: number, p
   const style = nut === null ? plan.hub.nutStyle : nut.style;
   if (style === 'open') return Number.POSITIVE_INFINITY;
   const blind = nut === null ? (plan.hub.nutBlindDepth?.value ?? null) : nut.blindDepth;
-  if (style === 'unknown' || blind === null) return Number.NEGATIVE_INFINITY;
+  const calibrated = plan.fastener.kind !== 'conversion' && plan.hub.fastening === 'stud';
+  if (style === 'unknown' || blind === null || (calibrated && plan.hub.stockNose === null))
+    return Number.NEGATIVE_INFINITY;
   const own = pitch ?? compileThread(plan.hub.thread).thread.pitch;
   return nutStart + blind - minBottomGap(plan.policy.closedNutGap, own) - off + SLACK;
 }
@@ -158,15 +205,16 @@ export function conversionLengths(plan: Plan, c: PlanCorner, d: Demand, { stud, 
   const hubLead = policy.leadPitches * compileThread(hub.thread).thread.pitch;
   const hubNeed = d.accepted && !d.strict ? d.hubFloor : d.hubTarget + (d.strict ? hubPm : 0);
   const hubEnd = hubEndEngagement(stud.shortEnd, hubLead, Dt) >= hubNeed - SLACK;
-  const lead = policy.leadPitches * outer.thread.pitch;
-  const nutStart = c.rotorHat.value + spacer.thickness + hub.nutGrip.value - nut.shankReach;
+  const lead = policy.leadPitches * outer.thread.pitch + (stud.nose ?? 0);
+  const nutStart = c.rotorHat.value + spacer.thickness + hub.nutGrip.value;
+  const deepest = nutStart - nut.shankReach;
   const off = d.strict ? pm : 0;
-  const need = needOf(d, off, null);
+  const { need, reach } = askedOf(d, null, off);
   const zero = inside + nutStart + lead;
-  const closed = closedEnd(plan, nut, inside + nutStart, d.strict ? pm + policy.fastenerPm : 0, outer.thread.pitch);
-  const shank = inside + nutStart + (stud.threadLength ?? 0) - off + SLACK;
+  const closed = closedEnd(plan, nut, inside + deepest, d.strict ? pm + policy.fastenerPm : 0, outer.thread.pitch);
+  const shank = inside + deepest + (stud.threadLength ?? 0) - off + SLACK;
   return {
-    low: zero + need - SLACK,
+    low: zero + reach - SLACK,
     high: Math.min(closed, shank),
     enough: hubEnd && nut.threadLength >= need - SLACK,
     zero,

@@ -7,13 +7,16 @@ import type { JobWhole } from '@/store/jobs';
 import { FIRST_CHOICE, isStale, planParts, planWith, staleBecause } from '@/usecases/jobPlan';
 import { partnerOfJob } from '@/usecases/jobs';
 import { jobOr404 } from '@/usecases/pages';
+import { everybody } from '@/usecases/people';
 import { readSession } from '@/usecases/session';
 
 export const metadata: Metadata = { title: 'Choose' };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const whole = await jobOr404((await params).id);
-  const { units } = await readSession();
+  const session = await readSession();
+  const { units } = session;
+  const people = await everybody();
   const other = await partnerOfJob(whole);
   const frozen = whole.plan
     ? `A ${formatLength(whole.plan.document.spacer.thickness, units)} plan was taken forward on ${format(whole.plan.frozenAt, 'd MMM, HH:mm')} by ${whole.plan.frozenBy}${
@@ -33,6 +36,13 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         frozen={frozen}
         changes={staleBecause(whole, units)}
         partner={other ? partnerOf(other) : null}
+        signing={{
+          who: session.who,
+          several: session.several,
+          leads: people
+            .filter((p) => p.role === 'lead' && p.hasPin && p.id !== session.personId)
+            .map(({ id, name }) => ({ id, name })),
+        }}
       />
     </JobFrame>
   );

@@ -1,13 +1,30 @@
-import { format } from 'date-fns';
+import { format, formatDistanceToNow } from 'date-fns';
 import type { Metadata } from 'next';
 import { cornersOf } from '@/core/document/assemble';
-import type { QuantityId } from '@/core/document/quantities';
+import { quantity, type QuantityId } from '@/core/document/quantities';
 import type { Corner, Seat } from '@/core/document/vocabulary';
 import { parseThread } from '@/core/thread/designation';
 import { JobFrame } from '@/features/shell/JobRail';
 import { Survey } from '@/features/survey/Survey';
-import { hubOf, missingReadings, wantedReadings } from '@/usecases/jobPlan';
+import {
+  countedChalk,
+  FIRST_CHOICE,
+  hubOf,
+  isOldState,
+  missingReadings,
+  planWith,
+  wantedReadings,
+} from '@/usecases/jobPlan';
+import { heldText, oldStateLines } from '@/usecases/archState';
+import { nextReading } from '@/core/whatif/nextReading';
 import type { JobWhole } from '@/store/jobs';
+import { type Earlier, earlierReadings } from '@/usecases/earlier';
+import { fittedOn } from '@/usecases/vehicles';
+import type { FittedRow } from '@/store/schema';
+import type { EarlierShown } from '@/features/survey/EarlierReadings';
+import { readingText, pmText } from '@/core/document/readingText';
+import type { UnitSystem } from '@/core/units/format';
+import { combineRepeats } from '@/core/uncertainty';
 import { partnerOfJob } from '@/usecases/jobs';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
@@ -27,6 +44,10 @@ export default async function Page({
   const hub = hubOf(whole);
   const corners = cornersOf(whole.job.axle);
   const partner = await partnerOfJob(whole);
+  const plan = planWith(whole, whole.job.draft ?? FIRST_CHOICE, null);
+  const earlier = await earlierReadings(whole);
+  const fitted = await fittedOn(whole.vehicle.id);
+  const now = whole.readings.filter((r) => !isOldState(whole, r));
   return (
     <JobFrame whole={whole} here="measure">
       <Survey
@@ -38,7 +59,7 @@ export default async function Page({
         partnerId={partner?.job.id ?? null}
         open={{ ...(partner ? openByCorner(partner) : {}), ...openByCorner(whole) }}
         quantities={wantedReadings(whole).map((q) => q.id)}
-        readings={whole.readings.map((r) => ({
+        readings={now.map((r) => ({
           id: r.id,
           quantity: r.quantity as QuantityId,
           corner: r.corner as Corner | null,
@@ -60,16 +81,32 @@ export default async function Page({
           corner: w.corner,
           taken: w.readings.map((r) => ({ id: r.id, quantity: r.quantity as QuantityId, value: r.value, pm: r.pm })),
         }))}
-        chalk={whole.chalk.map((t) => ({
+        chalk={countedChalk(whole).map((t) => ({
           id: t.id,
           corner: t.corner,
           trial: t.trialMm,
           load: t.load,
+          across: t.across,
           hours: t.hours,
+          held: heldText(t.heldBy, units),
           by: t.by,
           at: format(t.at, 'd MMM HH:mm'),
         }))}
         missing={missingReadings(whole).map((m) => ({ quantity: m.quantity.id, corner: m.corner, wheel: m.wheel }))}
+        next={nextReading(plan)}
+        fittedPlate={plateTyped(fitted.now)}
+        earlier={earlier.map((e) => earlierShown(e, units))}
+        plan={plan}
+        archWork={
+          whole.job.archDoneAt === null
+            ? null
+            : {
+                note: whole.job.archNote ?? '',
+                by: whole.job.archDoneBy ?? '',
+                at: format(whole.job.archDoneAt, 'd MMM HH:mm'),
+                before: oldStateLines(whole, units),
+              }
+        }
         pitch={parseThread('Thread', hub.thread).pitch}
         units={units}
         fastener={hub.fastening === 'bolt' ? 'bolt' : 'nut'}
@@ -84,4 +121,22 @@ export default async function Page({
 function openByCorner(whole: JobWhole): Partial<Record<Corner, number>> {
   const missing = missingReadings(whole);
   return Object.fromEntries(cornersOf(whole.job.axle).map((c) => [c, missing.filter((m) => m.corner === c).length]));
+}
+
+const plateTyped = (now: readonly FittedRow[]): Partial<Record<Corner, string>> =>
+  Object.fromEntries(
+    now.flatMap((f) => (f.plateMm === null || f.plateMm === 0 ? [] : [[f.corner, String(f.plateMm)]])),
+  );
+
+function earlierShown(e: Earlier, units: UnitSystem): EarlierShown {
+  const q = quantity(e.quantity);
+  const { value, pm } = combineRepeats(e.readings);
+  return {
+    quantity: e.quantity,
+    corner: e.corner as Corner | null,
+    figure:
+      q.kind === 'yes-no' ? readingText(q, value, units) : `${readingText(q, value, units)} ± ${pmText(q, pm, units)}`,
+    taken: `${format(e.at, 'd MMM yyyy')}, ${e.by}`,
+    age: formatDistanceToNow(e.at, { addSuffix: true }),
+  };
 }

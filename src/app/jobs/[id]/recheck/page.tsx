@@ -1,28 +1,34 @@
-import { format, isBefore } from 'date-fns';
+import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import { Verdict } from '@/ui/Verdict';
+import { RECHECK_LABEL } from '@/core/procedure/rechecks';
+import { type ChainLink, RecheckChain } from '@/features/torque/RecheckChain';
+import type { JobWhole } from '@/store/jobs';
 import { TorquePage } from '../../torque-page';
 
 export const metadata: Metadata = { title: 'Recheck' };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
   const now = new Date();
   return (
     <TorquePage
-      id={(await params).id}
+      id={id}
       here="recheck"
-      before={(due) =>
-        due ? (
-          <section
-            aria-label="Recheck due"
-            className="flex items-center gap-3 border-b border-line px-4 py-2 text-[15px]"
-          >
-            {isBefore(due, now) ? <Verdict level="caution" /> : null}
-            Recheck {isBefore(due, now) ? 'was due' : 'due'} {format(due, 'EEEE d MMMM, HH:mm')}, and again after 50–100
-            km. Every fastener once more; one that moves reopens the job.
-          </section>
-        ) : null
+      before={(whole) =>
+        whole.rechecks.length > 0 ? <RecheckChain jobId={id} links={whole.rechecks.map((l) => linkOf(l, now))} /> : null
       }
     />
   );
+}
+
+function linkOf(l: JobWhole['rechecks'][number], now: Date): ChainLink {
+  const label = RECHECK_LABEL[l.kind];
+  const why = l.reason ? `: ${l.reason}` : '';
+  if (l.doneAt !== null) {
+    const state = l.outcome ?? 'held';
+    return { id: l.id, label, state, when: `${state} ${format(l.doneAt, 'd MMM HH:mm')}, ${l.doneBy ?? ''}${why}` };
+  }
+  const due = `${format(l.dueFrom, 'EEE d MMM')} to ${format(l.dueTo, 'EEE d MMM')}`;
+  const state = now > l.dueTo ? 'overdue' : now >= l.dueFrom || l.reason ? 'due' : 'early';
+  return { id: l.id, label, state, when: `due ${due}${why}` };
 }

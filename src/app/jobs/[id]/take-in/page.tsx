@@ -2,12 +2,14 @@ import type { Metadata } from 'next';
 import { SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
 import type { Seat, Use, Wish } from '@/core/document/vocabulary';
 import { formatThread, parseThread } from '@/core/thread/designation';
-import { formatLength, formatTorque } from '@/core/units/format';
+import { drillingOf, drillingWords } from '@/core/parts/drilling';
+import { formatTorque } from '@/core/units/format';
 import { StartMeasuring } from '@/features/intake/StartMeasuring';
 import { JobFrame } from '@/features/shell/JobRail';
+import { JobRemarks } from '../../remarks';
 import { LinkButton } from '@/ui/Button';
 import { VerdictMark } from '@/ui/Verdict';
-import { hubOf } from '@/usecases/jobPlan';
+import { hubOf, wheelsOnAxle } from '@/usecases/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
 
@@ -18,13 +20,15 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const { units } = await readSession();
   const hub = hubOf(whole);
   const wheel = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
+  const drilled = drillingOf(hub.lugs, hub.boltCircleMm);
+  const own = wheel ? wheelsOnAxle(wheel, whole.job.axle) : undefined;
   const rows: [string, string, boolean][] = [
     ['Wish', WISH_LABEL[whole.job.wish as Wish], true],
     ['Use', USE_LABEL[whole.job.use as Use], true],
-    ['Wheels', wheel ? `${wheel.name}, ${wheel.tyre}` : 'none', Boolean(wheel)],
-    ['Offset', wheel?.offsetMm == null ? 'not read' : `ET ${wheel.offsetMm}`, wheel?.offsetMm != null],
-    ['Seat in the wheel', SEAT_LABEL[(wheel?.seat ?? 'unknown') as Seat], wheel?.seat !== 'unknown'],
-    ['Lugs', `${hub.lugs} on ${formatLength(hub.boltCircleMm, units)}`, true],
+    ['Wheels', wheel ? `${wheel.name}, ${own?.tyre || 'tyre not read'}` : 'none', Boolean(own?.tyre)],
+    ['Offset', own?.offsetMm == null ? 'not read' : `ET ${own.offsetMm}`, own?.offsetMm != null],
+    ['Seat in the wheel', SEAT_LABEL[(own?.seat ?? 'unknown') as Seat], own?.seat !== 'unknown'],
+    ['Lugs', drilled ? drillingWords(drilled, units) : 'not counted', drilled !== null],
     ['Thread', formatThread(parseThread('Thread', hub.thread)), true],
     [hub.fastening === 'bolt' ? 'Bolts, seat' : 'Nuts, seat', SEAT_LABEL[hub.seat as Seat], hub.seat !== 'unknown'],
     [
@@ -32,7 +36,13 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       hub.threadMaterial === 'unknown' ? 'not known' : hub.threadMaterial,
       hub.threadMaterial !== 'unknown',
     ],
-    ['Torque', `${formatTorque(hub.torqueNm, units)}, ${hub.torqueSource}`, true],
+    [
+      'Torque',
+      hub.torqueNm === null
+        ? 'no figure with a source yet'
+        : `${formatTorque(hub.torqueNm, units)}, ${hub.torqueSource}`,
+      hub.torqueNm !== null,
+    ],
   ];
   if (hub.fastening === 'stud')
     rows.splice(9, 0, [
@@ -60,8 +70,9 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         </dl>
         <div className="flex gap-3">
           <StartMeasuring jobId={whole.job.id} started={whole.job.stage !== 'take-in'} />
-          <LinkButton href={`/vehicles/${whole.vehicle.id}/edit`}>Change vehicle</LinkButton>
+          <LinkButton href={`/vehicles/${whole.vehicle.id}/edit?back=${whole.job.id}`}>Change vehicle</LinkButton>
         </div>
+        <JobRemarks whole={whole} />
       </main>
     </JobFrame>
   );

@@ -6,13 +6,24 @@ import { vehicleOr404 } from '@/usecases/pages';
 
 export const metadata: Metadata = { title: 'Change vehicle' };
 
-export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+/** A job is named by letters and figures; anything else leads nowhere. */
+const JOB = /^[0-9a-z-]{1,60}$/i;
+
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ back?: string | string[] }>;
+}) {
+  const { back } = await searchParams;
+  const after = typeof back === 'string' && JOB.test(back) ? `/jobs/${back}/take-in` : null;
   const whole = await vehicleOr404((await params).id);
   const { id, version, name } = whole.vehicle;
   return (
     <main className="mx-auto flex w-full max-w-[1180px] flex-col gap-5 px-4 py-6">
       <h1>Change {name}</h1>
-      <VehicleForm edit start={typedVehicle(whole)} save={changeVehicle.bind(null, id, version)} />
+      <VehicleForm edit after={after} start={typedVehicle(whole)} save={changeVehicle.bind(null, id, version)} />
     </main>
   );
 }

@@ -1,0 +1,2 @@
+ALTER TABLE "torque_entry" ADD COLUMN "felt" text;--> statement-breakpoint
+ALTER TABLE "torque_entry" ADD CONSTRAINT "torque_entry_felt" CHECK ("torque_entry"."felt" is null or "torque_entry"."felt" in ('click', 'held', 'little', 'lot'));

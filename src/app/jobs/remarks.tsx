@@ -1,0 +1,12 @@
+import { cornersOf } from '@/core/document/assemble';
+import { Remarks } from '@/features/remarks/Remarks';
+import { shown } from '@/features/remarks/shown';
+import type { JobWhole } from '@/store/jobs';
+import { remarksFor } from '@/usecases/remarks';
+
+/** Notes and photos of a job, on each page where the work is. */
+export async function JobRemarks({ whole }: { whole: JobWhole }) {
+  const { vehicle, job } = whole;
+  const remarks = shown(await remarksFor(vehicle.id, job.id));
+  return <Remarks vehicleId={vehicle.id} jobId={job.id} corners={cornersOf(job.axle)} {...remarks} />;
+}

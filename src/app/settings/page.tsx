@@ -1,0 +1,61 @@
+import type { Metadata } from 'next';
+import { PolicyForm } from '@/features/settings/PolicyForm';
+import { PolicyHistory } from '@/features/settings/PolicyHistory';
+import { format } from 'date-fns';
+import { Backups } from '@/features/settings/Backups';
+import { theStore } from '@/store/connection';
+import { type BackupFile, backups } from '@/usecases/backups';
+import { People } from '@/features/people/People';
+import { everybody, loginCounts } from '@/usecases/people';
+import { shopPolicy } from '@/usecases/policy';
+
+export const metadata: Metadata = { title: 'Settings' };
+
+const WHY: Readonly<Record<BackupFile['why'], string>> = {
+  asked: 'asked for',
+  hourly: 'by itself',
+  migration: 'before a new release',
+  restore: 'before another was put back',
+};
+
+export default async function Page() {
+  const { current, seq, history } = await shopPolicy();
+  const made = await backups();
+  const { folder } = await theStore();
+  return (
+    <main className="mx-auto flex w-full max-w-[1080px] flex-col gap-6 px-4 py-6">
+      <div>
+        <h1>Settings</h1>
+        <p className="mt-1 max-w-[720px] text-soft">
+          What this shop judges by. Each value has a range that nobody can leave on its dangerous side; each change says
+          who, when and why. Plans that were frozen keep the values they were judged by.
+        </p>
+      </div>
+      <PolicyForm key={seq} current={current} after={seq} />
+      <section aria-labelledby="history" className="flex flex-col gap-2">
+        <h2 id="history">Changed so far</h2>
+        <PolicyHistory history={history} />
+      </section>
+      <section aria-labelledby="people" className="flex flex-col gap-2">
+        <h2 id="people" className="!text-[17px] !text-ink">
+          People
+        </h2>
+        <People people={await everybody()} logins={Object.fromEntries(await loginCounts())} />
+      </section>
+      <section aria-labelledby="backups" className="flex flex-col gap-2">
+        <h2 id="backups" className="!text-[17px] !text-ink">
+          Backups
+        </h2>
+        <Backups
+          folder={folder}
+          lines={made.map((b) => ({
+            name: b.name,
+            made: format(b.made, 'd MMM yyyy HH:mm:ss'),
+            why: WHY[b.why],
+            size: `${(b.size / 1024 / 1024).toFixed(1)} MB`,
+          }))}
+        />
+      </section>
+    </main>
+  );
+}

@@ -1,0 +1,26 @@
+import type { Metadata } from 'next';
+import { WhoIsIt } from '@/features/people/WhoIsIt';
+import { openToNetwork } from '@/usecases/openTo';
+import { everybody } from '@/usecases/people';
+import { readSession } from '@/usecases/session';
+
+export const metadata: Metadata = { title: 'Who is at the bench' };
+
+export default async function Page({ searchParams }: { searchParams: Promise<{ back?: string | string[] }> }) {
+  const { back } = await searchParams;
+  const session = await readSession();
+  const people = await everybody();
+  return (
+    <main className="mx-auto flex w-full max-w-[720px] flex-col gap-5 px-4 py-8">
+      <h1>Who is at the bench?</h1>
+      <WhoIsIt
+        people={people}
+        here={session.personId}
+        named={session.who}
+        pins={openToNetwork()}
+        // Only a place of this program.
+        back={typeof back === 'string' && /^\/(?!\/)/.test(back) ? back : '/'}
+      />
+    </main>
+  );
+}

@@ -1,0 +1,36 @@
+import type { Hub, Plan } from './document';
+import { ADDS_NOTHING } from './vocabulary';
+
+/**
+ * Torque figure of what holds the wheel: a conversion's outer thread has one of its own, with its own source; every other joint
+ * takes the vehicle's. Null where nobody gave one.
+ */
+export const wheelTorque = ({ fastener, hub }: Plan): Hub['torque'] =>
+  fastener.kind === 'conversion' ? fastener.torque : hub.torque;
+
+/** A visit that adds nothing: the maker’s own bolts or studs, as the maker left them, hold the wheel on the bare hub. */
+export const makersJoint = ({ wish, spacer, fastener, hub }: Plan): boolean =>
+  ADDS_NOTHING.has(wish) && spacer.thickness === 0 && fastener.kind === 'stock' && hub.hardware === 'makers';
+
+/** What stays on the car keeps its own locking piece; studs that stay under their own nuts do as well. */
+const keepsStock = ({ fastener: f }: Plan): boolean => f.kind === 'stock' || (f.kind === 'stud' && f.nut === null);
+
+/** The locking piece of the wheel's joint, by what goes in: how much less far it reaches, mm. */
+export type LockingPiece =
+  | { readonly is: 'none' }
+  | { readonly is: 'unknown'; readonly stock: boolean }
+  | { readonly is: 'piece'; readonly shorter: number; readonly pm: number };
+
+/** Locking follows the hardware: a conversion drops the old locking bolt, and new nuts bring a locking piece or none. */
+export function lockingOf(plan: Plan): LockingPiece {
+  if (keepsStock(plan)) {
+    if (!plan.hub.lockingFastener) return { is: 'none' };
+    const m = plan.hub.lockingShorter;
+    return m === null ? { is: 'unknown', stock: true } : { is: 'piece', shorter: m.value, pm: m.pm };
+  }
+  const { locking } = plan;
+  if (locking.kind === 'none') return { is: 'none' };
+  return locking.kind === 'piece'
+    ? { is: 'piece', shorter: locking.shorter, pm: plan.policy.fastenerPm }
+    : { is: 'unknown', stock: false };
+}

@@ -1,0 +1,95 @@
+import type { Plan, PlanCorner } from '../document/document';
+import { tryInput } from '../errors';
+import { camberShift } from '../stance/position';
+import { parseTyre, type Tyre } from '../stance/tyre';
+
+/** How far the tyre's side comes outward, mm, with its error; null where a reading that it needs is missing. */
+export type Shift = { readonly out: number; readonly pm: number } | null;
+
+/** What a change of camber, ride height or wheel does to a corner, beside the plate. */
+export interface Moves {
+  readonly gap: Shift;
+  /** At a clock position; without one, the worst of the arch. */
+  loaded(hour: number | null): Shift;
+  readonly inner: Shift;
+}
+
+const STILL = { out: 0, pm: 0 } as const;
+const NOTHING: Moves = { gap: STILL, loaded: () => STILL, inner: STILL };
+
+/** Nobody measures where camber is set about: the hub's centre, within this, mm. Common practice, no source. */
+const PIVOT = 100;
+
+const tyres = new Map<string, Tyre | null>();
+
+/** A tyre by its sidewall, kept: plans repeat a few. Null for what is no designation. */
+function tyreOf(text: string): Tyre | null {
+  let t = tyres.get(text);
+  if (t === undefined) {
+    t = tryInput(() => parseTyre('Tyre', text)).value ?? null;
+    tyres.set(text, t);
+  }
+  return t;
+}
+
+const add = (...shifts: readonly Shift[]): Shift => {
+  let [out, pm] = [0, 0];
+  for (const s of shifts) {
+    if (s === null) return null;
+    out += s.out;
+    pm += s.pm;
+  }
+  return { out, pm };
+};
+
+/** What another tyre on another offset does: outside −ΔET + ΔB/2, inside the other way about. Its diameter is looked at under load. */
+function ofPlanned(plan: Plan): { outside: Shift; inside: Shift; loadedPm: number } {
+  const { planned, wheel } = plan;
+  if (planned === null) return { outside: STILL, inside: STILL, loadedPm: 0 };
+  const [was, next] = [tyreOf(wheel.tyre), tyreOf(planned.tyre)];
+  if (was === null || next === null || wheel.offset === null) return { outside: null, inside: null, loadedPm: 0 };
+  const further = planned.offset - wheel.offset;
+  const wider = (next.sectionWidth - was.sectionWidth) / 2;
+  return {
+    outside: { out: -further + wider, pm: 0 },
+    inside: { out: -further - wider, pm: 0 },
+    loadedPm: Math.abs(next.overallDiameter - was.overallDiameter) / 2,
+  };
+}
+
+/**
+ * Camber, ride height and planned wheel together: outward at height z above the hub's centre −z·sin Δγ; a lower car by the figure that
+ * was taken for 10 mm; a wheel by its offset and width. Clock hour k stands at z = R·cos(30°·k). Inside, what the wheel comes near may
+ * stand on the knuckle or above it: the smaller clearance is taken. Sources: geometry; definition of offset.
+ */
+export function movesOf(plan: Plan, c: PlanCorner): Moves {
+  const { camberChange, lowerBy, planned } = plan;
+  if (camberChange === 0 && lowerBy === 0 && planned === null) return NOTHING;
+  const sine = Math.abs(Math.sin((camberChange * Math.PI) / 180));
+  const pm = PIVOT * sine;
+  const radius = tyreOf(planned?.tyre ?? plan.wheel.tyre);
+  const at = (z: number): Shift => ({ out: camberShift(z, camberChange), pm });
+  const still: Shift = camberChange === 0 ? STILL : null;
+  const R = radius === null ? null : radius.overallDiameter / 2;
+  const lower = lowering(lowerBy, c.gapPer10);
+  const { outside, inside, loadedPm } = ofPlanned(plan);
+  const loadedAt = (hour: number | null): Shift => {
+    if (camberChange === 0) return STILL;
+    if (R === null) return null;
+    if (hour !== null) return at(R * Math.cos((hour * Math.PI) / 6));
+    // Any hour of the arch, from the hub's height up: the side that comes out furthest.
+    return { out: Math.max(0, camberShift(R, camberChange)), pm };
+  };
+  return {
+    gap: add(c.archHeight === null ? still : at(c.archHeight.value), lower, outside),
+    loaded: (hour) => add(loadedAt(hour), lower, outside, { out: 0, pm: loadedPm }),
+    inner: add(camberChange === 0 ? STILL : R === null ? null : { out: -R * sine, pm }, lower, inside),
+  };
+}
+
+/** The gap grows by so much for 10 mm lower: the tyre comes in by it. */
+function lowering(lowerBy: number, per10: PlanCorner['gapPer10']): Shift {
+  if (lowerBy === 0) return STILL;
+  if (per10 === null) return null;
+  return { out: (-per10.value * lowerBy) / 10, pm: (per10.pm * Math.abs(lowerBy)) / 10 };
+}

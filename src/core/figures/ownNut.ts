@@ -1,0 +1,53 @@
+import type { Plan } from '../document/document';
+import type { BoltClass, NutClassSaid } from '../thread/classes';
+import { fastenerClass } from './clampFigures';
+import { newNut } from './stack';
+
+/** A nut of marked class as a measure of itself. */
+interface Marked {
+  readonly nutClass: NutClassSaid;
+  readonly material: Plan['hub']['threadMaterial'];
+  readonly boltClass: BoltClass;
+  /** Its thread with its error taken off, and its height as far as it is known, mm. */
+  readonly thread: number | null;
+  readonly height: number;
+  readonly d: number;
+}
+
+/** Least height of a nut that its class speaks for, in diameters. ISO 898-2 and ISO 4032, regular nuts (from memory). */
+const REGULAR = 0.8;
+
+/**
+ * A steel nut of marked class at least the stud's, no lower than 0.8 d, is made so that the bolt breaks first: fully on, its own
+ * thread is enough. Source: ISO 898-2 (from memory).
+ * @returns that thread, mm; null where it is no such nut
+ */
+function ownTarget(m: Marked): number | null {
+  if (m.nutClass === 'unknown' || m.boltClass === 'unknown' || m.material !== 'steel' || m.thread === null) return null;
+  if (Number(m.nutClass) < Math.floor(Number(m.boltClass))) return null;
+  return Math.max(m.thread, m.height) >= REGULAR * m.d - 1e-9 ? m.thread : null;
+}
+
+/** The nut on the joint that carries the wheel; null where a bolt does, or where it is no nut of that kind. @param d of that joint, mm */
+export function wheelNutTarget(plan: Plan, d: number): number | null {
+  const { hub, spacer } = plan;
+  const nut = newNut(plan.fastener);
+  const boltClass = spacer.adapter?.studClass ?? fastenerClass(plan);
+  if (nut) {
+    const { material, threadLength: thread } = nut;
+    return ownTarget({ nutClass: nut.class, material, boltClass, thread, height: 0, d });
+  }
+  if (hub.fastening !== 'stud') return null;
+  const thread = hub.nutThread === null ? null : hub.nutThread.value - hub.nutThread.pm;
+  const height = hub.nutHeight === null ? 0 : hub.nutHeight.value - hub.nutHeight.pm;
+  return ownTarget({ nutClass: hub.nutClass, material: hub.threadMaterial, boltClass, thread, height, d });
+}
+
+/** The adapter's nut on the factory studs. @param d of the hub's thread, mm */
+export function adapterNutTarget(plan: Plan, d: number): number | null {
+  const a = plan.spacer.adapter;
+  if (a === null) return null;
+  const { nutClass, nutThread: thread, nutHeight: height } = a;
+  // A class is marked on steel nuts; what the stock nuts are made of says nothing of these.
+  return ownTarget({ nutClass, material: 'steel', boltClass: plan.hub.fastenerClass, thread, height, d });
+}

@@ -1,0 +1,75 @@
+import { boltProtrusion, boltReach, boltThreadNeeded, calibrateSeat, lengthWindow } from '../../engagement/boltStack';
+import { result } from '../result';
+import {
+  held,
+  infinite,
+  NO_STACK,
+  noseOf,
+  noseOfNew,
+  pmOf,
+  type StackNumbers,
+  type StackParts,
+  sure,
+  untouchedOf,
+} from './shared';
+
+/** Bolts in a tapped hub: stock or longer. */
+export function boltStack({ plan, c, travel, pitch, enough }: StackParts): StackNumbers {
+  if (travel === null) return NO_STACK;
+  const { hub, spacer, policy, fastener } = plan;
+  const s = spacer.thickness;
+  const full = policy.leadPitches * pitch;
+  // Nose that nobody measured is none for engagement, which is the less; what asks for the more stays unmeasured.
+  const lead = full + noseOf(hub.stockNose);
+  const nosePm = pmOf(hub.stockNose);
+  const counted = hub.stockBoltLength;
+  const depth = c.tappedDepth;
+  const Dt = infinite(depth);
+  const depthPm = depth === null ? 0 : depth.pm;
+  const sPm = s > 0 ? policy.spacerPm : 0;
+  const seat = counted === null ? null : calibrateSeat(counted.value, lead, travel.value) + s;
+  const longerPm = travel.pm + (counted?.pm ?? 0) + policy.fastenerPm + sPm + nosePm;
+  const open = depth === null || c.roomBehind === null || seat === null || hub.stockNose === null;
+  const clear = open ? null : seat + Dt + (c.roomBehind?.value ?? 0);
+  const common = {
+    ...NO_STACK,
+    untouched: depth === null ? null : untouchedOf(plan, travel, Dt, counted),
+    atMost: depth === null,
+    mate: depth,
+    window:
+      counted === null || seat === null
+        ? null
+        : lengthWindow({
+            zero: seat + full + noseOfNew(fastener),
+            keep: counted.value + s + noseOfNew(fastener) - noseOf(hub.stockNose),
+            mate: Dt,
+            enough,
+            clear,
+            pm: longerPm,
+            clearPm: depthPm + (c.roomBehind?.pm ?? 0),
+          }),
+    bearing: seat,
+  };
+  if (fastener.kind !== 'bolt') {
+    const pm = travel.pm + sPm;
+    return {
+      ...common,
+      ...held(result(travel.value - s, travel.pm, sPm), depth),
+      behind:
+        depth === null || hub.stockNose === null ? null : result(travel.value + lead - s - Dt, pm, depthPm, nosePm),
+    };
+  }
+  if (counted === null || seat === null) return common;
+  const rss = Math.hypot(travel.pm, counted.pm, policy.fastenerPm, sPm, nosePm);
+  const noseUnknown = hub.stockNose === null;
+  return {
+    ...common,
+    ...held(sure(boltReach(fastener.length, seat, full + noseOfNew(fastener)), longerPm, rss), depth),
+    threadNeeded: noseUnknown ? null : sure(boltThreadNeeded(fastener.length, seat), longerPm, rss),
+    further: result(fastener.length - s - counted.value, counted.pm, policy.fastenerPm, sPm),
+    behind:
+      depth === null || noseUnknown
+        ? null
+        : sure(boltProtrusion(fastener.length, seat, Dt), longerPm + depthPm, Math.hypot(rss, depthPm)),
+  };
+}

@@ -1,0 +1,38 @@
+import type { Plan } from '../document/document';
+
+export const RECHECK_KINDS = ['next-day', 'distance', 'session'] as const;
+export type RecheckKind = (typeof RECHECK_KINDS)[number];
+
+export const RECHECK_LABEL: Readonly<Record<RecheckKind, string>> = {
+  'next-day': 'Next day, car cold',
+  distance: 'After 50–100 km',
+  session: 'Before the first session, hub cool',
+};
+
+export interface RecheckLink {
+  readonly kind: RecheckKind;
+  /** ms after the sign-off. */
+  readonly from: number;
+  readonly to: number;
+}
+
+const HOUR = 3600_000;
+const DAY = 24 * HOUR;
+
+/** What a car drives in a day where nobody said, km: 50 km are there on the second day, 100 after the first week at the latest. */
+const KM_A_DAY = 25;
+
+/**
+ * Rechecks after a sign-off, in order: the next day, cold; after 50–100 km; for the track before the first session. Common practice, no
+ * source; the daily distance is an estimate and said as one.
+ * @param nextDay ms from the sign-off to the next calendar day in the shop's zone
+ */
+export function recheckChain(use: Plan['use'], nextDay: number): RecheckLink[] {
+  const chain: RecheckLink[] = [
+    { kind: 'next-day', from: nextDay, to: nextDay + DAY },
+    { kind: 'distance', from: (50 / KM_A_DAY) * DAY, to: (100 / KM_A_DAY + 3) * DAY },
+  ];
+  if (use === 'track' || use === 'competition')
+    chain.push({ kind: 'session', from: (50 / KM_A_DAY) * DAY, to: 30 * DAY });
+  return chain;
+}

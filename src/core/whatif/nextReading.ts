@@ -1,0 +1,81 @@
+import type { Corner, Plan, WheelEach } from '../document/document';
+import { type Quantity, type QuantityId, quantitiesFor } from '../document/quantities';
+import { assess } from '../evaluate/evaluate';
+import type { Finding } from '../rules/finding';
+
+export interface NextReading {
+  readonly quantity: QuantityId;
+  /** Findings that are unmeasured now and could be judged with it. */
+  readonly settles: number;
+}
+
+const WHEEL_FIELD: Readonly<Partial<Record<QuantityId, Exclude<keyof WheelEach, 'name' | 'corner'>>>> = {
+  wheelBore: 'bore',
+  chamferDepth: 'chamferDepth',
+  boreRecess: 'boreRecess',
+  padThickness: 'padThickness',
+  lugHole: 'lugHole',
+  pocketDepth: 'pocketDepth',
+};
+
+/** A figure that could have been read: only whether a rule can be judged is looked at, and not how. */
+const SOME: Readonly<Partial<Record<QuantityId, number>>> = {
+  turns: 10,
+  nutGrip: 8,
+  stockNose: 0,
+  lockingShorter: 0,
+  rotorHat: 7,
+  chamferDepth: 1,
+};
+const someOf = (q: Quantity): number => SOME[q.id] ?? (q.min + q.max) / 2;
+
+/** The plan as if a quantity had been read wherever it is blank; null where it is blank nowhere. */
+function withReading(plan: Plan, q: Quantity): Plan | null {
+  const read = { value: someOf(q), pm: 0 };
+  const field = WHEEL_FIELD[q.id];
+  if (field) {
+    const set = field === 'bore' || field === 'boreRecess' || field === 'padThickness' ? plan.wheel[field] : null;
+    if (
+      plan.wheel.each.every((w) => w[field] !== null) ||
+      (set !== null && plan.wheel.each.every((w) => w[field] === null))
+    )
+      return null;
+    return {
+      ...plan,
+      wheel: { ...plan.wheel, each: plan.wheel.each.map((w) => (w[field] === null ? { ...w, [field]: read } : w)) },
+    };
+  }
+  if (q.id in plan.hub) {
+    const had = plan.hub[q.id as 'nutThread'];
+    const plain = q.id === 'wheelLoad' || q.id === 'socketOutside' || q.id === 'contactDiameter';
+    return had === null ? { ...plan, hub: { ...plan.hub, [q.id]: plain ? read.value : read } } : null;
+  }
+  const value = q.kind === 'yes-no' ? true : read;
+  const blank = (c: Plan['corners'][number]): boolean =>
+    c[q.id as 'gap'] === null && (q.id !== 'loadedClearance' || c.clock.length === 0);
+  if (!plan.corners.some(blank)) return null;
+  return { ...plan, corners: plan.corners.map((c) => (blank(c) ? { ...c, [q.id]: value } : c)) };
+}
+
+const open = (findings: readonly Finding[]): number =>
+  findings.filter((f) => f.level === 'unmeasured' && !f.rule.startsWith('reading.')).length;
+
+/**
+ * The single next reading that lets most rules be judged, taken at every corner or wheel where it is blank; of equals the first in
+ * the order of the trade. Null where no reading would settle anything.
+ * @param corner only readings that this corner still lacks
+ */
+export function nextReading(plan: Plan, corner?: Corner): NextReading | null {
+  const now = open(assess(plan).findings);
+  if (now === 0) return null;
+  let best: NextReading | null = null;
+  for (const q of quantitiesFor(plan.hub, plan.wish)) {
+    const there = plan.corners.find((c) => c.corner === corner);
+    if (there && q.scope === 'corner' && q.id in there && there[q.id as 'gap'] !== null) continue;
+    const then = withReading(plan, q);
+    if (then === null) continue;
+    const settles = now - open(assess(then).findings);
+    if (settles > 0 && (best === null || settles > best.settles)) best = { quantity: q.id, settles };
+  }
+  return best;
+}

@@ -1,0 +1,43 @@
+import type { Locking } from '@/core/document/document';
+import { Segments } from '@/ui/Segments';
+import { LengthInput } from './LengthInput';
+import type { Bench } from './useBench';
+
+const PIECES = [
+  { value: 'none' as const, label: 'None' },
+  { value: 'alike' as const, label: 'As the others' },
+  { value: 'differs' as const, label: 'Differs' },
+];
+
+type Piece = (typeof PIECES)[number]['value'];
+
+function pieceOf(locking: Locking | undefined): Piece | null {
+  if (locking === undefined || locking.kind === 'unknown') return null;
+  if (locking.kind === 'none') return 'none';
+  return locking.shorter === 0 ? 'alike' : 'differs';
+}
+
+/** The locking piece of new hardware, which is never counted. */
+export function LockingInput({ bench }: { bench: Bench }) {
+  const { locking, fastener } = bench.choice;
+  const keepsStock = fastener.kind === 'stock' || (fastener.kind === 'stud' && fastener.nut === null);
+  const piece = pieceOf(locking);
+  const pick = (v: Piece) => {
+    if (v === 'none') bench.setLocking({ kind: 'none' });
+    else bench.setLocking({ kind: 'piece', shorter: v === 'alike' ? 0 : 1 });
+  };
+  return (
+    <>
+      {keepsStock ? null : <Segments label="Locking piece" value={piece} options={PIECES} onChange={pick} />}
+      {!keepsStock && locking?.kind === 'piece' && locking.shorter !== 0 ? (
+        <LengthInput
+          label="It reaches less by"
+          value={locking.shorter}
+          range={{ min: -30, max: 30 }}
+          onLength={(mm) => mm !== null && bench.setLocking({ kind: 'piece', shorter: mm })}
+          className="w-[130px]"
+        />
+      ) : null}
+    </>
+  );
+}

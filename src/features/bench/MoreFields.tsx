@@ -1,0 +1,174 @@
+import { ChevronDown } from 'lucide-react';
+import { Collapsible } from 'radix-ui';
+import { useState } from 'react';
+import type { Hub } from '@/core/document/document';
+import { CONDITION_LABEL } from '@/core/document/labels';
+import { tryInput } from '@/core/errors';
+import { parseTyre } from '@/core/stance/tyre';
+import { parseAngle, parseLength } from '@/core/units/parse';
+import { Field, optionsOf, SelectField } from '@/ui/Field';
+import { Segments } from '@/ui/Segments';
+import { useTyped } from '@/ui/useTyped';
+import { LengthInput } from './LengthInput';
+import type { Bench } from './useBench';
+
+const CENTRING = [
+  { value: 'hub' as const, label: 'Hub' },
+  { value: 'seats' as const, label: 'Seats' },
+];
+const CONDITIONS = optionsOf(CONDITION_LABEL);
+
+/**
+ * What is seldom otherwise than usual: what centres the plate, how threads go together; and what will change later: camber, ride
+ * height, tyre and wheel, the lip, a right-hand plate of its own.
+ */
+export function MoreFields({ bench }: { bench: Bench }) {
+  const { choice, setLater } = bench;
+  const set =
+    (choice.camberChange ?? 0) !== 0 ||
+    (choice.lowerBy ?? 0) !== 0 ||
+    (choice.trim ?? 0) !== 0 ||
+    choice.planned != null ||
+    choice.rightPlate != null ||
+    (choice.condition ?? 'dry') !== 'dry' ||
+    choice.spacer.centring !== 'hub';
+  const [open, setOpen] = useState(set);
+  return (
+    <Collapsible.Root open={open} onOpenChange={setOpen} className={open ? 'basis-full' : ''}>
+      <Collapsible.Trigger className="touch mt-[21px] flex items-center gap-1 text-[14px] font-[560] text-accent underline underline-offset-4">
+        <ChevronDown size={16} aria-hidden="true" className={open ? 'rotate-180' : ''} />
+        More<span className="sr-only">: centring, threads, camber, height, planned tyre, lip, right plate</span>
+        {set && !open ? ' (set)' : ''}
+      </Collapsible.Trigger>
+      <Collapsible.Content>
+        <div className="flex flex-wrap items-start gap-3 border-l-2 border-accent pl-3">
+          <Segments
+            label="Centred by"
+            value={choice.spacer.centring}
+            options={CENTRING}
+            onChange={(centring) => bench.setSpacer({ centring })}
+          />
+          <SelectField
+            label="Threads and seats"
+            options={CONDITIONS}
+            value={choice.condition ?? 'dry'}
+            onChange={(e) => bench.setCondition(e.target.value as Hub['condition'])}
+            className="w-[142px]"
+          />
+          <CamberField value={choice.camberChange ?? 0} onDegrees={(camberChange) => setLater({ camberChange })} />
+          <SignedLength
+            label="Car lower by"
+            value={choice.lowerBy ?? 0}
+            range={LOWER}
+            onLength={(lowerBy) => setLater({ lowerBy })}
+          />
+          <PlannedFields bench={bench} />
+          <LengthInput
+            label="Trim the lip by"
+            value={choice.trim ?? 0}
+            range={{ min: 0, max: 40 }}
+            onLength={(mm) => mm !== null && setLater({ trim: mm })}
+            className="w-[118px]"
+          />
+          <LengthInput
+            label="Right plate, if unlike"
+            optional
+            value={choice.rightPlate ?? null}
+            range={{ min: 0, max: 60 }}
+            onLength={(rightPlate) => setLater({ rightPlate })}
+            className="w-[142px]"
+          />
+        </div>
+      </Collapsible.Content>
+    </Collapsible.Root>
+  );
+}
+
+const LOWER = { min: -100, max: 100 };
+const show = (x: number): string => String(Number(x.toFixed(3)));
+
+/** A length that may be below nought. */
+function SignedLength({
+  label,
+  value,
+  range,
+  onLength,
+}: {
+  label: string;
+  value: number;
+  range: { readonly min: number; readonly max: number };
+  onLength: (mm: number) => void;
+}) {
+  const { typed, error, change } = useTyped(value, show, (t) => parseLength(label, t, range).value, onLength);
+  return (
+    <Field
+      label={label}
+      figure
+      unit="mm"
+      inputMode="decimal"
+      value={typed}
+      error={error}
+      onChange={(e) => change(e.target.value)}
+      className="w-[118px]"
+    />
+  );
+}
+
+/** Camber that will be set more negative than it was measured: the tyre's top tucks in. */
+function CamberField({ value, onDegrees }: { value: number; onDegrees: (degrees: number) => void }) {
+  const { typed, error, change } = useTyped(value, String, readCamber, onDegrees);
+  return (
+    <Field
+      label="Camber, more negative by"
+      figure
+      unit="°"
+      inputMode="decimal"
+      value={typed}
+      error={error}
+      onChange={(e) => change(e.target.value)}
+      className="w-[138px]"
+    />
+  );
+}
+
+const readCamber = (text: string): number => parseAngle('Camber change', text, { min: -5, max: 5 }).value;
+
+/** Tyre and offset that are looked at instead of what was measured; both, or neither. */
+function PlannedFields({ bench }: { bench: Bench }) {
+  const { planned } = bench.choice;
+  const [tyre, setTyre] = useState(planned?.tyre ?? '');
+  const [offset, setOffset] = useState(planned ? String(planned.offset) : '');
+  const readTyre = tryInput(() => parseTyre('Planned tyre', tyre));
+  const readOffset = tryInput(() => parseLength('Planned ET', offset, { min: -150, max: 150 }).value);
+  const tell = (t: string, o: string) => {
+    setTyre(t);
+    setOffset(o);
+    const [a, b] = [
+      tryInput(() => parseTyre('Planned tyre', t)),
+      tryInput(() => parseLength('Planned ET', o, { min: -150, max: 150 }).value),
+    ];
+    const both = a.error === undefined && b.error === undefined;
+    bench.setLater({ planned: both ? { tyre: t.trim(), offset: b.value } : null });
+  };
+  return (
+    <>
+      <Field
+        label="Planned tyre"
+        figure
+        value={tyre}
+        error={tyre.trim() === '' ? undefined : readTyre.error}
+        onChange={(e) => tell(e.target.value, offset)}
+        className="w-[142px]"
+      />
+      <Field
+        label="Planned ET"
+        figure
+        unit="mm"
+        value={offset}
+        error={offset.trim() === '' ? undefined : readOffset.error}
+        onChange={(e) => tell(tyre, e.target.value)}
+        className="w-[110px]"
+      />
+    </>
+  );
+}

@@ -1,0 +1,29 @@
+'use server';
+
+import { z } from 'zod';
+import { actOn } from '@/usecases/act';
+import { backUpNow, backupNamed, restoreFrom } from '@/usecases/backups';
+import { savePolicy } from '@/usecases/policy';
+import type { Result } from '@/usecases/result';
+
+const form = z.object({
+  after: z.int().min(0),
+  governing: z.array(z.string().max(40)).max(12),
+  typed: z.record(z.string().max(60), z.string().max(40)),
+  why: z.string().max(400),
+});
+
+/** Keeps another set of thresholds and schools. */
+export async function keepPolicy(input: z.input<typeof form>): Promise<Result<null>> {
+  return actOn((who) => savePolicy(form.parse(input), who));
+}
+
+/** Makes a backup of the data folder now. */
+export async function backUp(): Promise<Result<null>> {
+  return actOn(async () => void (await backUpNow()));
+}
+
+/** Puts one of the folder's own backups in place of the data. */
+export async function putBack(name: string): Promise<Result<null>> {
+  return actOn(async (who) => restoreFrom((await backupNamed(z.string().max(120).parse(name))).path, who));
+}

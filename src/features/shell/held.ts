@@ -1,0 +1,9 @@
+import type { HeldFor } from '@/store/schema';
+
+/** Why a job rests, in words. */
+export const HELD_LABEL: Readonly<Record<HeldFor, string>> = {
+  declined: 'Was declined: nothing is fitted',
+  parts: 'Waits for parts',
+  'arch-work': 'Waits for arch work',
+  owner: 'Waits for the owner',
+};

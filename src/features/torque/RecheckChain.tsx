@@ -1,0 +1,103 @@
+'use client';
+
+import { useState, useTransition } from 'react';
+import { ask } from '@/ui/ask';
+import { Button } from '@/ui/Button';
+import { Field } from '@/ui/Field';
+import { Verdict, VerdictMark } from '@/ui/Verdict';
+import type { Result } from '@/usecases/result';
+import { decline, sayEarly } from './actions';
+
+export interface ChainLink {
+  readonly id: string;
+  readonly label: string;
+  /** Worded: when it is due, or how it ended. */
+  readonly when: string;
+  readonly state: 'early' | 'due' | 'overdue' | 'held' | 'declined' | 'moved';
+}
+
+const DONE = ['held', 'declined', 'moved'];
+
+/** The rechecks after a sign-off, one after the other: the job closes when the last is through. */
+export function RecheckChain({ jobId, links }: { jobId: string; links: readonly ChainLink[] }) {
+  const next = links.find((l) => !DONE.includes(l.state));
+  return (
+    <section aria-label="Rechecks" className="flex flex-col gap-2 border-b border-line px-4 py-2 text-[15px]">
+      <ol className="flex flex-wrap gap-x-8 gap-y-1">
+        {links.map((l) => (
+          <li key={l.id} className="flex items-center gap-2" data-link={l.state}>
+            {l.state === 'overdue' ? (
+              <Verdict level="caution" />
+            ) : (
+              <VerdictMark
+                level={l.state === 'held' ? 'pass' : DONE.includes(l.state) ? 'note' : 'unmeasured'}
+                size={14}
+              />
+            )}
+            <span>
+              <span className={l === next ? 'font-[640]' : ''}>{l.label}</span>{' '}
+              <span className="text-[13px] text-soft">{l.when}</span>
+            </span>
+          </li>
+        ))}
+      </ol>
+      {next ? <Ways key={next.id} jobId={jobId} link={next} /> : null}
+    </section>
+  );
+}
+
+function Ways({ jobId, link }: { jobId: string; link: ChainLink }) {
+  const [open, setOpen] = useState<'early' | 'decline' | null>(null);
+  const [reason, setReason] = useState('');
+  const [failure, setFailure] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  const send = (work: () => Promise<Result<null>>) =>
+    start(async () => {
+      const result = await ask(work);
+      setFailure(result.ok ? null : result.message);
+      if (result.ok) setOpen(null);
+    });
+  return (
+    <div className="flex flex-wrap items-end gap-3 text-[14px]">
+      {open === null ? (
+        <>
+          <p className="flex-1 text-soft">
+            Every fastener once more; one that moves reopens the job.
+            {link.state === 'early'
+              ? ' It is not due yet: alloy wheels settle over night and over the first kilometres.'
+              : ''}
+          </p>
+          {link.state === 'early' ? <Button onClick={() => setOpen('early')}>Do it now all the same</Button> : null}
+          <Button look="quiet" onClick={() => setOpen('decline')}>
+            Declined, or not reached
+          </Button>
+        </>
+      ) : (
+        <>
+          <Field
+            label={open === 'early' ? 'Why early' : 'Why declined'}
+            value={reason}
+            maxLength={300}
+            onChange={(e) => setReason(e.target.value)}
+            className="min-w-[280px] flex-1"
+          />
+          <Button
+            look="main"
+            disabled={busy || reason.trim() === ''}
+            onClick={() => send(() => (open === 'early' ? sayEarly(jobId, reason) : decline(jobId, reason)))}
+          >
+            {open === 'early' ? 'Recheck now' : 'End this recheck'}
+          </Button>
+          <Button look="quiet" onClick={() => setOpen(null)}>
+            Leave it
+          </Button>
+        </>
+      )}
+      {failure ? (
+        <p role="alert" className="basis-full font-[560] text-stop">
+          {failure}
+        </p>
+      ) : null}
+    </div>
+  );
+}

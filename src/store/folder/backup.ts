@@ -1,0 +1,164 @@
+import { cp, mkdir, mkdtemp, open, readdir, rename, rm, stat } from 'node:fs/promises';
+import { existsSync } from 'node:fs';
+import { basename } from 'node:path';
+import { z } from 'zod';
+import { ArchiveError, manifestOf, pack, unpack } from './archive';
+import { knownMigrations, NewerError } from './migrations';
+import { mayGo } from './rotation';
+
+const MANIFEST = 'vectis-backup.json';
+const FORMAT = 'vectis-backup/1';
+
+const manifestSchema = z.looseObject({
+  format: z.string(),
+  made: z.iso.datetime(),
+  why: z.string(),
+  /** Time of the latest migration in it. */
+  migration: z.number(),
+  files: z.array(z.strictObject({ path: z.string(), size: z.number().min(0), sha256: z.string().length(64) })),
+});
+
+export interface BackupFile {
+  readonly path: string;
+  readonly name: string;
+  readonly size: number;
+  readonly made: Date;
+  readonly why: BackupWhy;
+}
+
+export const BACKUP_WHYS = ['asked', 'hourly', 'migration', 'restore'] as const;
+export type BackupWhy = (typeof BACKUP_WHYS)[number];
+
+/** What a database lets a backup do: bring everything to its files, and hold still while they are copied. */
+export interface Held {
+  checkpoint(): Promise<void>;
+  still<T>(work: () => Promise<T>): Promise<T>;
+}
+
+/** What of a data folder goes into a backup; locks, backups and half-made things stay out. */
+const PARTS = ['db', 'photos', 'session.key'] as const;
+
+/** A path under a data folder, which the build does not look into. */
+const inside = (folder: string, ...names: readonly string[]): string => [folder, ...names].join('/');
+
+/** Where a folder keeps its backups. */
+export const backupsOf = (folder: string): string => inside(folder, 'backups');
+
+const stamp = (at: Date): string => at.toISOString().replace(/[-:]/g, '').replace(/\.\d+/, '');
+
+/**
+ * Makes one archive of a data folder: database, photos, settings, with checksums and version. The database is brought to its files and
+ * holds still only while they are copied; packing goes on beside the work. Synced to disk, and only then given its name.
+ * @param to file to write; left out, one of the folder's own backups
+ */
+export async function backUp(
+  folder: string,
+  held: Held,
+  { why, at, to }: { readonly why: BackupWhy; readonly at: Date; readonly to?: string },
+): Promise<BackupFile> {
+  const own = backupsOf(folder);
+  await mkdir(own, { recursive: true });
+  const copy = await mkdtemp(inside(own, '.copy-'));
+  try {
+    await held.checkpoint();
+    await held.still(async () => {
+      for (const part of PARTS)
+        if (existsSync(inside(folder, part)))
+          await cp(inside(folder, part), inside(copy, part), {
+            recursive: true,
+            preserveTimestamps: true,
+          });
+    });
+    const path = to ?? inside(own, `vectis-${stamp(at)}-${why}.zip`);
+    const half = `${path}.part`;
+    const migration = knownMigrations().at(-1)?.when ?? 0;
+    await pack(copy, half, MANIFEST, { format: FORMAT, made: at.toISOString(), why, migration });
+    await synced(half);
+    await rename(half, path);
+    return { path, name: basename(path), size: (await stat(path)).size, made: at, why };
+  } finally {
+    await rm(copy, { recursive: true, force: true });
+  }
+}
+
+async function synced(path: string): Promise<void> {
+  const file = await open(path, 'r+');
+  try {
+    await file.sync();
+  } finally {
+    await file.close();
+  }
+}
+
+const NAME = /^vectis-(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z-([a-z]+)\.zip$/;
+
+/** Backups of a data folder, the newest first. */
+export async function listBackups(folder: string): Promise<BackupFile[]> {
+  if (!existsSync(backupsOf(folder))) return [];
+  const found: BackupFile[] = [];
+  for (const name of await readdir(backupsOf(folder))) {
+    const m = NAME.exec(name);
+    const why = BACKUP_WHYS.find((w) => w === m?.[7]);
+    if (!m || !why) continue;
+    const [y, mo, d, h, mi, s] = m.slice(1, 7).map(Number) as [number, number, number, number, number, number];
+    const path = inside(backupsOf(folder), name);
+    found.push({
+      path,
+      name,
+      size: (await stat(path)).size,
+      made: new Date(Date.UTC(y, mo - 1, d, h, mi, s)),
+      why,
+    });
+  }
+  return found.sort((a, b) => b.made.getTime() - a.made.getTime());
+}
+
+/** Throws away what the rotation lets go; what somebody asked for stays. @returns how many went */
+export async function rotate(folder: string, now: Date): Promise<number> {
+  const hourly = (await listBackups(folder)).filter((b) => b.why === 'hourly');
+  const gone = mayGo(
+    hourly.map((b) => b.made.getTime()),
+    now.getTime(),
+  );
+  for (const b of hourly) if (gone.has(b.made.getTime())) await rm(b.path, { force: true });
+  return gone.size;
+}
+
+/**
+ * Unpacks an archive beside a data folder and holds every file against its checksum; only then is it put in place. The target has to be empty, or
+ * to be given up: what stood there is kept beside it.
+ * @param replace the data in the folder may be set aside
+ * @returns where the old data went; null where there was none
+ * @throws ArchiveError, NewerError before anything is touched
+ */
+export async function restore(archive: string, folder: string, replace: boolean, at: Date): Promise<string | null> {
+  if (!existsSync(archive)) throw new ArchiveError(`There is no file ${archive}.`);
+  const read = manifestSchema.safeParse(await manifestOf(archive, MANIFEST));
+  if (!read.success)
+    throw new ArchiveError('This is no backup of Vectis: its manifest cannot be read. Nothing was touched.');
+  const { format, migration, files } = read.data;
+  if (format !== FORMAT || !knownMigrations().some((m) => m.when === migration)) throw new NewerError('This backup');
+  const there = PARTS.filter((p) => existsSync(inside(folder, p)));
+  if (there.length > 0 && !replace)
+    throw new ArchiveError(`The folder ${folder} holds data already. Name an empty one; nothing was touched.`);
+  await mkdir(folder, { recursive: true });
+  const next = await mkdtemp(inside(folder, '.restore-'));
+  try {
+    await unpack(archive, next, files);
+    if (!existsSync(inside(next, 'db', 'PG_VERSION')))
+      throw new ArchiveError('The backup holds no database. Nothing was touched.');
+    // A copy of a running database names the process that held it.
+    await rm(inside(next, 'db', 'postmaster.pid'), { force: true });
+    let aside: string | null = null;
+    if (there.length > 0) {
+      aside = inside(folder, `before-restore-${stamp(at)}`);
+      await mkdir(aside, { recursive: true });
+      for (const part of there) await rename(inside(folder, part), inside(aside, part));
+    }
+    for (const part of PARTS)
+      if (existsSync(inside(next, part))) await rename(inside(next, part), inside(folder, part));
+    return aside;
+  } finally {
+    await rm(next, { recursive: true, force: true });
+  }
+}

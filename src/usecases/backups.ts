@@ -1,0 +1,72 @@
+import 'server-only';
+import { desc } from 'drizzle-orm';
+import { reopened, theStore } from '@/store/connection';
+import { RefusedError } from '@/store/errors';
+import { recordEvent } from '@/store/events';
+import { ArchiveError } from '@/store/folder/archive';
+import { type BackupFile, type BackupWhy, backUp, listBackups, restore, rotate } from '@/store/folder/backup';
+import { NewerError } from '@/store/folder/migrations';
+import { sessionKeyOf } from '@/store/folder/sessionKey';
+import { event } from '@/store/schema';
+import { setSessionKey } from './openTo';
+
+export type { BackupFile };
+
+const HOUR = 3600_000;
+const LOOK_MS = 5 * 60_000;
+
+/** Backups of the data folder, the newest first. */
+export const backups = async (): Promise<BackupFile[]> => listBackups((await theStore()).folder);
+
+/** Makes a backup now. */
+export async function backUpNow(why: BackupWhy = 'asked'): Promise<BackupFile> {
+  const { folder, held } = await theStore();
+  return backUp(folder, held, { why, at: new Date() });
+}
+
+/** The backup with this name. @throws RefusedError where there is none, so that no path is asked for */
+export async function backupNamed(name: string): Promise<BackupFile> {
+  const found = (await backups()).find((b) => b.name === name);
+  if (!found) throw new RefusedError('There is no backup with that name.');
+  return found;
+}
+
+/**
+ * Puts an archive in place of the data: checked whole first, what is there now is kept beside it.
+ * @throws RefusedError before anything is touched
+ */
+export async function restoreFrom(archive: string, by: string): Promise<void> {
+  const at = new Date();
+  try {
+    await reopened((folder) => restore(archive, folder, true, at));
+  } catch (error) {
+    if (error instanceof ArchiveError || error instanceof NewerError) throw new RefusedError(error.message);
+    throw error;
+  }
+  const { db, folder } = await theStore();
+  setSessionKey(sessionKeyOf(folder));
+  await recordEvent(db, { kind: 'data.restored', detail: { archive: archive.split('/').at(-1) ?? '' }, by, at });
+}
+
+/** Every hour that something was entered in, a backup; older ones go by the rotation. @returns whether one was made */
+export async function backUpIfUsed(now: Date): Promise<boolean> {
+  const { db, folder, held } = await theStore();
+  const [last] = await db.select({ at: event.at }).from(event).orderBy(desc(event.at)).limit(1);
+  if (!last) return false;
+  const newest = (await listBackups(folder))[0];
+  // A clock that went back makes the newest lie in the future; then one more does no harm.
+  const age = newest ? now.getTime() - newest.made.getTime() : Number.POSITIVE_INFINITY;
+  if (newest && (last.at <= newest.made || (age >= 0 && age < HOUR))) return false;
+  await backUp(folder, held, { why: 'hourly', at: now });
+  await rotate(folder, now);
+  return true;
+}
+
+/** Looks every few minutes whether a backup is due. A failure is said and tried again; work goes on. */
+export function keepBackingUp(): void {
+  const look = (): void =>
+    void backUpIfUsed(new Date()).catch((error) =>
+      console.error('The hourly backup failed; it is tried again.', error),
+    );
+  setInterval(look, LOOK_MS).unref();
+}

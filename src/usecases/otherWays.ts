@@ -1,0 +1,93 @@
+import 'server-only';
+import { InputError } from '@/core/errors';
+import { digestOf } from '@/core/document/digest';
+import { kitList } from '@/core/procedure/steps';
+import { ChangedMeanwhileError, RefusedError } from '@/store/errors';
+import { recordEvent } from '@/store/events';
+import { tickStep } from '@/store/jobs';
+import { currentPlan, freezePlan } from '@/store/plans';
+import { type ChoiceDraft, HELD, type HeldFor, type PlanB } from '@/store/schema';
+import { advance } from './advance';
+import { reasonFrom } from './signing';
+import { planWith } from './jobPlan';
+import { planOf, soundPlan } from './soundPlan';
+
+const nothing = { value: undefined };
+
+/**
+ * Sets a choice ready beside the one in force, judged as that one was. Null takes it away.
+ * @throws RefusedError where it does not go forward
+ */
+export function setPlanB(jobId: string, choice: ChoiceDraft | null, by: string): Promise<void> {
+  return advance({ jobId, event: 'plan-b', by }, async (tx, whole, at) => {
+    if (choice === null) {
+      await recordEvent(tx, { jobId, kind: 'plan-b.dropped', detail: {}, by, at });
+      return { ...nothing, set: { planB: null } };
+    }
+    const plan = soundPlan(planWith(whole, choice, null));
+    if (whole.plan && digestOf(plan) === digestOf(whole.plan.document))
+      throw new RefusedError('This is the choice in force already. Plan B is another one.');
+    const { candidates: _, adapterTyped: __, rub: ___, ...kept } = choice;
+    const planB: PlanB = { choice: kept, digest: digestOf(plan), by, at: at.toISOString() };
+    await recordEvent(tx, { jobId, kind: 'plan-b.set', detail: { digest: planB.digest }, by, at });
+    return { ...nothing, set: { planB } };
+  });
+}
+
+/** The choice that is in force, as plan B once it was left. */
+function choiceInForce(plan: ReturnType<typeof planOf>['document']): ChoiceDraft {
+  const { spacer, fastener, camberChange, lowerBy, planned, trim, rightPlate, locking, hub } = plan;
+  return { spacer, fastener, camberChange, lowerBy, planned, trim, rightPlate, locking, condition: hub.condition };
+}
+
+/**
+ * Changes to plan B at the car: frozen in the place of the choice in force, which becomes plan B in its turn. Lines of the kit that read
+ * the same stay ticked. @throws RefusedError where it does not stand on today's readings
+ */
+export async function changeToPlanB(jobId: string, typed: string, by: string): Promise<void> {
+  const reason = reasonFrom('Why plan B', typed);
+  return advance({ jobId, event: 'take-plan-b', by }, async (tx, whole, at) => {
+    const { planB } = whole.job;
+    const before = planOf(whole);
+    if (planB === null) throw new RefusedError('No plan B is set ready on this job.');
+    if (whole.torque.some((e) => e.pass !== 'strike'))
+      throw new RefusedError(
+        'Torque was entered on the plan in force. Take it off again, and take the choice forward on the bench.',
+      );
+    const plan = soundPlan(planWith(whole, planB.choice, null));
+    await freezePlan(tx, jobId, plan, by, at);
+    const now = await currentPlan(tx, jobId);
+    if (!now) throw new ChangedMeanwhileError('This job');
+    const was = new Map(kitList(before.document).map((s) => [s.key, s.text]));
+    for (const s of kitList(plan))
+      if (was.get(s.key) === s.text && whole.ticked.has(s.key)) await tickStep(tx, jobId, now.log, s.key, true, by, at);
+    await recordEvent(tx, { jobId, kind: 'plan-b.taken', detail: { reason, from: digestOf(before.document) }, by, at });
+    const left: PlanB = {
+      choice: choiceInForce(before.document),
+      digest: digestOf(before.document),
+      by,
+      at: at.toISOString(),
+    };
+    return { ...nothing, set: { planB: left, draft: { ...whole.job.draft, ...planB.choice } } };
+  });
+}
+
+/** A job rests or ends without being fitted, with its reason. @throws InputError */
+export async function holdJob(jobId: string, why: string, typed: string, by: string): Promise<void> {
+  const held: HeldFor | undefined = HELD.find((h) => h === why);
+  if (!held) throw new InputError('Why it rests', String(why), 'is none of the choices.', 'Pick one of them.');
+  const reason = reasonFrom('Reason', typed);
+  return advance({ jobId, event: 'hold', by }, async (tx, _, at) => {
+    await recordEvent(tx, { jobId, kind: `job.held`, detail: { held, reason }, by, at });
+    return { ...nothing, set: { held, heldWhy: reason, heldBy: by, heldAt: at } };
+  });
+}
+
+/** A job that rested is taken up again. */
+export function takeUpAgain(jobId: string, by: string): Promise<void> {
+  return advance({ jobId, event: 'take-up', by }, async (tx, { job }, at) => {
+    if (job.held === null) throw new RefusedError('This job does not rest.');
+    await recordEvent(tx, { jobId, kind: 'job.taken-up', detail: { held: job.held, why: job.heldWhy }, by, at });
+    return { ...nothing, set: { held: null, heldWhy: null, heldBy: null, heldAt: null } };
+  });
+}

@@ -1,0 +1,108 @@
+import 'server-only';
+import { addDays, format, startOfDay } from 'date-fns';
+import { InputError } from '@/core/errors';
+import type { Plan } from '@/core/document/document';
+import { RECHECK_LABEL, recheckChain } from '@/core/procedure/rechecks';
+import { RefusedError } from '@/store/errors';
+import { recordEvent } from '@/store/events';
+import { type JobWhole, loadJob } from '@/store/jobs';
+import { keepJudgement } from '@/store/plans';
+import { allowEarly, endRecheck, setRechecks } from '@/store/rechecks';
+import { keepRecord, recordsOf } from '@/store/records';
+import { settleSigned } from '@/store/settle';
+import type { JobRow } from '@/store/schema';
+import { advance } from './advance';
+import { openLink, openPoints } from './jobPlan';
+import type { JobEvent } from './transitions';
+
+const nothing = { value: undefined };
+
+/** A recheck before its time proves little: alloy wheels settle over night and over the first kilometres. @throws RefusedError */
+export function notTooEarly(whole: JobWhole, at: Date): void {
+  const link = openLink(whole);
+  if (link === null || at >= link.dueFrom || link.reason !== null) return;
+  throw new RefusedError(
+    `“${RECHECK_LABEL[link.kind]}” is due from ${format(link.dueFrom, 'EEEE d MMMM, HH:mm')}. Say why it is done early first.`,
+  );
+}
+
+/** What follows once a link of the chain is ended: the next one is due, or the job closes. */
+export function afterLink(whole: JobWhole): { event: JobEvent; set?: Partial<JobRow> } {
+  const next = whole.rechecks.filter((l) => l.doneAt === null)[1];
+  return next
+    ? { event: 'recheck-link', set: { recheckDueAt: next.dueTo } }
+    : { event: 'recheck-done', set: { recheckDueAt: null } };
+}
+
+/** A reason as typed. @throws InputError */
+export function reasonFrom(field: string, typed: string): string {
+  const reason = typed.trim();
+  if (reason === '' || reason.length > 300)
+    throw new InputError(
+      field,
+      reason.slice(0, 40),
+      reason === '' ? 'is empty.' : 'is longer than 300 characters.',
+      'A sentence will do; it stands on the record.',
+    );
+  return reason;
+}
+
+/** Says why the next recheck is done before its time. @throws RefusedError, InputError */
+export async function recheckEarly(jobId: string, typed: string, by: string): Promise<void> {
+  const reason = reasonFrom('Why early', typed);
+  await advance({ jobId, event: 'recheck', by }, async (tx, whole, at) => {
+    const link = openLink(whole);
+    if (link === null) throw new RefusedError('No recheck is open on this job.');
+    await allowEarly(tx, link.id, reason);
+    await recordEvent(tx, { jobId, kind: 'recheck.early', detail: { kind: link.kind, reason }, by, at });
+    return nothing;
+  });
+}
+
+/** The owner declined a recheck, or could not be reached: it ends with that on the record. @throws RefusedError, InputError */
+export async function declineRecheck(jobId: string, typed: string, by: string): Promise<void> {
+  const reason = reasonFrom('Why declined', typed);
+  await advance({ jobId, event: 'recheck', by }, async (tx, whole, at) => {
+    const link = openLink(whole);
+    if (link === null) throw new RefusedError('No recheck is open on this job.');
+    await endRecheck(tx, link.id, 'declined', by, at, reason);
+    await recordEvent(tx, { jobId, kind: 'recheck.declined', detail: { kind: link.kind, reason }, by, at });
+    return { ...nothing, follows: afterLink(whole) };
+  });
+}
+
+/**
+ * Signs a job off: keeps what the rules found in it then, seals the record as one more revision, and sets its chain of rechecks.
+ * @throws RefusedError naming the first open point
+ */
+export function signOff(jobId: string, by: string): Promise<void> {
+  return advance({ jobId, event: 'sign-off', by }, async (tx, whole, at) => {
+    const open = openPoints(whole);
+    if (open.length > 0) throw new RefusedError(`Not yet: ${open[0]}`);
+    // Without a plan there were open points.
+    if (whole.plan) await keepJudgement(tx, whole.plan, at);
+    const revision = (await recordsOf(tx, jobId)).length + 1;
+    const reason = whole.job.revisionReason ?? (revision > 1 ? 'a fastener moved in a recheck' : null);
+    const chain = recheckChain(whole.job.use as Plan['use'], startOfDay(addDays(at, 1)).getTime() - at.getTime());
+    await setRechecks(tx, jobId, revision, chain, at);
+    const due = chain[0] ? new Date(at.getTime() + chain[0].to) : null;
+    return {
+      ...nothing,
+      set: { signedAt: at, signedBy: by, recheckDueAt: due, revision, revisionReason: null },
+      after: async (db) => {
+        const signed = await loadJob(db, jobId);
+        await keepRecord(db, signed, reason);
+        await settleSigned(db, signed, by, at);
+      },
+    };
+  });
+}
+
+/** Opens a signed record for a correction: what was signed stays beside it, readable; the next sign-off is one more revision. @throws RefusedError, InputError */
+export async function revise(jobId: string, typed: string, by: string): Promise<void> {
+  const reason = reasonFrom('Why it is corrected', typed);
+  await advance({ jobId, event: 'revise', by }, async (tx, { job }, at) => {
+    await recordEvent(tx, { jobId, kind: 'record.revised', detail: { revision: job.revision, reason }, by, at });
+    return { ...nothing, set: { signedAt: null, signedBy: null, recheckDueAt: null, revisionReason: reason } };
+  });
+}

@@ -1,0 +1,239 @@
+import { readFileSync } from 'node:fs';
+import sharp from 'sharp';
+import { accessible, expect, test } from './guard';
+import { demoWorkshop, plainHardware, tap, tickAll, to } from './steps';
+
+const { url, open } = demoWorkshop();
+
+test('plate and thread are enough to take a car in; what is not known stays open and is asked for later', async ({
+  watched: page,
+}) => {
+  await page.goto(url('/vehicles/new'));
+  await page.getByLabel('Plate', { exact: true }).fill('QK 1');
+  const front = page.getByRole('group', { name: 'Front axle' });
+  await front.getByLabel('Thread', { exact: true }).fill('M14x1.5');
+  await front.getByLabel('Plate on it').fill('15');
+  await page.reload();
+  await expect(front.getByLabel('Thread', { exact: true })).toHaveValue('M14x1.5');
+  await page.getByRole('button', { name: 'Hub as the front' }).click();
+  await expect(page.getByRole('group', { name: 'Rear axle' }).getByLabel('Plate on it')).toHaveValue('');
+  await page.getByRole('button', { name: 'Take in' }).click();
+  await expect(page.getByTestId('fitted-front-left')).toContainText('15.0 mm plate');
+  await expect(page.getByTestId('fitted-rear-right')).toContainText('no plate');
+  await accessible(page);
+  await page.getByRole('button', { name: 'Open job' }).click();
+  await expect(page.getByText('no figure with a source yet')).toBeVisible();
+  await expect(page.getByText('not counted')).toBeVisible();
+  // What it came on goes with every reading, without being typed again.
+  await to(page, 'measure');
+  await expect(page.getByLabel('Plate on it now')).toHaveValue('15');
+  // The way back from the vehicle leads to the job.
+  await to(page, 'take-in');
+  await page.getByRole('link', { name: 'Change vehicle' }).click();
+  await front.getByLabel('Lugs').fill('5');
+  await front.getByLabel('Bolt circle').fill('112');
+  await page.getByRole('button', { name: 'Save vehicle' }).click();
+  await expect(page.getByRole('heading', { name: 'Take in', exact: true })).toBeVisible();
+  await expect(page.getByText('5 × 112.0 mm')).toBeVisible();
+});
+
+test('on the car now: what a conversion left, found otherwise at one corner, and what was on before', async ({
+  watched: page,
+}) => {
+  await page.goto(url('/vehicles'));
+  await page.getByRole('link', { name: /Corvane Tern/ }).click();
+  const left = page.getByTestId('fitted-front-left');
+  await expect(left).toContainText('conversion studs 60.0 mm');
+  await expect(left).toContainText('160 N·m, stud leaflet');
+  await page.getByRole('button', { name: 'Found otherwise at the rear left' }).click();
+  await page.getByLabel('Plate on it').fill('1O');
+  await page.getByRole('button', { name: 'Found so', exact: true }).click();
+  await expect(page.getByText(/Plate on it “1O”/)).toBeVisible();
+  await page.getByLabel('Plate on it').fill('10');
+  await page.getByLabel('Bolts, or studs and nuts').selectOption('other');
+  await page.getByLabel('Where').selectOption('corner');
+  await accessible(page);
+  await page.getByRole('button', { name: 'Found so', exact: true }).click();
+  await expect(page.getByTestId('fitted-rear-left')).toContainText('10.0 mm plate');
+  await expect(page.getByTestId('fitted-rear-right')).toContainText('no plate');
+  await page.getByText('What was on it before').click();
+  await expect(page.getByText(/rear left: no plate, bolts, the maker’s own/)).toBeVisible();
+  // Its front is a stud car from here on.
+  await page.getByRole('radio', { name: 'Wheel change' }).click();
+  await expect(page.getByText('count the turns of each wheel as it goes on')).toBeVisible();
+  await page.getByRole('button', { name: 'Open job' }).click();
+  await expect(page.getByText('Nuts, seat')).toBeVisible();
+});
+
+test('next season on the same hub: earlier readings are confirmed by a look, not measured', async ({
+  watched: page,
+}) => {
+  await page.goto(url('/vehicles'));
+  await page.getByRole('link', { name: /Anselm Heron/ }).click();
+  await page.getByRole('button', { name: 'Open job' }).click();
+  await expect(page.getByRole('heading', { name: 'Take in', exact: true })).toBeVisible();
+  await to(page, 'measure');
+  const earlier = page.getByRole('region', { name: 'Measured on an earlier visit' });
+  await expect(earlier).toContainText('4 days ago');
+  await expect(earlier.getByRole('button', { name: /: still so$/ })).toHaveCount(10);
+  await accessible(page);
+  await earlier.getByRole('button', { name: 'Spigot height, front left: still so' }).click();
+  await expect(earlier.getByRole('button', { name: /: still so$/ })).toHaveCount(9);
+  await earlier.getByRole('button', { name: 'All 9 still so' }).click();
+  await expect(earlier).toHaveCount(0);
+  await page.reload();
+  await expect(page.locator('form[data-quantity="tappedDepth"]')).toContainText('20.0 mm');
+});
+
+test('wheels: rear ones that differ, a set corrected with what it reaches, never two of one name', async ({
+  watched: page,
+}) => {
+  await page.goto(url('/vehicles'));
+  await page.getByRole('link', { name: /Merrow Kite/ }).click();
+  await expect(page.getByText('planned', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Correct slicks 15' }).click();
+  await expect(page.getByText('Rear axle: its plan is in force, and has to be taken forward again.')).toBeVisible();
+  await page.getByLabel('Wheel set', { exact: true }).fill('wets 15');
+  await page.getByRole('button', { name: 'Save wheels' }).click();
+  await expect(page.getByText('This car has a wheel set “wets 15” already.')).toBeVisible();
+  await page.getByLabel('Wheel set', { exact: true }).fill('slicks 15 b');
+  await page.getByRole('button', { name: 'Rear wheels differ' }).click();
+  await page.getByLabel('Rear offset ET').fill('22');
+  await accessible(page);
+  await page.getByRole('button', { name: 'Save wheels' }).click();
+  await expect(page.getByText('slicks 15 b').first()).toBeVisible();
+  await expect(page.getByText('ET 22')).toBeVisible();
+  await page.getByRole('button', { name: 'Put slicks 15 b away' }).click();
+  await expect(page.getByText('An open job is on these wheels.')).toBeVisible();
+});
+
+test('photos and notes: taken at the job, kept re-encoded, seen on the car; what is no picture is refused beside it', async ({
+  watched: page,
+}, info) => {
+  await open(page, /Ilex Lumen.*Fit, corner/, 'fit');
+  const remarks = page.getByRole('region', { name: 'Notes and photos' });
+  await remarks.getByLabel('Note, or words for the photo').fill('old scratch, rear edge');
+  await remarks.getByLabel('Corner').selectOption('front-left');
+  const file = info.outputPath('arch.png');
+  await sharp({ create: { width: 320, height: 240, channels: 3, background: '#557799' } })
+    .png()
+    .toFile(file);
+  await page.getByLabel('Photo files').setInputFiles(file);
+  const picture = remarks.getByRole('img', { name: 'old scratch, rear edge' });
+  await expect(picture).toBeVisible();
+  await expect(remarks).toContainText('front left, before, old scratch, rear edge');
+  const kept = await page.request.get(url((await picture.getAttribute('src')) as string));
+  expect([kept.headers()['content-type'], kept.headers()['x-content-type-options']]).toEqual(['image/jpeg', 'nosniff']);
+  expect((await sharp(await kept.body()).metadata()).format).toBe('jpeg');
+  await page.getByLabel('Photo files').setInputFiles({
+    name: 'not.jpg',
+    mimeType: 'image/jpeg',
+    buffer: readFileSync('package.json'),
+  });
+  await expect(remarks.getByText('This is no picture that can be kept.')).toBeVisible();
+  await remarks.getByLabel('Note, or words for the photo').fill('liner clip broken');
+  await remarks.getByRole('button', { name: 'Keep note' }).click();
+  await expect(remarks.getByText('liner clip broken')).toBeVisible();
+  await accessible(page);
+  await page.reload();
+  await expect(remarks.getByText('liner clip broken')).toBeVisible();
+  await page.getByRole('link', { name: 'Ilex Lumen' }).first().click();
+  await expect(page.getByRole('img', { name: 'old scratch, rear edge' })).toBeVisible();
+  await page.getByRole('button', { name: /^Take the photo back/ }).click();
+  await expect(page.getByRole('img', { name: 'old scratch, rear edge' })).toHaveCount(0);
+});
+
+test('plan B is judged beforehand and changed to at the car with a reason', async ({ watched: page }) => {
+  await open(page, /Ilex Lumen.*Fit, corner/, 'choose');
+  await page.getByLabel('Spacer', { exact: true }).fill('3');
+  await page.getByLabel('Under the seat').fill('39');
+  await page.getByLabel('Under the seat').press('Tab');
+  await plainHardware(page, 'As the others');
+  await page.getByRole('button', { name: 'Set ready as plan B' }).click();
+  await expect(page.getByRole('region', { name: 'Plan B' })).toContainText(
+    '3.0 mm plain, bolts 39.0 mm under the seat',
+  );
+  await to(page, 'fit');
+  const ready = page.getByRole('region', { name: 'Plan B' });
+  await ready.getByRole('button', { name: 'Change to plan B' }).click();
+  await expect(ready.getByText(/Why plan B/).last()).toBeVisible();
+  await ready.getByLabel('Why plan B').fill('the 5 mm plate rocks on the right');
+  await accessible(page);
+  await ready.getByRole('button', { name: 'Change to plan B' }).click();
+  await expect(ready).toContainText('5.0 mm plain');
+  await to(page, 'stage');
+  await expect(page.getByText(/2 × spacer 3.0 mm/)).toBeVisible();
+});
+
+test('a job that comes to nothing is laid aside with its reason, leaves the board, and can be taken up again', async ({
+  watched: page,
+}) => {
+  await page.goto(url('/'));
+  const aside = page.locator('section', { has: page.getByRole('heading', { name: /^Laid aside/ }) });
+  await expect(aside).toContainText('Merrow Kite GT');
+  await expect(aside).toContainText('Was declined: nothing is fitted');
+  await aside.getByRole('link').first().click();
+  await expect(page.getByText('the owner will not have it cut')).toBeVisible();
+  await accessible(page);
+  await page.getByRole('button', { name: 'Take it up again' }).click();
+  await expect(page.getByRole('button', { name: 'Lay this job aside' })).toBeVisible();
+  await page.getByRole('button', { name: 'Lay this job aside' }).click();
+  await page.getByRole('button', { name: 'Lay aside', exact: true }).click();
+  await expect(page.getByText(/Reason “” is empty/)).toBeVisible();
+  await page.getByLabel('It', { exact: true }).selectOption('parts');
+  await page.getByLabel('Reason').fill('studs on order');
+  await page.getByRole('button', { name: 'Lay aside', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Laid aside' })).toContainText('Waits for parts. studs on order');
+});
+
+test('a wheel change: two counts, one torque a wheel by click, a record', async ({ watched: page }) => {
+  test.setTimeout(180_000);
+  await page.goto(url('/vehicles'));
+  await page.getByRole('link', { name: /Anselm Heron/ }).click();
+  await page.getByRole('radio', { name: 'Rear' }).click();
+  await page.getByRole('radio', { name: 'Wheel change' }).click();
+  await page.getByRole('button', { name: 'Open job' }).click();
+  await expect(page.getByRole('heading', { name: 'Take in', exact: true })).toBeVisible();
+  await to(page, 'measure');
+  await expect(page.getByText('Still unmeasured')).toBeVisible();
+  for (const corner of ['rear left', 'rear right']) {
+    if (corner === 'rear right') await page.getByRole('button', { name: 'To the rear right' }).click();
+    const turns = page.locator('form[data-quantity="turns"]');
+    await turns.locator('input').fill('11');
+    await turns.getByRole('button', { name: /^Keep/ }).click();
+    await expect(turns.locator('input')).toHaveValue('');
+  }
+  await page.getByRole('button', { name: 'Go to the bench' }).click();
+  await expect(page.getByRole('button', { name: 'Take forward' })).toBeEnabled();
+  await page.getByRole('button', { name: 'Take forward' }).click();
+  await expect(page.getByRole('heading', { name: /^Stage/ })).toBeVisible();
+  await expect(page.getByText(/spacer/i)).toHaveCount(0);
+  await tickAll(page);
+  await page.getByRole('button', { name: /complete/i }).click();
+  await expect(page.getByRole('heading', { name: /^Fit/ })).toBeVisible();
+  await tickAll(page);
+  await page.getByRole('button', { name: /torque/i }).click();
+  // A car on its own bolts is done in under 25 taps an axle.
+  for (const [i, corner] of ['rear left', 'rear right'].entries()) {
+    if (i > 0) await page.getByRole('radio', { name: corner }).click();
+    let taps = 0;
+    const press = (name: string | RegExp) => {
+      taps += 1;
+      return tap(page, taps, name);
+    };
+    await expect(page.getByRole('heading', { name: /Snug pass/ })).toBeVisible();
+    await press('All 5 snug');
+    await press('Lowered, tyre touches');
+    for (const lug of [1, 2, 3, 4, 5]) await press(`Lug ${lug} clicked`);
+    for (let lug = 0; lug < 5; lug += 1) await press(/^Held/);
+    expect(taps).toBe(12);
+  }
+  await page.getByRole('button', { name: 'Sign off' }).click();
+  await expect(page.getByText(/^Signed off/).first()).toBeVisible();
+  await to(page, 'record');
+  await expect(page.getByText('Wheel change, street')).toBeVisible();
+  await page.goto(url('/vehicles'));
+  await page.getByRole('link', { name: /Anselm Heron/ }).click();
+  await expect(page.getByTestId('fitted-rear-left')).toContainText('bolts, the maker’s own');
+  await expect(page.getByTestId('fitted-rear-left')).toContainText('fitted');
+});

@@ -1,0 +1,208 @@
+import { copyFileSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdir, readdir, utimes } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { dirname, join, relative } from 'node:path';
+import { sql } from 'drizzle-orm';
+import { seedIfEmpty } from '@/demo/seed';
+import { DamagedError, openStore, type Store } from '@/store/connection';
+import { ArchiveError, pack } from '@/store/folder/archive';
+import { backUp, backupsOf, listBackups, restore, rotate } from '@/store/folder/backup';
+import { knownMigrations, NewerError } from '@/store/folder/migrations';
+import { mayGo } from '@/store/folder/rotation';
+import type { Disk } from '@/store/folder/sync';
+import { lockFolder } from '@/store/lock';
+import { addVehicle } from '@/store/vehicles';
+import { copyOver, emptyFolder } from '../template.mjs';
+import { VEHICLE } from './open';
+
+const AT = new Date('2026-11-26T10:00:00Z');
+const root = mkdtempSync(join(tmpdir(), 'vectis-backup-'));
+afterAll(() => rmSync(root, { recursive: true, force: true }));
+let n = 0;
+const place = (): string => {
+  n += 1;
+  return join(root, String(n));
+};
+async function prepared(): Promise<string> {
+  const folder = place();
+  copyOver(await emptyFolder(), folder);
+  return folder;
+}
+
+/** Every table with every row, as the database itself writes them. */
+async function everything(store: Store): Promise<Record<string, unknown[]>> {
+  const { rows } = await store.db.execute(
+    sql`select table_name as name from information_schema.tables where table_schema = 'public' order by 1`,
+  );
+  const all: Record<string, unknown[]> = {};
+  for (const { name } of rows as { name: string }[]) {
+    const found = await store.db.execute(sql.raw(`select to_jsonb(t)::text as row from "${name}" t order by 1`));
+    all[name] = found.rows.map((r) => (r as { row: string }).row);
+  }
+  return all;
+}
+
+test('the demo workshop, backed up and restored into an empty folder, is the same row for row', async () => {
+  const folder = await prepared();
+  const store = await openStore(folder);
+  await seedIfEmpty(store.db, () => {});
+  await mkdir(join(folder, 'photos'), { recursive: true });
+  writeFileSync(join(folder, 'photos', 'ab12.jpg'), 'a picture');
+  const was = await everything(store);
+  const made = await backUp(folder, store.held, { why: 'asked', at: AT });
+  // Work goes on after it and is not in it.
+  await addVehicle(store.db, { ...VEHICLE, plate: 'LATER' }, 'Bram', AT);
+  await store.close();
+  expect(Object.values(was).flat().length).toBeGreaterThan(200);
+  const target = place();
+  await restore(made.path, target, false, AT);
+  const again = await openStore(target);
+  expect(await everything(again)).toEqual(was);
+  await again.close();
+  expect(readFileSync(join(target, 'photos', 'ab12.jpg'), 'utf8')).toBe('a picture');
+  // A folder with data in it is refused, and set aside where that is asked for.
+  await expect(restore(made.path, target, false, AT)).rejects.toThrow(/holds data already/);
+  const aside = (await restore(made.path, target, true, AT)) as string;
+  expect(existsSync(join(aside, 'db', 'PG_VERSION'))).toBe(true);
+}, 120_000);
+
+test('one flipped byte, a cut file, no archive at all, a newer one: each is refused before anything is touched', async () => {
+  const folder = await prepared();
+  const store = await openStore(folder);
+  const made = await backUp(folder, store.held, { why: 'asked', at: AT });
+  await store.close();
+  const bytes = readFileSync(made.path);
+  const bad = async (name: string, content: Buffer | string, error: RegExp) => {
+    const path = join(root, name);
+    writeFileSync(path, content);
+    const target = place();
+    await expect(restore(path, target, false, AT)).rejects.toThrow(error);
+    expect(existsSync(join(target, 'db'))).toBe(false);
+    if (existsSync(target)) expect(await readdir(target)).toEqual([]);
+  };
+  for (const at of [0.3, 0.6, 0.9]) {
+    const flipped = Buffer.from(bytes);
+    const i = Math.floor(flipped.length * at);
+    flipped[i] = (flipped[i] as number) ^ 0x40;
+    await bad(`flipped-${at}.zip`, flipped, /damaged|no archive|not as the archive|missing|outside/);
+  }
+  await bad('cut.zip', bytes.subarray(0, bytes.length / 2), /no archive|damaged/);
+  await bad('text.zip', 'hello', /no archive/);
+  await expect(restore(join(root, 'nowhere.zip'), place(), false, AT)).rejects.toThrow(/There is no file/);
+  const later = join(root, 'newer.zip');
+  const inside = place();
+  await mkdir(join(inside, 'db'), { recursive: true });
+  writeFileSync(join(inside, 'db', 'PG_VERSION'), '17');
+  const about = { format: 'vectis-backup/1', made: AT.toISOString(), why: 'asked', migration: 9e15 };
+  await pack(inside, later, 'vectis-backup.json', about);
+  await expect(restore(later, place(), false, AT)).rejects.toThrow(NewerError);
+  const foreign = join(root, 'foreign.zip');
+  await pack(inside, foreign, 'readme.json', {});
+  await expect(restore(foreign, place(), false, AT)).rejects.toThrow(ArchiveError);
+}, 120_000);
+
+test('an older folder is backed up before it is brought up to date; a newer and a damaged one are refused in a sentence', async () => {
+  const folder = await prepared();
+  const store = await openStore(folder);
+  const latest = knownMigrations().at(-1)?.when ?? 0;
+  await store.db.execute(
+    sql`update drizzle.__drizzle_migrations set created_at = ${latest + 5} where created_at = ${latest}`,
+  );
+  await store.close();
+  await expect(openStore(folder)).rejects.toThrow(/written by a newer Vectis/);
+  const broken = await prepared();
+  const whole = await openStore(broken);
+  const made = await backUp(broken, whole.held, { why: 'asked', at: AT });
+  await whole.close();
+  rmSync(join(broken, 'db', 'global'), { recursive: true });
+  const said = await openStore(broken).then(
+    () => '',
+    (error) => (error as Error).message,
+  );
+  expect(said).toContain(`The newest backup is ${made.path}`);
+  rmSync(join(broken, 'db', 'PG_VERSION'));
+  await expect(openStore(broken)).rejects.toThrow(DamagedError);
+}, 120_000);
+
+test('rotation keeps an hour’s newest for a day, a day’s for two weeks, a week’s for ten, and never lets the newest go', () => {
+  const HOUR = 3600_000;
+  const now = AT.getTime();
+  const made = Array.from({ length: 24 * 120 }, (_, i) => now - i * HOUR - 60_000);
+  const gone = mayGo(made, now);
+  const left = made.filter((t) => !gone.has(t));
+  expect(left.filter((t) => t > now - 23 * HOUR).length).toBeGreaterThanOrEqual(22);
+  expect(left.length).toBeLessThanOrEqual(24 + 14 + 10 + 1);
+  expect(left).toContain(Math.max(...made));
+  expect(Math.min(...left)).toBeGreaterThan(now - 11 * 7 * 24 * HOUR);
+  // Doing it again lets nothing more go, and the newest stays however old it is.
+  expect(mayGo(left, now).size).toBe(0);
+  expect(mayGo([now - 400 * 24 * HOUR], now).size).toBe(0);
+});
+
+test('backups are listed by their names, the newest first, and what somebody asked for is never rotated away', async () => {
+  const folder = place();
+  await mkdir(backupsOf(folder), { recursive: true });
+  for (const name of [
+    'vectis-20250101T000000Z-asked.zip',
+    'vectis-20250102T000000Z-hourly.zip',
+    'vectis-20261126T090000Z-hourly.zip',
+    'somebody-elses.zip',
+    'vectis-20261126T095900Z-hourly.zip.part',
+  ])
+    writeFileSync(join(backupsOf(folder), name), 'x');
+  expect(await rotate(folder, AT)).toBe(1);
+  expect((await listBackups(folder)).map((b) => [b.made.toISOString().slice(0, 10), b.why])).toEqual([
+    ['2026-11-26', 'hourly'],
+    ['2025-01-01', 'asked'],
+  ]);
+});
+
+test('power is cut: what was acknowledged is on a disk that drops everything that was never synced', async () => {
+  const folder = await prepared();
+  const kept = place();
+  const taken = new Map<string, number>();
+  // A disk whose files are only what they were when they were last synced.
+  const disk: Disk = {
+    sync: async (path) => {
+      const to = join(kept, relative(folder, path));
+      try {
+        await mkdir(dirname(to), { recursive: true });
+        copyFileSync(path, to);
+        taken.set(path, (taken.get(path) ?? 0) + 1);
+      } catch (error) {
+        // A folder has entries and no contents.
+        if ((error as NodeJS.ErrnoException).code !== 'EISDIR' && (error as NodeJS.ErrnoException).code !== 'EPERM')
+          await mkdir(to, { recursive: true });
+        else await mkdir(to, { recursive: true });
+      }
+    },
+  };
+  const store = await openStore(folder, () => {}, disk);
+  const plates: string[] = [];
+  for (let i = 0; i < 25; i += 1) {
+    await addVehicle(store.db, { ...VEHICLE, plate: `CUT ${i}` }, 'Bram', AT);
+    plates.push(`CUT ${i}`);
+  }
+  // The plug: nothing is closed, and the other folder is what a disk would hold.
+  for (const e of await readdir(join(folder, 'db'), { withFileTypes: true, recursive: true }))
+    if (e.isDirectory())
+      await mkdir(join(kept, 'db', relative(join(folder, 'db'), join(e.parentPath, e.name))), { recursive: true });
+  rmSync(join(kept, 'db', 'postmaster.pid'), { force: true });
+  const after = await openStore(kept);
+  const { rows } = await after.db.execute(sql`select plate from vehicle order by created_at, plate`);
+  expect(new Set(rows.map((r) => r.plate))).toEqual(new Set(plates));
+  await after.close();
+  await store.close();
+  expect([...taken.keys()].some((p) => p.includes('pg_wal'))).toBe(true);
+}, 120_000);
+
+test('a clock that went back after a crash locks nobody out for days', async () => {
+  const folder = place();
+  await mkdir(join(folder, 'vectis.lock'), { recursive: true });
+  const days = new Date(Date.now() + 3 * 24 * 3600_000);
+  await utimes(join(folder, 'vectis.lock'), days, days);
+  const said: string[] = [];
+  const release = await lockFolder(folder, (line) => said.push(line));
+  await release();
+  expect(said.join(' ')).toContain('The clock of this machine went back');
+}, 30_000);
