@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
-  serverExternalPackages: ['@electric-sql/pglite', 'sharp'],
+  serverExternalPackages: ['@electric-sql/pglite', 'sharp', '@react-pdf/renderer'],
   devIndicators: false,
   poweredByHeader: false,
   // A catalogue file of the size that the shelf takes in comes through an action.

@@ -6,7 +6,7 @@ export default defineConfig({
   fullyParallel: false,
   // Every file has a server, a folder and a port of its own.
   workers: 2,
-  timeout: 240_000,
+  timeout: 400_000,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {

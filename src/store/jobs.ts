@@ -82,7 +82,7 @@ export const jobsOfVehicle = (db: Executor, vehicleId: string): Promise<JobLine[
 const named = (find: string) =>
   find.trim() === '' ? undefined : sql`${vehicle.name} || ' ' || ${vehicle.plate} ilike ${like(find)}`;
 
-/** Jobs that rest or were declined, those laid aside last first, and how many there are in all. */
+/** Jobs that rest or were declined, what is not for the road first and then those laid aside last, and how many there are in all. */
 export async function restingJobs(db: Executor, find = ''): Promise<Omit<BoardStage, 'stage'>> {
   const where = and(isNotNull(job.held), named(find));
   const [all] = await db
@@ -95,7 +95,7 @@ export async function restingJobs(db: Executor, find = ''): Promise<Omit<BoardSt
     .from(job)
     .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
     .where(where)
-    .orderBy(desc(job.heldAt))
+    .orderBy(sql`${job.held} = 'left' desc`, desc(job.heldAt))
     .limit(6);
   return { count: all?.count ?? 0, lines };
 }

@@ -57,7 +57,7 @@ export const STAGES = ['take-in', 'measure', 'choose', 'stage', 'fit', 'torque',
 export type Stage = (typeof STAGES)[number];
 
 /** Why a job rests: it came to nothing, or waits for something. */
-export const HELD = ['declined', 'parts', 'arch-work', 'owner'] as const;
+export const HELD = ['declined', 'parts', 'arch-work', 'owner', 'later', 'left'] as const;
 export type HeldFor = (typeof HELD)[number];
 
 export const job = pgTable(
@@ -103,7 +103,10 @@ export const job = pgTable(
   (t) => [
     index('job_visit').on(t.visitId),
     index('job_vehicle').on(t.vehicleId),
-    check('job_held', sql`${t.held} is null or ${t.held} in ('declined', 'parts', 'arch-work', 'owner')`),
+    check(
+      'job_held',
+      sql`${t.held} is null or ${t.held} in ('declined', 'parts', 'arch-work', 'owner', 'later', 'left')`,
+    ),
   ],
 );
 

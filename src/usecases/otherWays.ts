@@ -4,7 +4,8 @@ import { digestOf } from '@/core/document/digest';
 import { kitList } from '@/core/procedure/steps';
 import { ChangedMeanwhileError, RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
-import { tickStep } from '@/store/jobs';
+import { theStore } from '@/store/connection';
+import { loadJob, saveDraft, tickStep } from '@/store/jobs';
 import { currentPlan, freezePlan } from '@/store/plans';
 import { type ChoiceDraft, HELD, type HeldFor, type PlanB } from '@/store/schema';
 import { advance } from './advance';
@@ -70,6 +71,32 @@ export async function changeToPlanB(jobId: string, typed: string, by: string): P
     };
     return { ...nothing, set: { planB: left, draft: { ...whole.job.draft, ...planB.choice } } };
   });
+}
+
+/** Stages in which an axle's choice is still open. */
+const CHOOSING: readonly string[] = ['take-in', 'measure', 'choose'];
+
+/**
+ * Puts the choice of one axle of a visit on the bench of the other: plates, fasteners and what will change later. What was measured, worn or
+ * drawn of the one is not copied, and nothing goes forward by it.
+ * @throws RefusedError where the visit has no other axle, or its choice has gone forward
+ */
+export async function copyChoice(jobId: string, choice: ChoiceDraft, by: string): Promise<string> {
+  const { db } = await theStore();
+  const { partner } = await loadJob(db, jobId);
+  if (!partner) throw new RefusedError('This visit has no job on the other axle. Open it first.');
+  if (!CHOOSING.includes(partner.stage))
+    throw new RefusedError('The choice of the other axle has gone forward already. Change it on its own bench.');
+  const { spacer, fastener, camberChange, lowerBy, rightPlate, locking, condition, adapterTyped } = choice;
+  const kept = { spacer, fastener, camberChange, lowerBy, rightPlate, locking, condition, adapterTyped };
+  const said = Object.fromEntries(Object.entries(kept).filter(([, v]) => v !== undefined)) as unknown as ChoiceDraft;
+  await advance({ jobId: partner.id, event: 'keep-draft', by }, async (tx, whole, at) => {
+    const before = whole.job.draft;
+    await saveDraft(tx, partner.id, whole.job.version, { ...before, ...said }, at);
+    await recordEvent(tx, { jobId: partner.id, kind: 'choice.copied', detail: { from: jobId, before }, by, at });
+    return nothing;
+  });
+  return partner.id;
 }
 
 /** A job rests or ends without being fitted, with its reason. @throws InputError */

@@ -104,10 +104,14 @@ export async function neverAfter(whole: JobWhole, units: UnitSystem): Promise<st
 }
 
 /** What must never be put together on an axle, worded; what is fitted is its plan's own matter. */
-export const neverOf = ({ cells, plan }: AxleSwaps, units: UnitSystem): string[] =>
-  cells
-    .filter((c) => c.level === 'stop' && c.swap.key !== 'fitted')
-    .map((c) => `${swapText(c.swap, plan, units)} on ${c.set}`);
+export function neverOf({ cells, plan }: Pick<AxleSwaps, 'cells' | 'plan'>, units: UnitSystem): string[] {
+  const sets = new Map<string, string[]>();
+  for (const c of cells.filter((x) => x.level === 'stop' && x.swap.key !== 'fitted')) {
+    const words = swapText(c.swap, plan, units);
+    sets.set(words, [...(sets.get(words) ?? []), c.set]);
+  }
+  return [...sets].map(([words, on]) => `${words} on ${on.join(', ')}`);
+}
 
 /** Plates and fasteners of a car's earlier plans that still can go on it. */
 function ownedOf(plan: Plan, before: readonly Plan[]): Owned {

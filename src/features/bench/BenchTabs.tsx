@@ -81,7 +81,7 @@ export function BenchTabs({ jobId, bench, units, tab, onTab, partner, corner, ta
         <Rub bench={bench} corner={corner} take={take} pose={pose} onPose={onPose} units={units} />
       </Tabs.Content>
       <Tabs.Content value="car" className="pt-2">
-        <WholeCar jobId={jobId} plan={bench.plan} partner={partner} units={units} />
+        <WholeCar jobId={jobId} bench={bench} partner={partner} units={units} />
       </Tabs.Content>
       <Tabs.Content value="candidates" className="pt-2">
         <Candidates bench={bench} units={units} />

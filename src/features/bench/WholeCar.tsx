@@ -7,7 +7,8 @@ import { formatLength, type UnitSystem } from '@/core/units/format';
 import { StancePreview } from '@/drawing/StancePreview';
 import { ask } from '@/ui/ask';
 import { Button, LinkButton } from '@/ui/Button';
-import { openOtherAxle } from './actions';
+import { copyToOther, openOtherAxle } from './actions';
+import type { Bench } from './useBench';
 
 export interface Partner {
   readonly jobId: string;
@@ -19,16 +20,18 @@ export interface Partner {
 /** Both axles before and after, each with its own thickness; the way to the other axle's bench. */
 export function WholeCar({
   jobId,
-  plan,
+  bench,
   partner,
   units,
 }: {
   jobId: string;
-  plan: Plan;
+  bench: Bench;
   partner: Partner | null;
   units: UnitSystem;
 }) {
+  const { plan } = bench;
   const router = useRouter();
+  const [copied, setCopied] = useState<string | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const other = plan.axle === 'front' ? 'rear' : 'front';
@@ -37,6 +40,13 @@ export function WholeCar({
       const result = await ask(() => openOtherAxle(jobId));
       if (result.ok) router.push(`/jobs/${result.value}/take-in`);
       else setFailure(result.message);
+    });
+  const copy = () =>
+    start(async () => {
+      const result = await ask(() => copyToOther(jobId, bench.choice));
+      setFailure(result.ok ? null : result.message);
+      setCopied(result.ok ? `It stands on the ${other} axle’s bench now; nothing was taken forward there.` : null);
+      if (result.ok) router.refresh();
     });
   const plans = partner ? [plan, partner.plan] : [plan];
   return (
@@ -58,7 +68,15 @@ export function WholeCar({
           ))}
         </dl>
         {partner ? (
-          <LinkButton href={`/jobs/${partner.jobId}/choose`}>Choose for the {other} axle</LinkButton>
+          <>
+            <LinkButton href={`/jobs/${partner.jobId}/choose`}>Choose for the {other} axle</LinkButton>
+            {partner.frozen ? null : (
+              <Button disabled={busy} onClick={copy}>
+                Put this choice on the {other} axle too
+              </Button>
+            )}
+            {copied ? <p role="status">{copied}</p> : null}
+          </>
         ) : (
           <>
             <p className="max-w-[46ch]">

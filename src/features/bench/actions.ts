@@ -5,7 +5,7 @@ import type { CatalogueItem } from '@/core/parts/catalogue';
 import { fastenerSchema, hubSchema, lockingSchema, planSchema, spacerSchema } from '@/core/document/document';
 import { act, actOn } from '@/usecases/act';
 import { type ChoiceDraft, jobById, keepDraft, openOtherAxle as openTheOtherAxle, takeForward } from '@/usecases/jobs';
-import { setPlanB } from '@/usecases/otherWays';
+import { copyChoice, setPlanB } from '@/usecases/otherWays';
 import { attempt, idOf, type Result } from '@/usecases/result';
 import { signatureOf, type TypedSignature } from '@/usecases/people';
 import { whoActs } from '@/usecases/session';
@@ -72,6 +72,11 @@ export async function setReady(jobId: string, choice: ChoiceDraft | null): Promi
 /** Parts that the search may use. */
 export async function shelfParts(): Promise<Result<{ id: string; item: CatalogueItem }[]>> {
   return attempt(partsOnShelf);
+}
+
+/** Puts this choice on the other axle's bench. @returns the other job's id */
+export async function copyToOther(jobId: string, choice: ChoiceDraft): Promise<Result<string>> {
+  return act((who) => copyChoice(idOf(jobId), choiceSchema.parse(choice), who));
 }
 
 /** Opens a job for the other axle in the same visit, or finds the one that is there. @returns its id */

@@ -123,6 +123,7 @@ function JobRow({ line, next, now }: { line: JobLine; next: string; now: Date })
           {USE_LABEL[job.use as Use].toLowerCase()}
         </span>
         <span className="flex items-center gap-3 text-[14px]">
+          {job.held === 'left' ? <Verdict level="stop" /> : null}
           <span className="text-accent">{next}</span>
           {due ? (
             overdue ? (

@@ -23,9 +23,7 @@ interface Line {
 
 /** Every reading that counts, of corners, axle and wheels, with its ±, method, person and time; chalk tests last. */
 export function ReadingsTable({ whole, units }: { whole: JobWhole; units: UnitSystem }) {
-  const rows = [...cornerLines(whole, units), ...wheelLines(whole, units), ...chalkLines(whole, units)].sort((a, b) =>
-    a.order < b.order ? -1 : 1,
-  );
+  const rows = readingLines(whole, units);
   if (rows.length === 0) return <p className="text-soft">No readings were taken.</p>;
   return (
     <table className="w-full text-[14px]">
@@ -64,6 +62,12 @@ export function ReadingsTable({ whole, units }: { whole: JobWhole; units: UnitSy
     </table>
   );
 }
+
+/** Every reading that counts, worded, in the order of corners, axle, wheels and chalk. */
+export const readingLines = (whole: JobWhole, units: UnitSystem): Line[] =>
+  [...cornerLines(whole, units), ...wheelLines(whole, units), ...chalkLines(whole, units)].sort((a, b) =>
+    a.order < b.order ? -1 : 1,
+  );
 
 const rankOf = (id: string): number => QUANTITY_IDS.indexOf(id as QuantityId) + 10;
 

@@ -1,24 +1,16 @@
-import { format } from 'date-fns';
-import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
-import { wheelTorque } from '@/core/document/hardware';
-import { fastenerText } from '@/core/document/fastenerText';
+import { CORNER_LABEL } from '@/core/document/labels';
 import { drawnEngagement } from '@/core/figures/result';
-import { gapCheckText } from '@/core/figures/gaps';
-import { compareGap } from '@/core/figures/gaps';
-import type { Plan } from '@/core/document/document';
 import { cautions } from '@/core/procedure/steps';
-import { RECHECK_LABEL } from '@/core/procedure/rechecks';
-import { formatThread } from '@/core/thread/designation';
 import { findingKey } from '@/core/rules/finding';
-import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
+import type { UnitSystem } from '@/core/units/format';
 import { StackSection } from '@/drawing/StackSection';
+import { factsOf, gapLines, type SheetRevision } from './sheet';
 import type { JobWhole } from '@/store/jobs';
 import type { PlanInForce } from '@/store/plans';
 import { LogTable } from '@/features/torque/LogTable';
 import { ReadingsTable } from './ReadingsTable';
 import { Verdict } from '@/ui/Verdict';
 import { adapterStates, wheelStates } from '@/usecases/jobPlan';
-import { gapsCompared } from '@/usecases/gapCompare';
 import { logLines } from '@/usecases/logLines';
 import { recordEvaluation } from '@/usecases/recordFindings';
 
@@ -32,47 +24,13 @@ export function RecordSheet({
   whole: JobWhole;
   inForce: PlanInForce;
   units: UnitSystem;
-  /** The signed revision that this is; null while it is open. */
-  revision: { readonly number: number; readonly reason: string | null; readonly seal: string } | null;
+  revision: SheetRevision;
 }) {
   const plan = inForce.document;
   const e = recordEvaluation(whole, inForce, units);
   const n = e.numbers;
   const least = drawnEngagement(n.corners);
-  const { job, vehicle } = whole;
-  const torque = wheelTorque(plan);
-  const facts: [string, string][] = [
-    ['Vehicle', `${vehicle.name}, ${vehicle.plate}`],
-    ['Axle', `${AXLE_LABEL[plan.axle]}, ${drillingText(plan.hub, units)}`],
-    ['Wheels', `${plan.wheel.name}, ${plan.wheel.tyre}`],
-    ['Wish and use', `${WISH_LABEL[plan.wish]}, ${USE_LABEL[plan.use].toLowerCase()}`],
-    ['Thread, seat', `${formatThread(n.thread)}, ${seatInSentence(plan.hub.seat)}`],
-    ['Spacer', spacerText(plan, units)],
-    ['Fasteners', fastenerText(plan, units)],
-    ['Torque', torque ? `${formatTorque(torque.value, units)}, ${torque.source}` : 'no figure'],
-    [
-      'Offset, track',
-      `${n.effectiveOffset === null ? 'ET not read' : `ET ${plan.wheel.offset} → ${Number(n.effectiveOffset.toFixed(2))}`}, track +${formatLength(n.trackChange, units)}`,
-    ],
-    ['Camber, height, lip', laterText(plan, units)],
-    ...(job.archDoneAt === null
-      ? []
-      : [
-          ['Arch work', `${job.archNote}, ${job.archDoneBy}, ${format(job.archDoneAt, 'd MMM yyyy HH:mm')}`] as [
-            string,
-            string,
-          ],
-        ]),
-    [
-      'Plan',
-      `${plan.format}, policy ${plan.policy.version}, ${format(inForce.frozenAt, 'd MMM yyyy HH:mm')} by ${inForce.frozenBy}`,
-    ],
-    ...(revision === null
-      ? []
-      : [['Revision', `${revision.number}${revision.reason ? `: ${revision.reason}` : ''}`] as [string, string]]),
-    ['Signed off', job.signedAt ? `${job.signedBy}, ${format(job.signedAt, 'd MMM yyyy HH:mm')}` : 'not yet'],
-    ['Recheck', whole.rechecks.length === 0 ? 'set at sign-off' : whole.rechecks.map(recheckText).join('; ')],
-  ];
+  const facts = factsOf(whole, inForce, units, revision);
   return (
     <article className="flex flex-col gap-6">
       <header className="flex items-baseline justify-between border-b-2 border-ink pb-2">
@@ -92,8 +50,8 @@ export function RecordSheet({
           Cautions accepted by {plan.leadSignOff.by}: {plan.leadSignOff.reason}
         </p>
       ) : null}
-      <section aria-labelledby="r-drawing" className="break-inside-avoid">
-        <h2 id="r-drawing">Stack section</h2>
+      <section aria-labelledby={`r-drawing-${plan.axle}`} className="break-inside-avoid">
+        <h2 id={`r-drawing-${plan.axle}`}>Stack section</h2>
         <div className="mx-auto max-w-[720px]">
           <StackSection
             geometry={e.geometry}
@@ -104,14 +62,14 @@ export function RecordSheet({
           />
         </div>
       </section>
-      <section aria-labelledby="r-readings" className="break-inside-avoid">
-        <h2 id="r-readings" className="mb-1">
+      <section aria-labelledby={`r-readings-${plan.axle}`} className="break-inside-avoid">
+        <h2 id={`r-readings-${plan.axle}`} className="mb-1">
           Readings
         </h2>
         <ReadingsTable whole={whole} units={units} />
       </section>
-      <section aria-labelledby="r-findings" className="break-inside-avoid">
-        <h2 id="r-findings" className="mb-1">
+      <section aria-labelledby={`r-findings-${plan.axle}`} className="break-inside-avoid">
+        <h2 id={`r-findings-${plan.axle}`} className="mb-1">
           Findings, worst first
         </h2>
         <ul className="divide-y divide-line border-y border-line">
@@ -124,25 +82,21 @@ export function RecordSheet({
         </ul>
         {e.note ? <p className="mt-1 text-[13px] text-soft">{e.note}</p> : null}
       </section>
-      <section aria-labelledby="r-gap" className="break-inside-avoid">
-        <h2 id="r-gap" className="mb-1">
+      <section aria-labelledby={`r-gap-${plan.axle}`} className="break-inside-avoid">
+        <h2 id={`r-gap-${plan.axle}`} className="mb-1">
           Gap, predicted and as it came out
         </h2>
         <ul className="divide-y divide-line border-y border-line text-[14px]">
-          {gapsCompared(whole).map((g) => (
+          {gapLines(whole, units).map((g) => (
             <li key={g.corner} className="grid grid-cols-[110px_1fr] gap-3 py-1">
-              <span>{CORNER_LABEL[g.corner]}</span>
-              <span>
-                {g.after ? `predicted ${formatLength(g.after.value, units)}` : 'no prediction'},{' '}
-                {g.measured ? `measured ${formatLength(g.measured.value, units)}. ` : 'not measured since. '}
-                {g.after && g.measured ? gapCheckText(compareGap(g.after, g.measured), units) : ''}
-              </span>
+              <span>{g.corner}</span>
+              <span>{g.text}</span>
             </li>
           ))}
         </ul>
       </section>
-      <section aria-labelledby="r-torque">
-        <h2 id="r-torque" className="mb-1">
+      <section aria-labelledby={`r-torque-${plan.axle}`}>
+        <h2 id={`r-torque-${plan.axle}`} className="mb-1">
           Torque log
         </h2>
         <div className="grid gap-6 md:grid-cols-2">
@@ -160,8 +114,8 @@ export function RecordSheet({
           )}
         </div>
       </section>
-      <section aria-labelledby="r-cautions" className="break-inside-avoid border-2 border-ink p-3">
-        <h2 id="r-cautions">Cautions</h2>
+      <section aria-labelledby={`r-cautions-${plan.axle}`} className="break-inside-avoid border-2 border-ink p-3">
+        <h2 id={`r-cautions-${plan.axle}`}>Cautions</h2>
         <ul className="list-disc pl-5 text-[14px]">
           {cautions(plan).map((c) => (
             <li key={c}>{c}</li>
@@ -175,30 +129,4 @@ export function RecordSheet({
       </p>
     </article>
   );
-}
-
-function recheckText(l: JobWhole['rechecks'][number]): string {
-  const label = RECHECK_LABEL[l.kind].toLowerCase();
-  if (l.doneAt === null) return `${label}: due ${format(l.dueFrom, 'd MMM')} to ${format(l.dueTo, 'd MMM yyyy')}`;
-  return `${label}: ${l.outcome} ${format(l.doneAt, 'd MMM yyyy HH:mm')}${l.reason ? ` (${l.reason})` : ''}`;
-}
-
-const drillingText = ({ lugs, boltCircle }: Plan['hub'], units: UnitSystem): string =>
-  lugs === null || boltCircle === null ? 'drilling not known' : `${lugs} × ${formatLength(boltCircle, units)}`;
-
-function spacerText({ spacer, rightPlate }: Plan, units: UnitSystem): string {
-  const size = formatLength(spacer.thickness, units);
-  const right = rightPlate === null ? '' : ` left, ${formatLength(rightPlate, units)} right`;
-  const on =
-    spacer.lugs === null || spacer.boltCircles === null ? '' : `, ${spacer.lugs} × ${spacer.boltCircles.join(' / ')}`;
-  return `${size}${right}, ${spacer.kind}${on}`;
-}
-
-function laterText({ camberChange, lowerBy, trim }: Plan, units: UnitSystem): string {
-  const said = [
-    ...(camberChange === 0 ? [] : [`camber ${camberChange}° more negative`]),
-    ...(lowerBy === 0 ? [] : [`${formatLength(lowerBy, units)} lower`]),
-    ...(trim === 0 ? [] : [`lip trimmed by ${formatLength(trim, units)}`]),
-  ];
-  return said.length === 0 ? 'as measured' : said.join(', ');
 }

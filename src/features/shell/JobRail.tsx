@@ -6,7 +6,7 @@ import { AXLE_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
 import { type Policy, policyChanges } from '@/core/document/policy';
 import type { Use, Wish } from '@/core/document/vocabulary';
 import type { JobWhole } from '@/store/jobs';
-import type { ChoiceDraft } from '@/store/schema';
+import type { ChoiceDraft, JobRow } from '@/store/schema';
 import { fastenerText } from '@/core/document/fastenerText';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { cx } from '@/ui/cx';
@@ -34,19 +34,13 @@ export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
             {vehicle.name}
           </NavLink>
           <p className="figure text-[13px] text-soft">{vehicle.plate}</p>
-          <p className="mt-1 text-[13px] text-soft">
-            {AXLE_LABEL[job.axle]} · {WISH_LABEL[job.wish as Wish].toLowerCase()} ·{' '}
-            {USE_LABEL[job.use as Use].toLowerCase()}
-          </p>
-          {whole.partner ? (
-            <NavLink
-              href={`/jobs/${whole.partner.id}/${here}`}
-              className="touch flex items-center text-[14px] text-accent underline underline-offset-4"
-            >
-              {AXLE_LABEL[whole.partner.axle]} of this visit
-            </NavLink>
-          ) : null}
+          {whole.partner ? null : (
+            <p className="mt-1 text-[13px] text-soft">
+              {AXLE_LABEL[job.axle]} · {wishedText(job)}
+            </p>
+          )}
         </div>
+        {whole.partner ? <VisitAxles job={job} partner={whole.partner} here={here} /> : null}
         <nav aria-label="Stages of this job">
           <ol className="flex flex-col max-md:flex-row max-md:flex-wrap">
             {STAGE_VIEWS.map((s, i) => (
@@ -76,6 +70,41 @@ export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
         {job.held === null && job.signedAt === null ? <LayAside jobId={job.id} /> : null}
       </div>
     </aside>
+  );
+}
+
+const wishedText = (job: JobRow): string =>
+  `${WISH_LABEL[job.wish as Wish].toLowerCase()} · ${USE_LABEL[job.use as Use].toLowerCase()}`;
+
+/** Where an axle stands, in a word: its stage, or that it rests. */
+const standsText = (job: JobRow): string => {
+  if (job.held !== null) return HELD_LABEL[job.held].toLowerCase();
+  if (job.stage === 'closed') return 'closed';
+  const view = STAGE_VIEWS.find((s) => s.stage === job.stage);
+  return (view?.label ?? job.stage).toLowerCase();
+};
+
+/** Both axles of a visit, each with its wish and where it stands; the way from one to the other. */
+function VisitAxles({ job, partner, here }: { job: JobRow; partner: JobRow; here: string }) {
+  const axles = [job, partner].sort((a, b) => a.axle.localeCompare(b.axle));
+  return (
+    <nav aria-label="Axles of this visit">
+      <ul className="flex flex-col border-y border-line max-md:flex-row">
+        {axles.map((j) => (
+          <li key={j.id} className="flex-1 not-first:border-t not-first:border-line max-md:not-first:border-t-0">
+            <NavLink
+              href={`/jobs/${j.id}/${here}`}
+              aria-current={j.id === job.id ? 'true' : undefined}
+              className="touch flex flex-col justify-center border-l-4 border-transparent px-2 py-1 text-[13px] text-soft hover:bg-accent-wash aria-[current=true]:border-accent"
+            >
+              <span className="text-[15px] text-ink">{AXLE_LABEL[j.axle]}</span>
+              <span>{wishedText(j)}</span>
+              <span>{standsText(j)}</span>
+            </NavLink>
+          </li>
+        ))}
+      </ul>
+    </nav>
   );
 }
 

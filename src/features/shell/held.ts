@@ -6,4 +6,6 @@ export const HELD_LABEL: Readonly<Record<HeldFor, string>> = {
   parts: 'Waits for parts',
   'arch-work': 'Waits for arch work',
   owner: 'Waits for the owner',
+  later: 'Goes on another day',
+  left: 'Left as it is on purpose, not for the road',
 };

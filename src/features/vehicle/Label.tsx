@@ -1,60 +1,9 @@
-import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
-import { wheelTorque } from '@/core/document/hardware';
-import type { Plan } from '@/core/document/document';
-import { AXLE_LABEL } from '@/core/document/labels';
-import { formatThread, parseThread } from '@/core/thread/designation';
-
-export interface LabelAxle {
-  readonly axle: 'front' | 'rear';
-  readonly plan: Plan;
-  /** When it was signed, worded; null while it is not on the car for good. */
-  readonly signed: string | null;
-  /** Combinations that must never be made, a line each. */
-  readonly never: readonly string[];
-  /** When something else was found on it after the plan was signed. */
-  readonly foundSince: string | null;
-  readonly rechecks: readonly string[];
-}
+import type { UnitSystem } from '@/core/units/format';
+import type { Glovebox } from '@/usecases/glovebox';
+import { LABEL_FOOT, linesOf } from './labelLines';
 
 const WIDTH = 420;
 const LINE = 15;
-
-/** What is on an axle, in lines short enough for a card. */
-function linesOf(
-  { axle, plan, signed, never, foundSince, rechecks }: LabelAxle,
-  units: UnitSystem,
-): readonly (readonly [string, boolean])[] {
-  const { spacer, fastener: f, hub } = plan;
-  const torque = wheelTorque(plan);
-  const thread = formatThread(parseThread('Thread', f.kind === 'conversion' ? f.outerThread : hub.thread));
-  const loose =
-    f.kind === 'bolt'
-      ? `bolts ${formatLength(f.length, units)} under the seat, ${thread}`
-      : f.kind === 'stud'
-        ? `studs ${formatLength(f.protrusion, units)} from the disc, ${thread}`
-        : f.kind === 'conversion'
-          ? `conversion studs ${formatLength(f.length, units)}, nuts ${thread}`
-          : `${f.kind === 'nuts' ? 'other nuts' : `stock ${hub.fastening === 'bolt' ? 'bolts' : 'studs and nuts'}`}, ${thread}`;
-  return [
-    [`${AXLE_LABEL[axle]}${signed ? `, signed ${signed}` : ', not signed off yet'}`, true],
-    [
-      spacer.thickness === 0
-        ? 'no plate'
-        : `${formatLength(spacer.thickness, units)} ${spacer.kind} ${spacer.kind === 'adapter' ? '' : 'plate'}`.trim(),
-      false,
-    ],
-    [loose, false],
-    ...(foundSince === null
-      ? []
-      : [[`something else was found on it ${foundSince}: look before you trust this`, true] as const]),
-    [torque ? `${formatTorque(torque.value, units)} (${torque.source})` : 'no torque figure', false],
-    ...(hub.socketOutside === null
-      ? []
-      : [[`socket ${formatLength(hub.socketOutside, units, 'up')} outside`, false] as const]),
-    ...never.map((n) => [`NEVER: ${n}`, true] as const),
-    ...rechecks.map((r) => [`recheck ${r}`, false] as const),
-  ];
-}
 
 /** Broken into lines that a card is wide enough for. */
 function wrapped(text: string, most = 62): string[] {
@@ -74,20 +23,16 @@ export function Label({
   name,
   plate,
   axles,
+  keys,
   units,
-}: {
+}: Glovebox & {
   name: string;
   plate: string;
-  axles: readonly LabelAxle[];
   units: UnitSystem;
 }) {
-  const lines = axles
-    .flatMap((a) => [
-      ...linesOf(a, units).flatMap(([text, strong]) =>
-        wrapped(text).map((t, i) => ({ text: i === 0 ? t : `   ${t}`, strong })),
-      ),
-      { text: '', strong: false },
-    ])
+  const said = axles.flatMap((a) => [...linesOf(a, units), ['', false] as const]);
+  const lines = [...said, ...keys.map((k) => [k, false] as const)]
+    .flatMap(([text, strong]) => wrapped(text).map((t, i) => ({ text: i === 0 ? t : `   ${t}`, strong })))
     .map((l, i) => ({ ...l, y: 62 + i * LINE }));
   const height = 74 + lines.length * LINE + 40;
   return (
@@ -122,10 +67,7 @@ export function Label({
           {l.text}
         </text>
       ))}
-      {wrapped(
-        'The vehicle maker’s and hardware supplier’s instructions win over any figure here. Local codes apply.',
-        66,
-      ).map((t, i) => (
+      {wrapped(LABEL_FOOT, 66).map((t, i) => (
         <text key={t} x="16" y={height - 28 + i * 13} fontSize="10.6" fill="#000">
           {t}
         </text>

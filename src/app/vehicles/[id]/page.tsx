@@ -1,5 +1,6 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
+import { Verdict } from '@/ui/Verdict';
 import { NavLink } from '@/ui/NavLink';
 import { CORNER_LABEL, HARDWARE_LABEL, SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
 import { quantity, type QuantityId } from '@/core/document/quantities';
@@ -61,6 +62,24 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           <LinkButton href={`/vehicles/${id}/edit`}>Change</LinkButton>
         </div>
       </div>
+      {jobs.map(({ job }) =>
+        job.held === 'left' ? (
+          <p
+            key={job.id}
+            role="status"
+            className="-mt-2 flex flex-wrap items-center gap-3 border-l-4 border-stop py-1 pl-3"
+          >
+            <Verdict level="stop" />
+            <span>
+              Not for the road: the {job.axle} axle was left as it is on purpose. {job.heldWhy} {job.heldBy}
+              {job.heldAt ? `, ${format(job.heldAt, 'd MMM yyyy HH:mm')}` : ''}.
+            </span>
+            <NavLink href={stagePath(job.id, job.stage)} className="touch flex items-center text-accent underline">
+              Go on with it
+            </NavLink>
+          </p>
+        ) : null,
+      )}
       {vehicle.notes ? <p className="-mt-4 max-w-[720px] text-soft">{vehicle.notes}</p> : null}
       <FittedCar
         vehicleId={id}

@@ -9,19 +9,16 @@ import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { theStore } from '@/store/connection';
 import { JobRemarks } from '../../remarks';
-import type { JobWhole } from '@/store/jobs';
-import { jobOf, recordsOf } from '@/store/records';
+import { recordsOf } from '@/store/records';
+import { recordedVisit, shownRecord } from '@/usecases/recordedVisit';
+import { AXLE_LABEL } from '@/core/document/labels';
 import { isStale, staleBecause } from '@/usecases/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
 
-export const metadata: Metadata = { title: 'Record' };
+const LINK = 'touch inline-flex items-center text-[14px] text-accent underline underline-offset-4';
 
-/** A signed record, with what belongs to its rechecks and not to it: the chain as it stands, and gaps as they came out since. */
-function withWhatCame(signed: JobWhole, live: JobWhole): JobWhole {
-  const since = live.readings.filter((r) => r.quantity === 'gapFitted' && !signed.readings.some((s) => s.id === r.id));
-  return { ...signed, rechecks: live.rechecks, readings: [...signed.readings, ...since] };
-}
+export const metadata: Metadata = { title: 'Record' };
 
 export default async function Page({
   params,
@@ -35,13 +32,16 @@ export default async function Page({
   const { units } = await readSession();
   const records = await recordsOf((await theStore()).db, id);
   const asked = Number((await searchParams).revision);
+  const revision = Number.isInteger(asked) ? asked : null;
   // A signed job shows what was signed; one that is open shows how it stands, and what was signed before on demand.
-  const signed = records.find((r) => r.revision === asked) ?? (live.job.signedAt === null ? undefined : records.at(-1));
-  const whole = signed ? withWhatCame(jobOf(signed), live) : live;
+  const signed = shownRecord(records, live, revision);
+  const visit = await recordedVisit(id, revision);
+  const whole = visit.find((a) => a.whole.job.id === id)?.whole ?? live;
+  const pdf = `/api/job/${id}/record${signed && revision !== null ? `?revision=${revision}` : ''}`;
   return (
     <JobFrame whole={live} here="record">
       <main className="flex max-w-[980px] flex-col gap-4 p-5 print:max-w-none print:p-0">
-        {whole.plan ? (
+        {visit.some((a) => a.whole.plan) ? (
           <>
             <div className="no-print flex flex-wrap items-center justify-end gap-4">
               {records.length > 0 ? (
@@ -67,9 +67,20 @@ export default async function Page({
                   ) : null}
                 </nav>
               ) : null}
-              {!signed && isStale(whole) ? (
+              {!signed && whole.plan && isStale(whole) ? (
                 <p className="text-stop">Changed since this plan was chosen: {staleBecause(whole, units).join(' ')}</p>
               ) : null}
+              <a className={LINK} href={pdf} target="_blank" rel="noreferrer">
+                As PDF
+              </a>
+              <a
+                className={LINK}
+                href={`${pdf}${pdf.includes('?') ? '&' : '?'}appendix=1`}
+                target="_blank"
+                rel="noreferrer"
+              >
+                PDF with appendix
+              </a>
               <PrintButton />
             </div>
             {signed ? (
@@ -79,12 +90,21 @@ export default async function Page({
                 latest={signed.revision === records.at(-1)?.revision && live.job.signedAt !== null}
               />
             ) : null}
-            <RecordSheet
-              whole={whole}
-              inForce={whole.plan}
-              units={units}
-              revision={signed ? { number: signed.revision, reason: signed.reason, seal: signed.seal } : null}
-            />
+            {visit.map((axle) =>
+              axle.whole.plan ? (
+                <RecordSheet
+                  key={axle.whole.job.id}
+                  whole={axle.whole}
+                  inForce={axle.whole.plan}
+                  units={units}
+                  revision={axle.revision}
+                />
+              ) : (
+                <p key={axle.whole.job.id} className="border-l-2 border-accent pl-4">
+                  {AXLE_LABEL[axle.whole.job.axle]} of this visit: no plan has been taken forward yet.
+                </p>
+              ),
+            )}
           </>
         ) : (
           <>

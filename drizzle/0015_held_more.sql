@@ -1,0 +1,2 @@
+ALTER TABLE "job" DROP CONSTRAINT "job_held";--> statement-breakpoint
+ALTER TABLE "job" ADD CONSTRAINT "job_held" CHECK ("job"."held" is null or "job"."held" in ('declined', 'parts', 'arch-work', 'owner', 'later', 'left'));

@@ -1,0 +1,117 @@
+import { format } from 'date-fns';
+import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
+import { wheelTorque } from '@/core/document/hardware';
+import { fastenerText } from '@/core/document/fastenerText';
+import type { Plan } from '@/core/document/document';
+import { compareGap, gapCheckText } from '@/core/figures/gaps';
+import { RECHECK_LABEL } from '@/core/procedure/rechecks';
+import { formatThread, parseThread } from '@/core/thread/designation';
+import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
+import type { JobWhole } from '@/store/jobs';
+import type { PlanInForce } from '@/store/plans';
+import { gapsCompared } from '@/usecases/gapCompare';
+import { recordEvaluation } from '@/usecases/recordFindings';
+
+/** The signed revision that a sheet is of; null while the job is open. */
+export type SheetRevision = { readonly number: number; readonly reason: string | null; readonly seal: string } | null;
+
+/** What a record says of an axle before any list: label and words, in the order they are read. */
+export function factsOf(
+  whole: JobWhole,
+  inForce: PlanInForce,
+  units: UnitSystem,
+  revision: SheetRevision,
+): [string, string][] {
+  const plan = inForce.document;
+  const { numbers: n } = recordEvaluation(whole, inForce, units);
+  const { job, vehicle } = whole;
+  const torque = wheelTorque(plan);
+  return [
+    ['Vehicle', `${vehicle.name}, ${vehicle.plate}`],
+    ['Axle', `${AXLE_LABEL[plan.axle]}, ${drillingText(plan.hub, units)}`],
+    ['Wheels', `${plan.wheel.name}, ${plan.wheel.tyre}`],
+    ['Wish and use', `${WISH_LABEL[plan.wish]}, ${USE_LABEL[plan.use].toLowerCase()}`],
+    ['Thread, seat', threadText(plan)],
+    ['Spacer', spacerText(plan, units)],
+    ['Fasteners', fastenerText(plan, units)],
+    ['Torque', torque ? `${formatTorque(torque.value, units)}, ${torque.source}` : 'no figure'],
+    [
+      'Offset, track',
+      `${n.effectiveOffset === null ? 'ET not read' : `ET ${plan.wheel.offset} → ${Number(n.effectiveOffset.toFixed(2))}`}, track +${formatLength(n.trackChange, units)}`,
+    ],
+    ['Camber, height, lip', laterText(plan, units)],
+    ...(job.archDoneAt === null
+      ? []
+      : [
+          ['Arch work', `${job.archNote}, ${job.archDoneBy}, ${format(job.archDoneAt, 'd MMM yyyy HH:mm')}`] as [
+            string,
+            string,
+          ],
+        ]),
+    [
+      'Plan',
+      `${plan.format}, policy ${plan.policy.version}, ${format(inForce.frozenAt, 'd MMM yyyy HH:mm')} by ${inForce.frozenBy}`,
+    ],
+    ...(revision === null
+      ? []
+      : [['Revision', `${revision.number}${revision.reason ? `: ${revision.reason}` : ''}`] as [string, string]]),
+    ['Signed off', job.signedAt ? `${job.signedBy}, ${format(job.signedAt, 'd MMM yyyy HH:mm')}` : 'not yet'],
+    ['Recheck', whole.rechecks.length === 0 ? 'set at sign-off' : whole.rechecks.map(recheckText).join('; ')],
+  ];
+}
+
+/** Gap at each corner: predicted, as it came out, and what that means. */
+export const gapLines = (whole: JobWhole, units: UnitSystem): { corner: string; text: string }[] =>
+  gapsCompared(whole).map((g) => ({
+    corner: CORNER_LABEL[g.corner],
+    text: [
+      g.after ? `predicted ${formatLength(g.after.value, units)}, ` : 'no prediction, ',
+      g.measured ? `measured ${formatLength(g.measured.value, units)}. ` : 'not measured since. ',
+      g.after && g.measured ? gapCheckText(compareGap(g.after, g.measured), units) : '',
+    ].join(''),
+  }));
+
+function recheckText(l: JobWhole['rechecks'][number]): string {
+  const label = RECHECK_LABEL[l.kind].toLowerCase();
+  if (l.doneAt === null) return `${label}: due ${format(l.dueFrom, 'd MMM')} to ${format(l.dueTo, 'd MMM yyyy')}`;
+  return `${label}: ${l.outcome} ${format(l.doneAt, 'd MMM yyyy HH:mm')}${l.reason ? ` (${l.reason})` : ''}`;
+}
+
+const threadName = (text: string): string => formatThread(parseThread('Thread', text));
+
+/** Threads in their own pitch and the seat of what bears on the wheel: of the nuts, once studs are in a hub that took bolts. */
+function threadText({ fastener: f, hub }: Plan): string {
+  switch (f.kind) {
+    case 'conversion':
+      return `${threadName(f.hubThread)} in the hub, ${threadName(f.outerThread)} under the nuts, ${seatInSentence(f.nut.seat)}`;
+    case 'bolt':
+      return `${threadName(hub.thread)}, ${seatInSentence(f.seat)}`;
+    case 'stud':
+      return `${threadName(hub.thread)}, ${seatInSentence(f.nut?.seat ?? hub.seat)}`;
+    case 'nuts':
+      return `${threadName(hub.thread)}, ${seatInSentence(f.nut.seat)}`;
+    case 'stock':
+      return `${threadName(hub.thread)}, ${seatInSentence(hub.seat)}`;
+  }
+}
+
+const drillingText = ({ lugs, boltCircle }: Plan['hub'], units: UnitSystem): string =>
+  lugs === null || boltCircle === null ? 'drilling not known' : `${lugs} × ${formatLength(boltCircle, units)}`;
+
+function spacerText({ spacer, rightPlate }: Plan, units: UnitSystem): string {
+  if (spacer.thickness === 0 && rightPlate === null) return 'none';
+  const size = formatLength(spacer.thickness, units);
+  const right = rightPlate === null ? '' : ` left, ${formatLength(rightPlate, units)} right`;
+  const on =
+    spacer.lugs === null || spacer.boltCircles === null ? '' : `, ${spacer.lugs} × ${spacer.boltCircles.join(' / ')}`;
+  return `${size}${right}, ${spacer.kind}${on}`;
+}
+
+function laterText({ camberChange, lowerBy, trim }: Plan, units: UnitSystem): string {
+  const said = [
+    ...(camberChange === 0 ? [] : [`camber ${camberChange}° more negative`]),
+    ...(lowerBy === 0 ? [] : [`${formatLength(lowerBy, units)} lower`]),
+    ...(trim === 0 ? [] : [`lip trimmed by ${formatLength(trim, units)}`]),
+  ];
+  return said.length === 0 ? 'as measured' : said.join(', ');
+}

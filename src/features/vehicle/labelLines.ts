@@ -1,0 +1,46 @@
+import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
+import { wheelTorque } from '@/core/document/hardware';
+import type { LabelAxle } from '@/usecases/glovebox';
+import { AXLE_LABEL } from '@/core/document/labels';
+import { formatThread, parseThread } from '@/core/thread/designation';
+
+/** What is on an axle, in lines short enough for a card. */
+export function linesOf(
+  { axle, plan, signed, never, foundSince, rechecks }: LabelAxle,
+  units: UnitSystem,
+): readonly (readonly [string, boolean])[] {
+  const { spacer, fastener: f, hub } = plan;
+  const torque = wheelTorque(plan);
+  const thread = formatThread(parseThread('Thread', f.kind === 'conversion' ? f.outerThread : hub.thread));
+  const loose =
+    f.kind === 'bolt'
+      ? `bolts ${formatLength(f.length, units)} under the seat, ${thread}`
+      : f.kind === 'stud'
+        ? `studs ${formatLength(f.protrusion, units)} from the disc, ${thread}`
+        : f.kind === 'conversion'
+          ? `conversion studs ${formatLength(f.length, units)}, nuts ${thread}`
+          : `${f.kind === 'nuts' ? 'other nuts' : `stock ${hub.fastening === 'bolt' ? 'bolts' : 'studs and nuts'}`}, ${thread}`;
+  return [
+    [`${AXLE_LABEL[axle]}${signed ? `, signed ${signed}` : ', not signed off yet'}`, true],
+    [
+      spacer.thickness === 0
+        ? 'no plate'
+        : `${formatLength(spacer.thickness, units)} ${spacer.kind} ${spacer.kind === 'adapter' ? '' : 'plate'}`.trim(),
+      false,
+    ],
+    [loose, false],
+    ...(foundSince === null
+      ? []
+      : [[`something else was found on it ${foundSince}: look before you trust this`, true] as const]),
+    [torque ? `${formatTorque(torque.value, units)} (${torque.source})` : 'no torque figure', false],
+    ...(hub.socketOutside === null
+      ? []
+      : [[`socket ${formatLength(hub.socketOutside, units, 'up')} outside`, false] as const]),
+    ...never.map((n) => [`NEVER: ${n}`, true] as const),
+    ...rechecks.map((r) => [`recheck ${r}`, false] as const),
+  ];
+}
+
+/** What stands at the foot of the card. */
+export const LABEL_FOOT =
+  'The vehicle maker’s and hardware supplier’s instructions win over any figure here. Local codes apply.';

@@ -1,0 +1,90 @@
+import { readPdf } from '../readPdf';
+import { accessible, expect, test } from './guard';
+import { demoWorkshop } from './steps';
+
+const { url, open } = demoWorkshop();
+
+const idOf = (address: string): string => address.split('/jobs/')[1]?.split('/')[0] ?? '';
+
+test('the record of a visit: both axles on one sheet, a PDF of two pages at most, the rest on demand', async ({
+  watched: page,
+}) => {
+  // A conversion speaks of the hub's thread and of the seat of its nuts.
+  await open(page, /Corvane Tern.*Front/, 'record');
+  await expect(page.getByText('M14 × 1.5 in the hub, M14 × 1.5 under the nuts, ball R14')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'As PDF' })).toBeVisible();
+  const id = idOf(page.url());
+  const short = await page.request.get(url(`/api/job/${id}/record`));
+  expect(short.headers()['content-type']).toBe('application/pdf');
+  const record = await readPdf(await short.body());
+  expect(record.pages).toBe(1);
+  expect(record.text).toContain('M14 × 1.5 in the hub, M14 × 1.5 under the nuts, ball R14');
+  expect(record.text).toContain('160 N·m, stud leaflet');
+  expect(record.text).toContain('ET 50 → 50');
+  expect(record.text).toMatch(/Sealed [0-9a-f]{64}/);
+  const long = await readPdf(await (await page.request.get(url(`/api/job/${id}/record?appendix=1`))).body());
+  expect(long.pages).toBeGreaterThan(1);
+  expect(long.text).toContain('Every finding');
+  await accessible(page);
+  const none = await page.request.get(url('/api/job/nobody/record'));
+  expect([none.status(), ((await none.json()) as { message: string }).message]).toEqual([404, expect.any(String)]);
+});
+
+test('one rail for both axles: where each stands; a choice is put on the other axle with one press; the sheet shows both', async ({
+  watched: page,
+}) => {
+  await open(page, /Ilex Lumen.*Front/, 'choose');
+  const axles = page.getByRole('navigation', { name: 'Axles of this visit' });
+  await expect(axles.getByRole('link')).toHaveCount(2);
+  await expect(axles.getByRole('link', { name: /Front axle/ })).toHaveAttribute('aria-current', 'true');
+  await expect(axles.getByRole('link', { name: /Rear axle.*measure/ })).toBeVisible();
+  await page.getByRole('tab', { name: 'Whole car' }).click();
+  await page.getByRole('button', { name: 'Put this choice on the rear axle too' }).click();
+  await expect(
+    page.getByText('It stands on the rear axle’s bench now; nothing was taken forward there.'),
+  ).toBeVisible();
+  await accessible(page);
+  await axles.getByRole('link', { name: /Rear axle/ }).click();
+  await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('5');
+  await expect(page.getByLabel('Length under the seat')).toHaveValue('41');
+  await page.reload();
+  await expect(page.getByLabel('Length under the seat')).toHaveValue('41');
+  await page.goto(page.url().replace('/choose', '/record'));
+  await expect(page.getByText('Rear axle of this visit: no plan has been taken forward yet.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Record: Ilex Lumen, front axle/i })).toBeVisible();
+});
+
+test('left as it is on purpose: the board, the car and the sign-off say that it is not for the road', async ({
+  watched: page,
+}) => {
+  await open(page, /Halm Drover.*Torque/, 'torque');
+  await page.getByRole('button', { name: 'Lay this job aside' }).click();
+  await page.getByLabel('It', { exact: true }).selectOption({ label: 'Left as it is on purpose, not for the road' });
+  await page.getByLabel('Reason').fill('Locker cures overnight.');
+  await page.getByRole('button', { name: 'Lay aside', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Laid aside' })).toContainText('not for the road');
+  await page.goto(url());
+  const row = page.getByRole('link', { name: /Halm Drover.*not for the road/ });
+  await expect(row).toContainText('Stop');
+  await page.goto(url('/vehicles'));
+  await page.getByRole('link', { name: /Halm Drover/ }).click();
+  await expect(
+    page.getByText(/Not for the road: the front axle was left as it is on purpose\. Locker cures/),
+  ).toBeVisible();
+  await accessible(page);
+  await page.getByRole('link', { name: 'Go on with it' }).click();
+  await page.getByRole('button', { name: 'Take it up again' }).click();
+  await expect(page.getByRole('region', { name: 'Laid aside' })).toHaveCount(0);
+});
+
+test('the glovebox card as a PDF: one card with the key on it', async ({ watched: page }) => {
+  await page.goto(url('/vehicles'));
+  await page.getByRole('link', { name: /Merrow Kite/ }).click();
+  await page.waitForURL(/vehicles\/[0-9a-f-]{36}/);
+  const car = page.url().split('/vehicles/')[1];
+  const { pages, text } = await readPdf(await (await page.request.get(url(`/api/vehicles/${car}/label`))).body());
+  expect(pages).toBe(1);
+  expect(text).toContain('Merrow Kite GT');
+  expect(text).toContain('key fan 3, tool roll in the boot');
+  expect(text).toMatch(/NEVER: .* on road 16/);
+});
