@@ -2,7 +2,7 @@ import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { Board } from '@/features/board/Board';
 import { theStore } from '@/store/connection';
-import { boardOf, restingJobs } from '@/store/jobs';
+import { boardOf, restingJobs } from '@/store/board';
 import { LinkButton } from '@/ui/Button';
 import { Finder } from '@/ui/Finder';
 import { foundIn } from '@/usecases/pages';

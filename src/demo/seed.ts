@@ -14,7 +14,7 @@ import { addJob, addReading, type JobWhole, loadJob, saveDraft, setStage, tickSt
 import { freezePlan } from '@/store/plans';
 import { STAGES, type Stage } from '@/store/schema';
 import { appendEntry } from '@/store/torque';
-import { addParts } from '@/store/parts';
+import { importParts } from '@/store/parts';
 import { addNote, keepKey } from '@/store/remarks';
 import { addWheelReading } from '@/store/wheels';
 import { addVehicle, addWheelSet, listVehicles, loadVehicle } from '@/store/vehicles';
@@ -26,7 +26,7 @@ import { SHELF } from './shelf';
 export async function seedIfEmpty(db: Db, say: (line: string) => void = () => {}, now = new Date()): Promise<boolean> {
   if ((await listVehicles(db)).count > 0) return false;
   say('Adding the demo workshop: five vehicles, a job in every stage …');
-  await addParts(db, SHELF, FITTERS[1], subDays(now, 30));
+  await db.transaction((tx) => importParts(tx, SHELF, FITTERS[1], subDays(now, 30)));
   for (const vehicle of SCENARIO) {
     const id = await addVehicle(db, vehicle, FITTERS[1], subDays(now, 20));
     for (const set of vehicle.moreSets ?? []) await addWheelSet(db, id, set, FITTERS[1], subDays(now, 20));

@@ -1,12 +1,11 @@
-import { and, asc, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { presentFastener, presentNut, presentSpacer } from '@/core/document/upgrade';
 import type { CatalogueItem } from '@/core/parts/catalogue';
 import type { Db, Executor } from './connection';
-import { NotFoundError } from './errors';
+import { NotFoundError, RefusedError } from './errors';
 import { recordEvent } from './events';
-import { like } from './find';
-import { type PartRow, part } from './schema';
+import { type Move, type PartRow, part, reservation, stockMovement } from './schema';
 
 /** Every part on the shelf, by kind and name. */
 export async function listParts(db: Executor): Promise<PartRow[]> {
@@ -16,22 +15,6 @@ export async function listParts(db: Executor): Promise<PartRow[]> {
     .where(isNull(part.archivedAt))
     .orderBy(asc(part.kind), asc(part.name), asc(part.id));
   return rows.map((row) => ({ ...row, item: presentItem(row.item) }));
-}
-
-/** Parts of the shelf by kind and name, as many as fit a page. @param find words of name or bin */
-export async function findParts(db: Executor, find: string, most: number): Promise<{ rows: PartRow[]; count: number }> {
-  const where = and(
-    isNull(part.archivedAt),
-    find.trim() === '' ? undefined : sql`${part.name} || ' ' || ${part.bin} || ' ' || ${part.kind} ilike ${like(find)}`,
-  );
-  const rows = await db
-    .select()
-    .from(part)
-    .where(where)
-    .orderBy(asc(part.kind), asc(part.name), asc(part.id))
-    .limit(most);
-  const [all] = await db.select({ count: sql<number>`count(*)::int` }).from(part).where(where);
-  return { rows: rows.map((row) => ({ ...row, item: presentItem(row.item) })), count: all?.count ?? 0 };
 }
 
 /** A part of an earlier release lacks what was added since; nobody said it, so it is unknown. */
@@ -47,25 +30,242 @@ function presentItem(item: CatalogueItem): CatalogueItem {
   return { ...item, fastener: presentFastener(item.fastener) as typeof item.fastener };
 }
 
-/** Puts parts on the shelf, all of them or none. @returns how many */
-export async function addParts(db: Db, items: readonly CatalogueItem[], by: string, at: Date): Promise<number> {
-  if (items.length === 0) return 0;
-  await db.transaction(async (tx) => {
-    await tx.insert(part).values(
-      items.map((item) => ({
-        id: newId(),
-        kind: item.kind,
-        name: item.name,
-        count: item.count,
-        bin: item.bin,
-        item,
-        createdAt: at,
-      })),
-    );
-    await recordEvent(tx, { kind: 'shelf.imported', detail: { count: items.length }, by, at });
-  });
-  return items.length;
+/** A part as its row holds it. */
+const columnsOf = (item: CatalogueItem) => ({
+  kind: item.kind,
+  name: item.name,
+  count: item.count,
+  bin: item.bin,
+  code: item.about?.code ?? null,
+  item,
+});
+
+/** Rows that go in with one statement. */
+const BATCH = 500;
+
+export interface Imported {
+  readonly added: number;
+  readonly updated: number;
 }
+
+/**
+ * Puts parts on the shelf: one whose code is there already is corrected, any other is new. In the transaction of the caller, so that it is
+ * all of them or none. @param onBatch called with the share done; throws to stop
+ */
+export async function importParts(
+  tx: Executor,
+  items: readonly CatalogueItem[],
+  by: string,
+  at: Date,
+  onBatch: (done: number) => Promise<void> = async () => {},
+): Promise<Imported> {
+  let updated = 0;
+  for (let from = 0; from < items.length; from += BATCH) {
+    const some = items.slice(from, from + BATCH);
+    const codes = some.flatMap((i) => i.about?.code ?? []);
+    const there =
+      codes.length === 0
+        ? []
+        : await tx
+            .select()
+            .from(part)
+            .where(and(inArray(part.code, codes), isNull(part.archivedAt)));
+    const known = new Map(there.map((r) => [r.code, r]));
+    const fresh: CatalogueItem[] = [];
+    for (const item of some) {
+      const row = known.get(item.about?.code ?? '');
+      if (!row) fresh.push(item);
+      else {
+        updated += 1;
+        await writePart(tx, row, item, { by, at, note: 'catalogue file' });
+      }
+    }
+    if (fresh.length > 0)
+      await tx.insert(part).values(fresh.map((item) => ({ id: newId(), ...columnsOf(item), createdAt: at })));
+    await onBatch(Math.min(1, (from + some.length) / items.length));
+  }
+  const added = items.length - updated;
+  await recordEvent(tx, { kind: 'shelf.imported', detail: { added, updated }, by, at });
+  return { added, updated };
+}
+
+interface Said {
+  readonly by: string;
+  readonly at: Date;
+  readonly note: string;
+}
+
+/** Corrects a part; another count than was there is a movement of its own. */
+async function writePart(tx: Executor, row: PartRow, item: CatalogueItem, { by, at, note }: Said): Promise<void> {
+  await tx.update(part).set(columnsOf(item)).where(eq(part.id, row.id));
+  if (item.count !== row.count)
+    await tx.insert(stockMovement).values({
+      id: newId(),
+      partId: row.id,
+      move: 'count',
+      pieces: item.count - row.count,
+      left: item.count,
+      note,
+      by,
+      at,
+    });
+}
+
+/** A part on the shelf, locked until the transaction ends. @throws NotFoundError */
+async function partRow(tx: Executor, id: string): Promise<PartRow> {
+  const [row] = await tx
+    .select()
+    .from(part)
+    .where(and(eq(part.id, id), isNull(part.archivedAt)))
+    .for('update');
+  if (!row) throw new NotFoundError('This part');
+  return { ...row, item: presentItem(row.item) };
+}
+
+/** Keeps a part as it was typed. @param id null for a new one @returns its id @throws NotFoundError, RefusedError */
+export async function savePart(
+  tx: Executor,
+  id: string | null,
+  item: CatalogueItem,
+  by: string,
+  at: Date,
+): Promise<string> {
+  const code = item.about?.code;
+  if (code !== undefined) {
+    const [other] = await tx
+      .select({ id: part.id, name: part.name })
+      .from(part)
+      .where(and(eq(part.code, code), isNull(part.archivedAt)));
+    if (other && other.id !== id)
+      throw new RefusedError(`Code “${code}” is “${other.name}” already. A code names one part.`);
+  }
+  if (id === null) {
+    const made = newId();
+    await tx.insert(part).values({ id: made, ...columnsOf(item), createdAt: at });
+    await recordEvent(tx, { kind: 'shelf.added', detail: { id: made, name: item.name }, by, at });
+    return made;
+  }
+  const row = await partRow(tx, id);
+  await writePart(tx, row, item, { by, at, note: 'corrected' });
+  await recordEvent(tx, { kind: 'shelf.corrected', detail: { id, before: row.item }, by, at });
+  return id;
+}
+
+/** Pieces of a part that are kept for jobs. */
+async function reservedOf(tx: Executor, partId: string, but?: string): Promise<number> {
+  const rows = await tx
+    .select({ jobId: reservation.jobId, pieces: reservation.pieces })
+    .from(reservation)
+    .where(and(eq(reservation.partId, partId), isNull(reservation.endedAt)));
+  return rows.filter((r) => r.jobId !== but).reduce((n, r) => n + r.pieces, 0);
+}
+
+export interface Moved {
+  readonly move: Move;
+  /** Pieces, above zero; for `count` what is there now. */
+  readonly pieces: number;
+  readonly jobId: string | null;
+  readonly note: string;
+}
+
+const SIGN: Readonly<Record<Exclude<Move, 'count'>, 1 | -1>> = { receive: 1, return: 1, use: -1, scrap: -1 };
+
+/** Moves pieces on or off the shelf. @returns what is left @throws NotFoundError, RefusedError */
+export async function movePieces(tx: Executor, partId: string, moved: Moved, by: string, at: Date): Promise<number> {
+  const row = await partRow(tx, partId);
+  const by_ = moved.move === 'count' ? moved.pieces - row.count : SIGN[moved.move] * moved.pieces;
+  const left = row.count + by_;
+  if (left < 0) throw new RefusedError(`${moved.pieces} cannot go off: ${row.count} of “${row.name}” are there.`);
+  const kept = await reservedOf(tx, partId, moved.jobId ?? undefined);
+  if (by_ < 0 && moved.move !== 'count' && left < kept)
+    throw new RefusedError(`${kept} of ${row.count} are kept for other jobs, so ${moved.pieces} cannot go off.`);
+  await tx
+    .update(part)
+    .set({ count: left, item: { ...row.item, count: left } })
+    .where(eq(part.id, partId));
+  await tx.insert(stockMovement).values({
+    id: newId(),
+    partId,
+    move: moved.move,
+    pieces: by_,
+    left,
+    jobId: moved.jobId,
+    note: moved.note,
+    by,
+    at,
+  });
+  return left;
+}
+
+/** Keeps pieces for a job, or changes how many. @throws NotFoundError, RefusedError where they are not there or kept for another */
+export async function reservePieces(
+  tx: Executor,
+  partId: string,
+  jobId: string,
+  pieces: number,
+  by: string,
+  at: Date,
+): Promise<void> {
+  const row = await partRow(tx, partId);
+  const others = await reservedOf(tx, partId, jobId);
+  if (row.count - others < pieces)
+    throw new RefusedError(
+      others === 0
+        ? `${pieces} of “${row.name}” are wanted and ${row.count} are there.`
+        : `${pieces} of “${row.name}” are wanted; of ${row.count} there, ${others} are kept for another job.`,
+    );
+  await tx
+    .update(reservation)
+    .set({ endedAt: at })
+    .where(and(eq(reservation.partId, partId), eq(reservation.jobId, jobId), isNull(reservation.endedAt)));
+  await tx.insert(reservation).values({ id: newId(), partId, jobId, pieces, by, at });
+}
+
+/** Ends a reservation: the pieces go into the car, or back to who wants them. @throws NotFoundError */
+export async function endReservation(tx: Executor, id: string, used: boolean, by: string, at: Date): Promise<void> {
+  const [row] = await tx
+    .update(reservation)
+    .set({ endedAt: at })
+    .where(and(eq(reservation.id, id), isNull(reservation.endedAt)))
+    .returning();
+  if (!row) throw new NotFoundError('This reservation');
+  if (used)
+    await movePieces(
+      tx,
+      row.partId,
+      { move: 'use', pieces: row.pieces, jobId: row.jobId, note: 'kept for it' },
+      by,
+      at,
+    );
+}
+
+/** Movements of a part, the last first. */
+export const movementsOf = (db: Executor, partId: string) =>
+  db
+    .select()
+    .from(stockMovement)
+    .where(eq(stockMovement.partId, partId))
+    .orderBy(desc(stockMovement.at), desc(stockMovement.id))
+    .limit(30);
+
+/** Open reservations with their part, of one job or of all. */
+export const reservations = (db: Executor, jobId?: string) =>
+  db
+    .select({
+      id: reservation.id,
+      partId: reservation.partId,
+      jobId: reservation.jobId,
+      pieces: reservation.pieces,
+      by: reservation.by,
+      at: reservation.at,
+      name: part.name,
+      count: part.count,
+      bin: part.bin,
+    })
+    .from(reservation)
+    .innerJoin(part, eq(reservation.partId, part.id))
+    .where(and(isNull(reservation.endedAt), jobId === undefined ? undefined : eq(reservation.jobId, jobId)))
+    .orderBy(asc(part.name));
 
 /** Takes a part off the shelf; the row stays archived. @throws NotFoundError */
 export async function archivePart(db: Db, id: string, by: string, at: Date): Promise<void> {

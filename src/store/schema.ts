@@ -7,7 +7,6 @@ import type { RubAssumptions } from '@/core/stance/archModel';
 import { axleHub, vehicle, wheelSet } from './carSchema';
 import { at, figure, id } from './columns';
 import { FELT, JOINTS } from '@/core/torque/log';
-import type { CatalogueItem } from '@/core/parts/catalogue';
 import type { KeptEvaluation } from '@/core/evaluate/kept';
 import type { KeptSteps } from '@/core/procedure/steps';
 
@@ -19,6 +18,7 @@ export * from './carSchema';
 export * from './carStateSchema';
 export * from './peopleSchema';
 export * from './recordSchema';
+export * from './shelfSchema';
 
 export interface ChoiceDraft {
   readonly spacer: Spacer;
@@ -248,21 +248,6 @@ export const torqueEntry = pgTable(
   ],
 );
 
-export const part = pgTable(
-  'part',
-  {
-    id: id(),
-    kind: text('kind', { enum: ['spacer', 'bolt', 'stud', 'conversion', 'nut'] }).notNull(),
-    name: text('name').notNull(),
-    count: integer('count').notNull(),
-    bin: text('bin').notNull().default(''),
-    item: jsonb('item').$type<CatalogueItem>().notNull(),
-    createdAt: at('created_at').notNull(),
-    archivedAt: at('archived_at'),
-  },
-  (t) => [check('part_count', sql`${t.count} between 0 and 100000`)],
-);
-
 /** A set of thresholds and schools as a shop chose them, with who, when and why; rows are only added. */
 export const policyVersion = pgTable(
   'policy_version',
@@ -294,7 +279,6 @@ export const event = pgTable(
 
 export type ChalkTestRow = typeof chalkTest.$inferSelect;
 export type JobRow = typeof job.$inferSelect;
-export type PartRow = typeof part.$inferSelect;
 export type ReadingRow = typeof reading.$inferSelect;
 export type PolicyRow = typeof policyVersion.$inferSelect;
 export type PlanRow = typeof plan.$inferSelect;

@@ -161,7 +161,7 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
   watched: page,
 }) => {
   await page.goto(url('/shelf'));
-  await expect(page.getByRole('heading', { name: /Spacers/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Plates and adapters/ })).toBeVisible();
   await accessible(page);
   const csv = [
     'kind,name,count,lugs,bolt_circle,thickness,spacer_kind,bore,lip_diameter,lip_root,thread,length,thread_length,seat,class,lip_height,nose',
@@ -171,16 +171,22 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
     'spacer,thin,2,5,118,-3,plain,,,,,,,,,,',
     'bolt,blank bolt,10,,,,,,,,M14x1.5,61,,ball14,10.9,,0',
   ].join('\n');
+  await page.getByRole('button', { name: 'Import a CSV file' }).click();
   await page
     .getByLabel('Catalogue file')
     .setInputFiles({ name: 'harbour.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
-  await expect(page.getByText('3 parts were put on the shelf. 2 lines were left out:')).toBeVisible();
+  await expect(page.getByText('5 lines: 3 will do, 2 left out.')).toBeVisible();
   await expect(page.getByText(/Line 4: thread “M14x15”.*did you mean M14x1\.5/)).toBeVisible();
   await expect(page.getByText(/Line 5: thickness “-3” is below 0 mm/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take 3 parts in' }).click();
+  await expect(page.getByText('3 parts were put on the shelf, 0 corrected by code, 2 lines left out.')).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('row', { name: /blank bolt/ })).toContainText('thread length not known');
-  await expect(page.getByRole('row', { name: /harbour bolt/ })).toContainText('61.0 mm, thread 28.0 mm');
-  await expect(page.getByRole('rowheader', { name: 'harbour plate' })).toBeVisible();
+  const parts = page.getByRole('region', { name: 'Parts' }).getByRole('listitem');
+  await page.getByLabel('Find a part').fill('blank bolt');
+  await expect(parts.filter({ hasText: 'blank bolt' })).toContainText('thread length not known');
+  await page.getByLabel('Find a part').fill('harbour');
+  await expect(parts.filter({ hasText: 'harbour bolt' })).toContainText('61.0 mm, thread 28.0 mm');
+  await expect(parts.filter({ hasText: 'harbour plate' })).toBeVisible();
   const exported = await page.request.get(url('/api/shelf'));
   expect(await exported.text()).toContain('spacer,harbour plate,2,,5,118,14,lipped,71.6,71.5,8,1.2,no');
 
@@ -213,8 +219,10 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
   await expect(page.getByLabel('Length under the seat')).toHaveValue('61');
   await expect(page.getByRole('button', { name: 'Take forward' })).toBeEnabled();
   await page.goto(url('/shelf'));
-  await page.getByRole('button', { name: 'Archive harbour bolt' }).click();
-  await expect(page.getByRole('rowheader', { name: 'harbour bolt' })).toHaveCount(0);
+  await page.getByLabel('Find a part').fill('harbour');
+  await page.getByRole('button', { name: 'Open harbour bolt' }).click();
+  await page.getByRole('button', { name: 'Take it off the shelf' }).click();
+  await expect(page.getByRole('button', { name: /harbour bolt/ })).toHaveCount(0);
 });
 
 test('a stance that camber changes: the height of the arch is asked for, then the tyre tucks in', async ({

@@ -9,7 +9,7 @@ const ALLOWED: Readonly<Record<string, readonly string[]>> = {
   ui: ['core'],
   usecases: ['core', 'store'],
   demo: ['core', 'store', 'usecases'],
-  workers: ['core'],
+  workers: ['core', 'files'],
   devices: [],
   files: ['core'],
   features: ['core', 'store', 'drawing', 'ui', 'usecases', 'workers', 'devices', 'files', 'features'],

@@ -101,6 +101,7 @@ test('no call makes an action throw, and what it refuses changes nothing', async
   const car = await one('select id from vehicle limit 1');
   const set = await one(`select id from wheel_set where vehicle_id = '${car}' limit 1`);
   const wheel = await one(`select id from wheel where wheel_set_id = '${set}' limit 1`);
+  const part = await one('select id from part limit 1');
   const reading = await one(`select id from reading where job_id = '${open}' limit 1`);
   const bench = await import('@/features/bench/actions');
   const intake = await import('@/features/intake/actions');
@@ -170,8 +171,14 @@ test('no call makes an action throw, and what it refuses changes nothing', async
       [{ after: 3, governing: ['one-diameter'], typed: { spigotGood: '5' }, why: 'w' }],
     ],
     ['putBack', settings.putBack, ['vectis-20260101T000000Z-asked.zip']],
-    ['importCatalogue', shelf.importCatalogue, ['kind,name\nbolt,x']],
+    ['savePart', shelf.savePart, [null, { kind: 'bolt', name: '', count: '1', thread: 'M14x1.5', length: '40' }]],
     ['takeOff', shelf.takeOff, ['x']],
+    ['move', shelf.move, [part, { move: 'use', pieces: 5000, jobId: null, note: '' }]],
+    ['reserve', shelf.reserve, [part, open, 5000]],
+    ['release', shelf.release, ['x', true]],
+    ['addCommon', shelf.addCommon, [{ plates: '', bore: '', thread: '', from: '', to: '', seat: 'x', nuts: false }]],
+    ['history', shelf.history, ['x']],
+    ['copyToOther', bench.copyToOther, [torque, choice]],
     ['tick', staging.tick, [torque, 'kit.none', true]],
     ['finish', staging.finish, [open, 'stage']],
     [

@@ -1,9 +1,9 @@
 import { sql } from 'drizzle-orm';
 import { ZodError, z } from 'zod';
 import { InputError } from '@/core/errors';
-import { boardOf, addJob } from '@/store/jobs';
+import { boardOf } from '@/store/board';
+import { addJob } from '@/store/jobs';
 import { ChangedMeanwhileError, NotFoundError } from '@/store/errors';
-import { findParts } from '@/store/parts';
 import { addVehicle, listVehicles, loadVehicle } from '@/store/vehicles';
 import { attempt, RefusedError } from '@/usecases/result';
 import { stateOfJob } from '@/usecases/watch';
@@ -34,7 +34,6 @@ test('cars and jobs are found by words of name and plate; signs that mean someth
   const takeIn = board.find((b) => b.stage === 'take-in');
   expect([takeIn?.count, takeIn?.lines.length]).toEqual([40, 10]);
   expect((await boardOf(store.db, 'Kite 3')).find((b) => b.stage === 'take-in')?.count).toBe(13);
-  expect((await findParts(store.db, 'x', 10)).count).toBe(0);
 }, 120_000);
 
 test('a job’s mark is another one after anything happened to it, and none where there is no job', async () => {

@@ -9,9 +9,10 @@ import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { seedIfEmpty } from '@/demo/seed';
 import type { Store } from '@/store/connection';
 import { eventsOfJob } from '@/store/events';
-import { addJob, addReading, boardOf, loadJob, saveDraft, tickStep, torqueLog, withdrawReading } from '@/store/jobs';
+import { boardOf } from '@/store/board';
+import { addJob, addReading, loadJob, saveDraft, tickStep, torqueLog, withdrawReading } from '@/store/jobs';
 import { freezePlan, storedPlan } from '@/store/plans';
-import { addParts, listParts } from '@/store/parts';
+import { importParts, listParts } from '@/store/parts';
 import { type ChoiceDraft, STAGES, torqueEntry } from '@/store/schema';
 import { appendEntry } from '@/store/torque';
 import { addVehicle, listVehicles, loadVehicle, saveVehicle } from '@/store/vehicles';
@@ -288,7 +289,7 @@ test('a bolt that an earlier release put on the shelf says nothing of its thread
     boltCircle: 112,
     spacer: plainSpacer(5),
   } as unknown as CatalogueItem;
-  await addParts(store.db, [older, plate], 'Bram', AT);
+  await store.db.transaction((tx) => importParts(tx, [older, plate], 'Bram', AT));
   const parts = (await listParts(store.db)).filter((p) => p.name.startsWith('harbour'));
   expect(parts.map((p) => ('fastener' in p.item ? p.item.fastener.threadLength : p.item.kind))).toEqual([
     null,

@@ -3,10 +3,12 @@ import { JobFrame } from '@/features/shell/JobRail';
 import { JobRemarks } from './remarks';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { Checklist } from '@/features/staging/Checklist';
+import { KeptParts } from '@/features/staging/KeptParts';
 import { LinkButton } from '@/ui/Button';
 import { openAdapters, shownSteps, type StepStage } from '@/usecases/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
+import { keptForJob } from '@/usecases/shelf';
 
 /** The kit list and the job card are the same kind of page: steps of the frozen plan, ticked one by one. */
 export async function StepsPage({
@@ -41,6 +43,7 @@ export async function StepsPage({
                 <LinkButton href={`/jobs/${id}/torque`}>Torque the adapters</LinkButton>
               </div>
             ) : null}
+            {from === 'stage' ? <KeptParts parts={await keptForJob(id)} /> : null}
             <Checklist
               jobId={id}
               from={from}

@@ -8,11 +8,13 @@ import { parseThread, sameThread } from '../thread/designation';
 import { parseLength, parseTorque } from '../units/parse';
 import { parseNumber } from '../units/number';
 import type { LooseFastener, Part } from '../whatif/search/types';
+import { ABOUT_COLUMNS, type PartAbout, readAbout } from './about';
 
 interface Common {
   readonly name: string;
   readonly count: number;
   readonly bin: string;
+  readonly about?: PartAbout;
 }
 
 /** A row of the shelf or of a catalogue file: a part with what decides whether it goes on a car. */
@@ -67,6 +69,7 @@ export const CATALOGUE_COLUMNS = [
   'recess',
   'torque',
   'torque_source',
+  ...ABOUT_COLUMNS,
 ] as const;
 export type Column = (typeof CATALOGUE_COLUMNS)[number];
 export type CatalogueRow = Readonly<Partial<Record<Column, string>>>;
@@ -89,7 +92,13 @@ export function readCatalogue(rows: readonly CatalogueRow[]): { items: Catalogue
   return { items, issues };
 }
 
-function readRow(row: CatalogueRow): CatalogueItem {
+/** Reads one part. @throws InputError that names the column, what stands in it and what would do */
+export function readRow(row: CatalogueRow): CatalogueItem {
+  const about = readAbout(row);
+  return about === undefined ? readPart(row) : { ...readPart(row), about };
+}
+
+function readPart(row: CatalogueRow): CatalogueItem {
   const kind = choice(row, 'kind', ['spacer', 'bolt', 'stud', 'conversion', 'nut'] as const);
   const common = { name: words(row, 'name'), count: whole(row, 'count', 0, 100000), bin: (row.bin ?? '').trim() };
   if (kind === 'spacer') {
@@ -98,7 +107,7 @@ function readRow(row: CatalogueRow): CatalogueItem {
     const lugs = whole(row, 'lugs', 3, 12);
     const boltCircles = circles(row);
     const spacer: Spacer = {
-      ...plainSpacer(mm(row, 'thickness', 0, 100)),
+      ...plainSpacer(thicknessOf(row)),
       lugs,
       boltCircles,
       kind: spacerKind,
@@ -215,8 +224,31 @@ function choice<T extends string>(row: CatalogueRow, column: Column, allowed: re
   throw new InputError(column, text, 'is not known.', `One of ${allowed.join(', ')} will do.`);
 }
 
-const mm = (row: CatalogueRow, column: Column, min: number, max: number): number =>
-  parseLength(column, row[column] ?? '', { min, max }).value;
+/** A comma before three digits may part thousands: 1,000 is not read as one. */
+const THOUSANDS = /^\s*\d{1,3},\d{3}\s*(?:mm)?\s*$/i;
+
+function mm(row: CatalogueRow, column: Column, min: number, max: number): number {
+  const text = row[column] ?? '';
+  if (THOUSANDS.test(text))
+    throw new InputError(
+      column,
+      text.trim(),
+      'may be a thousand or one.',
+      'Write it with a point, such as 1.0 or 1000.',
+    );
+  return parseLength(column, text, { min, max }).value;
+}
+
+/** Inch sizes of plates; one of them without a unit is hardly millimetres. */
+const INCH_SIZES: readonly number[] = [0.125, 0.25, 0.5, 0.75, 1, 1.25, 1.5];
+
+/** A plate of 1.25 without a unit is asked about: such a plate is sold in inches, and in millimetres it is a shim. */
+function thicknessOf(row: CatalogueRow): number {
+  const value = mm(row, 'thickness', 0, 100);
+  const text = (row.thickness ?? '').trim();
+  if (/[a-z"″”]/i.test(text) || !INCH_SIZES.includes(value)) return value;
+  throw new InputError('thickness', text, 'may be inches or millimetres.', `Write ${text}in or ${text}mm.`);
+}
 
 const optional = (row: CatalogueRow, column: Column, min: number, max: number): number | null =>
   (row[column] ?? '').trim() === '' ? null : mm(row, column, min, max);

@@ -1,4 +1,5 @@
 import type { Adapter } from '../document/document';
+import { aboutRow } from './about';
 import { CATALOGUE_COLUMNS, type CatalogueItem, type Column } from './catalogue';
 
 const adapterRow = (a: Adapter): Partial<Record<Column, string>> => ({
@@ -22,14 +23,21 @@ const adapterRow = (a: Adapter): Partial<Record<Column, string>> => ({
 export function catalogueRow(item: CatalogueItem): Record<Column, string> {
   const row = Object.fromEntries(CATALOGUE_COLUMNS.map((c) => [c, ''])) as Record<Column, string>;
   const text = (x: number | null): string => (x === null ? '' : String(x));
-  Object.assign(row, { kind: item.kind, name: item.name, count: String(item.count), bin: item.bin });
+  Object.assign(row, {
+    kind: item.kind,
+    name: item.name,
+    count: String(item.count),
+    bin: item.bin,
+    ...aboutRow(item.about),
+  });
   switch (item.kind) {
     case 'spacer': {
       const s = item.spacer;
       return Object.assign(row, {
         lugs: text(s.lugs),
         bolt_circle: (s.boltCircles ?? []).join(' / '),
-        thickness: String(s.thickness),
+        // With its unit, so that a shim of 1.25 mm is not asked about again.
+        thickness: `${s.thickness}${s.thickness > 0 && s.thickness < 2 ? 'mm' : ''}`,
         spacer_kind: s.kind,
         bore: text(s.bore),
         lip_diameter: text(s.lipDiameter),

@@ -1,180 +1,298 @@
 'use client';
 
-import { useRef, useState, useTransition } from 'react';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useRouter } from 'next/navigation';
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import type { CatalogueItem } from '@/core/parts/catalogue';
-import { seatInSentence } from '@/core/document/labels';
-import { formatThread, parseThread } from '@/core/thread/designation';
-import { formatLength, type UnitSystem } from '@/core/units/format';
-import { ask } from '@/ui/ask';
+import type { UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
-import { type Imported, importCatalogue, takeOff } from './actions';
+import { cx } from '@/ui/cx';
+import { Field, SelectField } from '@/ui/Field';
+import { CommonSizes } from './CommonSizes';
+import { emptyRow, KIND_LABEL, KINDS, type Kind } from './fields';
+import { ImportFile } from './ImportFile';
+import { PartForm } from './PartForm';
+import { PartPanel } from './PartPanel';
+import { specOf } from './spec';
 
-const KIND_LABEL: Readonly<Record<CatalogueItem['kind'], string>> = {
-  spacer: 'Spacers',
-  bolt: 'Bolts',
-  stud: 'Studs',
-  conversion: 'Conversion studs',
-  nut: 'Nuts',
+export interface ShelfLine {
+  readonly id: string;
+  readonly item: CatalogueItem;
+  /** Pieces that are kept for jobs. */
+  readonly kept: number;
+}
+
+const ORDERS = [
+  { value: 'name', label: 'By name' },
+  { value: 'short', label: 'Short ones first' },
+  { value: 'bin', label: 'By bin' },
+  { value: 'count', label: 'Most in hand first' },
+] as const;
+type Order = (typeof ORDERS)[number]['value'];
+
+const least = (l: ShelfLine): number => l.item.about?.least ?? 0;
+/** How many are missing to the least stock once what is kept is gone; below zero there are more. */
+const missing = (l: ShelfLine): number => least(l) - (l.item.count - l.kept);
+const byText = (a: string, b: string): number => a.localeCompare(b, 'en', { numeric: true });
+
+const COMPARE: Readonly<Record<Order, (a: ShelfLine, b: ShelfLine) => number>> = {
+  name: () => 0,
+  short: (a, b) => missing(b) - missing(a),
+  bin: (a, b) => byText(a.item.bin || '￿', b.item.bin || '￿'),
+  count: (a, b) => b.item.count - a.item.count,
 };
 
-/** The shelf: what is in hand, by kind, with a catalogue file in and out. */
-export function ShelfView({
-  parts,
-  units,
-  find,
-}: {
-  parts: readonly { id: string; item: CatalogueItem }[];
-  units: UnitSystem;
-  /** What was looked for; empty where all is shown. */
-  find: string;
-}) {
-  const file = useRef<HTMLInputElement>(null);
-  const [result, setResult] = useState<Imported | null>(null);
-  const [failure, setFailure] = useState<string | null>(null);
-  const [busy, start] = useTransition();
+interface Entry {
+  readonly key: string;
+  readonly heading: Kind | null;
+  readonly line: ShelfLine | null;
+  readonly count: number;
+}
 
-  const load = (picked: File) =>
-    start(async () => {
-      const outcome = await ask(async () => importCatalogue(await picked.text()));
-      setResult(outcome.ok ? outcome.value : null);
-      setFailure(outcome.ok ? null : outcome.message);
-    });
+/** Headings and lines in the order that they stand. */
+function entriesOf(lines: readonly ShelfLine[], order: Order): Entry[] {
+  return KINDS.flatMap((kind) => {
+    const here = lines
+      .filter((l) => l.item.kind === kind)
+      .sort((a, b) => COMPARE[order](a, b) || byText(a.item.name, b.item.name));
+    if (here.length === 0) return [];
+    const heading: Entry = { key: kind, heading: kind, line: null, count: here.length };
+    return [heading, ...here.map((line): Entry => ({ key: line.id, heading: null, line, count: 0 }))];
+  });
+}
 
-  const archive = (id: string) =>
-    start(async () => {
-      const outcome = await ask(() => takeOff(id));
-      setFailure(outcome.ok ? null : outcome.message);
-    });
+type Open =
+  | { readonly what: 'new'; readonly kind: Kind }
+  | { readonly what: 'import' }
+  | { readonly what: 'common' }
+  | null;
+
+/** The shelf: what is in hand, by kind, found as it is typed; a part opens in its place, drawn. */
+export function ShelfView({ lines, units, find }: { lines: readonly ShelfLine[]; units: UnitSystem; find: string }) {
+  const router = useRouter();
+  const [typed, setTyped] = useState(find);
+  const [kind, setKind] = useState<Kind | 'all'>('all');
+  const [order, setOrder] = useState<Order>('name');
+  const [at, setAt] = useState<string | null>(null);
+  const [open, setOpen] = useState<Open>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const wanted = useDeferredValue(typed.trim().toLowerCase());
+
+  const texts = useMemo(
+    () =>
+      new Map(
+        lines.map((l) => [
+          l.id,
+          `${l.item.name} ${l.item.bin} ${l.item.about?.code ?? ''} ${KIND_LABEL[l.item.kind]} ${specOf(l.item, units)}`.toLowerCase(),
+        ]),
+      ),
+    [lines, units],
+  );
+  const shown = useMemo(() => {
+    const words = wanted.split(/\s+/).filter(Boolean);
+    return lines.filter(
+      (l) => (kind === 'all' || l.item.kind === kind) && words.every((w) => texts.get(l.id)?.includes(w)),
+    );
+  }, [lines, kind, wanted, texts]);
+  const entries = useMemo(() => entriesOf(shown, order), [shown, order]);
+
+  const look = (text: string) => {
+    setTyped(text);
+    const query = text.trim() === '' ? '' : `?find=${encodeURIComponent(text.trim())}`;
+    window.history.replaceState(null, '', window.location.pathname + query);
+  };
+  const changed = () => router.refresh();
+  const done = (words: string | null) => {
+    setOpen(null);
+    setSaid(words);
+    changed();
+  };
 
   return (
-    <div className="flex flex-col gap-5">
-      <div className="flex flex-wrap items-center gap-3">
-        <input
-          ref={file}
-          type="file"
-          accept=".csv,text/csv"
-          className="sr-only"
-          aria-label="Catalogue file"
-          tabIndex={-1}
-          onChange={(e) => e.target.files?.[0] && load(e.target.files[0])}
+    <div className="flex flex-col gap-4">
+      <div className="flex flex-wrap items-end gap-3">
+        <Field
+          label="Find a part"
+          type="search"
+          placeholder="name, bin, code or figure"
+          value={typed}
+          maxLength={60}
+          onChange={(e) => look(e.target.value)}
+          className="w-[210px]"
         />
-        <Button look="main" disabled={busy} onClick={() => file.current?.click()}>
-          Import a CSV file
+        <SelectField
+          label="Kind"
+          value={kind}
+          options={[{ value: 'all', label: 'All kinds' }, ...KINDS.map((k) => ({ value: k, label: KIND_LABEL[k] }))]}
+          onChange={(e) => setKind(e.target.value as Kind | 'all')}
+          className="w-[170px]"
+        />
+        <SelectField
+          label="Order"
+          value={order}
+          options={ORDERS}
+          onChange={(e) => setOrder(e.target.value as Order)}
+          className="w-[165px]"
+        />
+        <Button look="main" onClick={() => setOpen({ what: 'new', kind: kind === 'all' ? 'bolt' : kind })}>
+          Add a part
         </Button>
+        <Button onClick={() => setOpen({ what: 'import' })}>Import a CSV file</Button>
+        <Button onClick={() => setOpen({ what: 'common' })}>Common sizes</Button>
         <a
           href="/api/shelf"
           download="shelf.csv"
-          className="touch inline-flex items-center px-2 text-[15px] text-accent underline underline-offset-4"
+          className="touch inline-flex items-center px-1 text-[15px] text-accent underline underline-offset-4"
         >
           Export as CSV
         </a>
       </div>
-      {failure ? (
-        <p role="alert" className="text-stop">
-          {failure}
+      {said ? (
+        <p role="status" className="border-l-2 border-accent pl-3 text-[14px]">
+          {said}
         </p>
       ) : null}
-      {result ? (
-        <div role="status" className="border-l-2 border-accent pl-3 text-[14px]">
-          <p>
-            {result.added} {result.added === 1 ? 'part was' : 'parts were'} put on the shelf.
-            {result.issues.length > 0
-              ? ` ${result.issues.length} ${result.issues.length === 1 ? 'line was' : 'lines were'} left out:`
-              : ''}
-          </p>
-          <ul className="list-disc pl-5">
-            {result.issues.slice(0, 20).map((i) => (
-              <li key={i.line}>
-                Line {i.line}: {i.message}
-              </li>
-            ))}
-          </ul>
+      {open?.what === 'new' ? (
+        <div className="flex flex-col gap-3">
+          <SelectField
+            label="It is of the kind"
+            value={open.kind}
+            options={KINDS.map((k) => ({ value: k, label: KIND_LABEL[k] }))}
+            onChange={(e) => setOpen({ what: 'new', kind: e.target.value as Kind })}
+            className="w-[200px]"
+          />
+          <PartForm
+            key={open.kind}
+            id={null}
+            kind={open.kind}
+            start={emptyRow(open.kind)}
+            units={units}
+            onDone={(saved) => done(saved ? 'The part is on the shelf.' : null)}
+          />
         </div>
       ) : null}
-      {parts.length === 0 && find !== '' ? (
-        <p className="border-l-2 border-accent pl-4">Nothing on the shelf is called like “{find}”.</p>
-      ) : parts.length === 0 ? (
+      {open?.what === 'import' ? <ImportFile onDone={done} /> : null}
+      {open?.what === 'common' ? <CommonSizes onDone={done} /> : null}
+      {lines.length === 0 ? (
         <p className="max-w-[640px] border-l-2 border-accent pl-4">
-          The shelf is empty. Import a CSV file of spacers, bolts, studs, conversion studs and nuts; export it once to
-          see the columns. The bench then says what of it fits.
+          The shelf is empty. Add a part, import a CSV file of plates, bolts, studs and nuts (export it once to see the
+          columns), or begin with common sizes. The bench then says what of it fits.
         </p>
+      ) : entries.length === 0 ? (
+        <p className="border-l-2 border-accent pl-4">Nothing on the shelf is called like “{typed.trim()}”.</p>
       ) : (
-        (Object.keys(KIND_LABEL) as CatalogueItem['kind'][]).map((kind) => {
-          const here = parts.filter((p) => p.item.kind === kind);
-          if (here.length === 0) return null;
-          return (
-            <section key={kind} aria-labelledby={`shelf-${kind}`}>
-              <h2 id={`shelf-${kind}`}>
-                {KIND_LABEL[kind]} <span className="figure font-normal">{here.length}</span>
-              </h2>
-              <table className="w-full text-[14px]">
-                <thead>
-                  <tr className="border-b border-line text-left text-[12.5px] text-soft">
-                    <th scope="col" className="w-[24%] font-normal">
-                      Name
-                    </th>
-                    <th scope="col" className="font-normal">
-                      What it is
-                    </th>
-                    <th scope="col" className="w-[80px] text-right font-normal">
-                      Count
-                    </th>
-                    <th scope="col" className="w-[90px] pl-4 font-normal">
-                      Bin
-                    </th>
-                    <th scope="col" className="w-[110px] font-normal">
-                      <span className="sr-only">Take off</span>
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {here.map(({ id, item }) => (
-                    <tr key={id} className="border-b border-line">
-                      <th scope="row" className="text-left font-[600]">
-                        {item.name}
-                      </th>
-                      <td className="figure">{specOf(item, units)}</td>
-                      <td className="figure text-right">{item.count}</td>
-                      <td className="figure pl-4">{item.bin || '–'}</td>
-                      <td className="text-right">
-                        <button
-                          type="button"
-                          disabled={busy}
-                          onClick={() => archive(id)}
-                          aria-label={`Archive ${item.name}`}
-                          className="touch px-2 text-accent underline underline-offset-4"
-                        >
-                          Archive
-                        </button>
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </section>
-          );
-        })
+        <Lines entries={entries} at={at} onAt={setAt} units={units} onChanged={changed} />
       )}
     </div>
   );
 }
 
-const threadName = (text: string): string => formatThread(parseThread('Thread', text));
+const ROW_PX = 45;
 
-function specOf(item: CatalogueItem, units: UnitSystem): string {
-  const len = (x: number) => formatLength(x, units);
-  switch (item.kind) {
-    case 'spacer':
-      return `${len(item.spacer.thickness)}, ${item.spacer.kind}, ${item.spacer.lugs ?? '?'} × ${(item.spacer.boltCircles ?? []).map(len).join(' / ')}${item.spacer.bore === null ? '' : `, bore ${len(item.spacer.bore)}`}`;
-    case 'nut':
-      return `${threadName(item.nut.thread)}, ${item.nut.style}, ${seatInSentence(item.nut.seat)}${item.nut.shankReach > 0 ? `, shank reaches ${len(item.nut.shankReach)}` : ''}`;
-    default: {
-      const thread =
-        item.fastener.threadLength === null ? 'thread length not known' : `thread ${len(item.fastener.threadLength)}`;
-      if (item.fastener.kind === 'conversion') {
-        return `${threadName(item.thread)} in the hub, ${threadName(item.fastener.outerThread)} outside, ${len(item.fastener.length)}, short end ${len(item.fastener.shortEnd)}, ${thread}, class ${item.fastener.class}`;
-      }
-      return `${threadName(item.thread)}, ${len(item.fastener.kind === 'stud' ? item.fastener.protrusion : item.fastener.length)}, ${thread}, class ${item.fastener.class}${item.fastener.kind === 'bolt' ? `, ${seatInSentence(item.fastener.seat)}` : ''}`;
-    }
-  }
+/** The lines, as many as the screen shows of as many as there are. */
+function Lines({
+  entries,
+  at,
+  onAt,
+  units,
+  onChanged,
+}: {
+  entries: readonly Entry[];
+  at: string | null;
+  onAt: (id: string | null) => void;
+  units: UnitSystem;
+  onChanged: () => void;
+}) {
+  const box = useRef<HTMLDivElement>(null);
+  const rows = useVirtualizer({
+    count: entries.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => ROW_PX,
+    getItemKey: (i) => entries[i]?.key ?? i,
+    overscan: 8,
+    initialRect: { width: 1180, height: 620 },
+  });
+  return (
+    <section
+      ref={box}
+      // A scrolling box is reached by the keyboard as well.
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls
+      tabIndex={0}
+      aria-label="Parts"
+      className="h-[max(420px,calc(100vh-230px))] overflow-y-auto border-y border-line"
+    >
+      <ul style={{ height: rows.getTotalSize(), position: 'relative' }}>
+        {rows.getVirtualItems().map((v) => {
+          const entry = entries[v.index];
+          if (!entry) return null;
+          return (
+            <li
+              key={v.key}
+              data-index={v.index}
+              ref={rows.measureElement}
+              className="absolute top-0 left-0 w-full"
+              style={{ transform: `translateY(${v.start}px)` }}
+            >
+              {entry.heading ? (
+                <h2 className="flex items-end pt-4 pb-1">
+                  {KIND_LABEL[entry.heading]} <span className="figure ml-1.5 font-normal">{entry.count}</span>
+                </h2>
+              ) : null}
+              {entry.line ? (
+                <>
+                  <Row line={entry.line} units={units} open={at === entry.line.id} onOpen={onAt} />
+                  {at === entry.line.id ? (
+                    <PartPanel line={entry.line} units={units} onChanged={onChanged} onClose={() => onAt(null)} />
+                  ) : null}
+                </>
+              ) : null}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+function Row({
+  line,
+  units,
+  open,
+  onOpen,
+}: {
+  line: ShelfLine;
+  units: UnitSystem;
+  open: boolean;
+  onOpen: (id: string | null) => void;
+}) {
+  const { item, kept } = line;
+  const short = missing(line) > 0;
+  return (
+    <div
+      className={cx(
+        'grid min-h-[44px] grid-cols-[minmax(0,1.1fr)_minmax(0,2fr)_140px_90px_80px] items-center gap-3 border-b border-line px-1 text-[14px] max-sm:grid-cols-[1fr_auto]',
+        open && 'bg-accent-wash',
+      )}
+    >
+      <span className="truncate font-[600]">{item.name}</span>
+      <span className="figure truncate text-[13px] max-sm:hidden">{specOf(item, units)}</span>
+      <span className="figure text-right">
+        {item.count}
+        {kept > 0 ? <span className="text-soft">, {kept} kept</span> : null}
+        {short ? <span className="ml-1.5 font-[620] text-caution">short</span> : null}
+      </span>
+      <span className="figure truncate max-sm:hidden">{item.bin || '–'}</span>
+      <span>
+        <button
+          type="button"
+          aria-expanded={open}
+          aria-label={`${open ? 'Close' : 'Open'} ${item.name}`}
+          onClick={() => onOpen(open ? null : line.id)}
+          className="touch px-2 text-accent underline underline-offset-4"
+        >
+          {open ? 'Close' : 'Open'}
+        </button>
+      </span>
+    </div>
+  );
 }

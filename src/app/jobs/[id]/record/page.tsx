@@ -100,9 +100,16 @@ export default async function Page({
                   revision={axle.revision}
                 />
               ) : (
-                <p key={axle.whole.job.id} className="border-l-2 border-accent pl-4">
-                  {AXLE_LABEL[axle.whole.job.axle]} of this visit: no plan has been taken forward yet.
-                </p>
+                <section
+                  key={axle.whole.job.id}
+                  aria-label={AXLE_LABEL[axle.whole.job.axle]}
+                  className="flex flex-col gap-2"
+                >
+                  <p className="border-l-2 border-accent pl-4">
+                    {AXLE_LABEL[axle.whole.job.axle]} of this visit: no plan has been taken forward yet.
+                  </p>
+                  <ReadingsTable whole={axle.whole} units={units} />
+                </section>
               ),
             )}
           </>

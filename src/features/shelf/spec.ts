@@ -1,0 +1,25 @@
+import { seatInSentence } from '@/core/document/labels';
+import type { CatalogueItem } from '@/core/parts/catalogue';
+import { formatThread, parseThread } from '@/core/thread/designation';
+import { formatLength, type UnitSystem } from '@/core/units/format';
+
+const threadName = (text: string): string => formatThread(parseThread('Thread', text));
+
+/** What a part is, in a line. */
+export function specOf(item: CatalogueItem, units: UnitSystem): string {
+  const len = (x: number) => formatLength(x, units);
+  switch (item.kind) {
+    case 'spacer':
+      return `${len(item.spacer.thickness)}, ${item.spacer.kind}, ${item.spacer.lugs ?? '?'} × ${(item.spacer.boltCircles ?? []).map(len).join(' / ')}${item.spacer.bore === null ? '' : `, bore ${len(item.spacer.bore)}`}`;
+    case 'nut':
+      return `${threadName(item.nut.thread)}, ${item.nut.style}, ${seatInSentence(item.nut.seat)}${item.nut.shankReach > 0 ? `, shank reaches ${len(item.nut.shankReach)}` : ''}`;
+    default: {
+      const thread =
+        item.fastener.threadLength === null ? 'thread length not known' : `thread ${len(item.fastener.threadLength)}`;
+      if (item.fastener.kind === 'conversion') {
+        return `${threadName(item.thread)} in the hub, ${threadName(item.fastener.outerThread)} outside, ${len(item.fastener.length)}, short end ${len(item.fastener.shortEnd)}, ${thread}, class ${item.fastener.class}`;
+      }
+      return `${threadName(item.thread)}, ${len(item.fastener.kind === 'stud' ? item.fastener.protrusion : item.fastener.length)}, ${thread}, class ${item.fastener.class}${item.fastener.kind === 'bolt' ? `, ${seatInSentence(item.fastener.seat)}` : ''}`;
+    }
+  }
+}

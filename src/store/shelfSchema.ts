@@ -1,0 +1,81 @@
+import { sql } from 'drizzle-orm';
+import { check, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core';
+import type { CatalogueItem } from '@/core/parts/catalogue';
+import { at, id } from './columns';
+import { job } from './schema';
+
+export const part = pgTable(
+  'part',
+  {
+    id: id(),
+    kind: text('kind', { enum: ['spacer', 'bolt', 'stud', 'conversion', 'nut'] }).notNull(),
+    name: text('name').notNull(),
+    count: integer('count').notNull(),
+    bin: text('bin').notNull().default(''),
+    item: jsonb('item').$type<CatalogueItem>().notNull(),
+    /** The shop’s own code; null where it gives none. */
+    code: text('code'),
+    createdAt: at('created_at').notNull(),
+    archivedAt: at('archived_at'),
+  },
+  (t) => [
+    check('part_count', sql`${t.count} between 0 and 100000`),
+    // A file that is read again knows a part by its code.
+    uniqueIndex('part_code').on(t.code).where(sql`${t.archivedAt} is null`),
+    index('part_kind').on(t.kind, t.name),
+  ],
+);
+
+/** What moves pieces on and off the shelf. */
+export const MOVES = ['receive', 'use', 'return', 'scrap', 'count'] as const;
+export type Move = (typeof MOVES)[number];
+
+/** A movement of pieces, with who and when; rows are only added. */
+export const stockMovement = pgTable(
+  'stock_movement',
+  {
+    id: id(),
+    partId: text('part_id')
+      .notNull()
+      .references(() => part.id),
+    move: text('move', { enum: MOVES }).notNull(),
+    /** Pieces that came on (above zero) or went off (below). */
+    pieces: integer('pieces').notNull(),
+    /** What was there afterwards. */
+    left: integer('left').notNull(),
+    jobId: text('job_id').references(() => job.id),
+    note: text('note').notNull().default(''),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [
+    index('stock_movement_part').on(t.partId, t.at),
+    check('stock_movement_move', sql`${t.move} in ('receive', 'use', 'return', 'scrap', 'count')`),
+    check('stock_movement_left', sql`${t.left} between 0 and 100000`),
+  ],
+);
+
+/** Pieces that are kept for a job; a row ends when they are used or given back. */
+export const reservation = pgTable(
+  'reservation',
+  {
+    id: id(),
+    partId: text('part_id')
+      .notNull()
+      .references(() => part.id),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => job.id),
+    pieces: integer('pieces').notNull(),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+    endedAt: at('ended_at'),
+  },
+  (t) => [
+    index('reservation_job').on(t.jobId),
+    uniqueIndex('reservation_once').on(t.partId, t.jobId).where(sql`${t.endedAt} is null`),
+    check('reservation_pieces', sql`${t.pieces} between 1 and 1000`),
+  ],
+);
+
+export type PartRow = typeof part.$inferSelect;
