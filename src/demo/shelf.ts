@@ -1,5 +1,6 @@
 import { lippedSpacer, plainSpacer } from '@/core/document/blank';
 import type { CatalogueItem } from '@/core/parts/catalogue';
+import type { OtherPart } from '@/core/parts/other';
 
 /** The invented shelf of the demo workshop: plates and fasteners for its five vehicles. */
 const plate = (lugs: number, boltCircle: number, bore: number, thickness: number, count: number): CatalogueItem => ({
@@ -56,6 +57,14 @@ const nut = (name: string, style: 'open' | 'closed', shankReach: number): Catalo
   },
 });
 
+const other = (name: string, count: number, bin: string, what: OtherPart): CatalogueItem => ({
+  kind: 'other',
+  name,
+  count,
+  bin,
+  other: what,
+});
+
 export const SHELF: readonly CatalogueItem[] = [
   ...[3, 5, 8].map((t) => plate(5, 112, 57.1, t, 2)),
   ...[3, 5, 8, 10, 15].map((t) => plate(6, 139.7, 106.1, t, t === 15 ? 0 : 2)),
@@ -71,4 +80,10 @@ export const SHELF: readonly CatalogueItem[] = [
   nut('open nut M12 × 1.5', 'open', 0),
   nut('closed nut M12 × 1.5', 'closed', 0),
   nut('shank nut M12 × 1.5', 'open', 6),
+  other('ring 57.1 in 66.6', 8, 'R1', { what: 'ring', inside: 57.1, outside: 66.6 }),
+  other('thin socket 17', 1, 'W1', { what: 'socket', size: 17, outside: 23.4 }),
+  other('thin socket 19', 1, 'W1', { what: 'socket', size: 19, outside: 26.2 }),
+  other('swollen caps socket 18.5', 1, 'W1', { what: 'socket', size: 18.5, outside: null }),
+  other('locker, medium', 2, 'W2', { what: 'locker', grade: 'medium', cureHours: 24 }),
+  other('brake cleaner', 6, 'W2', { what: 'consumable', dryMinutes: 5 }),
 ];

@@ -27,16 +27,22 @@ export function PartSketch({ item, units }: { item: CatalogueItem; units: UnitSy
     >
       <title id={id}>{`${item.name}, drawn to scale: ${described(item, units)}`}</title>
       {drawn(item, units)}
-      <Bar scale={item.kind === 'spacer' ? 0.5 : 1} units={units} />
+      <Bar scale={halved(item) ? 0.5 : 1} units={units} />
     </svg>
   );
 }
+
+/** What is too large for the sheet is drawn at half size. */
+const halved = (item: CatalogueItem): boolean =>
+  item.kind === 'spacer' || (item.kind === 'other' && item.other.what === 'ring');
 
 function described(item: CatalogueItem, units: UnitSystem): string {
   const len = (x: number) => formatLength(x, units);
   switch (item.kind) {
     case 'spacer':
       return `${len(item.spacer.thickness)} thick, bore ${item.spacer.bore === null ? 'not known' : len(item.spacer.bore)}`;
+    case 'other':
+      return item.other.what;
     case 'nut':
       return `${item.nut.style} nut, ${item.nut.threadLength === null ? 'thread not known' : `${len(item.nut.threadLength)} of thread`}`;
     default:
@@ -48,6 +54,8 @@ function drawn(item: CatalogueItem, units: UnitSystem) {
   switch (item.kind) {
     case 'spacer':
       return <Plate spacer={item.spacer} units={units} />;
+    case 'other':
+      return <Other other={item.other} units={units} />;
     case 'nut':
       return <NutBody nut={item.nut} units={units} />;
     default:
@@ -223,6 +231,46 @@ function NutBody({ nut, units }: { nut: Nut; units: UnitSystem }) {
 
 /** How thick a lip’s wall is drawn, mm: nobody measures it. */
 const WALL = 4;
+
+type OtherItem = Extract<CatalogueItem, { kind: 'other' }>['other'];
+
+/** A ring or socket from the front; what has no shape that matters is named. */
+function Other({ other: o, units }: { other: OtherItem; units: UnitSystem }) {
+  const [x, y] = [WIDTH / 2, AXIS];
+  const len = (v: number) => formatLength(v, units);
+  if (o.what === 'ring') {
+    const half = 0.5;
+    return (
+      <g>
+        <circle cx={x} cy={y} r={(o.outside / 2) * half} fill="var(--accent-wash)" />
+        <circle cx={x} cy={y} r={(o.inside / 2) * half} fill="var(--sheet)" />
+        <Words x={x} y={y} text={`⌀ ${len(o.inside)}`} />
+        <Words x={x} y={HEIGHT - 4} text={`⌀ ${len(o.outside)}`} />
+      </g>
+    );
+  }
+  if (o.what === 'socket') {
+    const r = o.size / Math.sqrt(3);
+    const hex = Array.from({ length: 6 }, (_, i) => {
+      const turn = (Math.PI / 3) * i;
+      return `${x + r * Math.cos(turn)},${y + r * Math.sin(turn)}`;
+    }).join(' ');
+    return (
+      <g>
+        <circle
+          cx={x}
+          cy={y}
+          r={(o.outside ?? o.size * 1.4) / 2}
+          fill="var(--steel)"
+          strokeDasharray={o.outside === null ? '2 1' : undefined}
+        />
+        <polygon points={hex} fill="var(--sheet)" />
+        <Words x={x} y={HEIGHT - 4} text={`${len(o.size)}${o.outside === null ? '' : `, ⌀ ${len(o.outside)}`}`} />
+      </g>
+    );
+  }
+  return <Words x={x} y={y} text={o.what === 'key' ? o.pattern : o.what} />;
+}
 
 type Spacer = Extract<CatalogueItem, { kind: 'spacer' }>['spacer'];
 

@@ -26,6 +26,7 @@ function presentItem(item: CatalogueItem): CatalogueItem {
     const circles = spacer.boltCircles ?? (boltCircle === undefined ? null : [boltCircle]);
     return { ...rest, spacer: { ...spacer, lugs: spacer.lugs ?? lugs ?? null, boltCircles: circles } };
   }
+  if (item.kind === 'other') return item;
   if (item.kind === 'nut') return { ...item, nut: presentNut(item.nut) as typeof item.nut };
   return { ...item, fastener: presentFastener(item.fastener) as typeof item.fastener };
 }

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { check, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core';
-import type { CatalogueItem } from '@/core/parts/catalogue';
+import { type CatalogueItem, PART_KINDS } from '@/core/parts/catalogue';
 import { at, id } from './columns';
 import { job } from './schema';
 
@@ -8,7 +8,7 @@ export const part = pgTable(
   'part',
   {
     id: id(),
-    kind: text('kind', { enum: ['spacer', 'bolt', 'stud', 'conversion', 'nut'] }).notNull(),
+    kind: text('kind', { enum: PART_KINDS }).notNull(),
     name: text('name').notNull(),
     count: integer('count').notNull(),
     bin: text('bin').notNull().default(''),
@@ -19,6 +19,7 @@ export const part = pgTable(
     archivedAt: at('archived_at'),
   },
   (t) => [
+    check('part_kind_known', sql`${t.kind} in ('spacer', 'bolt', 'stud', 'conversion', 'nut', 'other')`),
     check('part_count', sql`${t.count} between 0 and 100000`),
     // A file that is read again knows a part by its code.
     uniqueIndex('part_code').on(t.code).where(sql`${t.archivedAt} is null`),

@@ -17,6 +17,7 @@ import {
   withdrawChalkTest,
   withdrawReading,
 } from '@/store/jobs';
+import { loadVehicle } from '@/store/vehicles';
 import { addWheelReading, markWheel, moveWheel, setRotates, withdrawWheelReading } from '@/store/wheels';
 import { advance } from './advance';
 import type { JobEvent } from './transitions';
@@ -161,6 +162,34 @@ export async function takeWheelReading(vehicleId: string, wheelId: string, r: Ty
   const q = quantity(r.quantity);
   if (q.scope !== 'wheel') throw new RefusedError(`${q.label} does not belong to a wheel.`);
   await addWheelReading((await theStore()).db, vehicleId, wheelId, understood(q, r), by, new Date());
+}
+
+/**
+ * Says that every wheel of a set was looked at and is as one of them: what was measured of that one and of no other is written down for the
+ * others, as that one's figures. What was measured of a wheel by itself stays. @returns how many figures @throws RefusedError
+ */
+export async function wheelsAlike(vehicleId: string, wheelId: string, by: string): Promise<number> {
+  const { db } = await theStore();
+  const { wheels: all } = await loadVehicle(db, vehicleId);
+  const like = all.find((w) => w.id === wheelId);
+  if (!like || like.readings.length === 0) throw new RefusedError('Nothing was measured of this wheel yet.');
+  const others = all.filter((w) => w.wheelSetId === like.wheelSetId && w.id !== like.id);
+  const at = new Date();
+  let kept = 0;
+  await db.transaction(async (tx) => {
+    for (const wheel of others)
+      for (const id of new Set(like.readings.map((r) => r.quantity))) {
+        if (wheel.readings.some((r) => r.quantity === id)) continue;
+        const last = like.readings.findLast((r) => r.quantity === id);
+        if (!last) continue;
+        const { quantity: q, value, unit, pm, method } = last;
+        const typed = `${last.typed.slice(0, 20)}, as wheel ${like.mark}`;
+        await addWheelReading(tx, vehicleId, wheel.id, { quantity: q, value, unit, pm, method, typed }, by, at);
+        kept += 1;
+      }
+  });
+  if (kept === 0) throw new RefusedError('Every wheel of this set has figures of its own for what was measured here.');
+  return kept;
 }
 
 /** Takes a reading of a wheel back. @throws NotFoundError when the wheel is another vehicle's */

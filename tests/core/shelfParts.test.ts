@@ -76,3 +76,25 @@ test('a unit settles it: 1.25in is 31.75 mm, 1.25mm a shim (25.4 mm an inch, ISO
   };
   expect([thick('1.25in'), thick('1.25mm'), thick('1,25"'), thick('12,5')]).toEqual([31.75, 1.25, 31.75, 12.5]);
 });
+
+test.each([
+  { what: 'ring', ring_inside: '57.1', ring_outside: '66.6' },
+  { what: 'socket', socket: '17', outside: '24.5' },
+  { what: 'socket', socket: '19' },
+  { what: 'key', key: 'fan 3' },
+  { what: 'locker', grade: 'medium', cure_hours: '24' },
+  { what: 'consumable', dry_minutes: '10' },
+])('$what reads back the same from a file', (own) => {
+  const item = readRow({ kind: 'other', name: 'a', count: '1', colour: 'blue', ...own });
+  expect(parseCatalogue(writeCatalogue([item])).items).toEqual([item]);
+  expect(item.about).toEqual({ colour: 'blue' });
+});
+
+test('a ring whose inside is its outside is none; a locker says its grade', () => {
+  const row = { kind: 'other', name: 'a', count: '1' };
+  expect(() => readRow({ ...row, what: 'ring', ring_inside: '66', ring_outside: '66' })).toThrow(
+    'is no more than its inside',
+  );
+  expect(() => readRow({ ...row, what: 'locker', grade: 'green' })).toThrow('One of low, medium, high will do.');
+  expect(() => readRow({ ...row, what: 'locker', grade: 'high', cure_hours: '400' })).toThrow('is no time that can be');
+});

@@ -411,3 +411,20 @@ test('a car on trial bolts is judged as that trial; after arch work the arches a
   await page.getByRole('button', { name: 'It was not done: take it back' }).click();
   await expect(before).toHaveCount(0);
 });
+
+test('all wheels looked at and alike: one press writes the rest down, only what differs is typed', async ({
+  watched: page,
+}) => {
+  await open(page, /Ilex Lumen.*Measure/, 'measure');
+  await keepWheel(page, 'A', 'pocketDepth', '9');
+  await keepWheel(page, 'C', 'pocketDepth', '8');
+  const alike = page.getByRole('button', { name: 'All looked at: as wheel A' });
+  await alike.click();
+  for (const mark of ['B', 'D'])
+    await expect(page.locator(`tr[data-wheel="${mark}"] form[data-quantity="pocketDepth"]`)).toContainText('9.0 mm');
+  await expect(page.locator('tr[data-wheel="C"] form[data-quantity="pocketDepth"]')).toContainText('8.0 mm');
+  await expect(alike).toHaveCount(0);
+  await accessible(page);
+  await page.reload();
+  await expect(page.locator('tr[data-wheel="D"] form[data-quantity="pocketDepth"]')).toContainText('9.0 mm');
+});

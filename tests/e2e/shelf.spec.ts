@@ -171,3 +171,32 @@ test('common sizes: a shop without a catalogue begins with what a part has to be
     page.getByRole('region', { name: 'Parts' }).getByRole('listitem').filter({ hasText: 'common bolt' }),
   ).toContainText('M14 × 1.5, 44.0 mm, thread 30.0 mm, class 10.9, ball R13');
 });
+
+test('sockets, rings and locker lie on the shelf too; what is to be bought is told as limits on the bench and in the kit', async ({
+  watched: page,
+}) => {
+  await page.goto(url('/shelf?find=locker'));
+  const parts = page.getByRole('region', { name: 'Parts' }).getByRole('listitem');
+  await expect(parts.filter({ hasText: 'locker, medium' })).toContainText('cures in 24 h');
+  await page.getByRole('button', { name: 'Add a part' }).click();
+  await page.getByLabel('It is of the kind').selectOption('other');
+  const form = page.getByRole('form', { name: 'New part' });
+  await form.getByLabel('Name').fill('quay ring');
+  await form.getByLabel('Inside').fill('66.6');
+  await form.getByLabel('Outside', { exact: true }).fill('57.1');
+  await form.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(form.getByText(/Outside “57.1” is no more than its inside/).first()).toBeVisible();
+  await form.getByLabel('Inside').fill('57.1');
+  await form.getByLabel('Outside', { exact: true }).fill('66.6');
+  await accessible(page);
+  await form.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.getByLabel('Find a part').fill('quay ring');
+  await expect(parts.filter({ hasText: 'quay ring' })).toContainText('centring ring, 66.6 mm outside, 57.1 mm inside');
+  await open(page, /Ilex Lumen.*Front/, 'choose');
+  await page.getByRole('tab', { name: 'What fits' }).click();
+  await page.getByText('Not on the shelf: what to buy, as limits').click();
+  const buy = page.getByRole('list', { name: 'To be bought' });
+  await expect(buy).toContainText('2 × plain plate 5.0 mm, 4 × 100, bore 60.2 mm');
+  await expect(buy).toContainText(/6 and 2 locking ones × bolt M12 × 1\.5, [\d.]+ mm to [\d.]+ mm under the seat/);
+  await accessible(page);
+});

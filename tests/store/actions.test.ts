@@ -196,6 +196,7 @@ test('no call makes an action throw, and what it refuses changes nothing', async
     ['takeBackWheel', survey.takeBackWheel, [car, wheel, 'x']],
     ['mark', survey.mark, [car, wheel, '']],
     ['hang', survey.hang, [car, 'x', 'front-left']],
+    ['alike', survey.alike, [car, 'x']],
     ['keepRotates', survey.keepRotates, [car, 'x', true]],
     [
       'keepChalk',

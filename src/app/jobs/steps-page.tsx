@@ -1,4 +1,8 @@
 import { format } from 'date-fns';
+import type { Plan } from '@/core/document/document';
+import { assess } from '@/core/evaluate/evaluate';
+import { shoppingLines } from '@/core/procedure/shopping';
+import type { UnitSystem } from '@/core/units/format';
 import { JobFrame } from '@/features/shell/JobRail';
 import { JobRemarks } from './remarks';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
@@ -9,6 +13,9 @@ import { openAdapters, shownSteps, type StepStage } from '@/usecases/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
 import { keptForJob } from '@/usecases/shelf';
+
+/** What a plan asks to be bought, as limits. */
+const toBuyFor = (plan: Plan, units: UnitSystem): string[] => shoppingLines(plan, assess(plan).numbers, units);
 
 /** The kit list and the job card are the same kind of page: steps of the frozen plan, ticked one by one. */
 export async function StepsPage({
@@ -43,7 +50,9 @@ export async function StepsPage({
                 <LinkButton href={`/jobs/${id}/torque`}>Torque the adapters</LinkButton>
               </div>
             ) : null}
-            {from === 'stage' ? <KeptParts parts={await keptForJob(id)} /> : null}
+            {from === 'stage' ? (
+              <KeptParts parts={await keptForJob(id)} toBuy={toBuyFor(whole.plan.document, units)} />
+            ) : null}
             <Checklist
               jobId={id}
               from={from}

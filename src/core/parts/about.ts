@@ -21,6 +21,8 @@ export interface PartAbout {
   readonly alloy?: string;
   /** Cars or wheels that it was tried on. */
   readonly tried?: string;
+  /** Where it can be pried off again, as slots. */
+  readonly pry?: string;
 }
 
 export const ABOUT_COLUMNS = [
@@ -35,6 +37,7 @@ export const ABOUT_COLUMNS = [
   'grams',
   'alloy',
   'tried',
+  'pry',
 ] as const;
 export type AboutColumn = (typeof ABOUT_COLUMNS)[number];
 type AboutRow = Readonly<Partial<Record<AboutColumn, string>>>;

@@ -8,6 +8,7 @@ import { parseThread, sameThread } from '../thread/designation';
 import { parseLength, parseTorque } from '../units/parse';
 import { parseNumber } from '../units/number';
 import type { LooseFastener, Part } from '../whatif/search/types';
+import { OTHER_COLUMNS, type OtherPart, readOther } from './other';
 import { ABOUT_COLUMNS, type PartAbout, readAbout } from './about';
 
 interface Common {
@@ -25,7 +26,10 @@ export type CatalogueItem =
       readonly thread: string;
       readonly fastener: LooseFastener;
     })
-  | (Common & { readonly kind: 'nut'; readonly nut: Nut });
+  | (Common & { readonly kind: 'nut'; readonly nut: Nut })
+  | (Common & { readonly kind: 'other'; readonly other: OtherPart });
+
+export const PART_KINDS = ['spacer', 'bolt', 'stud', 'conversion', 'nut', 'other'] as const;
 
 /** Columns of the file, in order. Which of them a row needs depends on its kind; lengths may be typed as anywhere. */
 export const CATALOGUE_COLUMNS = [
@@ -70,6 +74,7 @@ export const CATALOGUE_COLUMNS = [
   'torque',
   'torque_source',
   ...ABOUT_COLUMNS,
+  ...OTHER_COLUMNS,
 ] as const;
 export type Column = (typeof CATALOGUE_COLUMNS)[number];
 export type CatalogueRow = Readonly<Partial<Record<Column, string>>>;
@@ -94,13 +99,15 @@ export function readCatalogue(rows: readonly CatalogueRow[]): { items: Catalogue
 
 /** Reads one part. @throws InputError that names the column, what stands in it and what would do */
 export function readRow(row: CatalogueRow): CatalogueItem {
-  const about = readAbout(row);
+  // Of a socket or a key these are the part itself.
+  const about = readAbout((row.kind ?? '').trim() === 'other' ? { ...row, socket: '', outside: '', key: '' } : row);
   return about === undefined ? readPart(row) : { ...readPart(row), about };
 }
 
 function readPart(row: CatalogueRow): CatalogueItem {
-  const kind = choice(row, 'kind', ['spacer', 'bolt', 'stud', 'conversion', 'nut'] as const);
+  const kind = choice(row, 'kind', PART_KINDS);
   const common = { name: words(row, 'name'), count: whole(row, 'count', 0, 100000), bin: (row.bin ?? '').trim() };
+  if (kind === 'other') return { ...common, kind, other: readOther(row) };
   if (kind === 'spacer') {
     const spacerKind = choice(row, 'spacer_kind', ['plain', 'lipped', 'adapter'] as const);
     const lipped = spacerKind !== 'plain';

@@ -1,5 +1,6 @@
 import type { Adapter } from '../document/document';
 import { aboutRow } from './about';
+import { otherRow } from './other';
 import { CATALOGUE_COLUMNS, type CatalogueItem, type Column } from './catalogue';
 
 const adapterRow = (a: Adapter): Partial<Record<Column, string>> => ({
@@ -47,6 +48,8 @@ export function catalogueRow(item: CatalogueItem): Record<Column, string> {
         ...(s.adapter ? adapterRow(s.adapter) : {}),
       });
     }
+    case 'other':
+      return Object.assign(row, otherRow(item.other));
     case 'nut': {
       const n = item.nut;
       return Object.assign(row, {

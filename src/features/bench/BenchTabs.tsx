@@ -7,6 +7,7 @@ import { Candidates } from './Candidates';
 import { Figures } from './Figures';
 import { SizeTable } from './SizeTable';
 import type { Bench } from './useBench';
+import { ToBuy } from './ToBuy';
 import type { Pose } from './RubMap';
 import { type Partner, WholeCar } from './WholeCar';
 
@@ -69,7 +70,10 @@ export function BenchTabs({ jobId, bench, units, tab, onTab, partner, corner, ta
         <Figures evaluation={bench.evaluation} plan={bench.plan} units={units} lock={take.lock} />
       </Tabs.Content>
       <Tabs.Content value="fits" className="pt-2">
-        <WhatFits bench={bench} units={units} />
+        <div className="flex flex-col gap-4">
+          <ToBuy bench={bench} units={units} />
+          <WhatFits bench={bench} units={units} />
+        </div>
       </Tabs.Content>
       <Tabs.Content value="sizes" className="pt-2">
         <SizeTable bench={bench} units={units} />

@@ -51,7 +51,7 @@ export function PartForm({
   const [pressed, setPressed] = useState(false);
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, begin] = useTransition();
-  const groups = fieldsOf(kind, typed.spacer_kind ?? 'plain');
+  const groups = fieldsOf(kind, typed.spacer_kind ?? 'plain', typed.what);
   const read = readTyped(
     typed,
     groups.flatMap((g) => g.fields),
@@ -109,7 +109,8 @@ export function PartForm({
         ) : null}
         {drawn ? (
           <p className="text-[13px] text-soft">
-            {drawn.kind === 'spacer' ? 'At half size.' : 'Dashed: drawn at a usual size, nothing is judged by it.'}
+            {drawn.kind === 'spacer' || (drawn.kind === 'other' && drawn.other.what === 'ring') ? 'At half size. ' : ''}
+            Dashed: drawn at a usual size, nothing is judged by it.
           </p>
         ) : null}
         {pressed && wrong ? (

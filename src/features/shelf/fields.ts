@@ -1,6 +1,7 @@
 import { NUT_STYLES, SEATS, THREAD_MATERIALS } from '@/core/document/vocabulary';
 import { SEAT_LABEL } from '@/core/document/labels';
 import type { CatalogueItem, Column } from '@/core/parts/catalogue';
+import { OTHER_KINDS, type OtherKind } from '@/core/parts/other';
 import { BOLT_CLASSES, NUT_CLASSES_SAID } from '@/core/thread/classes';
 
 export type Kind = CatalogueItem['kind'];
@@ -11,6 +12,7 @@ export const KIND_LABEL: Readonly<Record<Kind, string>> = {
   stud: 'Pressed studs',
   conversion: 'Two-ended studs',
   nut: 'Nuts',
+  other: 'Rings, sockets, locker and more',
 };
 export const KINDS = Object.keys(KIND_LABEL) as Kind[];
 
@@ -83,7 +85,7 @@ const ADAPTER: readonly PartField[] = [
   ...TORQUE,
 ];
 
-const OF_KIND: Readonly<Record<Exclude<Kind, 'spacer'>, readonly PartField[]>> = {
+const OF_KIND: Readonly<Record<Exclude<Kind, 'spacer' | 'other'>, readonly PartField[]>> = {
   bolt: [THREAD, { column: 'length', label: 'Length under the seat', unit: 'mm' }, THREADED, NOSE, SEAT, CLASS],
   stud: [THREAD, { column: 'length', label: 'Stands out of the disc', unit: 'mm' }, THREADED, NOSE, CLASS],
   conversion: [
@@ -123,20 +125,62 @@ const BESIDE: readonly PartField[] = [
   { column: 'tried', label: 'Tried on' },
 ];
 
+const PRY: PartField = { column: 'pry', label: 'Pry slots' };
+
 export interface FieldGroup {
   readonly title: string;
   readonly fields: readonly PartField[];
 }
 
+const WHAT: PartField = {
+  column: 'what',
+  label: 'What it is',
+  options: [
+    { value: 'ring', label: 'Centring ring' },
+    { value: 'socket', label: 'Socket' },
+    { value: 'key', label: 'Locking key' },
+    { value: 'locker', label: 'Thread locker' },
+    { value: 'consumable', label: 'Consumable' },
+  ],
+};
+const OF_OTHER: Readonly<Record<OtherKind, readonly PartField[]>> = {
+  ring: [
+    { column: 'ring_inside', label: 'Inside', unit: 'mm' },
+    { column: 'ring_outside', label: 'Outside', unit: 'mm' },
+  ],
+  socket: [
+    { column: 'socket', label: 'Across flats', unit: 'mm' },
+    { column: 'outside', label: 'Socket outside', unit: 'mm' },
+  ],
+  key: [{ column: 'key', label: 'Key pattern' }],
+  locker: [
+    { column: 'grade', label: 'Grade', options: words(['low', 'medium', 'high']) },
+    { column: 'cure_hours', label: 'Cures in', unit: 'h' },
+  ],
+  consumable: [{ column: 'dry_minutes', label: 'Dries in', unit: 'min' }],
+};
+const NOT_BESIDE_OTHER: readonly Column[] = ['socket', 'outside', 'key', 'pry'];
+
 /** The fields that a part of a kind has, in groups; a plate asks for its lip and an adapter for its joint only where it has one. */
-export function fieldsOf(kind: Kind, spacerKind: string): readonly FieldGroup[] {
+export function fieldsOf(kind: Kind, spacerKind: string, what = 'ring'): readonly FieldGroup[] {
+  const named = { title: 'On the shelf', fields: NAMED };
+  if (kind === 'other') {
+    const own = OTHER_KINDS.find((o) => o === what) ?? 'ring';
+    const beside = BESIDE.filter((f) => !NOT_BESIDE_OTHER.includes(f.column));
+    return [
+      named,
+      { title: 'Part', fields: [WHAT, ...OF_OTHER[own]] },
+      { title: 'Beside its figures', fields: beside },
+    ];
+  }
   const plate: FieldGroup[] = [
     { title: 'Plate', fields: PLATE },
     ...(spacerKind === 'lipped' || spacerKind === 'adapter' ? [{ title: 'Lip', fields: LIP }] : []),
     ...(spacerKind === 'adapter' ? [{ title: 'Adapter', fields: ADAPTER }] : []),
   ];
   const own = kind === 'spacer' ? plate : [{ title: 'Part', fields: OF_KIND[kind] }];
-  return [{ title: 'On the shelf', fields: NAMED }, ...own, { title: 'Beside its figures', fields: BESIDE }];
+  const beside = kind === 'spacer' ? [...BESIDE, PRY] : BESIDE;
+  return [named, ...own, { title: 'Beside its figures', fields: beside }];
 }
 
 /** What a new part begins with; nothing that is a figure is guessed. */
@@ -148,5 +192,6 @@ export const emptyRow = (kind: Kind): Partial<Record<Column, string>> => ({
   ...(kind === 'bolt' ? { seat: 'unknown', class: 'unknown' } : {}),
   ...(kind === 'stud' ? { class: 'unknown' } : {}),
   ...(kind === 'conversion' ? { seats_at: 'shoulder', class: 'unknown' } : {}),
+  ...(kind === 'other' ? { what: 'ring', grade: 'medium' } : {}),
   ...(kind === 'nut' ? { style: 'open', seat: 'unknown', material: 'unknown', nut_class: 'unknown' } : {}),
 });

@@ -1,9 +1,25 @@
 import { seatInSentence } from '@/core/document/labels';
 import type { CatalogueItem } from '@/core/parts/catalogue';
+import type { OtherPart } from '@/core/parts/other';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 
 const threadName = (text: string): string => formatThread(parseThread('Thread', text));
+
+function otherText(o: OtherPart, len: (x: number) => string): string {
+  switch (o.what) {
+    case 'ring':
+      return `centring ring, ${len(o.outside)} outside, ${len(o.inside)} inside`;
+    case 'socket':
+      return `socket ${len(o.size)}, ${o.outside === null ? 'outside not measured' : `${len(o.outside)} outside`}`;
+    case 'key':
+      return `locking key, ${o.pattern}`;
+    case 'locker':
+      return `thread locker, ${o.grade}, ${o.cureHours === null ? 'cure time not read' : `cures in ${o.cureHours} h`}`;
+    case 'consumable':
+      return o.dryMinutes === null ? 'consumable' : `consumable, dries in ${o.dryMinutes} min`;
+  }
+}
 
 /** What a part is, in a line. */
 export function specOf(item: CatalogueItem, units: UnitSystem): string {
@@ -11,6 +27,8 @@ export function specOf(item: CatalogueItem, units: UnitSystem): string {
   switch (item.kind) {
     case 'spacer':
       return `${len(item.spacer.thickness)}, ${item.spacer.kind}, ${item.spacer.lugs ?? '?'} × ${(item.spacer.boltCircles ?? []).map(len).join(' / ')}${item.spacer.bore === null ? '' : `, bore ${len(item.spacer.bore)}`}`;
+    case 'other':
+      return otherText(item.other, len);
     case 'nut':
       return `${threadName(item.nut.thread)}, ${item.nut.style}, ${seatInSentence(item.nut.seat)}${item.nut.shankReach > 0 ? `, shank reaches ${len(item.nut.shankReach)}` : ''}`;
     default: {

@@ -10,7 +10,7 @@ export interface KeptPart {
 }
 
 /** What the shelf keeps for this job, so that what is not there is known before the car is lifted. */
-export function KeptParts({ parts }: { parts: readonly KeptPart[] }) {
+export function KeptParts({ parts, toBuy }: { parts: readonly KeptPart[]; toBuy: readonly string[] }) {
   return (
     <section aria-labelledby="kept" className="flex flex-col gap-1">
       <h2 id="kept">Kept on the shelf for this job</h2>
@@ -40,6 +40,18 @@ export function KeptParts({ parts }: { parts: readonly KeptPart[] }) {
           ))}
         </ul>
       )}
+      {toBuy.length > 0 ? (
+        <details className="text-[14px]">
+          <summary className="touch flex cursor-pointer items-center text-accent underline underline-offset-4">
+            What is not there: what to buy, as limits
+          </summary>
+          <ul aria-label="To be bought" className="list-disc pl-5">
+            {toBuy.map((l) => (
+              <li key={l}>{l}</li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
     </section>
   );
 }

@@ -4,8 +4,10 @@ import { QUANTITIES, type QuantityId } from '@/core/document/quantities';
 import { CORNERS, type Corner } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
+import type { Result } from '@/usecases/result';
 import { Segments } from '@/ui/Segments';
-import { hang, keepRotates } from './actions';
+import { alike, hang, keepRotates } from './actions';
+import { Button } from '@/ui/Button';
 import { WheelCell } from './WheelCell';
 import { WheelMark } from './WheelMark';
 
@@ -63,7 +65,14 @@ export function WheelTable({
   const [ringsAsked, setRingsAsked] = useState(false);
   const rings = ringsAsked || own.some((w) => w.taken.some((t) => t.quantity === 'ringBore'));
   const columns = OF_WHEEL.filter((q) => rings || q.id !== 'ringBore');
-  const act = (work: () => ReturnType<typeof hang>) =>
+  // The one that was measured furthest, while another still lacks a figure of it.
+  const most = [...own].sort(
+    (a, b) => new Set(b.taken.map((t) => t.quantity)).size - new Set(a.taken.map((t) => t.quantity)).size,
+  )[0];
+  const lacks = (w: SurveyWheel): boolean =>
+    Boolean(most?.taken.some((t) => !w.taken.some((x) => x.quantity === t.quantity)));
+  const first = most && most.taken.length > 0 && own.some(lacks) ? most : null;
+  const act = (work: () => Promise<Result<unknown>>) =>
     start(async () => {
       const result = await ask(work);
       setFailure(result.ok ? null : result.message);
@@ -163,6 +172,15 @@ export function WheelTable({
           </tbody>
         </table>
       </div>
+      {first ? (
+        <div className="flex flex-wrap items-center gap-3 pt-2 text-[14px]">
+          <Button onClick={() => act(() => alike(vehicleId, first.id))}>All looked at: as wheel {first.mark}</Button>
+          <p className="max-w-[60ch] text-soft">
+            What was measured of wheel {first.mark} is written down for the others where they have no figure; type only
+            what differs.
+          </p>
+        </div>
+      ) : null}
     </section>
   );
 }

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { QUANTITY_IDS } from '@/core/document/quantities';
 import { fastenerSchema } from '@/core/document/document';
 import { CHALK_LOADS, CHALK_PLACES, CORNERS } from '@/core/document/vocabulary';
-import { actOn } from '@/usecases/act';
+import { act, actOn } from '@/usecases/act';
 import { goChoose as goOnToChoose } from '@/usecases/jobs';
 import {
   hangWheel,
@@ -17,6 +17,7 @@ import {
   takeChalk,
   takeReading,
   takeWheelReading,
+  wheelsAlike,
 } from '@/usecases/readings';
 import { confirmEarlier } from '@/usecases/earlier';
 import { idOf, type Result } from '@/usecases/result';
@@ -63,6 +64,11 @@ export async function keepWheelReading(
   input: z.input<typeof typedForm>,
 ): Promise<Result<null>> {
   return actOn((who) => takeWheelReading(idOf(vehicleId), idOf(wheelId), typedForm.parse(input), who));
+}
+
+/** Says that the other wheels of the set are as this one. @returns how many figures were written down */
+export async function alike(vehicleId: string, wheelId: string): Promise<Result<number>> {
+  return act((who) => wheelsAlike(idOf(vehicleId), idOf(wheelId), who));
 }
 
 /** Takes a reading of a wheel back. */

@@ -1,0 +1,1 @@
+ALTER TABLE "part" ADD CONSTRAINT "part_kind_known" CHECK ("part"."kind" in ('spacer', 'bolt', 'stud', 'conversion', 'nut', 'other'));
