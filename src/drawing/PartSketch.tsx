@@ -82,7 +82,7 @@ function Bar({ scale, units }: { scale: number; units: UnitSystem }) {
   );
 }
 
-function Words({ x, y, text, start }: { x: number; y: number; text: string; start?: boolean }) {
+function Words({ x, y, text, start }: { x: number; y: number; text: string; start?: boolean | undefined }) {
   return (
     <text
       x={x}
@@ -98,12 +98,13 @@ function Words({ x, y, text, start }: { x: number; y: number; text: string; star
   );
 }
 
-/** A dimension under or over the part. */
+/** A dimension under or over the part; words that are wider than it stand behind it. */
 function Dim({ from, to, y, text }: { from: number; to: number; y: number; text: string }) {
+  const narrow = to - from < text.length * LETTER * 0.62;
   return (
     <g strokeWidth="0.35">
       <path d={`M${from} ${y}H${to}M${from} ${y - 1.8}v3.6M${to} ${y - 1.8}v3.6`} />
-      <Words x={(from + to) / 2} y={y - 1.4} text={text} />
+      <Words x={narrow ? to + 3 : (from + to) / 2} y={narrow ? y + 2 : y - 1.4} text={text} start={narrow} />
     </g>
   );
 }

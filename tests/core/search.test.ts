@@ -475,7 +475,9 @@ describe('catalogue rows', () => {
     expect(items).toHaveLength(1);
     expect(items[0]?.kind === 'spacer' ? items[0].spacer.thickness : 0).toBeCloseTo(9.525, 9);
     expect(issues.map((i) => i.line)).toEqual([3, 4, 5, 6, 7]);
-    expect(issues[0]?.message).toBe('kind “washer” is not known. One of spacer, bolt, stud, conversion, nut will do.');
+    expect(issues[0]?.message).toBe(
+      'kind “washer” is not known. One of spacer, bolt, stud, conversion, nut, other will do.',
+    );
     expect(parseCatalogue('colour\nred\n').issues[0]?.message).toContain('no column “kind”');
   });
 

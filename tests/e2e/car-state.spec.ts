@@ -237,3 +237,52 @@ test('a wheel change: two counts, one torque a wheel by click, a record', async 
   await expect(page.getByTestId('fitted-rear-left')).toContainText('bolts, the maker’s own');
   await expect(page.getByTestId('fitted-rear-left')).toContainText('fitted');
 });
+
+test('both axles of a visit stand on one kit list and one card once they are as far', async ({ watched: page }) => {
+  await page.goto(url('/vehicles/new'));
+  await page.getByLabel('Plate', { exact: true }).fill('QK 2');
+  const hub = page.getByRole('group', { name: 'Front axle' });
+  await hub.getByLabel('Thread', { exact: true }).fill('M14x1.5');
+  await hub.getByLabel('Lugs').fill('5');
+  await hub.getByLabel('Bolt circle').fill('112');
+  await hub.getByLabel('Seat of the bolts').selectOption('ball13');
+  await hub.getByLabel('Hub thread cut in').selectOption('steel');
+  await hub.getByLabel('Bolts on it now').selectOption({ label: 'As the maker left it' });
+  await hub.getByLabel('Torque', { exact: true }).fill('120');
+  await hub.getByLabel('Torque source').fill('handbook p. 9');
+  await page.getByRole('button', { name: 'Same as front' }).click();
+  await page.getByLabel('Seat in the wheel').selectOption('ball13');
+  await page.getByRole('button', { name: 'As the front hub, 5x112' }).click();
+  await page.getByRole('button', { name: 'Take in' }).click();
+  await page.getByRole('radio', { name: 'Both' }).click();
+  await page.getByRole('radio', { name: 'Wheel change' }).click();
+  await page.getByRole('button', { name: 'Open job' }).click();
+  await page.getByRole('button', { name: 'Start measuring' }).click();
+  const axles = page.getByRole('navigation', { name: 'Axles of this visit' });
+  for (const axle of ['front', 'rear']) {
+    const link = axles.getByRole('link', { name: new RegExp(`${axle} axle`, 'i') });
+    await link.click();
+    await expect(link).toHaveAttribute('aria-current', 'true');
+    await to(page, 'measure');
+    for (const side of ['left', 'right']) {
+      await page.goto(page.url().replace(/\?.*$|$/, `?corner=${axle}-${side}`));
+      await expect(page.getByRole('heading', { name: `Measure ${axle} ${side}` })).toBeVisible();
+      const turns = page.locator('form[data-quantity="turns"]');
+      await turns.locator('input').fill('11');
+      await turns.getByRole('button', { name: /^Keep/ }).click();
+      await expect(turns.locator('input')).toHaveValue('');
+    }
+    await to(page, 'choose');
+    await page.getByRole('button', { name: 'Take forward' }).click();
+    await expect(page.getByRole('heading', { name: /^Stage/ })).toBeVisible();
+  }
+  for (const axle of ['Front axle', 'Rear axle'])
+    await expect(page.getByRole('region', { name: axle }).getByRole('checkbox').first()).toBeVisible();
+  await accessible(page);
+  // What is ticked of one axle is ticked of that axle alone.
+  await page.getByRole('region', { name: 'Front axle' }).getByRole('checkbox').first().click();
+  await expect(page.getByRole('region', { name: 'Front axle' }).getByRole('checkbox').first()).toBeChecked();
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Front axle' }).getByRole('checkbox').first()).toBeChecked();
+  await expect(page.getByRole('region', { name: 'Rear axle' }).getByRole('checkbox').first()).not.toBeChecked();
+});

@@ -82,7 +82,7 @@ test('pieces kept for a job are nobody else’s: the second hand is told, the ki
   await expect(page.getByText('2 of 2 are kept for other jobs, so 1 cannot go off.')).toBeVisible();
   await accessible(page);
   await open(page, /Ilex Lumen.*Front/, 'stage');
-  const kept = page.getByRole('region', { name: 'Kept on the shelf for this job' });
+  const kept = page.getByRole('region', { name: /^Kept on the shelf for this job/ });
   await expect(kept).toContainText('2 ×');
   await expect(kept).toContainText('bin P4');
   await accessible(page);

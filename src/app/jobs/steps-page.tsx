@@ -10,6 +10,9 @@ import { Checklist } from '@/features/staging/Checklist';
 import { KeptParts } from '@/features/staging/KeptParts';
 import { LinkButton } from '@/ui/Button';
 import { openAdapters, shownSteps, type StepStage } from '@/usecases/jobPlan';
+import { jobById } from '@/usecases/jobs';
+import type { JobWhole } from '@/store/jobs';
+import { AXLE_LABEL } from '@/core/document/labels';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
 import { keptForJob } from '@/usecases/shelf';
@@ -30,9 +33,10 @@ export async function StepsPage({
   lead: string;
 }) {
   const whole = await jobOr404(id);
-  const adapters = openAdapters(whole);
   const { units } = await readSession();
-  const steps = shownSteps(whole, from, units);
+  // The other axle of the visit stands on the same card once it is as far.
+  const other = whole.partner?.stage === from && whole.partner.held === null ? await jobById(whole.partner.id) : null;
+  const axles = [whole, ...(other ? [other] : [])];
   return (
     <JobFrame whole={whole} here={from}>
       <main className="flex max-w-[960px] flex-col gap-5 p-5">
@@ -40,28 +44,9 @@ export async function StepsPage({
         {whole.plan ? (
           <>
             <p className="text-soft">{lead}</p>
-            {from === 'fit' && whole.plan.document.spacer.adapter ? (
-              <div className="flex flex-col items-start gap-2 border-l-2 border-accent pl-3 text-[14px]">
-                {adapters.length === 0 ? (
-                  <p>Both adapters held in their own verify pass.</p>
-                ) : (
-                  adapters.map((o) => <p key={o}>{o}</p>)
-                )}
-                <LinkButton href={`/jobs/${id}/torque`}>Torque the adapters</LinkButton>
-              </div>
-            ) : null}
-            {from === 'stage' ? (
-              <KeptParts parts={await keptForJob(id)} toBuy={toBuyFor(whole.plan.document, units)} />
-            ) : null}
-            <Checklist
-              jobId={id}
-              from={from}
-              current={whole.job.stage === from}
-              steps={steps.map((s) => {
-                const t = whole.ticked.get(s.key);
-                return { ...s, ticked: t ? `${t.by}, ${format(t.at, 'd MMM HH:mm')}` : null };
-              })}
-            />
+            {axles.map((axle) => (
+              <OneAxle key={axle.job.id} whole={axle} from={from} units={units} several={axles.length > 1} />
+            ))}
           </>
         ) : (
           <NeedsPlan jobId={id} />
@@ -69,5 +54,52 @@ export async function StepsPage({
         <JobRemarks whole={whole} />
       </main>
     </JobFrame>
+  );
+}
+
+/** The list of one axle: what is kept for it, and its steps. */
+async function OneAxle({
+  whole,
+  from,
+  units,
+  several,
+}: {
+  whole: JobWhole;
+  from: StepStage;
+  units: UnitSystem;
+  several: boolean;
+}) {
+  const { id, axle, stage } = whole.job;
+  const adapters = openAdapters(whole);
+  return (
+    <section aria-label={AXLE_LABEL[axle]} className="flex flex-col gap-4">
+      {several ? <h2 className="border-b-2 border-ink pb-1 text-[16px]">{AXLE_LABEL[axle]}</h2> : null}
+      {from === 'fit' && whole.plan?.document.spacer.adapter ? (
+        <div className="flex flex-col items-start gap-2 border-l-2 border-accent pl-3 text-[14px]">
+          {adapters.length === 0 ? (
+            <p>Both adapters held in their own verify pass.</p>
+          ) : (
+            adapters.map((o) => <p key={o}>{o}</p>)
+          )}
+          <LinkButton href={`/jobs/${id}/torque`}>Torque the adapters</LinkButton>
+        </div>
+      ) : null}
+      {from === 'stage' && whole.plan ? (
+        <KeptParts
+          axle={AXLE_LABEL[axle].toLowerCase()}
+          parts={await keptForJob(id)}
+          toBuy={toBuyFor(whole.plan.document, units)}
+        />
+      ) : null}
+      <Checklist
+        jobId={id}
+        from={from}
+        current={stage === from}
+        steps={shownSteps(whole, from, units).map((s) => {
+          const t = whole.ticked.get(s.key);
+          return { ...s, ticked: t ? `${t.by}, ${format(t.at, 'd MMM HH:mm')}` : null };
+        })}
+      />
+    </section>
   );
 }

@@ -9,7 +9,7 @@ export const seatSocket: Rule<'seat.socket', OfWheelCase | WheelBlank> = {
   ...PLAIN,
   id: 'seat.socket',
   title: 'Socket in the lug hole',
-  statement: 'Lug hole is larger than the socket, or the spline-drive key, all over.',
+  statement: 'Lug hole is larger than the socket, or the spline-drive key, all over; else another socket is taken.',
   formula: 'hole − socket ≥ 1 mm',
   policy: ['socketRoom'],
   needs: ['lugHole'],
@@ -20,11 +20,14 @@ export const seatSocket: Rule<'seat.socket', OfWheelCase | WheelBlank> = {
     const wheels = eachWheel(plan.wheel, 'lugHole');
     const limit = plan.policy.socketRoom;
     const value = (hole: number): number => socketRoom(hole, socket);
-    out.push(judgeWheels({ rule: 'seat.socket', limit, wheels, of: ofWheel, blank: wheelBlank, value }));
+    const found = judgeWheels({ rule: 'seat.socket', limit, wheels, of: ofWheel, blank: wheelBlank, value });
+    // A socket belongs to the hand, not to the joint: one that does not enter asks for another and never stops it.
+    const stands = found.level === 'stop' || found.level === 'unmeasured';
+    out.push(stands ? { ...found, level: 'caution' } : found);
   },
   sentence(f, s) {
-    if (f.case.is === 'wheel-blank') return `Needs the lug hole of ${f.case.name}; unmeasured is not pass.`;
-    return s.stop
+    if (f.case.is === 'wheel-blank') return `Needs the lug hole of ${f.case.name}, to know whether the socket enters.`;
+    return (f.margin ?? 0) < 0
       ? `Only ${s.value('down')} between socket and lug hole of ${f.case.name}; ${s.limit('up')} is the least. A slimmer socket, or a spline-drive key.`
       : `${s.value('down')} between socket and lug hole of ${f.case.name}.${s.error}`;
   },

@@ -56,7 +56,7 @@ export function Checklist({
             <Checkbox.Root
               checked={s.ticked !== null}
               onCheckedChange={(on) => toggle(s.key, on === true)}
-              aria-labelledby={`step-${i}`}
+              aria-labelledby={`step-${jobId}-${i}`}
               className="flex h-11 w-11 items-center justify-center"
             >
               <span className="flex h-6 w-6 items-center justify-center rounded-[3px] border-2 border-strong bg-sheet">
@@ -67,7 +67,7 @@ export function Checklist({
             </Checkbox.Root>
             <span className="figure text-[14px] text-soft">{i + 1}</span>
             <span>
-              <span id={`step-${i}`} className="text-[16px]">
+              <span id={`step-${jobId}-${i}`} className="text-[16px]">
                 {s.text}
               </span>
               {s.caution ? (

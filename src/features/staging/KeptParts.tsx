@@ -10,10 +10,18 @@ export interface KeptPart {
 }
 
 /** What the shelf keeps for this job, so that what is not there is known before the car is lifted. */
-export function KeptParts({ parts, toBuy }: { parts: readonly KeptPart[]; toBuy: readonly string[] }) {
+export function KeptParts({
+  axle,
+  parts,
+  toBuy,
+}: {
+  axle: string;
+  parts: readonly KeptPart[];
+  toBuy: readonly string[];
+}) {
   return (
-    <section aria-labelledby="kept" className="flex flex-col gap-1">
-      <h2 id="kept">Kept on the shelf for this job</h2>
+    <section aria-label={`Kept on the shelf for this job, ${axle}`} className="flex flex-col gap-1">
+      <h2>Kept on the shelf for this job</h2>
       {parts.length === 0 ? (
         <p className="text-[14px] text-soft">
           Nothing.{' '}
