@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { build } from 'esbuild';
 import { buildIfNeeded, installIfNeeded, root, say } from './run.mjs';
 
-/** Bundles the bench as production code is bundled, then runs it: `npm run bench [-- core|search|rub|pages|inp|scale|laws]`. */
+/** Bundles the bench as production code is bundled, then runs it: `npm run bench [-- core|search|rub|car|pages|inp|shelf|scale|laws]`. */
 installIfNeeded('setup:');
 if (process.argv[2] === 'laws') {
   // The laws of the judgement on many more made-up cars than the test run has time for, a batch at a time.
@@ -35,7 +35,7 @@ if (process.argv[2] === 'laws') {
   }
   process.exit(0);
 }
-if (!process.argv[2] || ['pages', 'inp', 'scale'].includes(process.argv[2])) buildIfNeeded('setup:');
+if (!process.argv[2] || ['pages', 'inp', 'shelf', 'scale'].includes(process.argv[2])) buildIfNeeded('setup:');
 const out = join(root, 'node_modules', '.cache', 'vectis-bench.mjs');
 await build({
   entryPoints: [join(root, 'tests/bench/bench.ts')],

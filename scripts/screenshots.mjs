@@ -8,23 +8,28 @@ const views = [
   ['day-board', null, ''],
   ['vehicle', null, 'vehicle'],
   ['take-in', null, '/vehicles/new'],
-  ['shelf', null, '/shelf'],
+  ['shelf', null, '/shelf', 'light', shelf],
   ['measure', 'Measure both', 'measure'],
   ['hardware', 'Measure both', 'measure', 'light', (page) => page.getByRole('link', { name: 'Hardware' }).click()],
   ['wheels', 'Choose the spacer', 'measure', 'light', (page) => page.getByRole('link', { name: 'Wheels' }).click()],
-  ['choose', 'Corvane Tern', 'choose'],
+  ['choose', /Corvane Tern.*Rear/, 'choose'],
   ['choose-dark', 'Torque in star', 'choose', 'dark'],
-  ['rub-map', 'Recheck the', 'choose', 'light', rubMap],
+  ['rub-map', /Anselm Heron.*Recheck/, 'choose', 'light', rubMap],
   ['whole-car', /Halm Drover.*Choose/, 'choose', 'light', wholeCar],
   ['stage', 'Stage the kit', 'stage'],
   ['fit', 'Fit, corner', 'fit'],
   ['torque', 'Torque in star', 'torque'],
-  ['recheck', 'Recheck the', 'recheck'],
-  ['record', 'Recheck the', 'record'],
+  ['recheck', /Anselm Heron.*Recheck/, 'recheck'],
+  ['record', /Anselm Heron.*Recheck/, 'record'],
   ['quick', null, '/quick', 'light', quick],
   ['rulebook', null, '/rulebook#engagement.minimum'],
   ['settings', null, '/settings'],
 ];
+async function shelf(page) {
+  await page.getByRole('button', { name: 'Open lipped 5 × 118, 20 mm' }).click();
+  await page.getByTestId('part-sketch').waitFor();
+}
+
 async function quick(page) {
   await page.getByLabel('Thread', { exact: true }).fill('M12x1.5');
   await page.getByLabel('Turns, first catch to seated').fill('15.5');

@@ -3,14 +3,18 @@ import { benchRub, benchSearch } from './search';
 import { benchInteraction } from './interaction';
 import { benchPages } from './pages';
 import { benchScale } from './scale';
+import { benchCar } from './car';
+import { benchShelf } from './shelf';
 
-/** `npm run bench`: figures as ratios in one run; `-- core`, `search`, `rub`, `pages`, `inp` or `scale` for one part. */
+/** `npm run bench`: figures as ratios in one run; `-- core`, `search`, `rub`, `car`, `pages`, `inp`, `shelf` or `scale` for one part. */
 async function main(): Promise<void> {
   const only = process.argv[2];
   const wants = (half: string) => only === undefined || only === half;
   if (wants('core')) benchCore();
   if (wants('search')) benchSearch();
   if (wants('rub')) benchRub();
+  if (wants('car')) benchCar();
+  if (wants('shelf')) await benchShelf();
   if (wants('pages')) await benchPages();
   if (only === 'scale') await benchScale();
   if (wants('inp')) await benchInteraction();

@@ -11,7 +11,7 @@ export async function benchInteraction(): Promise<void> {
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(server.url);
-    await page.getByRole('link', { name: /Corvane Tern/ }).click();
+    await page.getByRole('link', { name: /Corvane Tern.*Rear/ }).click();
     const face = page.getByRole('slider', { name: 'Spacer face' });
     await face.waitFor();
     await page.evaluate(() => {

@@ -288,7 +288,7 @@ function HubFields({
 
 function GroupHead({ title, copy }: { title: string; copy: (() => void) | undefined }) {
   return (
-    <p className="col-span-2 -mb-1 flex items-center justify-between border-b border-line text-[13px] font-[600] text-soft">
+    <p className="col-span-2 -mb-1 flex min-h-[44px] items-center justify-between border-b border-line text-[13px] font-[600] text-soft">
       {title}
       {copy ? <CopyButton label={`${title} as the front`} onCopy={copy} /> : null}
     </p>
