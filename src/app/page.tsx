@@ -30,6 +30,15 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ f
           </LinkButton>
         </div>
       </div>
+      {board.some((b) => b.stage === 'recheck' && b.count > 0) ? (
+        <a
+          href="/api/calendar"
+          download
+          className="touch -mt-4 -mb-3 inline-flex items-center self-end text-[14px] text-accent underline underline-offset-4"
+        >
+          Rechecks as a calendar file
+        </a>
+      ) : null}
       <Board board={board} resting={resting} now={now} find={find} />
     </main>
   );

@@ -1,12 +1,6 @@
+import { CarBody, WHEEL_AT } from './carBody';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { CORNERS, type Corner } from '@/core/document/vocabulary';
-
-const AT: Readonly<Record<Corner, { x: number; y: number }>> = {
-  'front-left': { x: 8, y: 22 },
-  'front-right': { x: 62, y: 22 },
-  'rear-left': { x: 8, y: 88 },
-  'rear-right': { x: 62, y: 88 },
-};
 
 /** A wheel on the plan carries a mark of up to two letters; a longer one is written beside its corner. */
 const MARK_SHOWN = 2;
@@ -32,20 +26,7 @@ export function PlanView({
   return (
     <div className="relative mx-auto w-[168px] self-start">
       <svg viewBox="0 0 80 124" className="w-full" aria-hidden="true">
-        <path
-          d="M40 3C24 3 19 8 18 20L17 44 18 104C19 116 25 120 40 120S61 116 62 104L63 44 62 20C61 8 56 3 40 3Z"
-          fill="var(--sheet)"
-          stroke="var(--ink)"
-          strokeWidth="1.2"
-          vectorEffect="non-scaling-stroke"
-        />
-        <path
-          d="M24 40C30 36 50 36 56 40L53 52H27ZM27 86H53L56 98C50 101 30 101 24 98Z"
-          fill="none"
-          stroke="var(--line-strong)"
-          strokeWidth="1"
-          vectorEffect="non-scaling-stroke"
-        />
+        <CarBody />
         <path
           d="M40 8V116M14 30H66M14 96H66"
           stroke="var(--line-strong)"
@@ -56,8 +37,8 @@ export function PlanView({
         {CORNERS.map((c) => (
           <g key={c}>
             <rect
-              x={AT[c].x}
-              y={AT[c].y}
+              x={WHEEL_AT[c].x}
+              y={WHEEL_AT[c].y}
               width="10"
               height="20"
               rx="2"
@@ -68,8 +49,8 @@ export function PlanView({
               strokeDasharray={corners.includes(c) ? undefined : '3 3'}
             />
             <text
-              x={AT[c].x + 5}
-              y={AT[c].y + 12}
+              x={WHEEL_AT[c].x + 5}
+              y={WHEEL_AT[c].y + 12}
               textAnchor="middle"
               className="figure"
               fontSize="6"

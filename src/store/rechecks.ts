@@ -1,8 +1,9 @@
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, eq, isNull } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { RecheckLink } from '@/core/procedure/rechecks';
 import type { Executor } from './connection';
 import { type RecheckRow, recheck } from './recordSchema';
+import { job, vehicle } from './schema';
 
 /** The chain of a job's revision, in order. */
 export const rechecksOf = (db: Executor, jobId: string, revision: number): Promise<RecheckRow[]> =>
@@ -11,6 +12,17 @@ export const rechecksOf = (db: Executor, jobId: string, revision: number): Promi
     .from(recheck)
     .where(and(eq(recheck.jobId, jobId), eq(recheck.revision, revision)))
     .orderBy(asc(recheck.seq));
+
+/** Links that are still open, of the revision that each job was signed with last; the one due first at the top. */
+export const openRechecks = (db: Executor) =>
+  db
+    .select({ link: recheck, job, name: vehicle.name, plate: vehicle.plate })
+    .from(recheck)
+    .innerJoin(job, and(eq(recheck.jobId, job.id), eq(recheck.revision, job.revision)))
+    .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
+    .where(and(isNull(recheck.doneAt), eq(job.stage, 'recheck')))
+    .orderBy(asc(recheck.dueTo), asc(recheck.id))
+    .limit(2000);
 
 /** Sets the chain of a sign-off. */
 export async function setRechecks(

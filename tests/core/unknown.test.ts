@@ -254,6 +254,16 @@ describe('repeats and errors', () => {
     },
   );
 
+  test('a socket read again is another socket: the last one counts, and is no repeat of the first', () => {
+    const sockets = (...outside: number[]): Reading[] =>
+      outside.map((value) => ({ quantity: 'socketOutside', corner: null, value, pm: 0.1 }));
+    const of = (...outside: number[]) =>
+      assemblePlan({ ...plan, readings: sockets(...outside), wheels: [], chalk: [], policy: DEFAULT_POLICY }).hub
+        .socketOutside;
+    // The error is added, so that a socket is never taken for a slimmer one.
+    expect([of(26), of(26, 23.4), of(23.4, 26)]).toEqual([26.1, 23.5, 26.1]);
+  });
+
   test('turns within half a turn of each other are one measurement, and the lowest is inside its band', () => {
     const p = assembled(11, 10.5, 11);
     expect(find(p, 'reading.error')).toBeUndefined();

@@ -1,3 +1,4 @@
+import ICAL from 'ical.js';
 import { readPdf } from '../readPdf';
 import { accessible, expect, test } from './guard';
 import { demoWorkshop } from './steps';
@@ -87,4 +88,21 @@ test('the glovebox card as a PDF: one card with the key on it', async ({ watched
   expect(text).toContain('Merrow Kite GT');
   expect(text).toContain('key fan 3, tool roll in the boot');
   expect(text).toMatch(/NEVER: .* on road 16/);
+});
+
+test('rechecks that are still to be done go into a calendar, each known again by its id', async ({ watched: page }) => {
+  await page.goto(url());
+  await expect(page.getByRole('link', { name: 'Rechecks as a calendar file' })).toBeVisible();
+  await accessible(page);
+  const read = async () =>
+    new ICAL.Component(ICAL.parse(await (await page.request.get(url('/api/calendar'))).text()))
+      .getAllSubcomponents('vevent')
+      .map((c) => new ICAL.Event(c));
+  const events = await read();
+  const names = events.map((e) => e.summary);
+  expect(names).toContain('Recheck Anselm Heron DN 09 HRN, front axle');
+  expect(names).toContain('Recheck Corvane Tern SW 14 TRN, front axle');
+  expect(events[0]?.description).toContain('Torque every fastener cold');
+  expect((await read()).map((e) => e.uid)).toEqual(events.map((e) => e.uid));
+  expect(new Set(events.map((e) => e.uid)).size).toBe(events.length);
 });

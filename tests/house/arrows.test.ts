@@ -7,7 +7,7 @@ const ALLOWED: Readonly<Record<string, readonly string[]>> = {
   store: ['core'],
   drawing: ['core', 'ui'],
   ui: ['core'],
-  usecases: ['core', 'store'],
+  usecases: ['core', 'store', 'files'],
   demo: ['core', 'store', 'usecases'],
   workers: ['core', 'files'],
   devices: [],

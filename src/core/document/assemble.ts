@@ -1,3 +1,4 @@
+import type { HubAfter } from './hubAfter';
 import type {
   ChalkTest,
   Corner,
@@ -16,7 +17,7 @@ import { combineRepeats } from '../uncertainty';
 import { threadByStandThrough } from '../engagement/standThrough';
 import { carriedBack, type Plated } from './bare';
 import type { Policy } from './policy';
-import type { QuantityId } from './quantities';
+import { countedReadings, type QuantityId } from './quantities';
 import { FORMAT } from './vocabulary';
 
 /** A reading as it was taken. `corner` is null for what belongs to the whole axle. Core units. */
@@ -44,22 +45,7 @@ export interface PlanParts {
   readonly axle: Plan['axle'];
   readonly wish: Plan['wish'];
   readonly use: Plan['use'];
-  readonly hub: Pick<
-    Hub,
-    | 'lugs'
-    | 'boltCircle'
-    | 'thread'
-    | 'fastening'
-    | 'seat'
-    | 'threadMaterial'
-    | 'nutStyle'
-    | 'torque'
-    | 'lockingFastener'
-    | 'fastenerClass'
-    | 'internalTensile'
-    | 'nutClass'
-    | 'hardware'
-  >;
+  readonly hub: Pick<Hub, 'lugs' | 'boltCircle'> & HubAfter;
   readonly wheel: Pick<Plan['wheel'], 'name' | 'tyre' | 'offset' | 'seat' | 'lugs' | 'boltCircle'>;
   /** In the order they were taken; repeats of the same thing are averaged with their spread. */
   readonly readings: readonly Reading[];
@@ -112,7 +98,7 @@ export const cornersOf = (axle: Plan['axle']): [Corner, Corner] => [`${axle}-lef
 /** Builds the plan document of one axle from what was taken in, measured and chosen. Missing stays null. */
 export function assemblePlan(parts: PlanParts): Plan {
   const taken = groupBy(parts.readings, (r) => `${r.corner ?? ''}/${r.quantity}${r.hour ? `/${r.hour}` : ''}`);
-  const axle = (id: QuantityId): Measured => averaged(taken.get(`/${id}`));
+  const axle = (id: QuantityId): Measured => averaged(countedReadings(id, taken.get(`/${id}`)));
   const load = axle('wheelLoad');
   const socket = axle('socketOutside');
   const each = parts.wheels.map(wheelOf);

@@ -75,6 +75,10 @@ export function quantitiesFor(hub: Pick<Hub, 'fastening' | 'nutStyle'>, wish: Wi
   ).map((x) => ({ ...x, optional: optionalFor(x, wish) }));
 }
 
+/** The readings of one thing that count: all of them, or the last where another piece may have been in the hand. In the order taken. */
+export const countedReadings = <T>(id: QuantityId, readings: readonly T[] | undefined): readonly T[] | undefined =>
+  readings && quantity(id).lastCounts ? readings.slice(-1) : readings;
+
 /** A line for what is still to measure: what, and which decision waits for it. */
 export function missingReading(id: QuantityId): string {
   const x = quantity(id);

@@ -2,12 +2,13 @@ import dynamic from 'next/dynamic';
 import { Tabs } from 'radix-ui';
 import { useMemo } from 'react';
 import { archModel, type RubAssumptions } from '@/core/stance/archModel';
+import { shoppingLines } from '@/core/procedure/shopping';
 import type { UnitSystem } from '@/core/units/format';
+import { ToBuy } from '@/ui/ToBuy';
 import { Candidates } from './Candidates';
 import { Figures } from './Figures';
 import { SizeTable } from './SizeTable';
 import type { Bench } from './useBench';
-import { ToBuy } from './ToBuy';
 import type { Pose } from './RubMap';
 import { type Partner, WholeCar } from './WholeCar';
 
@@ -71,7 +72,10 @@ export function BenchTabs({ jobId, bench, units, tab, onTab, partner, corner, ta
       </Tabs.Content>
       <Tabs.Content value="fits" className="pt-2">
         <div className="flex flex-col gap-4">
-          <ToBuy bench={bench} units={units} />
+          <ToBuy
+            title="Not on the shelf: what to buy, as limits"
+            lines={shoppingLines(bench.plan, bench.evaluation.numbers, units)}
+          />
           <WhatFits bench={bench} units={units} />
         </div>
       </Tabs.Content>

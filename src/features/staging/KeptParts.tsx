@@ -1,4 +1,5 @@
 import { NavLink } from '@/ui/NavLink';
+import { ToBuy } from '@/ui/ToBuy';
 
 export interface KeptPart {
   readonly id: string;
@@ -48,18 +49,7 @@ export function KeptParts({
           ))}
         </ul>
       )}
-      {toBuy.length > 0 ? (
-        <details className="text-[14px]">
-          <summary className="touch flex cursor-pointer items-center text-accent underline underline-offset-4">
-            What is not there: what to buy, as limits
-          </summary>
-          <ul aria-label="To be bought" className="list-disc pl-5">
-            {toBuy.map((l) => (
-              <li key={l}>{l}</li>
-            ))}
-          </ul>
-        </details>
-      ) : null}
+      <ToBuy title="What is not there: what to buy, as limits" lines={toBuy} />
     </section>
   );
 }

@@ -2,7 +2,7 @@
 
 import { useId, useState } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
-import { type Quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
+import { countedReadings, type Quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
 import type { Corner } from '@/core/document/vocabulary';
 import { combineRepeats } from '@/core/uncertainty';
 import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/document/readingText';
@@ -62,7 +62,11 @@ export function TakenLine({ q, taken, units }: { q: Quantity; taken: readonly Ta
   }
   const show = (x: number) => readingText(q, x, units);
   // Readings with another plate on are figures of another state: only those of the last one stand together.
-  const alike = figures.filter((r) => r.plate === last.plate);
+  const alike =
+    countedReadings(
+      q.id,
+      figures.filter((r) => r.plate === last.plate),
+    ) ?? [];
   const all = combineRepeats(alike);
   return (
     <span className="text-[14px]">
@@ -90,7 +94,11 @@ function Apart({
   onTakeBack: (id: string) => void;
 }) {
   const last = figuresOf(taken).at(-1);
-  const figures = figuresOf(taken).filter((r) => r.plate === last?.plate);
+  const figures =
+    countedReadings(
+      q.id,
+      figuresOf(taken).filter((r) => r.plate === last?.plate),
+    ) ?? [];
   const apart = figures.length > 1 ? combineRepeats(figures).apart : null;
   const reading = apart === null ? undefined : figures[apart];
   if (!reading) return null;

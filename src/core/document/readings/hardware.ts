@@ -270,7 +270,8 @@ export const HARDWARE = [
     max: 60,
     methods: [CALIPER, TAPE],
     optional: true,
-    how: 'Outside diameter of the socket, or of the key for spline drive.',
+    lastCounts: true,
+    how: 'Outside diameter of the socket, or of the key for spline drive. Another socket: read it again, the last one counts.',
     blocks: 'whether the socket enters the lug holes',
   },
   {

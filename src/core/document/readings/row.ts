@@ -26,4 +26,6 @@ export interface QuantityRow {
   readonly widest?: number;
   /** Without it nothing is blocked; it only makes the drawing truer. */
   readonly optional?: boolean;
+  /** Another piece may be in the hand the next time: the last reading counts, the ones before are not its repeats. */
+  readonly lastCounts?: boolean;
 }
