@@ -1,4 +1,4 @@
-import { addDays, startOfDay, addMinutes, subDays, subHours } from 'date-fns';
+import { addDays, addMinutes, format, startOfDay, subDays, subHours } from 'date-fns';
 import { cornersOf } from '@/core/document/assemble';
 import { CORNERS } from '@/core/document/vocabulary';
 import { quantity, type QuantityId } from '@/core/document/quantities';
@@ -15,6 +15,8 @@ import { freezePlan } from '@/store/plans';
 import { STAGES, type Stage } from '@/store/schema';
 import { appendEntry } from '@/store/torque';
 import { importParts } from '@/store/parts';
+import type { Wrench } from '@/core/torque/wrench';
+import { keepWrench } from '@/store/wrenches';
 import { addNote, keepKey } from '@/store/remarks';
 import { addWheelReading } from '@/store/wheels';
 import { addVehicle, addWheelSet, listVehicles, loadVehicle } from '@/store/vehicles';
@@ -22,11 +24,22 @@ import { planWith, torqueSpec } from '@/usecases/jobPlan';
 import { type DemoJob, type DemoVehicle, FITTERS, SCENARIO } from './scenario';
 import { SHELF } from './shelf';
 
+/** Three wrenches: one in date, one whose calibration ran out, one that shows figures. */
+const wrenchesOf = (now: Date): Wrench[] => {
+  const due = (days: number) => format(addDays(now, days), 'yyyy-MM-dd');
+  return [
+    { name: 'long click wrench', kind: 'click', fromNm: 40, toNm: 210, dueOn: due(200) },
+    { name: 'short click wrench', kind: 'click', fromNm: 10, toNm: 60, dueOn: due(-12) },
+    { name: 'wrench with figures, 340', kind: 'electronic', fromNm: 20, toNm: 340, dueOn: due(90) },
+  ];
+};
+
 /** Fills an empty store with the demo scenario through the same repositories that the interface uses. */
 export async function seedIfEmpty(db: Db, say: (line: string) => void = () => {}, now = new Date()): Promise<boolean> {
   if ((await listVehicles(db)).count > 0) return false;
   say('Adding the demo workshop: five vehicles, a job in every stage …');
   await db.transaction((tx) => importParts(tx, SHELF, FITTERS[1], subDays(now, 30)));
+  for (const w of wrenchesOf(now)) await db.transaction((tx) => keepWrench(tx, null, w, FITTERS[1], subDays(now, 25)));
   for (const vehicle of SCENARIO) {
     const id = await addVehicle(db, vehicle, FITTERS[1], subDays(now, 20));
     for (const set of vehicle.moreSets ?? []) await addWheelSet(db, id, set, FITTERS[1], subDays(now, 20));

@@ -19,6 +19,7 @@ export * from './carStateSchema';
 export * from './peopleSchema';
 export * from './recordSchema';
 export * from './shelfSchema';
+export * from './toolSchema';
 
 export interface ChoiceDraft {
   readonly spacer: Spacer;

@@ -16,6 +16,7 @@ import type { ChoiceDraft, JobRow } from '@/store/schema';
 import { appendEntry, type EntryInput } from '@/store/torque';
 import { endRecheck } from '@/store/rechecks';
 import { loadVehicle } from '@/store/vehicles';
+import { mayPull } from './wrenches';
 import { advance } from './advance';
 import { afterLink, notTooEarly } from './signing';
 import { beginWith } from './carried';
@@ -265,6 +266,8 @@ export function enterTorque(jobId: string, input: EntryInput, by: string): Promi
         );
     }
     if (event === 'recheck') notTooEarly(whole, at);
+    if (['final', 'verify', 'recheck'].includes(input.pass))
+      await mayPull(tx, input.tool, torqueSpec(plan, input.joint ?? 'wheel').target);
     const state = await appendEntry(tx, jobId, inForce.log, torqueSpec(plan, input.joint ?? 'wheel'), input, by, at);
     if (event !== 'recheck') return nothing;
     const link = openLink(whole);

@@ -1,4 +1,5 @@
 import { accessible, expect, serverWillBeKilled, test } from './guard';
+import { withFigures } from './steps';
 import { Server } from './server';
 
 let server: Server;
@@ -45,7 +46,8 @@ test('torque is typed as fast as hands go, through a lost server: every entry co
 }) => {
   await page.goto(await hrefOf(page, /Halm Drover.*Torque/, 'torque'));
   await page.getByRole('radio', { name: 'front right' }).click();
-  await page.getByRole('radio', { name: 'Shows figures' }).click();
+  await expect(page.getByRole('combobox', { name: 'Wrench' })).toBeVisible();
+  await withFigures(page);
   await expect(page.getByRole('button', { name: 'Snug' })).toBeFocused();
   for (let lug = 0; lug < 6; lug += 1) await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Lowered, tyre touches' })).toBeVisible();

@@ -86,9 +86,11 @@ export async function tickAll(page: Page): Promise<void> {
 const entries = (page: Page) => page.getByText(/Torque log, \d+ entr/);
 
 /** The wrench shows figures, so they are typed; a click wrench is what the view begins with. */
-async function withFigures(page: Page): Promise<void> {
+export async function withFigures(page: Page): Promise<void> {
   const figures = page.getByRole('radio', { name: 'Shows figures' });
+  const listed = page.getByRole('combobox', { name: 'Wrench' });
   if ((await figures.count()) > 0) await figures.click();
+  else if ((await listed.count()) > 0) await listed.selectOption('figures');
 }
 
 /** One tap at a click wrench, and its place in the log. */

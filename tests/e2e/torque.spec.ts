@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { accessible, expect, serverWillBeKilled, test } from './guard';
-import { tap } from './steps';
+import { tap, withFigures } from './steps';
 import { Server } from './server';
 
 let server: Server;
@@ -80,7 +80,8 @@ test('a figure far off is asked about, and a fastener pulled far over is replace
   watched: page,
 }) => {
   await torque(page, /Halm Drover.*Torque/);
-  await page.getByRole('radio', { name: 'Shows figures' }).click();
+  await expect(page.getByRole('combobox', { name: 'Wrench' })).toBeVisible();
+  await withFigures(page);
   const reading = page.getByLabel('Reading', { exact: true });
   const send = page.getByRole('button', { name: 'Enter reading' });
   const log = page.getByRole('table', { name: /Torque log/ });
@@ -101,4 +102,51 @@ test('a figure far off is asked about, and a fastener pulled far over is replace
   await reading.fill('118');
   await send.click();
   await expect(page.getByText('far over the figure')).toHaveCount(0);
+});
+
+test('wrenches: a figure outside the range is refused, a calibration that ran out is a caution, the log keeps the name', async ({
+  watched: page,
+}) => {
+  await page.goto(`${server.url}/settings`);
+  const list = page.getByRole('list', { name: 'Wrenches' });
+  await expect(list).toContainText('short click wrench');
+  await expect(list.getByRole('listitem').filter({ hasText: 'short click wrench' })).toContainText(
+    'calibration ran out',
+  );
+  await page.getByRole('button', { name: 'Add a wrench' }).click();
+  const form = page.getByRole('form', { name: 'New wrench' });
+  await form.getByLabel('Wrench').fill('beam, back bay');
+  await form.getByLabel('Kind').selectOption('beam');
+  await form.getByLabel('Range from').fill('200');
+  await form.getByLabel('Range to').fill('20');
+  await form.getByRole('button', { name: 'Keep' }).click();
+  await expect(form.getByRole('alert')).toHaveText(
+    'Range to “20” is no more than where it begins. Above 200 N·m will do.',
+  );
+  await expect(form.getByLabel('Wrench')).toHaveValue('beam, back bay');
+  await form.getByLabel('Range from').fill('20');
+  await form.getByLabel('Range to').fill('200');
+  await accessible(page);
+  await form.getByRole('button', { name: 'Keep' }).click();
+  await expect(list).toContainText('beam, back bay');
+  await expect(list.getByRole('listitem').filter({ hasText: 'beam, back bay' })).toContainText('calibration not known');
+  await torque(page, /Halm Drover.*Torque/);
+  const wrench = page.getByRole('combobox', { name: 'Wrench' });
+  await wrench.selectOption('short click wrench');
+  await expect(
+    page.getByText(/“short click wrench” is good for 10 N·m to 60 N·m; 118 N·m lies outside it\./),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: /clicked$/ })).toHaveCount(0);
+  await wrench.selectOption('beam, back bay');
+  await expect(page.getByText('Nobody knows when “beam, back bay” was calibrated.')).toBeVisible();
+  await accessible(page);
+  await wrench.selectOption('long click wrench');
+  await page.reload();
+  await expect(wrench).toHaveValue('long click wrench');
+  await page.getByRole('button', { name: /clicked$/ }).click();
+  await expect(page.getByRole('button', { name: /^Lug 2 clicked|^Lug .* clicked/ })).toBeVisible();
+  await page.goto(`${server.url}/settings`);
+  await page.getByRole('button', { name: 'Change beam, back bay' }).click();
+  await page.getByRole('button', { name: 'Put it away' }).click();
+  await expect(list).not.toContainText('beam, back bay');
 });

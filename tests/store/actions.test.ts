@@ -108,6 +108,7 @@ test('no call makes an action throw, and what it refuses changes nothing', async
   const people = await import('@/features/people/actions');
   const records = await import('@/features/records/actions');
   const settings = await import('@/features/settings/actions');
+  const wrenches = await import('@/features/settings/wrenchActions');
   const shelf = await import('@/features/shelf/actions');
   const staging = await import('@/features/staging/actions');
   const survey = await import('@/features/survey/actions');
@@ -170,6 +171,8 @@ test('no call makes an action throw, and what it refuses changes nothing', async
       settings.keepPolicy,
       [{ after: 3, governing: ['one-diameter'], typed: { spigotGood: '5' }, why: 'w' }],
     ],
+    ['keepWrench', wrenches.keepWrench, [null, { name: '', kind: 'click', from: '1', to: '2', dueOn: '' }]],
+    ['putWrenchAway', wrenches.putWrenchAway, ['x']],
     ['putBack', settings.putBack, ['vectis-20260101T000000Z-asked.zip']],
     ['savePart', shelf.savePart, [null, { kind: 'bolt', name: '', count: '1', thread: 'M14x1.5', length: '40' }]],
     ['takeOff', shelf.takeOff, ['x']],

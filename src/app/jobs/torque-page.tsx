@@ -21,6 +21,7 @@ import { barOf, isRetorque } from '@/usecases/standing';
 import { refusalOf } from '@/usecases/transitions';
 import { readSession } from '@/usecases/session';
 import { neverAfter } from '@/usecases/swaps';
+import { wrenchesFor } from '@/usecases/wrenches';
 
 /** First torque and recheck are the same wheel face and the same log. */
 export async function TorquePage({
@@ -61,6 +62,9 @@ export async function TorquePage({
   const adaptersDone = openAdapters(whole).length === 0;
   const link = openLink(whole);
   const early = recheck && link !== null && link.reason === null && new Date() < link.dueFrom;
+  const wrenches = new Map(
+    await Promise.all(states.map(async (w) => [w.joint, await wrenchesFor(torqueSpec(plan, w.joint).target)] as const)),
+  );
   return (
     <JobFrame whole={whole} here={here}>
       <div className="flex min-w-0 flex-col">
@@ -74,6 +78,7 @@ export async function TorquePage({
               ...w,
               log: logLines(plan, whole.torque, w.corner, w.joint),
               spec,
+              wrenches: wrenches.get(w.joint) ?? [],
               source: (adapter ? plan.spacer.adapter?.torque?.source : wheelTorque(plan)?.source) ?? '',
               active:
                 bar === null &&

@@ -8,6 +8,9 @@ import { type BackupFile, backups } from '@/usecases/backups';
 import { People } from '@/features/people/People';
 import { everybody, loginCounts } from '@/usecases/people';
 import { shopPolicy } from '@/usecases/policy';
+import { Wrenches } from '@/features/settings/Wrenches';
+import { readSession } from '@/usecases/session';
+import { shopWrenches } from '@/usecases/wrenches';
 
 export const metadata: Metadata = { title: 'Settings' };
 
@@ -22,6 +25,7 @@ export default async function Page() {
   const { current, seq, history } = await shopPolicy();
   const made = await backups();
   const { folder } = await theStore();
+  const { units } = await readSession();
   return (
     <main className="mx-auto flex w-full max-w-[1080px] flex-col gap-6 px-4 py-6">
       <div>
@@ -41,6 +45,12 @@ export default async function Page() {
           People
         </h2>
         <People people={await everybody()} logins={Object.fromEntries(await loginCounts())} />
+      </section>
+      <section aria-labelledby="wrenches" className="flex flex-col gap-2">
+        <h2 id="wrenches" className="!text-[17px] !text-ink">
+          Torque wrenches
+        </h2>
+        <Wrenches lines={await shopWrenches()} units={units} />
       </section>
       <section aria-labelledby="backups" className="flex flex-col gap-2">
         <h2 id="backups" className="!text-[17px] !text-ink">

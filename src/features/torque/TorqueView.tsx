@@ -17,6 +17,7 @@ import { EntryForm } from './EntryForm';
 import { OverPulled } from './OverPulled';
 import { useInAddress } from '@/ui/useInAddress';
 import { useUnkept } from '@/ui/useUnkept';
+import { InHand, type WrenchInHand } from './InHand';
 import { LogTable, type LogLine } from './LogTable';
 import { jointKey, useEntries } from './useEntries';
 
@@ -27,6 +28,8 @@ export interface TorquedJoint {
   readonly log: readonly LogLine[];
   readonly spec: TorqueSpec;
   readonly source: string;
+  /** The shop’s wrenches, each held against the figure. */
+  readonly wrenches: readonly WrenchInHand[];
   /** Torque may be entered at the job's present stage. */
   readonly active: boolean;
 }
@@ -69,7 +72,9 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
     jointKey((wheels.find((w) => !finished(w.state, recheck)) ?? wheels[0]) as TorquedJoint),
     wheels.map(jointKey),
   );
-  const [wrench, setWrench] = useUnkept<'click' | 'figures'>('torque/wrench', 'click');
+  const [hand, setHand] = useUnkept('torque/in-hand', 'click');
+  const named = wheels.flatMap((w) => w.wrenches).find((w) => w.name === hand);
+  const clicks = named ? named.kind === 'click' : hand !== 'figures';
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const title = useRef<HTMLHeadingElement>(null);
@@ -84,6 +89,7 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
   if (!wheel) return null;
   const { corner, joint, source, spec } = wheel;
   const { target, locking } = spec;
+  const taken = wheel.wrenches.find((w) => w.name === hand);
   const state = entries.stateOf(wheel);
   const face = joint === 'adapter' ? 'Adapter' : 'Wheel';
   const pass: Pass = state.pass ?? 'recheck';
@@ -191,15 +197,7 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
           </>
         ) : wheel.active ? (
           <>
-            <Segments
-              label="Wrench"
-              value={wrench}
-              options={[
-                { value: 'click' as const, label: 'Clicks' },
-                { value: 'figures' as const, label: 'Shows figures' },
-              ]}
-              onChange={setWrench}
-            />
+            <InHand wrenches={wheel.wrenches} value={hand} onChange={setHand} />
             {state.overpulled !== null ? (
               <OverPulled
                 key={`${at}/${state.overpulled}`}
@@ -222,7 +220,7 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
                   )
                 }
               />
-            ) : wrench === 'click' ? (
+            ) : taken?.refused ? null : clicks ? (
               <ClickForm
                 key={at}
                 corner={corner}
@@ -233,7 +231,9 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
                 lugs={lugs}
                 target={target}
                 units={units}
-                onEntry={(typed, reading) => entries.enter(wheel, typed, reading)}
+                onEntry={(typed, reading) =>
+                  entries.enter(wheel, taken ? { ...typed, tool: taken.name } : typed, reading)
+                }
               />
             ) : (
               <EntryForm
@@ -245,7 +245,9 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
                 position={position}
                 target={target}
                 units={units}
-                onEntry={(typed, reading) => entries.enter(wheel, typed, reading)}
+                onEntry={(typed, reading) =>
+                  entries.enter(wheel, taken ? { ...typed, tool: taken.name } : typed, reading)
+                }
               />
             )}
           </>
