@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { presentFastener, presentNut, presentSpacer } from '@/core/document/upgrade';
 import type { CatalogueItem } from '@/core/parts/catalogue';
@@ -7,14 +7,21 @@ import { NotFoundError, RefusedError } from './errors';
 import { recordEvent } from './events';
 import { type Move, type PartRow, part, reservation, stockMovement } from './schema';
 
-/** Every part on the shelf, by kind and name. */
-export async function listParts(db: Executor): Promise<PartRow[]> {
+/** Parts on the shelf, by kind and name: every one, or as many as are asked for. */
+export async function listParts(db: Executor, most = 1_000_000): Promise<PartRow[]> {
   const rows = await db
     .select()
     .from(part)
     .where(isNull(part.archivedAt))
-    .orderBy(asc(part.kind), asc(part.name), asc(part.id));
+    .orderBy(asc(part.kind), asc(part.name), asc(part.id))
+    .limit(most);
   return rows.map((row) => ({ ...row, item: presentItem(row.item) }));
+}
+
+/** How many parts there are. */
+export async function countParts(db: Executor): Promise<number> {
+  const [all] = await db.select({ count: sql<number>`count(*)::int` }).from(part).where(isNull(part.archivedAt));
+  return all?.count ?? 0;
 }
 
 /** A part of an earlier release lacks what was added since; nobody said it, so it is unknown. */

@@ -6,6 +6,7 @@ import { RefusedError } from '@/store/errors';
 import { unsignedJobs } from '@/store/board';
 import {
   archivePart,
+  countParts,
   endReservation,
   importParts,
   type Imported,
@@ -33,13 +34,16 @@ export interface ShelfLine extends ShelfPart {
   readonly kept: number;
 }
 
-/** The whole shelf, each part with how many of it are kept. */
-export async function shelfLines(): Promise<ShelfLine[]> {
+/** The shelf, each part with how many of it are kept: all of it, or its first lines. */
+export async function shelfLines(most?: number): Promise<ShelfLine[]> {
   const { db } = await theStore();
   const kept = new Map<string, number>();
   for (const r of await reservations(db)) kept.set(r.partId, (kept.get(r.partId) ?? 0) + r.pieces);
-  return (await listParts(db)).map((p) => ({ id: p.id, item: p.item, kept: kept.get(p.id) ?? 0 }));
+  return (await listParts(db, most)).map((p) => ({ id: p.id, item: p.item, kept: kept.get(p.id) ?? 0 }));
 }
+
+/** How many parts lie on the shelf. */
+export const shelfCount = async (): Promise<number> => countParts((await theStore()).db);
 
 /** Movements of a part and the jobs that it is kept for, worded by the page. @throws NotFoundError */
 export async function partHistory(id: string) {

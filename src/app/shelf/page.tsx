@@ -2,9 +2,12 @@ import type { Metadata } from 'next';
 import { ShelfView } from '@/features/shelf/ShelfView';
 import { foundIn } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
-import { shelfLines } from '@/usecases/shelf';
+import { shelfCount, shelfLines } from '@/usecases/shelf';
 
 export const metadata: Metadata = { title: 'Shelf' };
+
+/** Lines that come with the page; the browser asks for the rest once it stands. */
+const FIRST = 80;
 
 export default async function Page({ searchParams }: { searchParams: Promise<{ find?: string | string[] }> }) {
   const find = foundIn(await searchParams);
@@ -12,7 +15,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ f
   return (
     <main className="mx-auto flex w-full max-w-[1180px] flex-col gap-4 px-4 py-6">
       <h1>Shelf</h1>
-      <ShelfView lines={await shelfLines()} units={units} find={find} />
+      <ShelfView first={await shelfLines(FIRST)} total={await shelfCount()} units={units} find={find} />
     </main>
   );
 }

@@ -2,7 +2,7 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRouter } from 'next/navigation';
-import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { CatalogueItem } from '@/core/parts/catalogue';
 import type { UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
@@ -61,6 +61,24 @@ function entriesOf(lines: readonly ShelfLine[], order: Order): Entry[] {
   });
 }
 
+/** The whole shelf, from the lines that came with the page on; asked for anew whenever those change. */
+function useWholeShelf(first: readonly ShelfLine[], total: number): { lines: readonly ShelfLine[]; whole: boolean } {
+  const [rest, setRest] = useState<{ of: readonly ShelfLine[]; lines: readonly ShelfLine[] } | null>(null);
+  useEffect(() => {
+    if (first.length >= total) return;
+    const gone = new AbortController();
+    fetch('/api/shelf/lines', { signal: gone.signal })
+      .then((answer) => (answer.ok ? (answer.json() as Promise<ShelfLine[]>) : Promise.reject(answer.status)))
+      .then((lines) => setRest({ of: first, lines }))
+      // Without an answer what came with the page stays; typing looks through that.
+      .catch(() => {});
+    return () => gone.abort();
+  }, [first, total]);
+  if (first.length >= total) return { lines: first, whole: true };
+  // What was fetched for the lines before stands until the new ones are here.
+  return { lines: rest?.lines ?? first, whole: rest !== null };
+}
+
 type Open =
   | { readonly what: 'new'; readonly kind: Kind }
   | { readonly what: 'import' }
@@ -68,8 +86,20 @@ type Open =
   | null;
 
 /** The shelf: what is in hand, by kind, found as it is typed; a part opens in its place, drawn. */
-export function ShelfView({ lines, units, find }: { lines: readonly ShelfLine[]; units: UnitSystem; find: string }) {
+export function ShelfView({
+  first,
+  total,
+  units,
+  find,
+}: {
+  /** Lines that came with the page; the rest is fetched. */
+  first: readonly ShelfLine[];
+  total: number;
+  units: UnitSystem;
+  find: string;
+}) {
   const router = useRouter();
+  const { lines, whole } = useWholeShelf(first, total);
   const [typed, setTyped] = useState(find);
   const [kind, setKind] = useState<Kind | 'all'>('all');
   const [order, setOrder] = useState<Order>('name');
@@ -173,7 +203,12 @@ export function ShelfView({ lines, units, find }: { lines: readonly ShelfLine[];
       ) : null}
       {open?.what === 'import' ? <ImportFile onDone={done} /> : null}
       {open?.what === 'common' ? <CommonSizes onDone={done} /> : null}
-      {lines.length === 0 ? (
+      {whole ? null : (
+        <p role="status" className="text-[14px] text-soft">
+          {lines.length} of {total} parts so far: the rest is on its way.
+        </p>
+      )}
+      {total === 0 ? (
         <p className="max-w-[640px] border-l-2 border-accent pl-4">
           The shelf is empty. Add a part, import a CSV file of plates, bolts, studs and nuts (export it once to see the
           columns), or begin with common sizes. The bench then says what of it fits.
