@@ -8,7 +8,7 @@ import { AXLE_LABEL } from '@/core/document/labels';
 import type { Level } from '@/core/rules/finding';
 import { sentence } from '@/core/rules/index';
 import { formatLength, type UnitSystem } from '@/core/units/format';
-import { type Owned, type SwapCell, swapsOf, swapText } from '@/core/whatif/swap';
+import { type Owned, type SwapCell, type SwapSet, swapMatrix, swapsOf, swapText } from '@/core/whatif/swap';
 import { StackSection } from '@/drawing/StackSection';
 import { Button } from '@/ui/Button';
 import { Verdict } from '@/ui/Verdict';
@@ -19,7 +19,8 @@ export interface SwapTable {
   readonly of: string;
   readonly plan: Plan;
   readonly owned: Owned;
-  readonly cells: readonly SwapCell[];
+  /** The car’s wheel sets; the combinations are judged here, so that no plan is sent for each of them. */
+  readonly sets: readonly SwapSet[];
   /** Thickest plain plate that the studs carry on each set, mm; null where none is known to go. Empty without studs. */
   readonly carried: readonly { readonly set: string; readonly most: number | null }[];
 }
@@ -35,9 +36,16 @@ export function Swaps({ tables, units }: { tables: readonly SwapTable[]; units: 
   );
 }
 
-function One({ table: { axle, of, plan, owned, cells, carried }, units }: { table: SwapTable; units: UnitSystem }) {
+function One({
+  table: { axle, of, plan, owned, sets: wheelSets, carried },
+  units,
+}: {
+  table: SwapTable;
+  units: UnitSystem;
+}) {
   const [open, setOpen] = useState<SwapCell | null>(null);
-  const swaps = swapsOf(plan, owned);
+  const swaps = useMemo(() => swapsOf(plan, owned), [plan, owned]);
+  const cells = useMemo(() => swapMatrix(plan, wheelSets, owned), [plan, wheelSets, owned]);
   const sets = [...new Set(cells.map((c) => c.set))];
   return (
     <div className="overflow-x-auto">

@@ -145,7 +145,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
               axle: t.axle,
               plan: t.plan,
               owned: t.owned,
-              cells: t.cells,
+              sets: t.sets,
               carried: t.carried,
               of: standingOf(t),
             }))}
