@@ -119,7 +119,9 @@ test('front and rear, each its own thickness: one visit, the whole car before an
     .getByRole('navigation', { name: 'Axles of this visit' })
     .getByRole('link', { name: /Rear axle/ })
     .click();
-  await expect(page.getByText('Rear axle · stance')).toBeVisible();
+  await expect(
+    page.getByRole('navigation', { name: 'Axles of this visit' }).getByRole('link', { name: /Rear axle/ }),
+  ).toHaveAttribute('aria-current', 'true');
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('15');
 });
 

@@ -1,3 +1,4 @@
+import { isExists } from 'date-fns';
 import { InputError } from '../errors';
 import { parseTorque } from '../units/parse';
 
@@ -47,8 +48,11 @@ export interface WrenchTyped {
 
 const DAY = /^\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])$/;
 
-/** A day of the calendar: the 31st of February is none, though a date made of it would be one in March. */
-const isDay = (text: string): boolean => DAY.test(text) && new Date(`${text}T00:00:00Z`).toISOString().startsWith(text);
+/** A day of the calendar: the 31st of February is none. */
+function isDay(text: string): boolean {
+  const [year = 0, month = 0, day = 0] = text.split('-').map(Number);
+  return DAY.test(text) && isExists(year, month - 1, day);
+}
 
 /** Reads a wrench as typed. @throws InputError that names the field */
 export function readWrench(typed: WrenchTyped): Wrench {
