@@ -4,8 +4,8 @@ export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/template.mjs',
   fullyParallel: false,
-  // Every file has a server, a folder and a port of its own.
-  workers: 2,
+  // Every file has a server, a folder and a port of its own; two cores wait often enough for a third.
+  workers: 3,
   timeout: 400_000,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
