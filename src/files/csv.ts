@@ -88,8 +88,14 @@ export function readTable(text: string): Table {
   return { heading, rows, faults };
 }
 
+/**
+ * What a spreadsheet would run, kept from it by an apostrophe; a name that begins so by itself gets one more, so that each reads back as it
+ * was.
+ */
+const FORMULA = /^'*[=+\-@\t\r]/;
+
 /** A formula that a spreadsheet was kept from running is read as what it was written for. */
-const unescaped = (cell: string): string => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
+const unescaped = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell);
 
 /** Cells of a line under the columns that they are read as. */
 export const rowOf = (cells: readonly string[], mapping: Mapping): CatalogueRow =>
@@ -141,4 +147,4 @@ export function parseCatalogue(text: string, mapping?: Mapping): ParsedCatalogue
 
 /** Writes parts as a catalogue file that reads back the same; a cell that a spreadsheet would run as a formula is kept from it. */
 export const writeCatalogue = (items: readonly CatalogueItem[]): string =>
-  `${Papa.unparse(items.map(catalogueRow), { columns: [...CATALOGUE_COLUMNS], newline: '\n', escapeFormulae: true })}\n`;
+  `${Papa.unparse(items.map(catalogueRow), { columns: [...CATALOGUE_COLUMNS], newline: '\n', escapeFormulae: FORMULA })}\n`;
