@@ -123,8 +123,10 @@ function oncePerCode(read: { items: CatalogueItem[]; lines: number[] }, issues: 
 }
 
 /** Reads a catalogue file. @param mapping where the columns stand; left out, as the heading says */
-export function parseCatalogue(text: string, mapping?: Mapping): ParsedCatalogue {
-  const table = readTable(text);
+export const parseCatalogue = (text: string, mapping?: Mapping): ParsedCatalogue => partsOf(readTable(text), mapping);
+
+/** Parts of a file that was read as a table. @param mapping where the columns stand; left out, as the heading says */
+export function partsOf(table: Table, mapping?: Mapping): ParsedCatalogue {
   const by = mapping ?? guessMapping(table.heading);
   if (by.kind === undefined) {
     return {

@@ -26,11 +26,11 @@ export const shownRecord = (
 ): RecordRow | undefined =>
   records.find((r) => r.revision === asked) ?? (live.job.signedAt === null ? undefined : records.at(-1));
 
-async function axleOf(jobId: string, asked: number | null): Promise<RecordedAxle> {
+async function axleOf(live: JobWhole, asked: number | null): Promise<RecordedAxle> {
   const { db } = await theStore();
-  const live = await loadJob(db, jobId);
-  const signed = shownRecord(await recordsOf(db, jobId), live, asked);
-  if (!signed) return { whole: live, revision: null, remarks: await remarksOf(db, live.vehicle.id, [jobId]) };
+  const { id } = live.job;
+  const signed = shownRecord(await recordsOf(db, id), live, asked);
+  if (!signed) return { whole: live, revision: null, remarks: await remarksOf(db, live.vehicle.id, [id]) };
   return {
     whole: withWhatCame(jobOf(signed), live),
     revision: { number: signed.revision, reason: signed.reason, seal: signed.seal },
@@ -40,9 +40,9 @@ async function axleOf(jobId: string, asked: number | null): Promise<RecordedAxle
 
 /** Every axle of a job's visit, the front first. @param asked a revision of the job itself; null for the latest @throws NotFoundError */
 export async function recordedVisit(jobId: string, asked: number | null): Promise<RecordedAxle[]> {
-  const own = await axleOf(jobId, asked);
   const { db } = await theStore();
-  const { partner } = await loadJob(db, jobId);
-  const axles = partner ? [own, await axleOf(partner.id, null)] : [own];
+  const live = await loadJob(db, jobId);
+  const own = await axleOf(live, asked);
+  const axles = live.partner ? [own, await axleOf(await loadJob(db, live.partner.id), null)] : [own];
   return axles.sort((a, b) => a.whole.job.axle.localeCompare(b.whole.job.axle));
 }

@@ -1,7 +1,7 @@
 import 'server-only';
 import { assemblePlan } from '@/core/document/assemble';
 import type { Fastener, Plan, Spacer } from '@/core/document/document';
-import { carries, type Owned, type SwapCell, type SwapSet, staysIn, swapMatrix, swapText } from '@/core/whatif/swap';
+import { carries, type Owned, type SwapSet, staysIn, swapMatrix, swapText } from '@/core/whatif/swap';
 import type { UnitSystem } from '@/core/units/format';
 import { theStore } from '@/store/connection';
 import { fittedNow } from '@/store/fitted';
@@ -16,7 +16,6 @@ export interface AxleSwaps {
   readonly plan: Plan;
   readonly sets: readonly SwapSet[];
   readonly owned: Owned;
-  readonly cells: readonly SwapCell[];
   /** How much plate the plan's studs carry on each set, mm, by its name; empty where nothing stays in the hub. */
   readonly carried: readonly { readonly set: string; readonly most: number | null }[];
   /** What somebody found on the car after the plan was signed, so that it is no more what the plan says. */
@@ -68,7 +67,6 @@ async function byJob(db: Db, whole: JobWhole, earlier: readonly { readonly id: s
     plan,
     sets,
     owned,
-    cells: swapMatrix(plan, sets, owned),
     carried: studs && plan.spacer.kind !== 'adapter' ? sets.map((s) => ({ set: s.name, most: carries(plan, s) })) : [],
     foundSince: signedAt === null ? null : (found.find((at) => at > signedAt) ?? null),
   };
@@ -104,13 +102,16 @@ export async function neverAfter(whole: JobWhole, units: UnitSystem): Promise<st
 }
 
 /** What must never be put together on an axle, worded; what is fitted is its plan's own matter. */
-export function neverOf({ cells, plan }: Pick<AxleSwaps, 'cells' | 'plan'>, units: UnitSystem): string[] {
-  const sets = new Map<string, string[]>();
-  for (const c of cells.filter((x) => x.level === 'stop' && x.swap.key !== 'fitted')) {
+export function neverOf(
+  { plan, sets, owned }: Pick<AxleSwaps, 'plan' | 'sets' | 'owned'>,
+  units: UnitSystem,
+): string[] {
+  const never = new Map<string, string[]>();
+  for (const c of swapMatrix(plan, sets, owned).filter((x) => x.level === 'stop' && x.swap.key !== 'fitted')) {
     const words = swapText(c.swap, plan, units);
-    sets.set(words, [...(sets.get(words) ?? []), c.set]);
+    never.set(words, [...(never.get(words) ?? []), c.set]);
   }
-  return [...sets].map(([words, on]) => `${words} on ${on.join(', ')}`);
+  return [...never].map(([words, on]) => `${words} on ${on.join(', ')}`);
 }
 
 /** Plates and fasteners of a car's earlier plans that still can go on it. */

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
-import { type Column, readRow } from '@/core/parts/catalogue';
+import { readRow } from '@/core/parts/catalogue';
 import { tryInput } from '@/core/errors';
-import { guessMapping, type Mapping, parseCatalogue, readTable, rowOf } from '@/files/csv';
+import { guessMapping, type Mapping, partsOf, readTable, rowOf, type Table } from '@/files/csv';
 
 /** A catalogue file as it is looked at before it is taken in. */
 export interface Preview {
@@ -33,13 +33,14 @@ function textOf(bytes: ArrayBuffer): { text: string; reread: boolean } {
   }
 }
 
-let held = { text: '', reread: false };
+let held: { text: string; reread: boolean; table: Table } = { text: '', reread: false, table: readTable('') };
 
 /** Catalogue files are read off the main thread; the text stays here until it is sent. */
 const api = {
   open(bytes: ArrayBuffer): Preview {
-    held = textOf(bytes);
-    return look(guessMapping(readTable(held.text).heading));
+    const read = textOf(bytes);
+    held = { ...read, table: readTable(read.text) };
+    return look(guessMapping(held.table.heading));
   },
   map(mapping: Mapping): Preview {
     return look(mapping);
@@ -48,8 +49,8 @@ const api = {
 };
 
 function look(mapping: Mapping): Preview {
-  const table = readTable(held.text);
-  const { items, issues } = parseCatalogue(held.text, mapping as Partial<Record<Column, number>>);
+  const { table } = held;
+  const { items, issues } = partsOf(table, mapping);
   return {
     heading: table.heading,
     mapping,

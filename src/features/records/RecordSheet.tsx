@@ -30,7 +30,7 @@ export function RecordSheet({
   const e = recordEvaluation(whole, inForce, units);
   const n = e.numbers;
   const least = drawnEngagement(n.corners);
-  const facts = factsOf(whole, inForce, units, revision);
+  const facts = factsOf(whole, inForce, n, { units, revision });
   return (
     <article className="flex flex-col gap-6">
       <header className="flex items-baseline justify-between border-b-2 border-ink pb-2">

@@ -10,7 +10,7 @@ import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format
 import type { JobWhole } from '@/store/jobs';
 import type { PlanInForce } from '@/store/plans';
 import { gapsCompared } from '@/usecases/gapCompare';
-import { recordEvaluation } from '@/usecases/recordFindings';
+import type { Numbers } from '@/core/figures/numbers';
 
 /** The signed revision that a sheet is of; null while the job is open. */
 export type SheetRevision = { readonly number: number; readonly reason: string | null; readonly seal: string } | null;
@@ -19,11 +19,10 @@ export type SheetRevision = { readonly number: number; readonly reason: string |
 export function factsOf(
   whole: JobWhole,
   inForce: PlanInForce,
-  units: UnitSystem,
-  revision: SheetRevision,
+  n: Numbers,
+  { units, revision }: { units: UnitSystem; revision: SheetRevision },
 ): [string, string][] {
   const plan = inForce.document;
-  const { numbers: n } = recordEvaluation(whole, inForce, units);
   const { job, vehicle } = whole;
   const torque = wheelTorque(plan);
   return [

@@ -73,8 +73,6 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
     wheels.map(jointKey),
   );
   const [hand, setHand] = useUnkept('torque/in-hand', 'click');
-  const named = wheels.flatMap((w) => w.wrenches).find((w) => w.name === hand);
-  const clicks = named ? named.kind === 'click' : hand !== 'figures';
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const title = useRef<HTMLHeadingElement>(null);
@@ -90,6 +88,7 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
   const { corner, joint, source, spec } = wheel;
   const { target, locking } = spec;
   const taken = wheel.wrenches.find((w) => w.name === hand);
+  const clicks = taken ? taken.kind === 'click' : hand !== 'figures';
   const state = entries.stateOf(wheel);
   const face = joint === 'adapter' ? 'Adapter' : 'Wheel';
   const pass: Pass = state.pass ?? 'recheck';

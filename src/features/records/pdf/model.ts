@@ -112,7 +112,7 @@ export function sheetModel(
   return {
     title: `${AXLE_LABEL[plan.axle]}, ${whole.vehicle.name}, ${whole.vehicle.plate}`,
     verdict: e.verdict,
-    facts: factsOf(whole, inForce, units, revision),
+    facts: factsOf(whole, inForce, e.numbers, { units, revision }),
     accepted: plan.leadSignOff ? `Cautions accepted by ${plan.leadSignOff.by}: ${plan.leadSignOff.reason}` : null,
     geometry: e.geometry,
     drawn:
