@@ -6,7 +6,7 @@ import { UNIT_HINT } from '@/core/document/readingText';
 import { jobCard, kitList } from '@/core/procedure/steps';
 import { recheckChain } from '@/core/procedure/rechecks';
 import { torqueState } from '@/core/torque/log';
-import { setRechecks } from '@/store/rechecks';
+import { endRecheck, setRechecks } from '@/store/rechecks';
 import { keepRecord } from '@/store/records';
 import { settleSigned } from '@/store/settle';
 import type { Db } from '@/store/connection';
@@ -103,10 +103,10 @@ async function seedJob(
     return clock;
   };
   const { axle, wish, use } = demo;
-  const first = await loadFirstSet(db, vehicleId);
+  const wheelSetId = await setOf(db, vehicleId, demo.set);
   const jobId = await addJob(
     db,
-    { vehicleId, wheelSetId: first, axle, wish, use, ...(visitId ? { visitId } : {}) },
+    { vehicleId, wheelSetId, axle, wish, use, ...(visitId ? { visitId } : {}) },
     by,
     clock,
   );
@@ -164,13 +164,26 @@ async function seedJob(
   const signed = await loadJob(db, jobId);
   await keepRecord(db, signed, null);
   await settleSigned(db, signed, by, signedAt);
+  if (demo.closed) await closeJob(db, jobId, by);
   return jobId;
 }
 
 const planId = (whole: JobWhole): string => whole.plan?.id as string;
 
-async function loadFirstSet(db: Db, vehicleId: string): Promise<string> {
-  return (await loadVehicle(db, vehicleId)).wheelSets[0]?.id as string;
+async function setOf(db: Db, vehicleId: string, name: string | undefined): Promise<string> {
+  const { wheelSets } = await loadVehicle(db, vehicleId);
+  return (wheelSets.find((w) => name === undefined || w.name === name) ?? wheelSets[0])?.id as string;
+}
+
+/** Every link of the chain done in its window, and the job closed with the last. */
+async function closeJob(db: Db, jobId: string, by: string): Promise<void> {
+  const whole = await loadJob(db, jobId);
+  let last = whole.job.signedAt as Date;
+  for (const link of whole.rechecks) {
+    last = addMinutes(link.dueFrom, 40);
+    await endRecheck(db, link.id, 'held', by, last);
+  }
+  await setStage(db, jobId, 'closed', by, last, { recheckDueAt: null });
 }
 
 /** Snug, lower, final, verify of one wheel; or up to a third lug that moves in the verify pass. */

@@ -1,5 +1,22 @@
 import { plainSpacer } from '@/core/document/blank';
+import type { Nut } from '@/core/document/document';
 import { both, type DemoVehicle } from './vehicle';
+
+/** The coupé’s two nut sets: open and plain for the track, closed and keyed for the road. */
+const trackNut: Nut = {
+  thread: 'M12x1.5',
+  style: 'open',
+  seat: 'cone60',
+  threadLength: 22,
+  blindDepth: null,
+  shankReach: 0,
+  shankLength: 0,
+  shankDiameter: null,
+  class: '10',
+  material: 'steel',
+  tensile: 900,
+};
+const roadNut: Nut = { ...trackNut, style: 'closed', seat: 'ball13', threadLength: 24, blindDepth: 40 };
 
 /** The hill-climb coupé, the electric hatchback and the nurse’s estate. */
 export const TOWN_CARS: readonly DemoVehicle[] = [
@@ -66,6 +83,52 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
         },
       },
       {
+        // Road wheels for the winter, every nut of the road set beside one keyed piece a wheel.
+        axle: 'rear',
+        wish: 'wheels',
+        use: 'street',
+        until: 'recheck',
+        closed: true,
+        set: 'road 16',
+        daysAgo: 60,
+        readings: { turns: [14, 14.25], studProtrusion: [38, 38], stockNose: 0, spigotDiameter: 63.4 },
+        choice: {
+          spacer: { ...plainSpacer(0), lugs: 5, boltCircles: [108] },
+          locking: { kind: 'piece', shorter: 0 },
+          condition: 'dry',
+          fastener: { kind: 'nuts', nut: roadNut },
+        },
+      },
+      {
+        // Back on the slicks for the season: thin plates and the plain track nuts.
+        axle: 'rear',
+        wish: 'clearance',
+        use: 'track',
+        until: 'recheck',
+        closed: true,
+        daysAgo: 45,
+        readings: {
+          turns: [14, 14.25],
+          studProtrusion: [38, 38],
+          stockNose: 0,
+          nutThread: 22,
+          spigotDiameter: 63.4,
+          spigotHeight: [12, 12],
+          innerClearance: [1, 1],
+          gap: [12, 12],
+          loadedClearance: [20, 19],
+          settled: [1, 1],
+          camber: [-2.5, -2.5],
+          archHeight: [318, 318],
+        },
+        choice: {
+          spacer: { ...plainSpacer(3, 63.5), lugs: 5, boltCircles: [108] },
+          locking: { kind: 'none' },
+          condition: 'dry',
+          fastener: { kind: 'nuts', nut: trackNut },
+        },
+      },
+      {
         axle: 'rear',
         wish: 'stance',
         use: 'competition',
@@ -83,8 +146,14 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
           settled: [1, 1],
           camber: [-2.5, -2.5],
           archHeight: [318, 318],
+          stockSocket: 19,
         },
-        choice: { spacer: { ...plainSpacer(5, 63.5), lugs: 5, boltCircles: [108] }, fastener: { kind: 'stock' } },
+        choice: {
+          spacer: { ...plainSpacer(5, 63.5), lugs: 5, boltCircles: [108] },
+          locking: { kind: 'none' },
+          condition: 'dry',
+          fastener: { kind: 'nuts', nut: trackNut },
+        },
         lead: { by: 'Tamsin Oar', reason: 'Measured on both sides, inspected between runs.' },
       },
     ],

@@ -275,6 +275,26 @@ export const reservations = (db: Executor, jobId?: string) =>
     .where(and(isNull(reservation.endedAt), jobId === undefined ? undefined : eq(reservation.jobId, jobId)))
     .orderBy(asc(part.name));
 
+/** Parts of one kind, by name. */
+export async function partsByKind(db: Executor, kind: CatalogueItem['kind']): Promise<PartRow[]> {
+  const rows = await db
+    .select()
+    .from(part)
+    .where(and(isNull(part.archivedAt), eq(part.kind, kind)))
+    .orderBy(asc(part.name));
+  return rows.map((row) => ({ ...row, item: presentItem(row.item) }));
+}
+
+/** Whole parts that pieces are kept of for a job. */
+export async function partsKeptFor(db: Executor, jobId: string): Promise<PartRow[]> {
+  const rows = await db
+    .select({ part })
+    .from(reservation)
+    .innerJoin(part, eq(reservation.partId, part.id))
+    .where(and(isNull(reservation.endedAt), eq(reservation.jobId, jobId)));
+  return rows.map((r) => ({ ...r.part, item: presentItem(r.part.item) }));
+}
+
 /** Takes a part off the shelf; the row stays archived. @throws NotFoundError */
 export async function archivePart(db: Db, id: string, by: string, at: Date): Promise<void> {
   await db.transaction(async (tx) => {

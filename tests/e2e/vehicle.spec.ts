@@ -1,3 +1,5 @@
+import { holdsWith, planOn, swapsOf } from '@/core/whatif/swap';
+import { coupeRear } from './coupe';
 import { accessible, expect, test } from './guard';
 import { demoWorkshop } from './steps';
 
@@ -72,7 +74,33 @@ test('one kit: the fewest parts for the coupé’s slicks and wets, what goes in
     .getByRole('table', { name: /kits serve every set/ })
     .getByRole('row')
     .nth(1);
-  await expect(first).toContainText('plate 5 × 108, 5 mm');
+  await expect(first).toContainText('plate 5 × 108, 3 mm');
   await expect(first).toContainText('nothing');
   await accessible(page);
+});
+
+test('the coupé’s whole matrix says cell by cell what the core judges of the same car', async ({ watched: page }) => {
+  const { plan, sets, owned } = coupeRear();
+  await page.goto(url('/vehicles'));
+  await page.getByRole('link', { name: /Merrow Kite/ }).click();
+  const rear = page.getByTestId('swaps-rear');
+  const swaps = swapsOf(plan, owned);
+  await expect(rear.locator('tr[data-swap]')).toHaveCount(swaps.length);
+  // A keyed road set and a plain track set: more than what is on its plan.
+  expect(swaps.length).toBeGreaterThan(3);
+  const said = await rear
+    .locator('td[data-set]')
+    .evaluateAll((cells) =>
+      cells.map((c) => [
+        c.closest('tr')?.dataset.swap ?? '',
+        (c as HTMLElement).dataset.set ?? '',
+        (c as HTMLElement).dataset.level ?? '',
+      ]),
+    );
+  const judged = sets.flatMap((set) =>
+    swaps.map((swap) => [swap.key, set.name, holdsWith(planOn(plan, set), swap).level]),
+  );
+  const sorted = (table: string[][]) => table.map((row) => row.join(' | ')).sort();
+  expect(sorted(said)).toEqual(sorted(judged));
+  expect(new Set(judged.map(([, , level]) => level)).size).toBeGreaterThan(1);
 });

@@ -8,6 +8,7 @@ import { JobRemarks } from './remarks';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { Checklist } from '@/features/staging/Checklist';
 import { KeptParts } from '@/features/staging/KeptParts';
+import { Sockets } from '@/features/staging/Sockets';
 import { LinkButton } from '@/ui/Button';
 import { openAdapters, shownSteps, type StepStage } from '@/usecases/jobPlan';
 import { jobById } from '@/usecases/jobs';
@@ -15,6 +16,7 @@ import type { JobWhole } from '@/store/jobs';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
+import { socketsForJob } from '@/usecases/kit';
 import { keptForJob } from '@/usecases/shelf';
 
 /** What a plan asks to be bought, as limits. */
@@ -85,11 +87,14 @@ async function OneAxle({
         </div>
       ) : null}
       {from === 'stage' && whole.plan ? (
-        <KeptParts
-          axle={AXLE_LABEL[axle].toLowerCase()}
-          parts={await keptForJob(id)}
-          toBuy={toBuyFor(whole.plan.document, units)}
-        />
+        <>
+          <KeptParts
+            axle={AXLE_LABEL[axle].toLowerCase()}
+            parts={await keptForJob(id)}
+            toBuy={toBuyFor(whole.plan.document, units)}
+          />
+          <Sockets axle={AXLE_LABEL[axle].toLowerCase()} lines={await socketsForJob(whole, units)} />
+        </>
       ) : null}
       <Checklist
         jobId={id}

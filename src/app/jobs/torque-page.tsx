@@ -61,6 +61,7 @@ export async function TorquePage({
   const bar = recheck || isRetorque(whole) || signed ? null : barOf(whole);
   const adaptersDone = openAdapters(whole).length === 0;
   const link = openLink(whole);
+  const open = signed ? [] : openPoints(whole);
   const early = recheck && link !== null && link.reason === null && new Date() < link.dueFrom;
   const wrenches = new Map(
     await Promise.all(states.map(async (w) => [w.joint, await wrenchesFor(torqueSpec(plan, w.joint).target)] as const)),
@@ -88,9 +89,10 @@ export async function TorquePage({
           })}
           lugs={plan.hub.lugs ?? 0}
           units={units}
-          open={signed ? [] : openPoints(whole)}
+          open={open}
           recheck={recheck}
-          never={recheck ? [] : await neverAfter(whole, units)}
+          // Judged over every set and state, so only once there is something to sign.
+          never={recheck || open.length > 0 ? [] : await neverAfter(whole, units)}
           bar={bar}
           active={whole.job.stage === here}
           signed={whole.job.signedAt ? `${whole.job.signedBy}, ${format(whole.job.signedAt, 'd MMM HH:mm')}` : null}

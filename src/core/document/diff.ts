@@ -111,7 +111,7 @@ type WheelQuantity =
   | 'lugHole'
   | 'pocketDepth';
 type PlainAxle = 'wheelLoad' | 'socketOutside' | 'contactDiameter';
-type CornerQuantity = Exclude<QuantityId, WheelQuantity | HubReading | PlainAxle | YesNo | 'gapFitted'>;
+type CornerQuantity = Exclude<QuantityId, WheelQuantity | HubReading | PlainAxle | YesNo | 'gapFitted' | 'stockSocket'>;
 
 /** Kept without their ± in the plan and compared as plain figures, or no part of a plan at all. */
 const NOT_COMPARED: ReadonlySet<QuantityId> = new Set<QuantityId>([
@@ -119,6 +119,7 @@ const NOT_COMPARED: ReadonlySet<QuantityId> = new Set<QuantityId>([
   'socketOutside',
   'contactDiameter',
   'gapFitted',
+  'stockSocket',
 ]);
 
 const yesNo = (x: boolean | null): string => (x === null ? 'unsaid' : x ? 'yes' : 'no');
