@@ -3,7 +3,8 @@ import { cornersOf } from '@/core/document/assemble';
 import { CORNERS } from '@/core/document/vocabulary';
 import { quantity, type QuantityId } from '@/core/document/quantities';
 import { UNIT_HINT } from '@/core/document/readingText';
-import { jobCard, kitList } from '@/core/procedure/steps';
+import { jobCard } from '@/core/procedure/card';
+import { kitList } from '@/core/procedure/kitList';
 import { recheckChain } from '@/core/procedure/rechecks';
 import { torqueState } from '@/core/torque/log';
 import { endRecheck, setRechecks } from '@/store/rechecks';
@@ -41,10 +42,10 @@ export async function seedIfEmpty(db: Db, say: (line: string) => void = () => {}
   await db.transaction((tx) => importParts(tx, SHELF, FITTERS[1], subDays(now, 30)));
   for (const w of wrenchesOf(now)) await db.transaction((tx) => keepWrench(tx, null, w, FITTERS[1], subDays(now, 25)));
   for (const vehicle of SCENARIO) {
-    const id = await addVehicle(db, vehicle, FITTERS[1], subDays(now, 20));
-    for (const set of vehicle.moreSets ?? []) await addWheelSet(db, id, set, FITTERS[1], subDays(now, 20));
-    await seedWheels(db, id, vehicle, subDays(now, 19));
-    const [by, taken] = [FITTERS[1], subDays(now, 19)];
+    const id = await addVehicle(db, vehicle, FITTERS[1], subDays(now, 90));
+    for (const set of vehicle.moreSets ?? []) await addWheelSet(db, id, set, FITTERS[1], subDays(now, 90));
+    await seedWheels(db, id, vehicle, subDays(now, 89));
+    const [by, taken] = [FITTERS[1], subDays(now, 89)];
     if (vehicle.key) await keepKey(db, { vehicleId: id, ...vehicle.key }, null, by, taken);
     if (vehicle.remark)
       await addNote(db, { vehicleId: id, jobId: null, corner: null, text: vehicle.remark }, by, taken);

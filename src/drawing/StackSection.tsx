@@ -38,6 +38,7 @@ export function StackSection({
   level,
   onThickness,
   onPick,
+  lit,
 }: {
   geometry: StackGeometry;
   units: UnitSystem;
@@ -52,6 +53,8 @@ export function StackSection({
   onThickness?: (mm: number) => void;
   /** A dimension was chosen to be edited. */
   onPick?: (id: SectionDimension['id']) => void;
+  /** Pieces that a step is about: the others are drawn faint. */
+  lit?: ReadonlySet<SectionBlock['part']> | undefined;
 }) {
   const id = useId().replace(/:/g, '');
   if (!geometry.drawable) {
@@ -93,7 +96,7 @@ export function StackSection({
         .filter((b) => b.x1 > b.x0)
         .map((b, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: blocks have no identity but their place in the stack
-          <g key={i}>
+          <g key={i} opacity={lit === undefined || lit.has(b.part) ? 1 : 0.3} data-lit={lit?.has(b.part) || undefined}>
             <path
               d={blockPath(b)}
               fill={FILL[b.part]}

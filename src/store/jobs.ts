@@ -2,6 +2,8 @@ import { and, asc, desc, eq, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Policy } from '@/core/document/policy';
 import { upgradeChoice } from '@/core/document/upgrade';
+import type { BayEntry } from '@/core/procedure/bay';
+import { bayLog } from './bay';
 import type { Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError } from './errors';
 import { recordEvent } from './events';
@@ -51,6 +53,8 @@ export interface JobWhole extends VehicleWhole {
   readonly rechecks: readonly RecheckRow[];
   /** Torque log under that plan, in order. */
   readonly torque: readonly TorqueEntryRow[];
+  /** What happened at the car under that plan, in order. */
+  readonly bay: readonly BayEntry[];
 }
 
 export interface JobLine {
@@ -128,6 +132,7 @@ async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<Job
     rechecks: row.signedAt === null ? [] : await rechecksOf(db, id, row.revision),
     ticked: new Map(ticks.map((t) => [t.key, { by: t.by, at: t.at }])),
     torque,
+    bay: frozen ? await bayLog(db, frozen.log) : [],
   };
 }
 

@@ -3,7 +3,9 @@ import { v7 as newId } from 'uuid';
 import { digestOf } from '@/core/document/digest';
 import { type Plan, readPlan } from '@/core/document/document';
 import { keepEvaluation } from '@/core/evaluate/kept';
-import { keepSteps } from '@/core/procedure/steps';
+import { keepSteps } from '@/core/procedure/keep';
+import type { KeptSteps } from '@/core/procedure/step';
+import { asKept } from '@/core/procedure/workOrder';
 import type { Db, Executor } from './connection';
 import { RefusedError } from './errors';
 import { recordEvent } from './events';
@@ -79,7 +81,7 @@ export async function freezePlan(
     digest: digestOf(document),
     policyVersion: document.policy.version,
     evaluation: keepEvaluation(document),
-    steps: keepSteps(document),
+    steps: stepsGoOn(logOf === null ? null : ((await stepsUnder(tx, logOf)) ?? null), document),
     judgedAt: at,
     logOf,
     frozenAt: at,
@@ -89,11 +91,26 @@ export async function freezePlan(
   return id;
 }
 
+/** Lists of a plan: where ticks go on under an earlier one, that one’s lists, so that a card that was begun is the card that is ended. */
+function stepsGoOn(kept: KeptSteps | null, document: Plan): KeptSteps {
+  const today = keepSteps(document);
+  return { stage: [...asKept(kept?.stage, today.stage)], fit: [...asKept(kept?.fit, today.fit)] };
+}
+
+async function stepsUnder(tx: Executor, planId: string): Promise<KeptSteps | null> {
+  const [row] = await tx.select({ steps: plan.steps }).from(plan).where(eq(plan.id, planId));
+  return row?.steps ?? null;
+}
+
 /** Keeps what the rules find in the plan in force now, with its lists: what a record is signed with. */
 export async function keepJudgement(tx: Executor, inForce: PlanInForce, at: Date): Promise<void> {
   await tx
     .update(plan)
-    .set({ evaluation: keepEvaluation(inForce.document), steps: keepSteps(inForce.document), judgedAt: at })
+    .set({
+      evaluation: keepEvaluation(inForce.document),
+      steps: stepsGoOn(inForce.steps, inForce.document),
+      judgedAt: at,
+    })
     .where(eq(plan.id, inForce.id));
 }
 

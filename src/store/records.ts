@@ -31,7 +31,12 @@ function revived(value: unknown, key = ''): unknown {
 /** The job as it was when the record was signed. */
 export function jobOf(row: RecordRow): JobWhole {
   const whole = revived(row.snapshot) as JobWhole & { ticked: [string, { by: string; at: Date }][] };
-  return { ...whole, ticked: new Map(whole.ticked as unknown as [string, { by: string; at: Date }][]) };
+  // A record of an earlier release has no log of the bay.
+  return {
+    ...whole,
+    bay: whole.bay ?? [],
+    ticked: new Map(whole.ticked as unknown as [string, { by: string; at: Date }][]),
+  };
 }
 
 /** Notes and photos as they were when the record was signed; a record of an earlier release has none. */

@@ -7,13 +7,15 @@ import type { RubAssumptions } from '@/core/stance/archModel';
 import { axleHub, vehicle, wheelSet } from './carSchema';
 import { at, figure, id } from './columns';
 import { FELT, JOINTS } from '@/core/torque/log';
+import { TRACE_CLASSES, type TraceSample } from '@/core/torque/trace';
 import type { KeptEvaluation } from '@/core/evaluate/kept';
-import type { KeptSteps } from '@/core/procedure/steps';
+import type { KeptSteps } from '@/core/procedure/step';
 
 /**
  * The tables. Units stand in the column names; named CHECKs mirror the core's limits; nothing is deleted, only
  * archived or withdrawn. Torque entries are append-only and hash-chained.
  */
+export * from './baySchema';
 export * from './carSchema';
 export * from './carStateSchema';
 export * from './peopleSchema';
@@ -236,6 +238,9 @@ export const torqueEntry = pgTable(
     tool: text('tool').notNull(),
     /** What somebody had to say: why an over-torqued fastener stays. */
     note: text('note'),
+    /** Degrees and N·m as the wrench sent them, and what they show; null where it sent none. */
+    trace: jsonb('trace').$type<readonly TraceSample[]>(),
+    shows: text('shows', { enum: TRACE_CLASSES }),
     by: text('by').notNull(),
     at: at('at').notNull(),
     hash: text('hash').notNull(),

@@ -9,6 +9,7 @@ import {
   type TorqueState,
   torqueState,
 } from '@/core/torque/log';
+import type { TraceSample } from '@/core/torque/trace';
 import type { Executor } from './connection';
 import { ChangedMeanwhileError, RefusedError, violates } from './errors';
 import { type TorqueEntryRow, torqueEntry } from './schema';
@@ -18,6 +19,8 @@ export interface EntryInput extends TorqueReading {
   /** The wheel's where nothing is said. */
   readonly joint?: Joint;
   readonly tool: string;
+  /** What an electronic wrench sent; `shows` is what the core makes of it. */
+  readonly trace?: readonly TraceSample[] | undefined;
   /** Why an over-torqued fastener stays. */
   readonly note?: string | undefined;
   /** A slip of the recheck is struck out, not one of the first torque. */
@@ -30,6 +33,7 @@ export interface EntryInput extends TorqueReading {
 export function hashedBody(row: Omit<TorqueEntryRow, 'hash'> | TorqueEntryRow): Record<string, unknown> {
   const { id, jobId, planId, corner, seq, joint, pass, lug, targetNm, readingNm, angleDeg, felt, note, tool, by, at } =
     row;
+  const { trace, shows } = row;
   // Wheel rows hash as they did before adapters were logged, so that older chains still hold.
   return {
     id,
@@ -37,7 +41,7 @@ export function hashedBody(row: Omit<TorqueEntryRow, 'hash'> | TorqueEntryRow): 
     planId,
     corner,
     seq,
-    ...(joint === 'adapter' ? { joint } : {}),
+    ...(joint === 'wheel' ? {} : { joint }),
     pass,
     lug,
     targetNm,
@@ -45,6 +49,7 @@ export function hashedBody(row: Omit<TorqueEntryRow, 'hash'> | TorqueEntryRow): 
     angleDeg,
     ...(felt === null || felt === undefined ? {} : { felt }),
     ...(note === null || note === undefined ? {} : { note }),
+    ...(trace === null || trace === undefined ? {} : { trace, shows }),
     tool,
     by,
     at: at.toISOString(),
@@ -58,6 +63,7 @@ export const asReading = (row: TorqueEntryRow): TorqueReading => ({
   reading: row.readingNm,
   angle: row.angleDeg,
   felt: row.felt,
+  ...(row.shows ? { shows: row.shows } : {}),
 });
 
 /**
@@ -110,6 +116,8 @@ export async function appendEntry(
       angleDeg: input.angle,
       felt: input.felt ?? null,
       note: input.note?.trim() || null,
+      trace: input.trace ?? null,
+      shows: input.shows ?? null,
       tool: input.tool,
       by,
       at,
@@ -128,4 +136,5 @@ const sameReading = (a: TorqueReading, b: TorqueReading): boolean =>
   a.lug === b.lug &&
   a.reading === b.reading &&
   a.angle === b.angle &&
-  (a.felt ?? null) === (b.felt ?? null);
+  (a.felt ?? null) === (b.felt ?? null) &&
+  (a.shows ?? null) === (b.shows ?? null);

@@ -2,14 +2,12 @@ import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/do
 import type { Corner, Plan, Seat, Use, Wish } from '@/core/document/document';
 import { ADDS_NOTHING } from '@/core/document/vocabulary';
 import { plainSpacer, STOCK } from '@/core/document/blank';
-import { assess } from '@/core/evaluate/evaluate';
 import { digestOf } from '@/core/document/digest';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { planChanges } from '@/core/document/diff';
 import type { UnitSystem } from '@/core/units/format';
 import { type Quantity, type QuantityId, quantitiesFor, UNSEEN } from '@/core/document/quantities';
 import { torqueJobs } from '@/core/procedure/procedure';
-import { jobCard, kitList, type Step } from '@/core/procedure/steps';
 import { type Joint, struckOut, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
 import type { BoltClass } from '@/core/thread/classes';
 import { RefusedError } from '@/store/errors';
@@ -225,7 +223,9 @@ export function torqueSpec(plan: Plan, joint: Joint = 'wheel'): TorqueSpec {
   const found = torqueJobs(plan).find((j) => j.joint === joint);
   if (!found)
     throw new RefusedError(
-      `There is no torque figure with a source for the ${joint === 'wheel' ? 'wheel' : 'adapter'} on this axle.`,
+      joint === 'hub'
+        ? 'The studs’ hub end has no figure yet: read it on their leaflet and say where it stands.'
+        : `There is no torque figure with a source for the ${joint} on this axle.`,
     );
   return found.spec;
 }
@@ -244,8 +244,13 @@ export const wheelStates = (plan: Plan, log: readonly TorqueEntryRow[]): JointSt
 export const adapterStates = (plan: Plan, log: readonly TorqueEntryRow[]): JointState[] =>
   torqueJobs(plan).some((j) => j.joint === 'adapter') ? jointStates(plan, 'adapter', log) : [];
 
-function jointStates(plan: Plan, joint: Joint, log: readonly TorqueEntryRow[]): JointState[] {
-  const spec = torqueSpec(plan, joint);
+/** State of a joint at both corners of a plan’s axle. @throws RefusedError where nothing is known of its figure */
+export function jointStates(
+  plan: Plan,
+  joint: Joint,
+  log: readonly TorqueEntryRow[],
+  spec: TorqueSpec = torqueSpec(plan, joint),
+): JointState[] {
   return cornersOf(plan.axle).map((corner) => ({
     corner,
     joint,
@@ -259,17 +264,6 @@ export function lastStanding(whole: JobWhole, corner: string): TorqueEntryRow | 
   const struck = struckOut(own);
   return own.findLast((_, i) => !struck.has(i)) ?? null;
 }
-
-/** Sentences for adapters that are not through their own verify pass: the first of the two torque jobs. */
-export const openAdapters = (whole: JobWhole): string[] =>
-  whole.plan === null
-    ? []
-    : adapterStates(whole.plan.document, whole.torque)
-        .filter((a) => !a.state.complete)
-        .map(
-          (a) =>
-            `The ${a.corner.replace('-', ' ')} adapter is not through its own verify pass, which comes before the wheel.`,
-        );
 
 /** From when rechecks count: the sign-off, or the link of the chain that was ended last. */
 export function recheckedSince(whole: JobWhole): Date | null {
@@ -299,43 +293,4 @@ export function wheelStatesSigned(whole: JobWhole): JointState[] {
     joint,
     state: { ...state, rechecks: state.rechecks - (before[i]?.state.rechecks ?? 0) },
   }));
-}
-
-/** Stages that are a list of steps to tick. */
-export type StepStage = 'stage' | 'fit';
-
-/** Kit list or job card of a plan. */
-export const stepsOf = (plan: Plan, from: StepStage, units: UnitSystem = 'metric'): Step[] =>
-  from === 'stage' ? kitList(plan, units) : jobCard(plan, units);
-
-/** The list to show: of a signed job as it read when it was signed, else as it reads today in the units that are read. */
-export const shownSteps = (whole: JobWhole, from: StepStage, units: UnitSystem): readonly Step[] => {
-  if (!whole.plan) return [];
-  return (whole.job.signedAt === null ? null : whole.plan.steps?.[from]) ?? stepsOf(whole.plan.document, from, units);
-};
-
-/** Hold points of a list that nobody has ticked. */
-export const openHolds = (steps: readonly Step[], whole: JobWhole): Step[] =>
-  steps.filter((s) => s.hold && !whole.ticked.has(s.key));
-
-/** Sentences for everything that stands between this job and its sign-off; empty when it may be signed. */
-export function openPoints(whole: JobWhole): string[] {
-  if (!whole.plan) return ['No plan has been chosen yet.'];
-  const plan = whole.plan.document;
-  const open: string[] = [];
-  if (!whole.plan.intact)
-    open.push('The stored plan is not the one that was frozen: it was altered. Take the choice forward again.');
-  if (isStale(whole))
-    open.push('Readings or vehicle data changed since the plan was chosen. Take them into the plan, or choose again.');
-  const blocking = assess(plan).blocking.length;
-  if (blocking > 0) open.push(`The plan has ${blocking} open ${blocking === 1 ? 'finding' : 'findings'}.`);
-  const kit = openHolds(stepsOf(plan, 'stage'), whole).length;
-  if (kit > 0) open.push(`Kit list: ${kit} not ticked.`);
-  const fit = openHolds(stepsOf(plan, 'fit'), whole).length;
-  if (fit > 0) open.push(`Job card: ${fit} hold ${fit === 1 ? 'point' : 'points'} open.`);
-  open.push(...openAdapters(whole));
-  for (const { corner, state } of wheelStates(plan, whole.torque)) {
-    if (!state.complete) open.push(`The ${corner.replace('-', ' ')} wheel is not through its verify pass.`);
-  }
-  return open;
 }

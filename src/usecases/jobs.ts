@@ -3,7 +3,9 @@ import { wheelTorque } from '@/core/document/hardware';
 import { cornersOf } from '@/core/document/assemble';
 import type { Corner, Plan } from '@/core/document/document';
 import { CORNER_LABEL } from '@/core/document/labels';
+import { openTroubles } from '@/core/procedure/bay';
 import type { Carried } from '@/core/quick/carried';
+import type { Joint } from '@/core/torque/log';
 import { type Executor, theStore } from '@/store/connection';
 import { plainSpacer, STOCK } from '@/core/document/blank';
 import { ADDS_NOTHING, type Wish } from '@/core/document/vocabulary';
@@ -19,20 +21,9 @@ import { loadVehicle } from '@/store/vehicles';
 import { mayPull } from './wrenches';
 import { advance } from './advance';
 import { afterLink, notTooEarly } from './signing';
+import { bayOf, heldBack, openHolds, openRounds, specOf, type StepStage, stepsNow, waitsFor } from './card';
 import { beginWith } from './carried';
-import {
-  asOfToday,
-  lastStanding,
-  openAdapters,
-  openHolds,
-  openLink,
-  recheckedSince,
-  planWith,
-  type StepStage,
-  stepsOf,
-  torqueSpec,
-  wheelStatesSigned,
-} from './jobPlan';
+import { asOfToday, lastStanding, openLink, recheckedSince, planWith, wheelStatesSigned } from './jobPlan';
 import { planOf, soundPlan } from './soundPlan';
 import { barOf, isRetorque } from './standing';
 import type { JobEvent } from './transitions';
@@ -212,8 +203,12 @@ export function takeReadingsIn(jobId: string, by: string): Promise<void> {
 export function tickLine(jobId: string, key: string, on: boolean, by: string): Promise<void> {
   return advance({ jobId, event: 'tick', by }, async (tx, whole, at) => {
     const plan = planOf(whole);
-    const known = (['stage', 'fit'] as const).some((from) => stepsOf(plan.document, from).some((s) => s.key === key));
-    if (!known) throw new RefusedError('That step is not on this job’s card any more. Reload the page.');
+    const line = (['stage', 'fit'] as const).flatMap((from) => stepsNow(whole, from)).find((s) => s.key === key);
+    if (!line) throw new RefusedError('That step is not on this job’s card any more. Reload the page.');
+    if (on && line.card?.round)
+      throw new RefusedError('This step is ended by its torque round, fastener by fastener, and not by a tick.');
+    const waits = on ? waitsFor(whole, line, at.getTime()) : null;
+    if (waits) throw new RefusedError(waits);
     if (whole.ticked.has(key) !== on) await tickStep(tx, jobId, plan.log, key, on, by, at);
     return nothing;
   });
@@ -221,23 +216,33 @@ export function tickLine(jobId: string, key: string, on: boolean, by: string): P
 
 /** Moves a job from staging to fitting or from fitting to torque once every hold point is ticked. @throws RefusedError */
 export function finishSteps(jobId: string, from: StepStage, by: string): Promise<void> {
-  return advance({ jobId, event: from === 'stage' ? 'finish-kit' : 'finish-fit', by }, async (_, whole) => {
-    const plan = planOf(whole);
+  return advance({ jobId, event: from === 'stage' ? 'finish-kit' : 'finish-fit', by }, async (_, whole, at) => {
+    planOf(whole);
     const lists: readonly StepStage[] = from === 'stage' ? ['stage'] : ['stage', 'fit'];
-    const open = lists.flatMap((list) => openHolds(stepsOf(plan.document, list), whole));
+    const open = lists.flatMap((list) => openHolds(stepsNow(whole, list), whole));
     if (open.length > 0)
       throw new RefusedError(
         `${open.length} hold ${open.length === 1 ? 'point is' : 'points are'} still open: ${open[0]?.text}`,
       );
-    const adapter = from === 'fit' ? openAdapters(whole)[0] : undefined;
-    if (adapter) throw new RefusedError(adapter);
+    if (from === 'stage') return nothing;
+    const held = cornersOf(whole.job.axle).flatMap((c) => heldBack(whole, c, at.getTime()));
+    const waits = [...openRounds(whole), ...held][0];
+    if (waits) throw new RefusedError(waits);
     return nothing;
   });
 }
 
+/** Why a joint of a corner is not tightened now: a round that comes before it, locker that cures, trouble that is open. */
+function tighteningWaits(whole: JobWhole, corner: Corner, joint: Joint, at: Date): string[] {
+  const held = heldBack(whole, corner, at.getTime());
+  // Curing locker holds the wheel back; its own studs, and an adapter on stock studs, are torqued before.
+  if (joint !== 'wheel') return openTroubles(bayOf(whole, at.getTime()), corner).length > 0 ? held : [];
+  return [...openRounds(whole), ...held];
+}
+
 function torqueEvent(input: EntryInput): JobEvent {
   if (input.pass === 'recheck' || (input.pass === 'strike' && input.recheck)) return 'recheck';
-  return input.joint === 'adapter' ? 'torque-adapter' : 'torque-wheel';
+  return input.joint === 'adapter' || input.joint === 'hub' ? 'torque-adapter' : 'torque-wheel';
 }
 
 /**
@@ -254,8 +259,10 @@ export function enterTorque(jobId: string, input: EntryInput, by: string): Promi
       throw new RefusedError(`${input.corner} is not on this axle.`);
     if (input.pass === 'stays' && (input.note ?? '').trim() === '')
       throw new RefusedError('Say why that fastener stays; it stands on the record.');
-    const waiting = input.joint === 'adapter' ? undefined : openAdapters(whole)[0];
-    if (waiting) throw new RefusedError(waiting);
+    const joint = input.joint ?? 'wheel';
+    const spec = specOf(whole, joint);
+    const back = event === 'recheck' ? [] : tighteningWaits(whole, input.corner as Corner, joint, at);
+    if (back[0] && input.pass !== 'strike') throw new RefusedError(back[0]);
     const bar = event === 'recheck' || isRetorque(whole) ? null : barOf(whole);
     if (bar) throw new RefusedError(bar);
     if (input.pass === 'strike' && event === 'recheck') {
@@ -266,9 +273,8 @@ export function enterTorque(jobId: string, input: EntryInput, by: string): Promi
         );
     }
     if (event === 'recheck') notTooEarly(whole, at);
-    if (['final', 'verify', 'recheck'].includes(input.pass))
-      await mayPull(tx, input.tool, torqueSpec(plan, input.joint ?? 'wheel').target);
-    const state = await appendEntry(tx, jobId, inForce.log, torqueSpec(plan, input.joint ?? 'wheel'), input, by, at);
+    if (['final', 'verify', 'recheck'].includes(input.pass)) await mayPull(tx, input.tool, spec.target);
+    const state = await appendEntry(tx, jobId, inForce.log, spec, input, by, at);
     if (event !== 'recheck') return nothing;
     const link = openLink(whole);
     if (state.last?.outcome === 'moved') {

@@ -25,3 +25,13 @@ export async function socketsForJob(whole: JobWhole, units: UnitSystem): Promise
   const onCar = countedReadings(whole).findLast((r) => r.quantity === 'stockSocket')?.value ?? null;
   return socketLines({ plan: whole.plan.document, onCar, parts, shop }, units);
 }
+
+/** Locker that lies on the shelf, with the cure time of its leaflet. */
+export async function lockersOnShelf() {
+  const { db } = await theStore();
+  return (await partsByKind(db, 'other')).flatMap(({ name, item }) =>
+    item.kind === 'other' && item.other.what === 'locker'
+      ? [{ name, grade: item.other.grade, hours: item.other.cureHours }]
+      : [],
+  );
+}

@@ -1,13 +1,10 @@
 import { format } from 'date-fns';
-import type { Plan } from '@/core/document/document';
-import { type Entry, type Joint, judgeReading, type Outcome, struckOut } from '@/core/torque/log';
+import { type Entry, type Joint, judgeReading, type Outcome, struckOut, type TorqueSpec } from '@/core/torque/log';
 import type { TorqueEntryRow } from '@/store/schema';
 import { asReading } from '@/store/torque';
-import { torqueSpec } from './jobPlan';
 
 /** Stored torque rows of one corner's joint as lines to show, each judged by the core. */
-export function logLines(plan: Plan, log: readonly TorqueEntryRow[], corner: string, joint: Joint = 'wheel') {
-  const spec = torqueSpec(plan, joint);
+export function logLines(spec: TorqueSpec, log: readonly TorqueEntryRow[], corner: string, joint: Joint = 'wheel') {
   const own = log.filter((e) => e.corner === corner && e.joint === joint);
   const struck = struckOut(own);
   return own.map((e, i) => ({
@@ -22,6 +19,8 @@ export function logLines(plan: Plan, log: readonly TorqueEntryRow[], corner: str
     outcome: judgeReading(spec, asReading(e)) as Outcome,
     by: e.by,
     at: format(e.at, 'd MMM HH:mm'),
+    trace: e.trace,
+    shows: e.shows,
     hash: e.hash,
   }));
 }

@@ -1,7 +1,7 @@
 import 'server-only';
 import { InputError } from '@/core/errors';
 import { digestOf } from '@/core/document/digest';
-import { kitList } from '@/core/procedure/steps';
+import { kitList } from '@/core/procedure/kitList';
 import { ChangedMeanwhileError, RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
 import { theStore } from '@/store/connection';

@@ -12,7 +12,8 @@ import { keepRecord, recordsOf } from '@/store/records';
 import { settleSigned } from '@/store/settle';
 import type { JobRow } from '@/store/schema';
 import { advance } from './advance';
-import { openLink, openPoints } from './jobPlan';
+import { openLink } from './jobPlan';
+import { openPoints } from './openPoints';
 import type { JobEvent } from './transitions';
 
 const nothing = { value: undefined };
@@ -77,7 +78,7 @@ export async function declineRecheck(jobId: string, typed: string, by: string): 
  */
 export function signOff(jobId: string, by: string): Promise<void> {
   return advance({ jobId, event: 'sign-off', by }, async (tx, whole, at) => {
-    const open = openPoints(whole);
+    const open = openPoints(whole, at.getTime());
     if (open.length > 0) throw new RefusedError(`Not yet: ${open[0]}`);
     // Without a plan there were open points.
     if (whole.plan) await keepJudgement(tx, whole.plan, at);

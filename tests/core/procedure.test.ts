@@ -1,6 +1,10 @@
 import { archCard } from '@/core/procedure/arch';
+import { cornersOf } from '@/core/document/assemble';
+import { cornerKey } from '@/core/procedure/card';
 import { procedure } from '@/core/procedure/procedure';
-import { cautions, jobKind, type Step } from '@/core/procedure/steps';
+import { cautions } from '@/core/procedure/cautions';
+import { jobKind } from '@/core/procedure/jobKind';
+import type { Step } from '@/core/procedure/step';
 import type { Plan } from '@/core/document/document';
 import { type TorqueReading, torqueState, WHEEL_PASSES_WITH_MIDDLE } from '@/core/torque/log';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
@@ -17,14 +21,14 @@ describe('procedures (common practice, no source)', () => {
       const keys = [...p.kit, ...p.card, ...p.arch].map((s) => s.key);
       expect(new Set(keys).size).toBe(keys.length);
       expect(new Set(p.tools).size).toBe(p.tools.length);
-      const order = ['fit.ground', 'fit.stand', 'fit.clean', 'fit.flat', 'fit.wheel', 'fit.hand'].map((k) =>
-        position(p.card, k),
-      );
-      expect(order.every((i) => i >= 0)).toBe(true);
-      expect(order).toEqual([...order].sort((a, b) => a - b));
-      for (const key of ['fit.stand', 'fit.clean', 'fit.flat', 'fit.hand'])
-        expect(p.card[position(p.card, key)]?.hold).toBe(true);
-      expect(p.card[position(p.card, 'fit.stand')]?.caution).toBe('Stand under the car before hands go in.');
+      for (const corner of cornersOf(plan.axle)) {
+        const at = (name: string) => position(p.card, cornerKey(corner, name));
+        const order = ['crack', 'stand', 'clean', 'flat', 'wheel', 'hand'].map(at);
+        expect(order.every((i) => i >= 0)).toBe(true);
+        expect(order).toEqual([...order].sort((a, b) => a - b));
+        for (const name of ['stand', 'clean', 'flat', 'hand']) expect(p.card[at(name)]?.hold).toBe(true);
+        expect(p.card[at('stand')]?.caution).toBe('Stand under the car before hands go in.');
+      }
       expect(procedure(plan)).toEqual(p);
     },
   );
@@ -39,13 +43,13 @@ describe('procedures (common practice, no source)', () => {
       'adapter',
     ]);
     const card = procedure(of('conversion')).card;
-    const order = ['fit.hub-threads', 'fit.dry-stud', 'fit.locker', 'fit.stud-torque', 'fit.cure', 'fit.wheel'].map(
-      (k) => position(card, k),
+    const order = ['try-plate', 'hub-threads', 'dry-stud', 'locker', 'hub-torque', 'cure', 'wheel'].map((k) =>
+      position(card, cornerKey(card[0]?.card?.corner ?? 'front-left', k)),
     );
     expect(order).toEqual([...order].sort((a, b) => a - b));
     expect(order[0]).toBeGreaterThan(0);
     expect(procedure(of('conversion')).kit.some((s) => s.text.includes('M14 × 1.5 to M12 × 1.5'))).toBe(true);
-    expect(procedure(of('slip-on-bolts')).card.some((s) => s.key === 'fit.turn')).toBe(true);
+    expect(procedure(of('slip-on-bolts')).card.some((s) => s.key.endsWith('.turn'))).toBe(true);
     expect(cautions(of('conversion')).join(' ')).toContain('before each session');
   });
 

@@ -7,7 +7,8 @@ import type { RuleId } from '@/core/rules/index';
 import { judge } from '@/core/rules/finding';
 import { sentence } from '@/core/rules/index';
 import { DEFAULT_POLICY } from '@/core/document/policy';
-import { jobCard, kitList } from '@/core/procedure/steps';
+import { jobCard } from '@/core/procedure/card';
+import { kitList } from '@/core/procedure/kitList';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, corner, exact, studPlan } from './fixtures';
 

@@ -57,6 +57,7 @@ const crowded = (title: string, lugs: number): SheetModel => ({
     (_, i) => [`reading ${i}`, '12.0 mm ± 0.5', 'calliper, somebody, 1 Jan'] as const,
   ),
   photos: [],
+  bay: [],
   digest: `Plan digest ${'a1'.repeat(32)}. Sealed ${'b2'.repeat(32)}`,
 });
 

@@ -119,7 +119,7 @@ test('candidates stand side by side, stay after a reload, and come back to the b
 test('a reading after the choice makes the plan stale and says what changed; one that stands apart is asked about', async ({
   watched: page,
 }) => {
-  await open(page, /Merrow Kite GT.*Rear/, 'measure');
+  await open(page, /Merrow Kite GT.*Rear.*competition/, 'measure');
   const gap = page.locator('form[data-quantity="gap"]');
   await keep(page, 'gap', '9');
   await keep(page, 'gap', '19');

@@ -1,6 +1,18 @@
 import { accessible, expect, serverWillBeKilled, test } from './guard';
 import { Server } from './server';
-import { answer, enter, fits, keep, keepWheels, pass, pickCorner, plainHardware, snugAndLower, tickAll } from './steps';
+import {
+  answer,
+  enter,
+  fits,
+  keep,
+  keepWheels,
+  pass,
+  pickCorner,
+  plainHardware,
+  snugAndLower,
+  tickAll,
+  workCard,
+} from './steps';
 
 let server: Server;
 test.beforeAll(async () => {
@@ -235,9 +247,10 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await accessible(page);
     await tickAll(page);
     await page.getByRole('button', { name: 'Kit is complete' }).click();
+    await page.getByRole('button', { name: 'Jack and stand' }).click();
     await expect(page.getByText('Stand under the car before hands go in.')).toBeVisible();
     await accessible(page);
-    await tickAll(page);
+    await workCard(page);
     await page.getByRole('button', { name: 'Go to torque' }).click();
   });
 

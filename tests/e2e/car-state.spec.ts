@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { accessible, expect, test } from './guard';
-import { demoWorkshop, plainHardware, tap, tickAll, to } from './steps';
+import { demoWorkshop, plainHardware, tap, tickAll, to, workCard } from './steps';
 
 const { url, open } = demoWorkshop();
 
@@ -211,8 +211,8 @@ test('a wheel change: two counts, one torque a wheel by click, a record', async 
   await tickAll(page);
   await page.getByRole('button', { name: /complete/i }).click();
   await expect(page.getByRole('heading', { name: /^Fit/ })).toBeVisible();
-  await tickAll(page);
-  await page.getByRole('button', { name: /torque/i }).click();
+  await workCard(page);
+  await page.getByRole('button', { name: 'Go to torque' }).click();
   // A car on its own bolts is done in under 25 taps an axle.
   for (const [i, corner] of ['rear left', 'rear right'].entries()) {
     if (i > 0) await page.getByRole('radio', { name: corner }).click();

@@ -28,7 +28,7 @@ test('nothing fits: every size with its first reason, and the ways out with thei
 });
 
 test('a catalogue file is searched without going on the shelf; its wrong line is told', async ({ watched: page }) => {
-  await open(page, /Merrow Kite GT.*Rear/, 'choose');
+  await open(page, /Merrow Kite GT.*Rear.*competition/, 'choose');
   await page.getByRole('tab', { name: 'What fits' }).click();
   const csv = [
     'kind,name,count,lugs,bolt_circle,thickness,spacer_kind,bore',

@@ -16,7 +16,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await page.goto(server.url);
     await accessible(page);
     const jobs = await page.locator('main ul a').evaluateAll((a) => a.map((x) => x.getAttribute('href') as string));
-    expect(jobs).toHaveLength(10);
+    expect(jobs).toHaveLength(12);
     // Colours are the same on every page of a kind: dark, one job of each kind of page will do.
     for (const href of colorScheme === 'dark' ? jobs.filter((_, i) => i % 2 === 0) : jobs) {
       await page.goto(server.url + href);

@@ -130,7 +130,7 @@ test('a new reading makes a plan stand still where the work is; taken in, ticks 
 });
 
 test('an old tab cannot send a job back or finish what was unticked meanwhile', async ({ watched: page, context }) => {
-  const url = await hrefOf(page, /Merrow Kite GT.*Rear/, 'stage');
+  const url = await hrefOf(page, /Merrow Kite GT.*Rear.*competition/, 'stage');
   await page.goto(url);
   const old = await context.newPage();
   const boxes = page.getByRole('checkbox');

@@ -83,6 +83,29 @@ export async function tickAll(page: Page): Promise<void> {
   await expect(page.getByText('All hold points ticked.')).toBeVisible();
 }
 
+/** Steps of the job card one after another, until its hold points are ended or a step has a torque round of its own. */
+export async function workCard(page: Page): Promise<void> {
+  const step = page.locator('section[data-step]');
+  await expect(step).toBeVisible();
+  for (let i = 0; i < 120; i += 1) {
+    if ((await page.getByText('All hold points ended.').count()) > 0) return;
+    if ((await page.getByRole('link', { name: /^Torque the (studs|adapter)$/ }).count()) > 0) return;
+    if ((await page.getByText('ticked within ten seconds').count()) > 0) {
+      await page.getByLabel('Why', { exact: true }).fill('both corners were done before the tablet was at hand');
+      await page.getByRole('button', { name: 'They were done' }).click();
+      continue;
+    }
+    const at = (await step.getAttribute('data-step')) as string;
+    const onward = page.getByRole('button', { name: /^(Done, next|Next open step)$/ });
+    if (await onward.isDisabled()) continue;
+    await onward.click();
+    await expect(page.locator(`section[data-step="${at}"]`).and(page.locator('section:not([data-ended])'))).toHaveCount(
+      0,
+    );
+  }
+  throw new Error('The card did not come to its end.');
+}
+
 const entries = (page: Page) => page.getByText(/Torque log, \d+ entr/);
 
 /** The wrench shows figures, so they are typed; a click wrench is what the view begins with. */

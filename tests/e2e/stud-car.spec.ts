@@ -1,6 +1,6 @@
 import { accessible, expect, test } from './guard';
 import { Server } from './server';
-import { answer, fits, keep, keepWheels, pass, pickCorner, snugAndLower, tickAll, to } from './steps';
+import { answer, fits, keep, keepWheels, pass, pickCorner, snugAndLower, tickAll, to, workCard } from './steps';
 
 let server: Server;
 test.beforeAll(async () => {
@@ -109,7 +109,7 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
   await tickAll(page);
   await page.getByRole('button', { name: 'Kit is complete' }).click();
   await expect(page.getByRole('heading', { name: 'Fit', exact: true })).toBeVisible();
-  await tickAll(page);
+  await workCard(page);
   await page.getByRole('button', { name: 'Go to torque' }).click();
 
   await test.step('torque in lbf·ft, locking nut last', async () => {

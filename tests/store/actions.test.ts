@@ -110,7 +110,7 @@ test('no call makes an action throw, and what it refuses changes nothing', async
   const settings = await import('@/features/settings/actions');
   const wrenches = await import('@/features/settings/wrenchActions');
   const shelf = await import('@/features/shelf/actions');
-  const staging = await import('@/features/staging/actions');
+  const staging = await import('@/features/bay/actions');
   const survey = await import('@/features/survey/actions');
   const aside = await import('@/features/shell/jobActions');
   const remarks = await import('@/features/remarks/actions');

@@ -12,7 +12,9 @@ import { settleOld } from '@/store/settle';
 import { loadVehicle } from '@/store/vehicles';
 import { confirmEarlier, earlierReadings } from '@/usecases/earlier';
 import { enterTorque, finishSteps, jobById, openJob, takeForward, tickLine } from '@/usecases/jobs';
-import { hubOf, isStale, missingReadings, openPoints, stepsOf, wheelStates } from '@/usecases/jobPlan';
+import { hubOf, isStale, missingReadings, wheelStates } from '@/usecases/jobPlan';
+import { stepsOf } from '@/usecases/card';
+import { openPoints } from '@/usecases/openPoints';
 import { changeToPlanB, holdJob, setPlanB, takeUpAgain } from '@/usecases/otherWays';
 import { dropKey, keysFor, remarksFor, takeBackRemark, takeKey, takeNote, takePhoto } from '@/usecases/remarks';
 import { signOff } from '@/usecases/signing';
@@ -67,7 +69,8 @@ async function throughTo(jobId: string, turns: number): Promise<JobWhole> {
 async function tickedAndTorqued(jobId: string): Promise<void> {
   for (const from of ['stage', 'fit'] as const) {
     const { plan } = await jobById(jobId);
-    for (const s of stepsOf(plan?.document as never, from)) await tickLine(jobId, s.key, true, BY);
+    for (const s of stepsOf(plan?.document as never, from).filter((x) => !x.card?.round))
+      await tickLine(jobId, s.key, true, BY);
     await finishSteps(jobId, from, BY);
   }
   for (let guard = 0; guard < 200; guard += 1) {

@@ -16,15 +16,8 @@ import { importParts, listParts } from '@/store/parts';
 import { type ChoiceDraft, STAGES, torqueEntry } from '@/store/schema';
 import { appendEntry } from '@/store/torque';
 import { addVehicle, listVehicles, loadVehicle, saveVehicle } from '@/store/vehicles';
-import {
-  FIRST_CHOICE,
-  isStale,
-  missingReadings,
-  openPoints,
-  planWith,
-  torqueSpec,
-  wheelStates,
-} from '@/usecases/jobPlan';
+import { FIRST_CHOICE, isStale, missingReadings, planWith, torqueSpec, wheelStates } from '@/usecases/jobPlan';
+import { openPoints } from '@/usecases/openPoints';
 import { firstVersion } from '../core/fixtures';
 import { freshStore, HUB, VEHICLE } from './open';
 

@@ -6,7 +6,8 @@ import type { KeptEvaluation } from '@/core/evaluate/kept';
 import { firstBreak } from '@/core/torque/chain';
 import { type DemoJob, type DemoVehicle, SCENARIO } from '@/demo/scenario';
 import { quantitiesFor, quantity, type QuantityId } from '@/core/document/quantities';
-import { jobCard, kitList } from '@/core/procedure/steps';
+import { jobCard } from '@/core/procedure/card';
+import { kitList } from '@/core/procedure/kitList';
 import { addChalkTest, addJob, addReading, loadJob, torqueLog, tickStep, withdrawChalkTest } from '@/store/jobs';
 import { judgeOldPlans, type PlanInForce } from '@/store/plans';
 import { jobOf, recordsOf } from '@/store/records';
@@ -18,12 +19,12 @@ import {
   adapterStates,
   countedReadings,
   missingReadings,
-  openPoints,
   planWith,
   staleBecause,
   wheelStates,
   wheelsThatGo,
 } from '@/usecases/jobPlan';
+import { openPoints } from '@/usecases/openPoints';
 import {
   enterTorque,
   finishSteps,

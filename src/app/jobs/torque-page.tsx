@@ -5,15 +5,10 @@ import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { CompareGap } from '@/features/torque/CompareGap';
 import { TorqueView } from '@/features/torque/TorqueView';
 import { gapsCompared } from '@/usecases/gapCompare';
-import {
-  adapterStates,
-  openAdapters,
-  openLink,
-  openPoints,
-  torqueSpec,
-  wheelStates,
-  wheelStatesSigned,
-} from '@/usecases/jobPlan';
+import type { Joint } from '@/core/torque/log';
+import { bayOf, heldBack, jointsOf, openRounds, specOf } from '@/usecases/card';
+import { openLink, wheelStatesSigned } from '@/usecases/jobPlan';
+import { openPoints } from '@/usecases/openPoints';
 import { logLines } from '@/usecases/logLines';
 import type { JobWhole } from '@/store/jobs';
 import { jobOr404 } from '@/usecases/pages';
@@ -55,16 +50,15 @@ export async function TorquePage({
     );
   }
   const { stage } = whole.job;
-  const states = recheck
-    ? wheelStatesSigned(whole)
-    : [...adapterStates(plan, whole.torque), ...wheelStates(plan, whole.torque)];
+  const states = recheck ? wheelStatesSigned(whole) : jointsOf(whole);
   const bar = recheck || isRetorque(whole) || signed ? null : barOf(whole);
-  const adaptersDone = openAdapters(whole).length === 0;
+  const now = Date.now();
+  const roundsDone = openRounds(whole).length === 0;
   const link = openLink(whole);
-  const open = signed ? [] : openPoints(whole);
+  const open = signed ? [] : openPoints(whole, now);
   const early = recheck && link !== null && link.reason === null && new Date() < link.dueFrom;
   const wrenches = new Map(
-    await Promise.all(states.map(async (w) => [w.joint, await wrenchesFor(torqueSpec(plan, w.joint).target)] as const)),
+    await Promise.all(states.map(async (w) => [w.joint, await wrenchesFor(specOf(whole, w.joint).target)] as const)),
   );
   return (
     <JobFrame whole={whole} here={here}>
@@ -73,18 +67,20 @@ export async function TorquePage({
         <TorqueView
           jobId={id}
           wheels={states.map((w) => {
-            const spec = torqueSpec(plan, w.joint);
-            const adapter = w.joint === 'adapter';
+            const spec = specOf(whole, w.joint);
+            const before = w.joint !== 'wheel';
             return {
               ...w,
-              log: logLines(plan, whole.torque, w.corner, w.joint),
+              log: logLines(spec, whole.torque, w.corner, w.joint),
               spec,
               wrenches: wrenches.get(w.joint) ?? [],
-              source: (adapter ? plan.spacer.adapter?.torque?.source : wheelTorque(plan)?.source) ?? '',
+              source: sourceOf(whole, w.joint),
               active:
                 bar === null &&
                 !early &&
-                (adapter ? refusalOf('torque-adapter', stage) === null : stage === here && adaptersDone),
+                (before
+                  ? refusalOf('torque-adapter', stage) === null
+                  : stage === here && roundsDone && heldBack(whole, w.corner, now).length === 0),
             };
           })}
           lugs={plan.hub.lugs ?? 0}
@@ -101,4 +97,12 @@ export async function TorquePage({
       </div>
     </JobFrame>
   );
+}
+
+/** Where the figure of a joint was read. */
+function sourceOf(whole: JobWhole, joint: Joint): string {
+  const plan = whole.plan?.document;
+  if (!plan) return '';
+  if (joint === 'hub') return bayOf(whole, 0).hub?.source ?? '';
+  return (joint === 'adapter' ? plan.spacer.adapter?.torque?.source : wheelTorque(plan)?.source) ?? '';
 }

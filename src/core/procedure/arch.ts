@@ -1,4 +1,4 @@
-import { type Step, step } from './steps';
+import { type Step, step } from './step';
 
 /**
  * Arch work, only when the chalk says so: its own sub-procedure, both sides. Body work: the customer agrees in

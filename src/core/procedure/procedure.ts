@@ -2,9 +2,12 @@ import type { Plan } from '../document/document';
 import { lockingOf, wheelTorque } from '../document/hardware';
 import { tightest, trimNeeded } from '../stance/clock';
 import { clearanceReserve } from '../figures/numbers';
-import { ADAPTER_PASSES, type TorqueSpec, WHEEL_PASSES, type Joint } from '../torque/log';
+import { ADAPTER_PASSES, HUB_PASSES, type Joint, type TorqueSpec, WHEEL_PASSES } from '../torque/log';
 import { archCard } from './arch';
-import { jobCard, jobKind, type JobKind, kitList, looseName, type Step } from './steps';
+import { jobCard } from './card';
+import { type JobKind, jobKind, looseName } from './jobKind';
+import { kitList } from './kitList';
+import type { Step } from './step';
 
 export interface TorqueJob {
   readonly joint: Joint;
@@ -79,6 +82,15 @@ function toolsFor(plan: Plan, kind: JobKind, arch: boolean): string[] {
       ? ['trim tools', 'cutting disc and 100-grit', 'masking tape', 'sealing foam or membrane', 'rust paint']
       : []),
   ];
+}
+
+/** The round of a conversion’s studs in one hub, by the figure that was read for them; null where no studs go in, or nobody counted the lugs. */
+export function hubTorque(plan: Plan, figure: { readonly nm: number; readonly source: string }): TorqueJob | null {
+  const { hub, policy, fastener } = plan;
+  if (fastener.kind !== 'conversion' || hub.lugs === null) return null;
+  const { torqueBand: band, verifyAngle } = policy;
+  const spec = { lugs: hub.lugs, band, verifyAngle, target: figure.nm, locking: null, passes: HUB_PASSES };
+  return { joint: 'hub', source: figure.source, spec };
 }
 
 /** Torque jobs of a plan; none without its figure, or where nobody counted the lugs. */

@@ -2,7 +2,7 @@ import type { Plan } from '../document/document';
 import { lockingOf } from '../document/hardware';
 import { socketRoom } from '../seat/seats';
 import { formatLength, type UnitSystem } from '../units/format';
-import { looseName } from './steps';
+import { looseName } from './jobKind';
 
 /** What a socket is for on one visit; old and new hardware seldom take the same. */
 export const SOCKET_USES = ['old', 'caps', 'new', 'hub-end', 'adapter', 'key'] as const;

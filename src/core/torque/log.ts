@@ -1,4 +1,5 @@
 import { type LockingSchool, starOrder } from './starOrder';
+import type { TraceClass } from './trace';
 
 /** Passes of a wheel in order. `lower` is the hold point between them: the tyre just touches the ground. */
 export const PASSES = ['snug', 'lower', 'middle', 'final', 'verify', 'recheck'] as const;
@@ -17,8 +18,11 @@ export const WHEEL_PASSES_WITH_MIDDLE: readonly Pass[] = ['snug', 'lower', 'midd
 /** An adapter on its hub: a torque job of its own, in the air, before the wheel's. */
 export const ADAPTER_PASSES: readonly Pass[] = ['snug', 'final', 'verify'];
 
-/** What a torque job holds: an adapter on its hub, or the wheel. */
-export const JOINTS = ['adapter', 'wheel'] as const;
+/** Two-ended studs in a hub: stud by stud to their own low figure, and once round again. */
+export const HUB_PASSES: readonly Pass[] = ['final', 'verify'];
+
+/** What a torque job holds: studs in their hub, an adapter on it, or the wheel. In the order they are torqued. */
+export const JOINTS = ['hub', 'adapter', 'wheel'] as const;
 export type Joint = (typeof JOINTS)[number];
 
 export interface TorqueReading {
@@ -31,6 +35,8 @@ export interface TorqueReading {
   readonly angle: number | null;
   /** What a click wrench tells: it shows no figure. Left out or null where figures were read. */
   readonly felt?: Felt | null;
+  /** What the trace of an electronic wrench shows; left out where it sent none. */
+  readonly shows?: TraceClass;
 }
 
 /**
@@ -61,7 +67,14 @@ export interface TorqueSpec {
   readonly verifyAngle: number;
 }
 
-export type Outcome = 'done' | 'low' | 'over' | 'moved';
+/**
+ * How a reading counts. `tight`: it hardly turned before the figure, so it was tight already and tells nothing; `stopped`: its trace shows
+ * a thread that crossed, a fastener that bottomed or one that gave.
+ */
+export type Outcome = 'done' | 'low' | 'over' | 'moved' | 'tight' | 'stopped';
+
+/** What a trace shows that stops a fastener: it is replaced, or somebody says why it stays. */
+const STOPS: ReadonlySet<TraceClass> = new Set<TraceClass>(['cross-threaded', 'bottomed', 'yielding']);
 
 export interface TorqueState {
   readonly order: readonly number[];
@@ -79,8 +92,10 @@ export interface TorqueState {
   readonly complete: boolean;
   /** Complete recheck rounds after sign-off. */
   readonly rechecks: number;
-  /** A fastener that was pulled far over the figure: it is replaced, or somebody says why it stays, before the pass goes on. */
+  /** A fastener that was pulled far over the figure, or whose trace stops it: it is replaced, or somebody says why it stays, before the pass goes on. */
   readonly overpulled: number | null;
+  /** Why that fastener is held: what its trace shows, or that it was pulled far over. */
+  readonly heldFor: TraceClass | 'over' | null;
 }
 
 /** Further over the figure than this a fastener has stretched for all anybody knows. Share of it; common practice, no source. */
@@ -104,14 +119,22 @@ export function torqueState(spec: TorqueSpec, log: readonly TorqueReading[]): To
   let complete = false;
   let rechecks = 0;
   let overpulled: number | null = null;
+  let heldFor: TorqueState['heldFor'] = null;
   for (const reading of standing(log)) {
     if ((reading.pass as Entry) === 'replaced' || (reading.pass as Entry) === 'stays') {
       overpulled = null;
+      heldFor = null;
       continue;
     }
-    const outcome = judgeReading(spec, reading);
+    const judged = judgeReading(spec, reading);
+    // A final pass that was sent back goes over fasteners that are tight already.
+    const outcome = judged === 'tight' && sentBack > 0 ? 'done' : judged;
     last = { reading, outcome };
-    if (outcome === 'over' && (reading.reading ?? 0) > spec.target * FAR_OVER) overpulled = reading.lug;
+    const far = outcome === 'over' && (reading.reading ?? 0) > spec.target * FAR_OVER;
+    if (far || outcome === 'stopped') {
+      overpulled = reading.lug;
+      heldFor = outcome === 'stopped' ? (reading.shows ?? null) : 'over';
+    }
     if (reading.pass === 'recheck' && pass === null) pass = 'recheck';
     if (outcome === 'moved') {
       pass = 'final';
@@ -134,7 +157,7 @@ export function torqueState(spec: TorqueSpec, log: readonly TorqueReading[]): To
     }
   }
   const next = pass === null || pass === 'lower' ? null : (order[done.length] as number);
-  return { order, pass, next, done, last, sentBack, complete, rechecks, overpulled };
+  return { order, pass, next, done, last, sentBack, complete, rechecks, overpulled, heldFor };
 }
 
 /** Which entries of a log stand, by their place in it: a slip takes the last one that still stood with it. */
@@ -163,12 +186,14 @@ export function judgeReading(spec: TorqueSpec, r: TorqueReading): Outcome {
   if (r.pass === 'snug' || r.pass === 'lower') return 'done';
   if (r.pass === 'strike' || r.pass === 'replaced' || r.pass === 'stays') return 'done';
   if (r.felt) return r.felt === 'lot' ? 'moved' : 'done';
+  const first = r.pass === 'final' || r.pass === 'middle';
+  if (first && r.shows !== undefined && STOPS.has(r.shows)) return 'stopped';
   if ((r.pass === 'verify' || r.pass === 'recheck') && !((r.angle ?? Number.POSITIVE_INFINITY) <= spec.verifyAngle))
     return 'moved';
   const figure = r.pass === 'middle' ? spec.target * (spec.middleShare ?? 0.55) : spec.target;
   if (r.reading === null || !(r.reading >= figure * (1 - spec.band / 100))) return 'low';
   if (r.reading > figure * (1 + spec.band / 100)) return 'over';
-  return 'done';
+  return r.pass === 'final' && r.shows === 'already-tight' ? 'tight' : 'done';
 }
 
 /** Number of a lug as the wheel face shows it: its place in the star, from 1. */
@@ -207,9 +232,20 @@ function feltRefusal(spec: TorqueSpec, r: TorqueReading, got: number): string | 
   return spec.target > 0 ? null : 'There is no torque figure with a source for this axle.';
 }
 
+/** What a trace shows, inside a sentence. */
+export const SHOWS: Readonly<Record<TraceClass, string>> = {
+  normal: 'a fastener that seated and clamps',
+  'cross-threaded': 'torque long before the seat, as a crossed thread gives',
+  bottomed: 'a rise without a seat, as a fastener gives that has bottomed',
+  yielding: 'a rise that falls off, as a fastener gives that stretches',
+  'already-tight': 'hardly a turn before the figure, so it was tight already',
+};
+
 /** Nothing goes on past a fastener that was pulled far over the figure until somebody has dealt with it. */
-function overRefusal({ overpulled, order }: TorqueState, r: TorqueReading): string | null {
+function overRefusal({ overpulled, order, heldFor }: TorqueState, r: TorqueReading): string | null {
   const lug = faceNumber(order, overpulled as number);
   if ((r.pass === 'replaced' || r.pass === 'stays') && r.lug === overpulled) return null;
-  return `Lug ${lug} was pulled far over the figure, so it may have stretched: replace it, or a lead says why it stays.`;
+  return heldFor === 'over' || heldFor === null
+    ? `Lug ${lug} was pulled far over the figure, so it may have stretched: replace it, or a lead says why it stays.`
+    : `The trace of lug ${lug} shows ${SHOWS[heldFor]}: replace it, or a lead says why it stays.`;
 }

@@ -1,6 +1,6 @@
 import { CORNER_LABEL } from '@/core/document/labels';
 import { drawnEngagement } from '@/core/figures/result';
-import { cautions } from '@/core/procedure/steps';
+import { cautions } from '@/core/procedure/cautions';
 import { findingKey } from '@/core/rules/finding';
 import type { UnitSystem } from '@/core/units/format';
 import { StackSection } from '@/drawing/StackSection';
@@ -10,7 +10,8 @@ import type { PlanInForce } from '@/store/plans';
 import { LogTable } from '@/features/torque/LogTable';
 import { ReadingsTable } from './ReadingsTable';
 import { Verdict } from '@/ui/Verdict';
-import { adapterStates, wheelStates } from '@/usecases/jobPlan';
+import { bayLines } from '@/usecases/bayLines';
+import { jointsOf, specOf } from '@/usecases/card';
 import { logLines } from '@/usecases/logLines';
 import { recordEvaluation } from '@/usecases/recordFindings';
 
@@ -100,20 +101,24 @@ export function RecordSheet({
           Torque log
         </h2>
         <div className="grid gap-6 md:grid-cols-2">
-          {[...adapterStates(plan, whole.torque), ...wheelStates(plan, whole.torque)].map(
-            ({ corner, joint, state }) => (
-              <div key={`${corner}/${joint}`} className="break-inside-avoid">
-                <h3 className="font-[600]">
-                  {CORNER_LABEL[corner]}
-                  {joint === 'adapter' ? ', adapter' : ''}:{' '}
-                  {state.complete ? 'every fastener held in the verify pass' : 'not through its verify pass'}
-                </h3>
-                <LogTable full log={logLines(plan, whole.torque, corner, joint)} units={units} order={state.order} />
-              </div>
-            ),
-          )}
+          {jointsOf(whole).map(({ corner, joint, state }) => (
+            <div key={`${corner}/${joint}`} className="break-inside-avoid">
+              <h3 className="font-[600]">
+                {CORNER_LABEL[corner]}
+                {joint === 'adapter' ? ', adapter' : joint === 'hub' ? ', studs in the hub' : ''}:{' '}
+                {state.complete ? 'every fastener held in the verify pass' : 'not through its verify pass'}
+              </h3>
+              <LogTable
+                full
+                log={logLines(specOf(whole, joint), whole.torque, corner, joint)}
+                units={units}
+                order={state.order}
+              />
+            </div>
+          ))}
         </div>
       </section>
+      <AtTheCar axle={plan.axle} lines={bayLines(whole, units)} />
       <section aria-labelledby={`r-cautions-${plan.axle}`} className="break-inside-avoid border-2 border-ink p-3">
         <h2 id={`r-cautions-${plan.axle}`}>Cautions</h2>
         <ul className="list-disc pl-5 text-[14px]">
@@ -128,5 +133,20 @@ export function RecordSheet({
         {inForce.intact ? '' : '. The stored plan does not match it: it was altered after it was frozen.'}
       </p>
     </article>
+  );
+}
+
+/** What happened while it was fitted; nothing where nothing did. */
+function AtTheCar({ axle, lines }: { axle: string; lines: readonly string[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <section aria-labelledby={`r-bay-${axle}`} className="break-inside-avoid">
+      <h2 id={`r-bay-${axle}`}>At the car</h2>
+      <ul className="list-disc pl-5 text-[14px]">
+        {lines.map((l) => (
+          <li key={l}>{l}</li>
+        ))}
+      </ul>
+    </section>
   );
 }

@@ -11,7 +11,7 @@ import { SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
 import { useUnkept } from '@/ui/useUnkept';
 import { keepNote, takeBack } from './actions';
-import { sendPhoto } from './sendPhoto';
+import { sendPhoto } from '@/ui/sendPhoto';
 
 export interface ShownPhoto {
   readonly id: string;

@@ -1,4 +1,5 @@
 import type { Entry, Felt, Outcome } from '@/core/torque/log';
+import type { TraceClass, TraceSample } from '@/core/torque/trace';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
 
 export interface LogLine {
@@ -14,12 +15,22 @@ export interface LogLine {
   readonly outcome: Outcome;
   readonly by: string;
   readonly at: string;
+  /** What an electronic wrench sent; null where it sent nothing. */
+  readonly trace: readonly TraceSample[] | null;
+  readonly shows: TraceClass | null;
   readonly hash: string;
 }
 
 const FELT_WORD: Readonly<Record<Felt, string>> = { click: 'clicked', held: 'held', little: 'a little', lot: 'a lot' };
 
-const WORD: Readonly<Record<Outcome, string>> = { done: '', low: 'low', over: 'over', moved: 'moved' };
+const WORD: Readonly<Record<Outcome, string>> = {
+  done: '',
+  low: 'low',
+  over: 'over',
+  moved: 'moved',
+  tight: 'tight already',
+  stopped: 'stopped',
+};
 
 /** The torque log of a wheel, newest first; lug numbers as on the wheel face. */
 export function LogTable({

@@ -71,6 +71,7 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
     'at',
     jointKey((wheels.find((w) => !finished(w.state, recheck)) ?? wheels[0]) as TorquedJoint),
     wheels.map(jointKey),
+    entries.waiting > 0,
   );
   const [hand, setHand] = useUnkept('torque/in-hand', 'click');
   const [failure, setFailure] = useState<string | null>(null);

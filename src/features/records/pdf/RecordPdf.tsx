@@ -37,6 +37,8 @@ const css = StyleSheet.create({
 
 /** What goes on an axle's own page at this size; what there is more of stands in the appendix. */
 const FINDINGS_SHOWN = 9;
+/** Lines of what happened at the car on the sheet itself. */
+const BAY_SHOWN = 6;
 const FEWER_FINDINGS = 6;
 const PHOTOS_SHOWN = 4;
 const LUG_ROWS = 12;
@@ -145,6 +147,11 @@ function AxlePage({
       ))}
       {more > 0 ? <Text>and {more} more in the appendix</Text> : null}
       {s.note ? <Text style={{ color: '#555' }}>{s.note}</Text> : null}
+      {s.bay.length > 0 ? <Text style={css.h2}>At the car</Text> : null}
+      {s.bay.slice(0, BAY_SHOWN).map((line) => (
+        <Text key={line}>{line}</Text>
+      ))}
+      {s.bay.length > BAY_SHOWN ? <Text>and {s.bay.length - BAY_SHOWN} more in the appendix</Text> : null}
       {rows > LUG_ROWS || s.torque.length > 2 ? <TorqueInShort tables={s.torque} /> : <TorqueByLug tables={s.torque} />}
       <View style={css.box}>
         {s.cautions.map((c) => (
@@ -260,6 +267,16 @@ function Appendix({ sheet: s, printed }: { sheet: SheetModel; printed: string })
         </View>
       ))}
       <TorqueByLug tables={s.torque} />
+      {s.bay.length > BAY_SHOWN ? (
+        <>
+          <Text style={css.h2}>At the car</Text>
+          {s.bay.map((line) => (
+            <Text key={line} style={css.row}>
+              {line}
+            </Text>
+          ))}
+        </>
+      ) : null}
       <Text style={css.h2}>Kit list and job card</Text>
       {s.steps.map((x) => (
         <View key={x.text} style={css.row} wrap={false}>

@@ -2,12 +2,15 @@ import { format } from 'date-fns';
 import { AXLE_LABEL, CORNER_LABEL } from '@/core/document/labels';
 import type { StackGeometry } from '@/core/figures/geometry';
 import { drawnEngagement } from '@/core/figures/result';
-import { cautions } from '@/core/procedure/steps';
+import { cautions } from '@/core/procedure/cautions';
+import type { Step } from '@/core/procedure/step';
 import type { Level } from '@/core/rules/finding';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';
 import type { PlanInForce } from '@/store/plans';
-import { adapterStates, type JointState, shownSteps, wheelStates } from '@/usecases/jobPlan';
+import { bayLines } from '@/usecases/bayLines';
+import { doneOf, jointsOf, specOf, stepsNow } from '@/usecases/card';
+import type { JointState } from '@/usecases/jobPlan';
 import { logLines } from '@/usecases/logLines';
 import { recordEvaluation } from '@/usecases/recordFindings';
 import { factsOf, gapLines, type SheetRevision } from '../sheet';
@@ -41,6 +44,8 @@ export interface SheetModel {
   readonly gaps: readonly { readonly corner: string; readonly text: string }[];
   readonly holds: string;
   readonly steps: readonly { readonly text: string; readonly done: string }[];
+  /** What happened at the car, a sentence each. */
+  readonly bay: readonly string[];
   readonly torque: readonly TorqueTable[];
   readonly cautions: readonly string[];
   readonly readings: readonly (readonly [string, string, string])[];
@@ -65,8 +70,8 @@ function entryText(line: Line | undefined, units: UnitSystem): string {
   return said.length === 0 ? 'done' : said.join(', ');
 }
 
-function torqueTable(whole: JobWhole, inForce: PlanInForce, at: JointState, units: UnitSystem): TorqueTable {
-  const lines = logLines(inForce.document, whole.torque, at.corner, at.joint).filter((l) => !l.struck);
+function torqueTable(whole: JobWhole, at: JointState, units: UnitSystem): TorqueTable {
+  const lines = logLines(specOf(whole, at.joint), whole.torque, at.corner, at.joint).filter((l) => !l.struck);
   const last = (pass: string, lug: number) => lines.findLast((l) => l.pass === pass && l.lug === lug);
   const rows = at.state.order.map((lug, i) => {
     const [final, verify] = [last('final', lug), last('verify', lug)];
@@ -79,12 +84,20 @@ function torqueTable(whole: JobWhole, inForce: PlanInForce, at: JointState, unit
   });
   const rechecks = lines.filter((l) => l.pass === 'recheck');
   return {
-    name: `${CORNER_LABEL[at.corner]}${at.joint === 'adapter' ? ', adapter' : ''}`,
+    name: `${CORNER_LABEL[at.corner]}${OF_JOINT[at.joint]}`,
     through: at.state.complete,
     rows,
     tools: rechecks.length === 0 ? '' : `${rechecks.length} rechecked since, last ${rechecks.at(-1)?.at}`,
   };
 }
+
+const doneText = (whole: JobWhole, s: Step): string => {
+  const done = doneOf(whole, s);
+  if (done === null) return s.hold ? 'open' : '';
+  return done.reason === null ? 'done' : 'reason';
+};
+
+const OF_JOINT = { hub: ', studs in the hub', adapter: ', adapter', wheel: '' } as const;
 
 /** An axle as its record says it. @param readings the table of readings, worded */
 export function sheetModel(
@@ -106,9 +119,9 @@ export function sheetModel(
   const e = recordEvaluation(whole, inForce, units);
   const least = drawnEngagement(e.numbers.corners);
   const all = e.findings.map(({ finding, text }) => ({ level: finding.level, text }));
-  const steps = [...shownSteps(whole, 'stage', units), ...shownSteps(whole, 'fit', units)];
+  const steps = [...stepsNow(whole, 'stage', units), ...stepsNow(whole, 'fit', units)];
   const holds = steps.filter((s) => s.hold);
-  const ticked = holds.filter((s) => whole.ticked.has(s.key));
+  const ticked = holds.filter((s) => doneOf(whole, s)?.reason === null);
   return {
     title: `${AXLE_LABEL[plan.axle]}, ${whole.vehicle.name}, ${whole.vehicle.plate}`,
     verdict: e.verdict,
@@ -124,10 +137,12 @@ export function sheetModel(
     note: e.note,
     gaps: gapLines(whole, units),
     holds: `${ticked.length} of ${holds.length} hold points ticked`,
-    steps: steps.map((s) => ({ text: s.text, done: whole.ticked.has(s.key) ? 'ticked' : s.hold ? 'open' : '' })),
-    torque: [...adapterStates(plan, whole.torque), ...wheelStates(plan, whole.torque)].map((at) =>
-      torqueTable(whole, inForce, at, units),
-    ),
+    steps: steps.map((s) => ({
+      text: s.card ? `${CORNER_LABEL[s.card.corner]}: ${s.text}` : s.text,
+      done: doneText(whole, s),
+    })),
+    bay: bayLines(whole, units),
+    torque: jointsOf(whole).map((at) => torqueTable(whole, at, units)),
     cautions: cautions(plan),
     readings,
     photos,

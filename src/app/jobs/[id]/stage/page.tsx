@@ -1,15 +1,8 @@
 import type { Metadata } from 'next';
-import { StepsPage } from '../../steps-page';
+import { StagePage } from '../../stage-page';
 
 export const metadata: Metadata = { title: 'Stage' };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  return (
-    <StepsPage
-      id={(await params).id}
-      from="stage"
-      title="Stage the kit"
-      lead="Everything on the trolley before the car is lifted: right count, right length, right finish."
-    />
-  );
+  return <StagePage id={(await params).id} />;
 }

@@ -4,7 +4,7 @@ import { Check } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { Checkbox } from 'radix-ui';
 import { useOptimistic, useState, useTransition } from 'react';
-import type { Step } from '@/core/procedure/steps';
+import type { Step } from '@/core/procedure/step';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { VerdictMark } from '@/ui/Verdict';
@@ -15,15 +15,13 @@ export interface TickedStep extends Step {
   readonly ticked: string | null;
 }
 
-/** Kit list and job card: each line ticked where it is done; hold points keep the next stage shut. */
+/** The kit list: each line ticked where it is done; hold points keep the next stage shut. */
 export function Checklist({
   jobId,
-  from,
   steps,
   current,
 }: {
   jobId: string;
-  from: 'stage' | 'fit';
   steps: readonly TickedStep[];
   current: boolean;
 }) {
@@ -43,8 +41,8 @@ export function Checklist({
     });
   const next = () =>
     start(async () => {
-      const result = await ask(() => finish(jobId, from));
-      if (result.ok) router.push(`/jobs/${jobId}/${from === 'stage' ? 'fit' : 'torque'}`);
+      const result = await ask(() => finish(jobId, 'stage'));
+      if (result.ok) router.push(`/jobs/${jobId}/fit`);
       else setFailure(result.message);
     });
 
@@ -87,7 +85,7 @@ export function Checklist({
       ) : null}
       <div className="flex items-center gap-4">
         <Button look="main" disabled={busy || open > 0 || !current} onClick={next}>
-          {from === 'stage' ? 'Kit is complete' : 'Go to torque'}
+          Kit is complete
         </Button>
         <p className="text-[14px] text-soft">
           {open > 0

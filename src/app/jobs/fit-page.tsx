@@ -1,0 +1,83 @@
+import { format } from 'date-fns';
+import { cornersOf } from '@/core/document/assemble';
+import type { Corner } from '@/core/document/vocabulary';
+import { FitView } from '@/features/bay/FitView';
+import type { FitAxle } from '@/features/bay/fitProps';
+import { JobFrame } from '@/features/shell/JobRail';
+import { NeedsPlan } from '@/features/shell/NeedsPlan';
+import type { UnitSystem } from '@/core/units/format';
+import type { JobWhole } from '@/store/jobs';
+import { bayOf, doneOf, stepsNow } from '@/usecases/card';
+import { jobById } from '@/usecases/jobs';
+import { lockersOnShelf } from '@/usecases/kit';
+import { jobOr404 } from '@/usecases/pages';
+import { readSession } from '@/usecases/session';
+import { JobRemarks } from './remarks';
+
+/** The job card of a visit, corner by corner; both axles on it once both are as far. */
+export async function FitPage({ id }: { id: string }) {
+  const whole = await jobOr404(id);
+  const { units } = await readSession();
+  if (!whole.plan)
+    return (
+      <JobFrame whole={whole} here="fit">
+        <main className="flex max-w-[960px] flex-col gap-5 p-5">
+          <h1>Fit</h1>
+          <NeedsPlan jobId={id} />
+        </main>
+      </JobFrame>
+    );
+  const { partner } = whole;
+  const other = partner?.stage === 'fit' && partner.held === null ? await jobById(partner.id) : null;
+  const now = Date.now();
+  const wholes = [whole, ...(other?.plan ? [other] : [])].sort((a, b) => a.job.axle.localeCompare(b.job.axle));
+  return (
+    <JobFrame whole={whole} here="fit">
+      <FitView
+        vehicleId={whole.vehicle.id}
+        axles={wholes.map((w) => fitAxle(w, units, now))}
+        marks={marksOf(whole)}
+        lockers={await lockersOnShelf()}
+        units={units}
+        now={now}
+      />
+      <div className="max-w-[960px] p-5">
+        <JobRemarks whole={whole} />
+      </div>
+    </JobFrame>
+  );
+}
+
+function fitAxle(whole: JobWhole, units: UnitSystem, now: number): FitAxle {
+  const bay = bayOf(whole, now);
+  return {
+    jobId: whole.job.id,
+    axle: whole.job.axle,
+    corners: cornersOf(whole.job.axle),
+    plan: whole.plan?.document as FitAxle['plan'],
+    current: whole.job.stage === 'fit',
+    steps: stepsNow(whole, 'fit', units).map((s) => {
+      const done = doneOf(whole, s);
+      return {
+        ...s,
+        jobId: whole.job.id,
+        done: done && {
+          who: done.at === null ? `${done.by}, fastener by fastener` : `${done.by}, ${format(done.at, 'd MMM HH:mm')}`,
+          reason: done.reason,
+        },
+      };
+    }),
+    hub: bay.hub,
+    clocks: bay.clocks,
+    troubles: bay.troubles,
+    deviations: bay.deviations,
+    paused: bay.paused,
+    lift: bay.lift,
+  };
+}
+
+/** Mark of the wheel that hangs at each corner. */
+function marksOf(whole: JobWhole): Partial<Record<Corner, string>> {
+  const own = whole.wheels.filter((w) => w.wheelSetId === whole.job.wheelSetId);
+  return Object.fromEntries(own.map((w) => [w.corner, w.mark]));
+}

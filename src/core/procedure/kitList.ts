@@ -1,0 +1,138 @@
+import type { Plan } from '../document/document';
+import { lockingOf, wheelTorque } from '../document/hardware';
+import { seatInSentence } from '../document/labels';
+import { formatThread, parseThread } from '../thread/designation';
+import { formatLength, type UnitSystem } from '../units/format';
+import { hasPlate, looseName } from './jobKind';
+import { type Step, step, torqueText } from './step';
+
+const threadName = (text: string): string => formatThread(parseThread('Thread', text));
+
+/** Both plates, or each with its side where they differ. */
+function plates({ spacer, rightPlate }: Plan, plate: string, mm: (x: number) => string): string {
+  if (rightPlate === null || rightPlate === spacer.thickness) return `2 × ${plate} ${mm(spacer.thickness)}`;
+  return `${plate} ${mm(spacer.thickness)} for the left, ${mm(rightPlate)} for the right`;
+}
+
+const drilled = ({ spacer }: Plan): string =>
+  spacer.lugs === null || spacer.boltCircles === null ? '' : `, ${spacer.lugs} × ${spacer.boltCircles.join(' / ')}`;
+
+/**
+ * Kit to have on the trolley before the car is lifted. Every line is a hold point: a wheel off with the wrong nuts on
+ * the trolley is a wheel refitted twice. Common practice, no source.
+ * @param units in which lengths and torques are written; a length that is needed is rounded up, a size as it is marked to nearest
+ */
+export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
+  const { hub, spacer, fastener } = plan;
+  const torque = wheelTorque(plan);
+  // A plan whose lugs nobody counted never goes forward.
+  const count = (hub.lugs ?? 0) * 2;
+  // One piece a wheel is keyed: it is counted by itself, because the bags look alike.
+  const keyed = lockingOf(plan).is === 'piece';
+  const of = (what: string): string => (keyed ? `${count - 2} × ${what} and 2 locking ones` : `${count} × ${what}`);
+  const loose = looseName(plan);
+  const mm = (x: number): string => formatLength(x, units);
+  // What the bag is held against besides the length: a plain shank that is too long looks the same in the hand.
+  const threaded = (x: number | null): string =>
+    x === null ? '' : `, ${formatLength(x, units, 'up')} of thread from the tip`;
+  const plate = spacer.kind === 'adapter' ? 'adapter' : 'spacer';
+  const kit = hasPlate(plan)
+    ? [
+        step(
+          'kit.spacers',
+          `${plates(plan, plate, mm)}${spacer.kind === 'adapter' ? '' : `, ${spacer.kind}`}${drilled(plan)}. Same make, both measured.`,
+          true,
+        ),
+      ]
+    : [];
+  switch (fastener.kind) {
+    case 'bolt':
+      kit.push(
+        step(
+          'kit.bolts',
+          `${of('bolt')} ${threadName(hub.thread)}, ${mm(fastener.length)} under the seat${threaded(fastener.threadLength)}. Count them, measure one of each bag.`,
+          true,
+        ),
+      );
+      break;
+    case 'stud':
+      kit.push(
+        step(
+          'kit.studs',
+          `${count} × stud ${threadName(hub.thread)}, ${mm(fastener.protrusion)} protrusion${threaded(fastener.threadLength)}. Count them, measure one of each bag.`,
+          true,
+        ),
+      );
+      break;
+    case 'conversion':
+      kit.push(
+        step(
+          'kit.studs',
+          `${count} × conversion stud ${threadName(fastener.hubThread)} to ${threadName(fastener.outerThread)}, ${mm(fastener.length)} overall, short end ${mm(fastener.shortEnd)}${threaded(fastener.threadLength)}. Count them, read both threads.`,
+          true,
+        ),
+        step(
+          'kit.locker',
+          'Thread locker, medium strength: high strength needs heat next to bearings and seals to come off again.',
+          true,
+        ),
+      );
+      break;
+    case 'stock':
+      kit.push(
+        step(
+          'kit.stock',
+          keyed
+            ? `The ${count - 2} stock ${loose}s and the 2 locking ones, all present, threads clean.`
+            : `The ${count} stock ${loose}s, all present, threads clean.`,
+          true,
+        ),
+      );
+      break;
+  }
+  const nut =
+    fastener.kind === 'nuts' || fastener.kind === 'conversion' || fastener.kind === 'stud' ? fastener.nut : null;
+  if (nut)
+    kit.push(
+      step(
+        'kit.nuts',
+        `${of(`${nut.style} nut`)} ${threadName(nut.thread)}, ${seatInSentence(nut.seat)}${nut.shankLength > 0 ? `, shank ${mm(nut.shankLength)}` : ''}. Count them; right finish.`,
+        true,
+      ),
+    );
+  if (spacer.adapter)
+    kit.push(
+      step(
+        'kit.adapter-nuts',
+        `${count} × nut for the adapter, from its own leaflet, and their thin-wall socket.`,
+        true,
+      ),
+    );
+  if (hub.lockingFastener || keyed)
+    kit.push(step('kit.key', 'Locking key in hand, and it fits the locking fastener.', true));
+  kit.push(
+    step(
+      'kit.sockets',
+      `Socket for these ${loose}s${hub.socketOutside === null ? '' : `, ${formatLength(hub.socketOutside, units, 'up')} outside`}, tried in the wheel’s lug hole. Never scrape past it.`,
+      true,
+    ),
+    step(
+      'kit.wrench',
+      `Torque wrench set to ${torque ? torqueText(torque, units) : 'the figure, once it has a source'}.`,
+      true,
+    ),
+  );
+  if (spacer.adapter?.torque)
+    kit.push(
+      step('kit.adapter-wrench', `Second setting for the adapter: ${torqueText(spacer.adapter.torque, units)}.`, true),
+    );
+  kit.push(
+    step(
+      'kit.clean',
+      'Wire brush, brake cleaner, gloves and eye protection.',
+      true,
+      'Brake cleaner and dust: gloves, eyes, no airline.',
+    ),
+  );
+  return kit;
+}

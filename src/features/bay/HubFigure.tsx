@@ -1,0 +1,83 @@
+import { useState } from 'react';
+import type { BayDetail, HubHold } from '@/core/procedure/bay';
+import { tryInput } from '@/core/errors';
+import { parseTorque } from '@/core/units/parse';
+import { formatTorque, type UnitSystem } from '@/core/units/format';
+import { Button } from '@/ui/Button';
+import { Field, SelectField } from '@/ui/Field';
+
+export const HOLDS: readonly { readonly value: HubHold; readonly label: string }[] = [
+  { value: 'brake', label: 'Parking brake' },
+  { value: 'helper', label: 'Helper on the pedal' },
+  { value: 'bar', label: 'Bar across two studs' },
+  { value: 'tool', label: 'Tool through the vented disc' },
+];
+
+/** Figure of the studs’ hub end with its source, and how this hub is held: asked once, at the hub. Nothing is offered as a figure. */
+export function HubFigure({
+  axle,
+  hub,
+  units,
+  onSay,
+}: {
+  axle: 'front' | 'rear';
+  hub: { readonly nm: number; readonly source: string; readonly hold: HubHold } | null;
+  units: UnitSystem;
+  onSay: (detail: BayDetail) => void;
+}) {
+  const [figure, setFigure] = useState('');
+  const [source, setSource] = useState('');
+  const [hold, setHold] = useState<HubHold>(axle === 'rear' ? 'brake' : 'helper');
+  const [error, setError] = useState<{ figure?: string; source?: string }>({});
+  if (hub !== null)
+    return (
+      <p className="text-[16px]">
+        <span className="figure font-[650]">{formatTorque(hub.nm, units)}</span> ({hub.source}), hub held by:{' '}
+        {HOLDS.find((h) => h.value === hub.hold)?.label.toLowerCase()}.
+      </p>
+    );
+  const say = () => {
+    const typed = units === 'imperial' && /^[\d.,\s/]+$/.test(figure) ? `${figure} lbf·ft` : figure;
+    const read = tryInput(() => parseTorque('Figure of the hub end', typed, { min: 5, max: 150 }));
+    const wrong = {
+      ...(read.error === undefined ? {} : { figure: read.error }),
+      ...(source.trim() === '' ? { source: 'Say where the figure stands, such as “stud leaflet”.' } : {}),
+    };
+    setError(wrong);
+    if (read.error !== undefined || wrong.source) return;
+    onSay({ kind: 'hub-figure', nm: read.value.value, source: source.trim(), hold });
+  };
+  return (
+    <form
+      className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.4fr)_minmax(0,1.2fr)_auto] items-end gap-3 max-md:grid-cols-1"
+      onSubmit={(e) => {
+        e.preventDefault();
+        say();
+      }}
+    >
+      <Field
+        label="Figure of the hub end"
+        unit={units === 'imperial' ? 'lbf·ft' : 'N·m'}
+        figure
+        inputMode="decimal"
+        value={figure}
+        error={error.figure}
+        onChange={(e) => setFigure(e.target.value)}
+      />
+      <Field
+        label="Where it stands"
+        value={source}
+        error={error.source}
+        placeholder="stud leaflet"
+        onChange={(e) => setSource(e.target.value)}
+      />
+      <SelectField
+        label="Hub held by"
+        options={HOLDS}
+        value={hold}
+        onChange={(e) => setHold(e.target.value as HubHold)}
+      />
+      <Button type="submit">Keep the figure</Button>
+    </form>
+  );
+}

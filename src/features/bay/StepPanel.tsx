@@ -1,0 +1,236 @@
+import { Camera } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useRef, useState, useTransition } from 'react';
+import { CORNER_LABEL } from '@/core/document/labels';
+import type { Corner } from '@/core/document/vocabulary';
+import type { BayDetail } from '@/core/procedure/bay';
+import type { UnitSystem } from '@/core/units/format';
+import { ask } from '@/ui/ask';
+import { Button, LinkButton } from '@/ui/Button';
+import { sendPhoto } from '@/ui/sendPhoto';
+import { VerdictMark } from '@/ui/Verdict';
+import { StartClock } from './Clocks';
+import type { FitAxle, FitStep, ShelfLocker } from './fitProps';
+import { HubFigure } from './HubFigure';
+import { Reason } from './Reason';
+import { StepDrawing } from './StepDrawing';
+import { AnotherWay, WentWrong } from './Trouble';
+
+export interface StepPanelProps {
+  readonly step: FitStep;
+  readonly axle: FitAxle;
+  /** “4 of 14”. */
+  readonly place: string;
+  readonly done: boolean;
+  readonly waits: boolean;
+  /** Something is asked that comes before the next tick. */
+  readonly held: boolean;
+  readonly lockers: readonly ShelfLocker[];
+  readonly units: UnitSystem;
+  readonly now: number;
+  readonly vehicleId: string;
+  /** Nothing is open on this card: what comes next is the torque. */
+  readonly allDone: boolean;
+  readonly onTorque: () => void;
+  readonly onDone: () => void;
+  readonly onUndo: () => void;
+  readonly onSay: (detail: BayDetail, corner?: Corner) => void;
+}
+
+type Beside = 'wrong' | 'other' | 'reason' | null;
+
+/** One step, large: readable from the other side of the wheel. */
+export function StepPanel(p: StepPanelProps) {
+  const { step, axle, done, waits, units } = p;
+  const { card } = step;
+  const [beside, setBeside] = useState<Beside>(null);
+  const corner = card?.corner ?? (axle.corners[0] as Corner);
+  const flip = (to: Beside) => setBeside((was) => (was === to ? null : to));
+  const say = (c: Corner, detail: BayDetail) => {
+    setBeside(null);
+    p.onSay(detail, c);
+  };
+  return (
+    <section
+      aria-label="Step"
+      data-step={step.key}
+      data-ended={p.allDone || undefined}
+      className="flex min-w-0 flex-1 flex-col gap-3"
+    >
+      <p className="text-[14px] text-soft">
+        <span className="inline-block first-letter:uppercase">{CORNER_LABEL[corner]}</span> · step{' '}
+        <span className="figure">{p.place}</span>
+        {card ? ` · usually ${card.minutes} min` : ''}
+        {step.hold ? ' · hold point' : ''}
+      </p>
+      <h2 className="text-[28px] leading-tight text-ink">{card?.title ?? 'This step'}</h2>
+      {card ? (
+        <div className="flex min-h-[200px] min-w-0 items-center justify-center">
+          <StepDrawing stepKey={step.key} card={card} plan={axle.plan} units={units} />
+        </div>
+      ) : null}
+      <p className="max-w-[60ch] text-[21px] leading-snug">{step.text}</p>
+      {card?.tool ? (
+        <p className="text-[16px] text-soft">
+          In hand: <span className="text-ink">{card.tool}</span>
+        </p>
+      ) : null}
+      {step.caution ? (
+        <p className="flex items-center gap-2 text-[17px] font-[600] text-caution">
+          <VerdictMark level="caution" size={16} /> {step.caution}
+        </p>
+      ) : null}
+      {card?.round === 'hub' ? (
+        <HubFigure axle={axle.axle} hub={axle.hub} units={units} onSay={(d) => p.onSay(d)} />
+      ) : null}
+      {card?.starts ? (
+        <StartClock
+          kind={card.starts}
+          running={axle.clocks.find((c) => c.corner === corner && c.kind === card.starts) ?? null}
+          lockers={p.lockers}
+          now={p.now}
+          onSay={(d) => p.onSay(d, corner)}
+        />
+      ) : null}
+      {waits && !done ? <Waits {...p} corner={corner} /> : null}
+      {card?.photo ? <TakePhoto vehicleId={p.vehicleId} jobId={step.jobId} corner={corner} state={card.photo} /> : null}
+      {done && step.done ? (
+        <p className="text-[15px] text-soft">
+          {step.done.reason ? `Ended with a reason: ${step.done.reason}. ` : ''}
+          {step.done.who}
+        </p>
+      ) : null}
+      {beside === 'wrong' ? <WentWrong plan={axle.plan} corner={corner} onSay={say} /> : null}
+      {beside === 'other' ? <AnotherWay corner={corner} onSay={say} /> : null}
+      {beside === 'reason' ? (
+        <Reason
+          ask="A hold point is ended by a tick or by a reason. The reason stands on the record."
+          label="End it with this reason"
+          onSay={(why) => {
+            setBeside(null);
+            p.onSay({ kind: 'instead', key: step.key, why });
+          }}
+        />
+      ) : null}
+      <div className="sticky bottom-0 mt-auto flex flex-wrap items-stretch gap-2 bg-paper pt-2 pb-1">
+        {card?.round && !done ? (
+          <LinkButton
+            look="main"
+            className="min-h-[64px] min-w-[180px] flex-1 text-[19px]"
+            href={`/jobs/${step.jobId}/torque?at=${corner}/${card.round}`}
+          >
+            {card.round === 'hub' ? 'Torque the studs' : 'Torque the adapter'}
+          </LinkButton>
+        ) : (
+          <Button
+            look="main"
+            className="min-h-[64px] min-w-[180px] flex-1 text-[19px]"
+            disabled={p.held || (waits && !done)}
+            onClick={p.allDone ? p.onTorque : p.onDone}
+          >
+            {p.allDone ? 'On to torque' : done ? 'Next open step' : 'Done, next'}
+          </Button>
+        )}
+        {done && !card?.round && step.done?.reason === null ? (
+          <Button look="quiet" className="min-h-[64px]" onClick={p.onUndo}>
+            Not done after all
+          </Button>
+        ) : null}
+        <Button
+          look="quiet"
+          aria-expanded={beside === 'wrong'}
+          className="min-h-[64px] px-3"
+          onClick={() => flip('wrong')}
+        >
+          Went wrong
+        </Button>
+        <Button
+          look="quiet"
+          aria-expanded={beside === 'other'}
+          className="min-h-[64px] px-3"
+          onClick={() => flip('other')}
+        >
+          Another way
+        </Button>
+        {step.hold && !done ? (
+          <Button
+            look="quiet"
+            aria-expanded={beside === 'reason'}
+            className="min-h-[64px] px-3"
+            onClick={() => flip('reason')}
+          >
+            Reason instead
+          </Button>
+        ) : null}
+      </div>
+    </section>
+  );
+}
+
+function Waits({ step, axle, corner, onSay }: StepPanelProps & { corner: Corner }) {
+  const kind = step.card?.waits;
+  if (kind === undefined) return null;
+  const clock = axle.clocks.find((c) => c.corner === corner && c.kind === kind);
+  if (!clock)
+    return (
+      <p className="border-l-4 border-caution pl-3 text-[16px]">
+        The locker’s clock was not started at this hub: nobody knows how long it has cured. Start it at “Locker on the
+        hub end”.
+      </p>
+    );
+  return (
+    <Reason
+      ask="The locker has not cured. Another corner can be worked meanwhile. If the wheel goes on all the same, say why, by name."
+      label="It is not waited for"
+      onSay={(why) => onSay({ kind: 'clock-waived', clock: kind, why }, corner)}
+    />
+  );
+}
+
+/** A photo of the corner, by the tablet’s camera or from a file; it works over plain http. */
+function TakePhoto({
+  vehicleId,
+  jobId,
+  corner,
+  state,
+}: {
+  vehicleId: string;
+  jobId: string;
+  corner: Corner;
+  state: 'before' | 'after';
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  const router = useRouter();
+  const send = (files: readonly File[]) =>
+    start(async () => {
+      for (const file of files) {
+        const result = await ask(() => sendPhoto({ vehicleId, jobId, corner }, state, '', file));
+        if (!result.ok) return setSaid(result.message);
+      }
+      setSaid('Kept with this corner.');
+      router.refresh();
+    });
+  return (
+    <div className="flex items-center gap-3">
+      <input
+        ref={input}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        className="sr-only"
+        aria-label={`Photo ${state}, ${CORNER_LABEL[corner]}`}
+        onChange={(e) => send([...(e.target.files ?? [])])}
+      />
+      <Button disabled={busy} onClick={() => input.current?.click()}>
+        <Camera size={18} aria-hidden="true" /> Take the photo
+      </Button>
+      {said ? (
+        <p role="status" className="text-[14px]">
+          {said}
+        </p>
+      ) : null}
+    </div>
+  );
+}

@@ -1,0 +1,68 @@
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useMemo, useRef, useTransition } from 'react';
+import { v7 as newId } from 'uuid';
+import type { BayDetail } from '@/core/procedure/bay';
+import type { Corner } from '@/core/document/vocabulary';
+import { type Parcel, post, shownAnew, useOutbox } from '@/ui/outbox';
+
+/** What is done at the car, as `/api/bay` takes it. */
+type Sent =
+  | { readonly is: 'tick'; readonly jobId: string; readonly key: string; readonly on: boolean }
+  | {
+      readonly is: 'note';
+      readonly jobId: string;
+      readonly id: string;
+      readonly corner: Corner | null;
+      readonly detail: BayDetail;
+    };
+
+export interface BayQueue {
+  /** How a step stands with what is on its way; undefined where nothing about it is. */
+  pending(jobId: string, key: string): boolean | undefined;
+  readonly waiting: number;
+  /** Why something is held up or was refused; null while all is well. */
+  readonly trouble: string | null;
+  tick(jobId: string, key: string, on: boolean): void;
+  note(jobId: string, corner: Corner | null, detail: BayDetail): void;
+}
+
+const URL_OF_BAY = '/api/bay';
+const send = (body: Sent): void => post({ id: newId(), url: URL_OF_BAY, body });
+
+/** What is done at the car goes on at once; it is sent in order, and the page is shown anew once all of it is kept. */
+export function useBayQueue(): BayQueue {
+  const router = useRouter();
+  const { waiting, kept, trouble } = useOutbox();
+  const [showing, show] = useTransition();
+  const seen = useRef<readonly Parcel[]>([]);
+
+  useEffect(() => {
+    if (waiting.length > 0 || kept.length === 0 || showing || seen.current.length > 0) return;
+    seen.current = kept;
+    show(() => router.refresh());
+  }, [waiting, kept, showing, router]);
+  const was = useRef(false);
+  useEffect(() => {
+    if (was.current && !showing) {
+      shownAnew(seen.current);
+      seen.current = [];
+    }
+    was.current = showing;
+  }, [showing]);
+
+  const ahead = useMemo(() => {
+    const all = new Map<string, boolean>();
+    for (const { body } of [...kept, ...waiting]) {
+      const sent = body as Sent;
+      if (sent.is === 'tick') all.set(`${sent.jobId}/${sent.key}`, sent.on);
+    }
+    return all;
+  }, [kept, waiting]);
+  return {
+    pending: useCallback((jobId: string, key: string) => ahead.get(`${jobId}/${key}`), [ahead]),
+    waiting: waiting.length,
+    trouble,
+    tick: (jobId, key, on) => send({ is: 'tick', jobId, key, on }),
+    note: (jobId, corner, detail) => send({ is: 'note', jobId, id: newId(), corner, detail }),
+  };
+}

@@ -1,0 +1,99 @@
+import 'server-only';
+import { cornersOf } from '@/core/document/assemble';
+import { CORNER_LABEL } from '@/core/document/labels';
+import type { Corner } from '@/core/document/vocabulary';
+import { type BayDetail, clockAt, isCorner, OF_CORNER } from '@/core/procedure/bay';
+import { trouble } from '@/core/procedure/troubles';
+import { addBayEntry } from '@/store/bay';
+import { RefusedError } from '@/store/errors';
+import type { JobWhole } from '@/store/jobs';
+import { theStore } from '@/store/connection';
+import { people } from '@/store/people';
+import { advance } from './advance';
+import { bayOf, openHolds, stepsNow } from './card';
+import { planOf } from './soundPlan';
+
+export interface BayInput {
+  /** Made by who sends it: sent twice it counts once. */
+  readonly id: string;
+  readonly corner: string | null;
+  readonly detail: BayDetail;
+}
+
+/**
+ * Notes what happened at the car: by the time of this machine, under the plan in force.
+ * @throws RefusedError where it does not belong to this job as it stands
+ */
+export function noteBay(jobId: string, { id, corner, detail }: BayInput, by: string): Promise<void> {
+  const event = detail.kind === 'drive' ? 'drive' : 'bay';
+  return advance({ jobId, event, by }, async (tx, whole, at) => {
+    const plan = planOf(whole);
+    const where = cornerFor(whole, corner, detail);
+    if (whole.bay.some((e) => e.id === id)) return { value: undefined };
+    await check(whole, where, detail, by, at);
+    await addBayEntry(tx, { id, jobId, planId: plan.log, corner: where, detail }, by, at);
+    return { value: undefined };
+  });
+}
+
+function cornerFor(whole: JobWhole, corner: string | null, detail: BayDetail): Corner | null {
+  if (!OF_CORNER.has(detail.kind)) return null;
+  const own: readonly string[] = cornersOf(whole.job.axle);
+  if (corner === null || !isCorner(corner) || !own.includes(corner))
+    throw new RefusedError('Say at which corner of this axle it was.');
+  return corner;
+}
+
+async function check(whole: JobWhole, corner: Corner | null, d: BayDetail, by: string, at: Date): Promise<void> {
+  const bay = bayOf(whole, at.getTime());
+  switch (d.kind) {
+    case 'clock-waived':
+      if (!corner || clockAt(bay, corner, d.clock) === null)
+        throw new RefusedError('No clock runs there, so there is none to set aside.');
+      return;
+    case 'instead': {
+      const open = (['stage', 'fit'] as const).flatMap((from) => openHolds(stepsNow(whole, from), whole));
+      if (!open.some((s) => s.key === d.key))
+        throw new RefusedError('That hold point is not open on this card. Reload the page.');
+      return;
+    }
+    case 'trouble': {
+      const lugs = whole.plan?.document.hub.lugs ?? 0;
+      if (d.lug !== null && d.lug >= lugs) throw new RefusedError(`This wheel has ${lugs} lugs.`);
+      return;
+    }
+    case 'settled':
+      await maySettle(whole, corner, d, by);
+      return;
+    case 'hub-figure':
+      if (whole.plan?.document.fastener.kind !== 'conversion')
+        throw new RefusedError('No studs go into the hub on this job.');
+      if (whole.torque.some((e) => e.joint === 'hub' && e.targetNm !== d.nm))
+        throw new RefusedError(
+          `Studs were torqued to ${bay.hub?.nm ?? '?'} N·m here already. Both hubs take one figure; say why under “Done another way”.`,
+        );
+      return;
+    default:
+      return;
+  }
+}
+
+async function maySettle(
+  whole: JobWhole,
+  corner: Corner | null,
+  d: Extract<BayDetail, { kind: 'settled' }>,
+  by: string,
+): Promise<void> {
+  const open = bayOf(whole, 0).troubles.find((t) => t.id === d.of && t.settled === null);
+  if (!open || open.corner !== corner)
+    throw new RefusedError('That is dealt with already, or was never noted here. Reload the page.');
+  const { settles, title } = trouble(open.what);
+  const way = settles.find((s) => s.id === d.how);
+  const stays = d.how === 'stays';
+  if (!way && !stays) throw new RefusedError(`Say how “${title}” was ended.`);
+  if (!stays) return;
+  if (d.note.trim() === '') throw new RefusedError('Say why it stays as it is; it stands on the record.');
+  const all = await people((await theStore()).db);
+  if (all.length > 0 && !all.some((p) => p.name === by && p.role === 'lead'))
+    throw new RefusedError(`“${title}” at the ${CORNER_LABEL[open.corner]} stays only by a lead’s word.`);
+}

@@ -1,0 +1,121 @@
+import fc from 'fast-check';
+import { cornersOf } from '@/core/document/assemble';
+import type { Plan } from '@/core/document/document';
+import { jobCard, stepName } from '@/core/procedure/card';
+import { PHASES, type Lift, LIFTS, type Step } from '@/core/procedure/step';
+import { asKept, usualMinutes, workOrder } from '@/core/procedure/workOrder';
+import { PLAN_EXAMPLES } from '@/demo/planExamples';
+import { anyPlan } from './generator';
+import { boltPlan, plainSpacer, studPlan } from './fixtures';
+
+const of = (name: string) => PLAN_EXAMPLES[name] as Plan;
+const names = (plan: Plan) => jobCard(plan).map((s) => stepName(s.key));
+
+test('each corner is whole by itself, its keys once, left before right', () => {
+  fc.assert(
+    fc.property(anyPlan, (plan) => {
+      const card = jobCard(plan);
+      expect(new Set(card.map((s) => s.key)).size).toBe(card.length);
+      const [left, right] = cornersOf(plan.axle);
+      const own = (c: string) => card.filter((s) => s.card?.corner === c).map((s) => stepName(s.key));
+      expect(own(left)).toEqual(own(right));
+      expect(own(left).length + own(right).length).toBe(card.length);
+      // Parts of the work come in their order.
+      const phases = card.filter((s) => s.card?.corner === left).map((s) => PHASES.indexOf(s.card?.phase ?? 'ground'));
+      expect(phases).toEqual([...phases].sort((a, b) => a - b));
+    }),
+    { numRuns: 300 },
+  );
+});
+
+test('no step about a plate where there is none, and each its own thickness where they differ', () => {
+  const none = names(boltPlan({ wish: 'wheels', spacer: plainSpacer(0) }));
+  for (const name of ['flat', 'disc-screw', 'chalk', 'try-plate', 'look', 'photo-before'])
+    expect(none).not.toContain(name);
+  expect(jobCard(boltPlan({ wish: 'wheels', spacer: plainSpacer(0) })).some((s) => /plate|spacer/i.test(s.text))).toBe(
+    false,
+  );
+  const card = jobCard(boltPlan({ spacer: plainSpacer(13, 57.1), rightPlate: 10 }));
+  expect(card.find((s) => s.key === 'fit.front-left.flat')?.text).toContain('13.0 mm');
+  expect(card.find((s) => s.key === 'fit.front-right.flat')?.text).toContain('10.0 mm');
+});
+
+test('hanger pin in and out on a bolt car, never on a stud car', () => {
+  expect(names(of('slip-on-bolts'))).toEqual(expect.arrayContaining(['hanger-in', 'hanger-out']));
+  expect(names(studPlan())).not.toContain('hanger-in');
+  expect(names(studPlan())).not.toContain('hanger-out');
+});
+
+test('a hub is held by its parking brake at the rear, by helper, bar or tool at the front (common practice, no source)', () => {
+  const text = (axle: 'front' | 'rear') => {
+    const plan = { ...of('conversion'), axle };
+    return jobCard({ ...plan, corners: [] }).find((s) => stepName(s.key) === 'hub-torque')?.text ?? '';
+  };
+  expect(text('rear')).toContain('parking brake');
+  expect(text('front')).toContain('helper on the pedal');
+});
+
+test('the hub studs’ round and the adapter’s are rounds and no ticks; the wheel waits for the locker', () => {
+  const card = jobCard(of('conversion'));
+  const find = (name: string) => card.find((s) => stepName(s.key) === name)?.card;
+  expect(find('hub-torque')?.round).toBe('hub');
+  expect(find('locker')?.starts).toBe('locker');
+  expect([find('cure')?.waits, find('wheel')?.waits]).toEqual(['locker', 'locker']);
+  expect(jobCard(of('adapter')).find((s) => s.card?.round === 'adapter')).toBeDefined();
+  expect(jobCard(of('slip-on-bolts')).some((s) => s.card?.waits)).toBe(false);
+});
+
+test('four adapters on a pick-up take an hour and a half in all (common practice, no source)', () => {
+  // The work itself on two axles of two corners; photos, a first look and a trial with chalk come on top of it.
+  const beside = new Set(['photo-before', 'photo-after', 'look', 'chalk']);
+  const work = jobCard(of('adapter')).filter((s) => !beside.has(stepName(s.key) ?? ''));
+  const minutes = 2 * usualMinutes(work);
+  expect(minutes).toBeGreaterThan(75);
+  expect(minutes).toBeLessThan(105);
+});
+
+const visit = (): Step[] => [
+  ...jobCard({ ...of('conversion'), axle: 'front' }),
+  ...jobCard({ ...of('conversion'), axle: 'rear' }),
+];
+const cornersIn = (steps: readonly Step[], phase: string): string[] => [
+  ...new Set(steps.filter((s) => s.card?.phase === phase).map((s) => s.card?.corner ?? '')),
+];
+
+test.each(LIFTS.map((l) => [l] as const))('lifted by %s: every step once, no corner’s order broken', (lift: Lift) => {
+  const steps = visit();
+  const order = workOrder(steps, lift);
+  expect(order).toHaveLength(steps.length);
+  expect(new Set(order).size).toBe(steps.length);
+  for (const corner of ['front-left', 'rear-right'])
+    expect(order.filter((s) => s.card?.corner === corner)).toEqual(steps.filter((s) => s.card?.corner === corner));
+});
+
+test('what is lifted together is worked together: studs of every hub are in before the first wheel goes on', () => {
+  const order = workOrder(visit(), 'all');
+  const lastHub = order.findLastIndex((s) => s.card?.phase === 'hub');
+  const firstOn = order.findIndex((s) => s.card?.phase === 'on');
+  expect(lastHub).toBeLessThan(firstOn);
+  const one = workOrder(visit(), 'corner');
+  expect(one.slice(0, one.length / 4).every((s) => s.card?.corner === 'front-left')).toBe(true);
+  const side = workOrder(visit(), 'side');
+  expect(new Set(side.slice(0, side.length / 2).map((s) => s.card?.corner))).toEqual(
+    new Set(['front-left', 'rear-left']),
+  );
+  expect(cornersIn(workOrder(visit(), 'axle').slice(0, visit().length / 2), 'hub')).toEqual([
+    'front-left',
+    'front-right',
+  ]);
+});
+
+test('a card that was begun is ended as it was begun: old steps keep their words, new ones do not appear', () => {
+  const old: Step[] = [
+    { key: 'fit.clean', text: 'Hub face and wheel back to bare metal.', hold: true, caution: null },
+    { key: 'fit.front-left.clean', text: 'as it read then', hold: true, caution: null },
+  ];
+  const now = asKept(old, jobCard(boltPlan()));
+  expect(now.map((s) => s.key)).toEqual(['fit.clean', 'fit.front-left.clean']);
+  expect(now[0]?.text).toBe('Hub face and wheel back to bare metal.');
+  expect(now[1]?.text).not.toBe('as it read then');
+  expect(asKept(undefined, jobCard(boltPlan()))).toEqual(jobCard(boltPlan()));
+});
