@@ -100,9 +100,9 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
         },
       },
       {
-        // Back on the slicks for the season: thin plates and the plain track nuts.
+        // Back on the slicks for the season: the plain track nuts.
         axle: 'rear',
-        wish: 'clearance',
+        wish: 'wheels',
         use: 'track',
         until: 'recheck',
         closed: true,
@@ -114,15 +114,9 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
           nutThread: 22,
           spigotDiameter: 63.4,
           spigotHeight: [12, 12],
-          innerClearance: [1, 1],
-          gap: [12, 12],
-          loadedClearance: [20, 19],
-          settled: [1, 1],
-          camber: [-2.5, -2.5],
-          archHeight: [318, 318],
         },
         choice: {
-          spacer: { ...plainSpacer(3, 63.5), lugs: 5, boltCircles: [108] },
+          spacer: { ...plainSpacer(0), lugs: 5, boltCircles: [108] },
           locking: { kind: 'none' },
           condition: 'dry',
           fastener: { kind: 'nuts', nut: trackNut },

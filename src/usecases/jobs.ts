@@ -6,6 +6,7 @@ import { CORNER_LABEL } from '@/core/document/labels';
 import { openTroubles } from '@/core/procedure/bay';
 import type { Carried } from '@/core/quick/carried';
 import type { Joint } from '@/core/torque/log';
+import { readPull } from '@/core/torque/pull';
 import { type Executor, theStore } from '@/store/connection';
 import { plainSpacer, STOCK } from '@/core/document/blank';
 import { ADDS_NOTHING, type Wish } from '@/core/document/vocabulary';
@@ -232,6 +233,16 @@ export function finishSteps(jobId: string, from: StepStage, by: string): Promise
   });
 }
 
+/** A streamed pull is judged here, whatever the tablet made of it; its figure is the peak of its own trace. @throws RefusedError */
+function judgedPull(input: EntryInput, target: number): EntryInput {
+  if (input.trace === undefined) return input;
+  const read = readPull(input.trace, target);
+  if (read === null) throw new RefusedError('This trace runs backward or holds no figure. Pull that lug again.');
+  if (input.reading === null || Math.abs(read.peak - input.reading) > 0.11)
+    throw new RefusedError('The figure is not the peak of its own trace. Pull that lug again.');
+  return { ...input, ...(read.shows === null ? {} : { shows: read.shows }) };
+}
+
 /** Why a joint of a corner is not tightened now: a round that comes before it, locker that cures, trouble that is open. */
 function tighteningWaits(whole: JobWhole, corner: Corner, joint: Joint, at: Date): string[] {
   const held = heldBack(whole, corner, at.getTime());
@@ -274,7 +285,7 @@ export function enterTorque(jobId: string, input: EntryInput, by: string): Promi
     }
     if (event === 'recheck') notTooEarly(whole, at);
     if (['final', 'verify', 'recheck'].includes(input.pass)) await mayPull(tx, input.tool, spec.target);
-    const state = await appendEntry(tx, jobId, inForce.log, spec, input, by, at);
+    const state = await appendEntry(tx, jobId, inForce.log, spec, judgedPull(input, spec.target), by, at);
     if (event !== 'recheck') return nothing;
     const link = openLink(whole);
     if (state.last?.outcome === 'moved') {

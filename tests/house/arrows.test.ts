@@ -10,7 +10,7 @@ const ALLOWED: Readonly<Record<string, readonly string[]>> = {
   usecases: ['core', 'store', 'files'],
   demo: ['core', 'store', 'usecases'],
   workers: ['core', 'files'],
-  devices: [],
+  devices: ['core'],
   files: ['core'],
   features: ['core', 'store', 'drawing', 'ui', 'usecases', 'workers', 'devices', 'files', 'features'],
   app: ['core', 'store', 'files', 'drawing', 'ui', 'usecases', 'features', 'app'],

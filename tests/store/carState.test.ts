@@ -190,9 +190,7 @@ test('studs come out again: the hub takes bolts as before, and the conversion’
 
 test('what an earlier release signed is on the car once the folder is opened, the latest last', async () => {
   const before = await fittedNow(store.db, car('Anselm Heron'));
-  await store.db.execute(
-    sql`delete from fitted where vehicle_id in (select vehicle_id from job where signed_at is not null)`,
-  );
+  await store.db.execute(sql`delete from fitted where vehicle_id in (${car('Anselm Heron')}, ${car('Corvane Tern')})`);
   expect(await settleOld(store.db)).toBeGreaterThan(1);
   const now = await fittedNow(store.db, car('Anselm Heron'));
   expect(now.map((f) => [f.corner, f.plateMm, f.jobId])).toEqual(before.map((f) => [f.corner, f.plateMm, f.jobId]));

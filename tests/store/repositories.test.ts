@@ -232,7 +232,7 @@ describe('demo workshop', () => {
       expect(await seedIfEmpty(demo.store.db, () => {}, AT)).toBe(false);
       expect((await listVehicles(demo.store.db)).rows).toHaveLength(5);
       const jobs = (await boardOf(demo.store.db)).flatMap((b) => b.lines);
-      expect(new Set(jobs.map((j) => j.job.stage))).toEqual(new Set(STAGES.filter((s) => s !== 'closed')));
+      expect(new Set(jobs.map((j) => j.job.stage))).toEqual(new Set(STAGES));
       const at = async (stage: string) =>
         loadJob(demo.store.db, jobs.find((j) => j.job.stage === stage)?.job.id as string);
       const choosing = await Promise.all(

@@ -663,8 +663,8 @@ const ALTERED: readonly (readonly [name: string, change: string, said: RegExp])[
   ['a tick', `update job_step set by = 'X' where job_id = $job and key = 'kit.wrench'`, /tick “kit.wrench”/],
   [
     'a tick taken back',
-    `update job_step set withdrawn_at = now() where job_id = $job and key = 'fit.stand'`,
-    /tick “fit.stand”/,
+    `update job_step set withdrawn_at = now() where job_id = $job and key = 'fit.front-left.stand'`,
+    /tick “fit.front-left.stand”/,
   ],
   [
     'a reading',

@@ -75,6 +75,7 @@ export async function TorquePage({
               spec,
               wrenches: wrenches.get(w.joint) ?? [],
               source: sourceOf(whole, w.joint),
+              held: w.joint === 'wheel' ? heldBack(whole, w.corner, now) : [],
               active:
                 bar === null &&
                 !early &&

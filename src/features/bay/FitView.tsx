@@ -9,7 +9,7 @@ import { usualMinutes, workOrder } from '@/core/procedure/workOrder';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
-import { useInAddress } from '@/ui/useInAddress';
+import { useInHash } from '@/ui/useInHash';
 import { finish } from './actions';
 import { CornerPicker } from './CornerPicker';
 import { ClockList, isThrough, useServerNow } from './Clocks';
@@ -48,11 +48,9 @@ export function FitView(props: FitProps) {
   const order = useMemo(() => workOrder(all, lift ?? 'corner') as FitStep[], [all, lift]);
   const corners = axles.flatMap((a) => a.corners);
   const firstOpen = order.find((s) => !isDone(s));
-  const [at, setAt] = useInAddress(
-    'step',
+  const [at, setAt] = useInHash(
     (firstOpen ?? order[0])?.key ?? '',
     order.map((s) => s.key),
-    queue.waiting > 0,
   );
   const step = order.find((s) => s.key === at) ?? order[0];
   const corner: Corner = step?.card?.corner ?? (corners[0] as Corner);

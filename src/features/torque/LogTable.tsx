@@ -1,5 +1,6 @@
 import type { Entry, Felt, Outcome } from '@/core/torque/log';
 import type { TraceClass, TraceSample } from '@/core/torque/trace';
+import { TracePlot } from '@/drawing/TracePlot';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
 
 export interface LogLine {
@@ -83,6 +84,14 @@ export function LogTable({
             </td>
             <td className="pl-3 text-right">{r.lug < 0 ? '–' : order.indexOf(r.lug) + 1}</td>
             <td className="pl-3 text-right whitespace-nowrap">
+              {r.trace && full ? (
+                <TracePlot
+                  small
+                  samples={r.trace}
+                  target={r.reading ?? 1}
+                  title={`Trace of lug ${order.indexOf(r.lug) + 1}`}
+                />
+              ) : null}{' '}
               {r.reading === null ? (r.felt === 'click' ? 'clicked' : '–') : formatTorque(r.reading, units)}
             </td>
             <td className="pl-3 text-right">

@@ -12,13 +12,12 @@ import { Segments } from '@/ui/Segments';
 import { Verdict } from '@/ui/Verdict';
 import { sign } from './actions';
 import { ask } from '@/ui/ask';
-import { ClickForm } from './ClickForm';
-import { EntryForm } from './EntryForm';
-import { OverPulled } from './OverPulled';
 import { useInAddress } from '@/ui/useInAddress';
 import { useUnkept } from '@/ui/useUnkept';
 import { InHand, type WrenchInHand } from './InHand';
+import { LastSaid } from './LastSaid';
 import { LogTable, type LogLine } from './LogTable';
+import { Puller } from './Puller';
 import { jointKey, useEntries } from './useEntries';
 
 export interface TorquedJoint {
@@ -32,6 +31,8 @@ export interface TorquedJoint {
   readonly wrenches: readonly WrenchInHand[];
   /** Torque may be entered at the job's present stage. */
   readonly active: boolean;
+  /** What holds this corner back, a sentence each: locker that cures, trouble that is open. */
+  readonly held: readonly string[];
 }
 
 export interface TorqueProps {
@@ -54,6 +55,17 @@ export interface TorqueProps {
   readonly signed: string | null;
 }
 
+const FACE: Readonly<Record<Joint, string>> = { hub: 'Studs', adapter: 'Adapter', wheel: 'Wheel' };
+
+const BEFORE: Readonly<Record<Joint, string>> = { hub: 'Studs ', adapter: 'Adapter ', wheel: '' };
+const PIECE: Readonly<Record<Joint, string>> = { hub: 'stud', adapter: 'nut', wheel: 'fastener' };
+const TO: Readonly<Record<Joint, string>> = { hub: 'the studs, ', adapter: 'the adapter, ', wheel: '' };
+
+function firstLabel(wheels: readonly TorquedJoint[]): string {
+  if (wheels.some((w) => w.joint === 'adapter')) return 'Adapters first, then the wheels';
+  return wheels.some((w) => w.joint === 'hub') ? 'Studs first, then the wheels' : 'Wheel';
+}
+
 const PASS_LABEL: Readonly<Record<Pass, string>> = {
   snug: 'Snug',
   lower: 'Lower',
@@ -71,7 +83,6 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
     'at',
     jointKey((wheels.find((w) => !finished(w.state, recheck)) ?? wheels[0]) as TorquedJoint),
     wheels.map(jointKey),
-    entries.waiting > 0,
   );
   const [hand, setHand] = useUnkept('torque/in-hand', 'click');
   const [failure, setFailure] = useState<string | null>(null);
@@ -91,7 +102,7 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
   const taken = wheel.wrenches.find((w) => w.name === hand);
   const clicks = taken ? taken.kind === 'click' : hand !== 'figures';
   const state = entries.stateOf(wheel);
-  const face = joint === 'adapter' ? 'Adapter' : 'Wheel';
+  const face = FACE[joint];
   const pass: Pass = state.pass ?? 'recheck';
   const next =
     state.next ?? (recheck && state.pass === null && !finished(state, true) ? (state.order[0] as number) : null);
@@ -123,9 +134,9 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
           <h1 ref={title} tabIndex={-1} className="text-[28px] outline-none">
             {done
               ? `${face} done`
-              : joint === 'adapter'
-                ? `Adapter, ${PASS_LABEL[pass].toLowerCase()} pass`
-                : `${PASS_LABEL[pass]} pass`}
+              : joint === 'wheel'
+                ? `${PASS_LABEL[pass]} pass`
+                : `${face}, ${PASS_LABEL[pass].toLowerCase()} pass`}
             <span className="ml-3 text-[18px] font-normal text-soft">{CORNER_LABEL[corner]}</span>
           </h1>
           <p className="text-right">
@@ -146,35 +157,18 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
               : `${face} face, ${lugs} lugs, lug ${position} of the star is next`
           }
         />
-        {state.last?.outcome === 'moved' && !state.complete ? (
-          <p role="alert" className="border-l-4 border-stop pl-3 text-[16px]">
-            Lug {state.order.indexOf(state.last.reading.lug) + 1} moved{' '}
-            {state.last.reading.angle === null ? 'a lot' : `${state.last.reading.angle}°`}. The final pass starts again
-            for the whole {face.toLowerCase()}.
-          </p>
-        ) : null}
-        {state.last?.outcome === 'low' ? (
-          <p role="alert" className="border-l-4 border-caution pl-3 text-[16px]">
-            {formatTorque(state.last.reading.reading ?? 0, units)} is under the figure. Pull the same lug again.
-          </p>
-        ) : null}
-        {state.last?.outcome === 'over' ? (
-          <p role="alert" className="border-l-4 border-stop pl-3 text-[16px]">
-            {formatTorque(state.last.reading.reading ?? 0, units)} is over the figure. Slacken that lug and pull it
-            again.
-          </p>
-        ) : null}
+        <LastSaid state={state} face={face} units={units} />
       </main>
       <aside
         aria-label="Entry"
         className="flex min-w-0 flex-col gap-4 border-l border-line p-4 max-lg:border-t max-lg:border-l-0"
       >
         <Segments
-          label={wheels.some((w) => w.joint === 'adapter') ? 'Adapters first, then the wheels' : 'Wheel'}
+          label={firstLabel(wheels)}
           value={at}
           options={wheels.map((w) => ({
             value: jointKey(w),
-            label: `${w.joint === 'adapter' ? 'Adapter ' : ''}${CORNER_LABEL[w.corner]}${finished(entries.stateOf(w), recheck) ? ' ✓' : ''}`,
+            label: `${BEFORE[w.joint]}${CORNER_LABEL[w.corner]}${finished(entries.stateOf(w), recheck) ? ' ✓' : ''}`,
           }))}
           onChange={setAt}
         />
@@ -182,15 +176,15 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
           <>
             <Verdict level="pass" />
             <p>
-              Every {joint === 'adapter' ? 'nut' : 'fastener'} of the {CORNER_LABEL[corner]} {face.toLowerCase()} held
-              in its {recheck ? 'recheck' : 'verify pass'}.
+              Every {PIECE[joint]} of the {CORNER_LABEL[corner]} {face.toLowerCase()} held in its{' '}
+              {recheck ? 'recheck' : 'verify pass'}.
               {state.sentBack > 0
                 ? ` The final pass was sent back ${state.sentBack === 1 ? 'once' : `${state.sentBack} times`}.`
                 : ''}
             </p>
             {other ? (
               <Button look="main" onClick={() => setAt(jointKey(other))}>
-                Go to {other.joint === 'adapter' ? 'the adapter, ' : ''}
+                Go to {TO[other.joint]}
                 {CORNER_LABEL[other.corner]}
               </Button>
             ) : null}
@@ -198,58 +192,18 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
         ) : wheel.active ? (
           <>
             <InHand wrenches={wheel.wrenches} value={hand} onChange={setHand} />
-            {state.overpulled !== null ? (
-              <OverPulled
-                key={`${at}/${state.overpulled}`}
-                lug={state.order.indexOf(state.overpulled) + 1}
-                onSay={(pass, note) =>
-                  entries.enter(
-                    wheel,
-                    {
-                      corner,
-                      joint,
-                      pass,
-                      lug: state.overpulled as number,
-                      reading: '',
-                      angle: '',
-                      felt: null,
-                      tool: 'by hand',
-                      note,
-                    },
-                    { pass, lug: state.overpulled as number, reading: null, angle: null, felt: null },
-                  )
-                }
-              />
-            ) : taken?.refused ? null : clicks ? (
-              <ClickForm
-                key={at}
-                corner={corner}
-                joint={joint}
-                pass={pass}
-                lug={next ?? -1}
-                position={position}
-                lugs={lugs}
-                target={target}
-                units={units}
-                onEntry={(typed, reading) =>
-                  entries.enter(wheel, taken ? { ...typed, tool: taken.name } : typed, reading)
-                }
-              />
-            ) : (
-              <EntryForm
-                key={at}
-                corner={corner}
-                joint={joint}
-                pass={pass}
-                lug={next ?? -1}
-                position={position}
-                target={target}
-                units={units}
-                onEntry={(typed, reading) =>
-                  entries.enter(wheel, taken ? { ...typed, tool: taken.name } : typed, reading)
-                }
-              />
-            )}
+            <Puller
+              key={at}
+              wheel={wheel}
+              state={state}
+              pass={pass}
+              next={next}
+              taken={taken}
+              clicks={clicks}
+              lugs={lugs}
+              units={units}
+              onEnter={(typed, reading) => entries.enter(wheel, typed, reading)}
+            />
           </>
         ) : (
           <p className="text-soft">{recheck ? 'This recheck is not due yet.' : waitingFor(wheel, wheels)}</p>
@@ -315,10 +269,11 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
 /** Why nothing can be entered at a joint now. */
 function waitingFor(at: TorquedJoint, all: readonly TorquedJoint[]): string {
   if (at.joint === 'adapter') return 'The adapter’s torque is entered while fitting.';
-  const adaptersOpen = all.some((w) => w.joint === 'adapter' && !w.state.complete);
-  return adaptersOpen
-    ? 'The adapters come first: they are a torque job of their own.'
-    : 'Torque is entered once the job card’s hold points are ticked.';
+  if (at.joint === 'hub') return 'The studs’ own round is entered while fitting.';
+  const before = all.find((w) => w.joint !== 'wheel' && !w.state.complete);
+  if (before?.joint === 'adapter') return 'The adapters come first: they are a torque job of their own.';
+  if (before) return 'The studs in the hub come first: they are a torque round of their own.';
+  return at.held[0] ?? 'Torque is entered once the job card’s hold points are ticked.';
 }
 
 const finished = (s: TorqueState, recheck: boolean): boolean => s.complete && (!recheck || s.rechecks > 0);

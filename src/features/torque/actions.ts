@@ -23,6 +23,11 @@ const entryForm = z.object({
   tool: z.string().trim().min(1).max(60),
   /** Why an over-torqued fastener stays. */
   note: z.string().max(300).optional(),
+  /** What an electronic wrench sent: degrees and N·m. */
+  trace: z
+    .array(z.object({ angle: z.number().min(0).max(10000), torque: z.number().min(0).max(2000) }))
+    .max(500)
+    .optional(),
   /** Place in the joint's own log, so that an entry sent again counts once. */
   seq: z.int().min(0).max(5000),
   /** A slip of the recheck is struck out, not one of the first torque. */
@@ -33,7 +38,7 @@ export type EntryTyped = z.input<typeof entryForm>;
 /** Appends one entry to a joint's torque log. */
 export async function enter(jobId: string, typed: EntryTyped): Promise<Result<null>> {
   return actOn((who) => {
-    const { corner, joint, pass, lug, tool, reading, angle, felt, note, seq, recheck } = entryForm.parse(typed);
+    const { corner, joint, pass, lug, tool, reading, angle, felt, note, seq, recheck, trace } = entryForm.parse(typed);
     const figures = felt === null && !['snug', 'lower', 'strike', 'replaced', 'stays'].includes(pass);
     return enterTorque(
       idOf(jobId),
@@ -47,6 +52,7 @@ export async function enter(jobId: string, typed: EntryTyped): Promise<Result<nu
         felt,
         note,
         recheck,
+        trace,
         reading: figures ? parseTorque('Reading', reading, { min: 1, max: 1000 }).value : null,
         angle:
           figures && (pass === 'verify' || pass === 'recheck')

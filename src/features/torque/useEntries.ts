@@ -30,7 +30,14 @@ const AGAIN_MS = 3000;
 export const jointKey = (w: { readonly corner: string; readonly joint: string }): string => `${w.corner}/${w.joint}`;
 
 const stored = (w: TorquedJoint): TorqueReading[] =>
-  w.log.map(({ pass, lug, reading, angle, felt }) => ({ pass, lug, reading, angle, felt }));
+  w.log.map(({ pass, lug, reading, angle, felt, shows }) => ({
+    pass,
+    lug,
+    reading,
+    angle,
+    felt,
+    ...(shows === null ? {} : { shows }),
+  }));
 
 /**
  * Torque entries on their way: the face goes on with the next lug at once, and they are sent one after another in order.
