@@ -65,7 +65,7 @@ const other = (name: string, count: number, bin: string, what: OtherPart): Catal
   other: what,
 });
 
-export const SHELF: readonly CatalogueItem[] = [
+const PARTS: readonly CatalogueItem[] = [
   ...[3, 5, 8].map((t) => plate(5, 112, 57.1, t, 2)),
   ...[3, 5, 8, 10, 15].map((t) => plate(6, 139.7, 106.1, t, t === 15 ? 0 : 2)),
   ...[3, 5].map((t) => plate(5, 108, 63.5, t, 2)),
@@ -87,3 +87,9 @@ export const SHELF: readonly CatalogueItem[] = [
   other('locker, medium', 2, 'W2', { what: 'locker', grade: 'medium', cureHours: 24 }),
   other('brake cleaner', 6, 'W2', { what: 'consumable', dryMinutes: 5 }),
 ];
+
+/** Each with a code of the shop’s own, as it stands on its bag. */
+export const SHELF: readonly CatalogueItem[] = PARTS.map((item, i) => ({
+  ...item,
+  about: { ...item.about, code: `SW-${101 + i}` },
+}));

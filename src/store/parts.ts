@@ -160,7 +160,7 @@ export async function savePart(
 }
 
 /** Pieces of a part that are kept for jobs. */
-async function reservedOf(tx: Executor, partId: string, but?: string): Promise<number> {
+export async function reservedOf(tx: Executor, partId: string, but?: string): Promise<number> {
   const rows = await tx
     .select({ jobId: reservation.jobId, pieces: reservation.pieces })
     .from(reservation)
@@ -267,6 +267,7 @@ export const reservations = (db: Executor, jobId?: string) =>
       by: reservation.by,
       at: reservation.at,
       name: part.name,
+      kind: part.kind,
       count: part.count,
       bin: part.bin,
     })
@@ -274,6 +275,20 @@ export const reservations = (db: Executor, jobId?: string) =>
     .innerJoin(part, eq(reservation.partId, part.id))
     .where(and(isNull(reservation.endedAt), jobId === undefined ? undefined : eq(reservation.jobId, jobId)))
     .orderBy(asc(part.name));
+
+/** The part with this code, or by its whole name where none has it; capitals do not matter. Null where there is none. */
+export async function partByCode(db: Executor, code: string): Promise<PartRow | null> {
+  const rows = await db
+    .select()
+    .from(part)
+    .where(
+      and(isNull(part.archivedAt), sql`(lower(${part.code}) = lower(${code}) or lower(${part.name}) = lower(${code}))`),
+    )
+    .orderBy(sql`lower(${part.code}) = lower(${code}) desc nulls last`)
+    .limit(1);
+  const [row] = rows;
+  return row ? { ...row, item: presentItem(row.item) } : null;
+}
 
 /** Parts of one kind, by name. */
 export async function partsByKind(db: Executor, kind: CatalogueItem['kind']): Promise<PartRow[]> {

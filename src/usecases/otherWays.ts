@@ -36,7 +36,7 @@ export function setPlanB(jobId: string, choice: ChoiceDraft | null, by: string):
 }
 
 /** The choice that is in force, as plan B once it was left. */
-function choiceInForce(plan: ReturnType<typeof planOf>['document']): ChoiceDraft {
+export function choiceInForce(plan: ReturnType<typeof planOf>['document']): ChoiceDraft {
   const { spacer, fastener, camberChange, lowerBy, planned, trim, rightPlate, locking, hub } = plan;
   return { spacer, fastener, camberChange, lowerBy, planned, trim, rightPlate, locking, condition: hub.condition };
 }

@@ -160,3 +160,35 @@ test('two-ended studs, corner by corner: own round, clock, a crossed lug, a relo
     await expect(page.getByText('Front left, studs in the hub', { exact: false })).toBeVisible();
   });
 });
+
+test('the trolley: parts drawn, a wrong one refused by how much, a substitute set ready, short ones told', async ({
+  watched: page,
+}) => {
+  await open(page, /Merrow Kite GT.*Rear.*competition/, 'stage');
+  await expect(page.getByTestId('part-sketch').first()).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Parts on the trolley' })).toContainText('10 × nut');
+  await accessible(page);
+  const scan = async (code: string) => {
+    await page.getByLabel('Scan or type a part’s code').fill(code);
+    await page.keyboard.press('Enter');
+    await expect(page.getByLabel('Scan or type a part’s code')).toHaveValue('');
+  };
+  const said = page.getByRole('status');
+  await scan('plate 5 × 112, 5 mm');
+  await expect(said).toContainText('bore 57.1 mm, the plan has 63.5 mm: 6.4 mm too little');
+  await expect(said).toContainText('bolt circle 112, the plan has 108');
+  await scan('plate 5 × 108, 3 mm');
+  await expect(said).toContainText('2.0 mm too little. The plan would stand with it.');
+  await page.getByRole('button', { name: 'Set it ready as plan B' }).click();
+  await expect(page.getByText(/Plan B.*3\.0 mm plain/s).first()).toBeVisible();
+  await scan('plate 5 × 108, 5 mm');
+  await expect(said).toContainText('it is what the kit asks for');
+  await expect(page.getByRole('checkbox').first()).toBeChecked();
+  await page.getByLabel('Scan or type a part’s code').fill('nobody’s code');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'No part on the shelf has the code' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('checkbox').first()).toBeChecked();
+  await expect(page.getByRole('region', { name: /^Kept on the shelf/ })).toContainText('plate 5 × 108, 5 mm');
+  await expect(page.getByRole('region', { name: /^Sockets and keys/ })).toContainText('19.0 mm across flats');
+});

@@ -6,8 +6,10 @@ import type { UnitSystem } from '@/core/units/format';
 import { JobFrame } from '@/features/shell/JobRail';
 import { JobRemarks } from './remarks';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
+import { type TrolleyPart, trolley } from '@/core/procedure/trolley';
 import { Checklist } from '@/features/bay/Checklist';
 import { KeptParts } from '@/features/bay/KeptParts';
+import { ScanBox } from '@/features/bay/ScanBox';
 import { Sockets } from '@/features/bay/Sockets';
 import { doneOf, stepsNow } from '@/usecases/card';
 import { jobById } from '@/usecases/jobs';
@@ -15,11 +17,28 @@ import type { JobWhole } from '@/store/jobs';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
-import { socketsForJob } from '@/usecases/kit';
+import { binsForJob, socketsForJob } from '@/usecases/kit';
 import { keptForJob } from '@/usecases/shelf';
 
 /** What a plan asks to be bought, as limits. */
 const toBuyFor = (plan: Plan, units: UnitSystem): string[] => shoppingLines(plan, assess(plan).numbers, units);
+
+/** Parts of a plan as they lie on the trolley, each with the bin that its kept pieces come from. */
+function trolleyOf(
+  plan: Plan,
+  units: UnitSystem,
+  bins: Awaited<ReturnType<typeof binsForJob>>,
+): (TrolleyPart & { readonly bin: string })[] {
+  return trolley(plan, units).map((p) => {
+    const own = bins.filter((b) => b.kind === p.item.kind);
+    const looks = own.map((b) => b.looks).filter((x) => x !== '');
+    return {
+      ...p,
+      facts: [...p.facts, ...looks],
+      bin: [...new Set(own.map((b) => b.bin).filter((b) => b !== ''))].join(', '),
+    };
+  });
+}
 
 /** The kit of a visit, on one trolley once both axles are as far. */
 export async function StagePage({ id }: { id: string }) {
@@ -54,23 +73,27 @@ export async function StagePage({ id }: { id: string }) {
 async function OneAxle({ whole, units, several }: { whole: JobWhole; units: UnitSystem; several: boolean }) {
   const { id, axle, stage } = whole.job;
   const name = AXLE_LABEL[axle].toLowerCase();
+  const kept = await keptForJob(id);
   return (
     <section aria-label={AXLE_LABEL[axle]} className="flex flex-col gap-4">
       {several ? <h2 className="border-b-2 border-ink pb-1 text-[16px]">{AXLE_LABEL[axle]}</h2> : null}
-      {whole.plan ? (
-        <>
-          <KeptParts axle={name} parts={await keptForJob(id)} toBuy={toBuyFor(whole.plan.document, units)} />
-          <Sockets axle={name} lines={await socketsForJob(whole, units)} />
-        </>
-      ) : null}
+      {stage === 'stage' ? <ScanBox jobId={id} axle={name} /> : null}
       <Checklist
         jobId={id}
+        units={units}
+        parts={whole.plan ? trolleyOf(whole.plan.document, units, await binsForJob(id)) : []}
         current={stage === 'stage'}
         steps={stepsNow(whole, 'stage', units).map((s) => {
           const done = doneOf(whole, s);
           return { ...s, ticked: done && `${done.by}${done.at ? `, ${format(done.at, 'd MMM HH:mm')}` : ''}` };
         })}
       />
+      {whole.plan ? (
+        <>
+          <KeptParts axle={name} parts={kept} toBuy={toBuyFor(whole.plan.document, units)} />
+          <Sockets axle={name} lines={await socketsForJob(whole, units)} />
+        </>
+      ) : null}
     </section>
   );
 }

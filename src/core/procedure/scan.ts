@@ -2,7 +2,7 @@ import type { Fastener, Nut, Plan, Spacer } from '../document/document';
 import { SEAT_LABEL } from '../document/labels';
 import { assess } from '../evaluate/evaluate';
 import type { CatalogueItem } from '../parts/catalogue';
-import { sameThread } from '../thread/designation';
+import { parseThread, sameThread } from '../thread/designation';
 import { formatLength, type UnitSystem } from '../units/format';
 
 /** What a part that was scanned at the trolley is to the plan. */
@@ -34,7 +34,7 @@ const word = (what: string, is: string, wants: string, same = is === wants): str
   same || wants === 'unknown' ? [] : [`${what} ${is === 'unknown' ? 'not known' : is}, the plan has ${wants}`];
 
 const thread = (what: string, is: string, wants: string): string[] =>
-  word(what, is, wants, sameThread(is, wants));
+  word(what, is, wants, sameThread(parseThread(what, is), parseThread(what, wants)));
 
 function plateWrong(is: Spacer, plan: Plan, units: UnitSystem): string[] {
   const { spacer: p, rightPlate } = plan;
@@ -48,7 +48,9 @@ function plateWrong(is: Spacer, plan: Plan, units: UnitSystem): string[] {
     ...(p.kind === 'lipped' ? length('lip', is.lipDiameter, p.lipDiameter, units) : []),
     ...(p.kind === 'lipped' ? length('lip’s root', is.lipRoot, p.lipRoot, units) : []),
     ...(p.lugs !== null && is.lugs !== p.lugs ? [`${is.lugs ?? 'unsaid'} holes, the plan has ${p.lugs}`] : []),
-    ...(circles ? [] : [`bolt circle ${is.boltCircles?.join(' / ') ?? 'not said'}, the plan has ${p.boltCircles?.join(' / ')}`]),
+    ...(circles
+      ? []
+      : [`bolt circle ${is.boltCircles?.join(' / ') ?? 'not said'}, the plan has ${p.boltCircles?.join(' / ')}`]),
   ];
 }
 
@@ -134,7 +136,7 @@ function fastenerScanned(plan: Plan, item: Loose, units: UnitSystem): Scanned {
       ...word('class', is.class, f.class),
       ...length('thread', is.threadLength, f.threadLength, units),
     ];
-    return judged(plan, wrong, 'kit.studs', pieces, { ...f, ...is });
+    return judged(plan, wrong, 'kit.studs', pieces, { ...f, ...is, torque: f.torque });
   }
   return { is: 'not-wanted' };
 }
@@ -149,8 +151,7 @@ function other(
   instead: { readonly spacer: Spacer; readonly fastener: Fastener },
 ): Scanned {
   const strange = wrong.some((w) => w.startsWith('thread ') && w.includes(', the plan has M'));
-  const stands =
-    !strange && assess({ ...plan, leadSignOff: null, rightPlate: null, ...instead }).blocking.length === 0;
+  const stands = !strange && assess({ ...plan, leadSignOff: null, rightPlate: null, ...instead }).blocking.length === 0;
   return { is: 'other', wrong, instead: stands ? instead : null };
 }
 

@@ -49,7 +49,7 @@ export function trolley(plan: Plan, units: UnitSystem): TrolleyPart[] {
       break;
     }
     case 'conversion': {
-      const { nut: _n, torque: _t, ...stud } = f;
+      const { nut: _, ...stud } = f;
       parts.push({
         key: 'kit.studs',
         count: pieces,

@@ -5,7 +5,11 @@ import { useRouter } from 'next/navigation';
 import { Checkbox } from 'radix-ui';
 import { useOptimistic, useState, useTransition } from 'react';
 import type { Step } from '@/core/procedure/step';
+import type { TrolleyPart } from '@/core/procedure/trolley';
+import type { UnitSystem } from '@/core/units/format';
+import { PartSketch } from '@/drawing/PartSketch';
 import { ask } from '@/ui/ask';
+import { cx } from '@/ui/cx';
 import { Button } from '@/ui/Button';
 import { VerdictMark } from '@/ui/Verdict';
 import { finish, tick } from './actions';
@@ -19,10 +23,15 @@ export interface TickedStep extends Step {
 export function Checklist({
   jobId,
   steps,
+  parts,
+  units,
   current,
 }: {
   jobId: string;
   steps: readonly TickedStep[];
+  /** Lines that are parts, drawn; the others are a list under them. */
+  parts: readonly (TrolleyPart & { readonly bin: string })[];
+  units: UnitSystem;
   current: boolean;
 }) {
   const router = useRouter();
@@ -31,6 +40,7 @@ export function Checklist({
   const [shown, flip] = useOptimistic(steps, (list, change: { key: string; on: boolean }) =>
     list.map((s) => (s.key === change.key ? { ...s, ticked: change.on ? 'now' : null } : s)),
   );
+  const drawn = new Set(parts.map((p) => p.key));
   const open = shown.filter((s) => s.hold && s.ticked === null).length;
 
   const toggle = (key: string, on: boolean) =>
@@ -48,35 +58,64 @@ export function Checklist({
 
   return (
     <div className="flex flex-col gap-4">
+      {parts.length > 0 ? (
+        <ul aria-label="Parts on the trolley" className="grid grid-cols-2 gap-3 max-md:grid-cols-1">
+          {parts.map((p, i) => {
+            const s = shown.find((x) => x.key === p.key);
+            return s ? (
+              <li
+                key={`${p.key}/${p.item.name}`}
+                className={cx('flex flex-col border-2 bg-sheet', s.ticked ? 'border-accent' : 'border-line')}
+              >
+                <PartSketch item={p.item} units={units} />
+                <div className="grid grid-cols-[44px_minmax(0,1fr)] items-center gap-x-2 p-1">
+                  {parts.findIndex((x) => x.key === p.key) === i ? (
+                    <Tick id={`step-${jobId}-${p.key}`} on={s.ticked !== null} onChange={(on) => toggle(s.key, on)} />
+                  ) : (
+                    <span />
+                  )}
+                  <div>
+                    <p className="text-[15px]">
+                      <span className="figure text-[22px] leading-none font-[680]">
+                        {p.count}
+                        {p.locking > 0 ? ` + ${p.locking}` : ''}
+                      </span>{' '}
+                      × {p.item.name}
+                      {p.locking > 0 ? ', the last ones locking' : ''}
+                    </p>
+                    <p className="text-[13px] text-soft">{p.facts.join(' · ')}</p>
+                    {p.bin ? <p className="figure text-[13px]">bin {p.bin}</p> : null}
+                  </div>
+                  <p className="col-span-2 px-2 pb-1 text-[13.5px]" id={`step-${jobId}-${p.key}`}>
+                    {parts.findIndex((x) => x.key === p.key) === i ? s.text : ''}
+                    {s.ticked ? <span className="block text-[12.5px] text-soft">{s.ticked}</span> : null}
+                  </p>
+                </div>
+              </li>
+            ) : null;
+          })}
+        </ul>
+      ) : null}
       <ol className="divide-y divide-line border-y border-line">
-        {shown.map((s, i) => (
-          <li key={s.key} className="grid grid-cols-[44px_28px_minmax(0,1fr)_auto] items-center gap-x-2 py-1">
-            <Checkbox.Root
-              checked={s.ticked !== null}
-              onCheckedChange={(on) => toggle(s.key, on === true)}
-              aria-labelledby={`step-${jobId}-${i}`}
-              className="flex h-11 w-11 items-center justify-center"
-            >
-              <span className="flex h-6 w-6 items-center justify-center rounded-[3px] border-2 border-strong bg-sheet">
-                <Checkbox.Indicator>
-                  <Check size={18} strokeWidth={3} className="text-accent" aria-hidden="true" />
-                </Checkbox.Indicator>
-              </span>
-            </Checkbox.Root>
-            <span className="figure text-[14px] text-soft">{i + 1}</span>
-            <span>
-              <span id={`step-${jobId}-${i}`} className="text-[16px]">
-                {s.text}
-              </span>
-              {s.caution ? (
-                <span className="flex items-center gap-1.5 text-[14px] font-[560] text-caution">
-                  <VerdictMark level="caution" size={13} /> {s.caution}
+        {shown
+          .filter((s) => !drawn.has(s.key))
+          .map((s, i) => (
+            <li key={s.key} className="grid grid-cols-[44px_28px_minmax(0,1fr)_auto] items-center gap-x-2 py-1">
+              <Tick id={`step-${jobId}-${s.key}`} on={s.ticked !== null} onChange={(on) => toggle(s.key, on)} />
+              <span className="figure text-[14px] text-soft">{i + 1}</span>
+              <span>
+                <span id={`step-${jobId}-${s.key}`} className="text-[16px]">
+                  {s.text}
                 </span>
-              ) : null}
-            </span>
-            <span className="text-right text-[13px] text-soft">{s.ticked ?? (s.hold ? 'hold point' : '')}</span>
-          </li>
-        ))}
+                {s.caution ? (
+                  <span className="flex items-center gap-1.5 text-[14px] font-[560] text-caution">
+                    <VerdictMark level="caution" size={13} /> {s.caution}
+                  </span>
+                ) : null}
+              </span>
+              <span className="text-right text-[13px] text-soft">{s.ticked ?? (s.hold ? 'hold point' : '')}</span>
+            </li>
+          ))}
       </ol>
       {failure ? (
         <p role="alert" className="font-[560] text-stop">
@@ -96,5 +135,22 @@ export function Checklist({
         </p>
       </div>
     </div>
+  );
+}
+
+function Tick({ id, on, onChange }: { id: string; on: boolean; onChange: (on: boolean) => void }) {
+  return (
+    <Checkbox.Root
+      checked={on}
+      onCheckedChange={(v) => onChange(v === true)}
+      aria-labelledby={id}
+      className="flex h-11 w-11 items-center justify-center"
+    >
+      <span className="flex h-6 w-6 items-center justify-center rounded-[3px] border-2 border-strong bg-sheet">
+        <Checkbox.Indicator>
+          <Check size={18} strokeWidth={3} className="text-accent" aria-hidden="true" />
+        </Checkbox.Indicator>
+      </span>
+    </Checkbox.Root>
   );
 }

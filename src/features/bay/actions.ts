@@ -1,8 +1,12 @@
 'use server';
 
-import { actOn } from '@/usecases/act';
+import { z } from 'zod';
+import { act, actOn } from '@/usecases/act';
 import { finishSteps, tickLine } from '@/usecases/jobs';
-import { idOf, type Result } from '@/usecases/result';
+import { type ScanSaid, scanAtTrolley } from '@/usecases/kit';
+import { setPlanB } from '@/usecases/otherWays';
+import { readSession } from '@/usecases/session';
+import { idOf, RefusedError, type Result } from '@/usecases/result';
 
 /** Ticks or unticks a line of the kit list or job card. */
 export async function tick(jobId: string, key: string, on: boolean): Promise<Result<null>> {
@@ -12,4 +16,21 @@ export async function tick(jobId: string, key: string, on: boolean): Promise<Res
 /** Moves on once every hold point is ticked. */
 export async function finish(jobId: string, from: 'stage' | 'fit'): Promise<Result<null>> {
   return actOn((who) => finishSteps(idOf(jobId), from, who));
+}
+
+/** A code scanned or typed at the trolley. */
+export async function scan(jobId: string, code: string): Promise<Result<ScanSaid>> {
+  return act(async (who) =>
+    scanAtTrolley(idOf(jobId), z.string().trim().min(1).max(200).parse(code), (await readSession()).units, who),
+  );
+}
+
+/** Sets a substitute ready as plan B, judged as any choice is; changing to it is its own press, with a reason. */
+export async function setReady(jobId: string, code: string): Promise<Result<null>> {
+  return actOn(async (who) => {
+    const id = idOf(jobId);
+    const { instead } = await scanAtTrolley(id, z.string().trim().min(1).max(200).parse(code), 'metric', who);
+    if (instead === null) throw new RefusedError('The plan does not stand with that part, so it is not set ready.');
+    await setPlanB(id, instead, who);
+  });
 }
