@@ -7,7 +7,7 @@ import { trouble } from '@/core/procedure/troubles';
 import { addBayEntry } from '@/store/bay';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
-import { theStore } from '@/store/connection';
+import type { Executor } from '@/store/connection';
 import { people } from '@/store/people';
 import { advance } from './advance';
 import { bayOf, openHolds, stepsNow } from './card';
@@ -30,7 +30,7 @@ export function noteBay(jobId: string, { id, corner, detail }: BayInput, by: str
     const plan = planOf(whole);
     const where = cornerFor(whole, corner, detail);
     if (whole.bay.some((e) => e.id === id)) return { value: undefined };
-    await check(whole, where, detail, by, at);
+    await check(whole, where, detail, { tx, by, at });
     await addBayEntry(tx, { id, jobId, planId: plan.log, corner: where, detail }, by, at);
     return { value: undefined };
   });
@@ -44,7 +44,14 @@ function cornerFor(whole: JobWhole, corner: string | null, detail: BayDetail): C
   return corner;
 }
 
-async function check(whole: JobWhole, corner: Corner | null, d: BayDetail, by: string, at: Date): Promise<void> {
+interface Acting {
+  /** The transaction of the caller: the store has one connection, and asking it beside would wait for itself. */
+  readonly tx: Executor;
+  readonly by: string;
+  readonly at: Date;
+}
+
+async function check(whole: JobWhole, corner: Corner | null, d: BayDetail, { tx, by, at }: Acting): Promise<void> {
   const bay = bayOf(whole, at.getTime());
   switch (d.kind) {
     case 'clock-waived':
@@ -63,7 +70,7 @@ async function check(whole: JobWhole, corner: Corner | null, d: BayDetail, by: s
       return;
     }
     case 'settled':
-      await maySettle(whole, corner, d, by);
+      await maySettle(whole, corner, d, { tx, by });
       return;
     case 'hub-figure':
       if (whole.plan?.document.fastener.kind !== 'conversion')
@@ -82,7 +89,7 @@ async function maySettle(
   whole: JobWhole,
   corner: Corner | null,
   d: Extract<BayDetail, { kind: 'settled' }>,
-  by: string,
+  { tx, by }: Pick<Acting, 'tx' | 'by'>,
 ): Promise<void> {
   const open = bayOf(whole, 0).troubles.find((t) => t.id === d.of && t.settled === null);
   if (!open || open.corner !== corner)
@@ -93,7 +100,7 @@ async function maySettle(
   if (!way && !stays) throw new RefusedError(`Say how “${title}” was ended.`);
   if (!stays) return;
   if (d.note.trim() === '') throw new RefusedError('Say why it stays as it is; it stands on the record.');
-  const all = await people((await theStore()).db);
+  const all = await people(tx);
   if (all.length > 0 && !all.some((p) => p.name === by && p.role === 'lead'))
     throw new RefusedError(`“${title}” at the ${CORNER_LABEL[open.corner]} stays only by a lead’s word.`);
 }

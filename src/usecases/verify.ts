@@ -2,6 +2,8 @@ import 'server-only';
 import { and, eq, isNull } from 'drizzle-orm';
 import { firstBreak } from '@/core/torque/chain';
 import { digestOf } from '@/core/document/digest';
+import stringify from 'fast-json-stable-stringify';
+import { bayLog } from '@/store/bay';
 import { theStore } from '@/store/connection';
 import { NotFoundError } from '@/store/errors';
 import { photoHolds } from '@/store/folder/photos';
@@ -65,6 +67,10 @@ export async function verifyRecord(jobId: string, revision: number): Promise<Ver
       if (!now || now.by !== tick.by || time(now.at) !== time(tick.at))
         broken.push(`The tick “${key}” was altered or taken back.`);
     }
+    const bay = new Map((await bayLog(db, frozen.log)).map((e) => [e.id, stringify(e)]));
+    const gone = sealed.bay.filter((e) => bay.get(e.id) !== stringify(e)).length;
+    if (gone > 0)
+      broken.push(`${gone} of what happened at the car ${gone === 1 ? 'was' : 'were'} altered or is missing.`);
   }
   const readings = new Map((await db.select().from(reading).where(eq(reading.jobId, jobId))).map((x) => [x.id, x]));
   for (const x of sealed.readings) {
@@ -109,6 +115,6 @@ export async function verifyRecord(jobId: string, revision: number): Promise<Ver
   return {
     revision,
     broken,
-    looked: `${sealed.readings.length} readings, ${photos.length} photos, ${notes.length} notes, ${sealed.chalk.length} chalk tests, ${sealed.ticked.size} ticks, ${sealed.torque.length} torque entries, the plan’s digest and ${revision === 1 ? 'the seal' : `${revision} seals`}`,
+    looked: `${sealed.readings.length} readings, ${photos.length} photos, ${notes.length} notes, ${sealed.chalk.length} chalk tests, ${sealed.ticked.size} ticks, ${sealed.bay.length} notes of the bay, ${sealed.torque.length} torque entries, the plan’s digest and ${revision === 1 ? 'the seal' : `${revision} seals`}`,
   };
 }

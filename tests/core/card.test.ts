@@ -119,3 +119,33 @@ test('a card that was begun is ended as it was begun: old steps keep their words
   expect(now[1]?.text).not.toBe('as it read then');
   expect(asKept(undefined, jobCard(boltPlan()))).toEqual(jobCard(boltPlan()));
 });
+
+test('arch work is a branch of its own where the plan trims a lip, deep enough and never past the edge; else it is no step', () => {
+  const plan = boltPlan({ spacer: plainSpacer(15, 57.1), trim: 9.96 });
+  const own = jobCard(plan).filter((s) => s.card?.corner === 'front-left');
+  const arch = own.filter((s) => s.card?.phase === 'arch');
+  expect(arch.map((s) => stepName(s.key))).toEqual([
+    'arch-agreed',
+    'arch-photo',
+    'arch-liner',
+    'arch-behind',
+    'arch-mask',
+    'arch-cut',
+    'arch-grind',
+    'arch-template',
+    'arch-seal',
+    'arch-back',
+    'arch-chalk',
+    'arch-anew',
+  ]);
+  // Rounded up, as the depth that is needed; short sections of about 100 mm.
+  const cut = arch.find((s) => stepName(s.key) === 'arch-cut');
+  expect(cut?.text).toContain('10 mm at the most, never past the visible edge');
+  expect(cut?.text).toContain('100 mm');
+  expect(arch[0]?.text).toContain('in writing');
+  // It is done between stand and hub.
+  const at = (name: string) => own.findIndex((s) => stepName(s.key) === name);
+  expect(at('stand')).toBeLessThan(at('arch-agreed'));
+  expect(at('arch-anew')).toBeLessThan(at('clean'));
+  expect(names(boltPlan({ spacer: plainSpacer(15, 57.1) })).some((n) => n?.startsWith('arch'))).toBe(false);
+});

@@ -184,6 +184,8 @@ test('no call makes an action throw, and what it refuses changes nothing', async
     ['copyToOther', bench.copyToOther, [torque, choice]],
     ['tick', staging.tick, [torque, 'kit.none', true]],
     ['finish', staging.finish, [open, 'stage']],
+    ['scan', staging.scan, [torque, 'SW-999']],
+    ['setReady', staging.setReady, [torque, 'SW-999']],
     [
       'keepReading',
       survey.keepReading,

@@ -1,5 +1,6 @@
 import { jest } from '@jest/globals';
 import { eq, sql } from 'drizzle-orm';
+import { v7 as newId } from 'uuid';
 import { cornersOf } from '@/core/document/assemble';
 import { plainSpacer } from '@/core/document/blank';
 import type { KeptEvaluation } from '@/core/evaluate/kept';
@@ -24,6 +25,7 @@ import {
   wheelStates,
   wheelsThatGo,
 } from '@/usecases/jobPlan';
+import { noteBay } from '@/usecases/bay';
 import { openPoints } from '@/usecases/openPoints';
 import {
   enterTorque,
@@ -368,6 +370,11 @@ async function signedJob(): Promise<string> {
     await tickAll(jobId, list);
     await finishSteps(jobId, list, 'Bram');
   }
+  await noteBay(
+    jobId,
+    { id: newId(), corner: 'front-left', detail: { kind: 'deviation', what: 'nuts-locker', note: '' } },
+    'Bram',
+  );
   for (const corner of cornersOf('front')) await through(jobId, corner, 'verify');
   await signOff(jobId, 'Bram');
   return jobId;
@@ -676,6 +683,8 @@ const ALTERED: readonly (readonly [name: string, change: string, said: RegExp])[
     `update reading set by = 'X' where job_id = $job and quantity = 'turns' and corner = 'front-right'`,
     /reading “turns” at the front right/,
   ],
+  ['what happened at the car', `update bay_entry set by = 'X' where job_id = $job`, /happened at the car/],
+  ['what is missing of it', `delete from bay_entry where job_id = $job`, /happened at the car/],
   ['the signature', `update job set signed_by = 'X' where id = $job`, /signature on the job/],
   [
     'when it was signed',
@@ -695,7 +704,9 @@ test('a record is worked out again: it holds, and one cell changed in any table 
   const jobId = await signedJob();
   const whole = await verifyRecord(jobId, 1);
   expect(whole.broken).toEqual([]);
-  expect(whole.looked).toMatch(/\d+ readings, 0 photos, 0 notes, 0 chalk tests, \d+ ticks, \d+ torque entries/);
+  expect(whole.looked).toMatch(
+    /\d+ readings, 0 photos, 0 notes, 0 chalk tests, \d+ ticks, 1 notes of the bay, \d+ torque entries/,
+  );
   for (const [name, change, said] of ALTERED) {
     await store.db.execute(sql`begin`);
     const done = await store.db.execute(sql.raw(change.replace('$job', `'${jobId}'`)));

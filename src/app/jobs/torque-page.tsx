@@ -2,6 +2,7 @@ import { wheelTorque } from '@/core/document/hardware';
 import { format } from 'date-fns';
 import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
+import { Drive } from '@/features/torque/Drive';
 import { CompareGap } from '@/features/torque/CompareGap';
 import { TorqueView } from '@/features/torque/TorqueView';
 import { gapsCompared } from '@/usecases/gapCompare';
@@ -94,6 +95,9 @@ export async function TorquePage({
           active={whole.job.stage === here}
           signed={whole.job.signedAt ? `${whole.job.signedBy}, ${format(whole.job.signedAt, 'd MMM HH:mm')}` : null}
         />
+        {stage === 'fit' || stage === 'torque' || stage === 'recheck' ? (
+          <Drive jobId={id} said={bayOf(whole, 0).drive} />
+        ) : null}
         <CompareGap jobId={id} rows={gapsCompared(whole)} units={units} />
       </div>
     </JobFrame>

@@ -7,7 +7,7 @@ export const LIFTS = ['corner', 'side', 'axle', 'all'] as const;
 export type Lift = (typeof LIFTS)[number];
 
 /** Parts of the work at a corner, in order. Corners that are up together go through each of them in turn. */
-export const PHASES = ['ground', 'up', 'hub', 'on', 'down'] as const;
+export const PHASES = ['ground', 'up', 'arch', 'hub', 'on', 'down'] as const;
 export type Phase = (typeof PHASES)[number];
 
 /** The drawing that shows a step. */
