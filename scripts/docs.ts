@@ -4,6 +4,7 @@ import { rulebook } from '@/core/rules/rulebook';
 import { planJsonSchema } from '@/core/document/schema';
 import { FORMAT } from '@/core/document/vocabulary';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
+import { visitJsonSchema } from '@/store/visitFile';
 
 /** Documents that are made from the code: `npm run docs` writes them, a test compares them. */
 export function generatedDocs(): Record<string, string> {
@@ -12,6 +13,7 @@ export function generatedDocs(): Record<string, string> {
     'docs/rulebook.md': rulebook(),
     'docs/plan-format.schema.json': json(planJsonSchema()),
     'docs/plan-format.md': planFormat(),
+    'docs/visit-format.schema.json': json(visitJsonSchema()),
     ...Object.fromEntries(
       Object.entries(PLAN_EXAMPLES).map(([name, plan]) => [`docs/examples/${name}.json`, json(plan)]),
     ),

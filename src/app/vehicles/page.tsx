@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { NavLink } from '@/ui/NavLink';
 import { theStore } from '@/store/connection';
 import { listVehicles } from '@/store/vehicles';
+import { ReadVisit } from '@/features/vehicle/ReadVisit';
 import { LinkButton } from '@/ui/Button';
 import { Finder } from '@/ui/Finder';
 import { foundIn } from '@/usecases/pages';
@@ -17,6 +18,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ f
         <h1>Vehicles</h1>
         <div className="flex flex-wrap items-end gap-3">
           <Finder label="Find a car" start={find} placeholder="name or plate" />
+          <ReadVisit />
           <LinkButton look="main" href="/vehicles/new">
             Take in a vehicle
           </LinkButton>

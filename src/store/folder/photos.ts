@@ -54,20 +54,39 @@ async function reencoded(bytes: Uint8Array): Promise<{ data: Buffer; width: numb
 export async function keepPhotoFile(folder: string, bytes: Uint8Array): Promise<KeptPhoto> {
   const { data, width, height } = await reencoded(bytes);
   const hash = createHash('sha256').update(data).digest('hex');
-  const path = pathOf(folder, hash);
-  if (!existsSync(/* turbopackIgnore: true */ path)) {
-    await mkdir(/* turbopackIgnore: true */ path.slice(0, path.lastIndexOf('/')), { recursive: true });
-    const half = `${path}.${process.pid}.half`;
-    const file = await open(/* turbopackIgnore: true */ half, 'w', 0o600);
-    try {
-      await file.writeFile(data);
-      await file.sync();
-    } finally {
-      await file.close();
-    }
-    await rename(half, path);
-  }
+  await write(folder, hash, data);
   return { hash, width, height };
+}
+
+/** Puts a file under its hash; it is on the disk when this comes back. */
+async function write(folder: string, hash: string, data: Uint8Array): Promise<void> {
+  const path = pathOf(folder, hash);
+  if (existsSync(/* turbopackIgnore: true */ path)) return;
+  await mkdir(/* turbopackIgnore: true */ path.slice(0, path.lastIndexOf('/')), { recursive: true });
+  const half = `${path}.${process.pid}.half`;
+  const file = await open(/* turbopackIgnore: true */ half, 'w', 0o600);
+  try {
+    await file.writeFile(data);
+    await file.sync();
+  } finally {
+    await file.close();
+  }
+  await rename(half, path);
+}
+
+/**
+ * Keeps a picture that another installation re-encoded, byte for byte, so that its seal still holds.
+ * @throws RefusedError where it is not what its hash says, no picture, or says where it was taken
+ */
+export async function keepSamePhotoFile(folder: string, data: Uint8Array, hash: string): Promise<void> {
+  if (createHash('sha256').update(data).digest('hex') !== hash)
+    throw new RefusedError('A photo of this file is not the one that was kept with it.');
+  const about = await sharp(data, { limitInputPixels: MOST_PIXELS })
+    .metadata()
+    .catch(() => null);
+  if (about === null || about.exif !== undefined)
+    throw new RefusedError('A photo of this file is no picture that was kept by this program.');
+  await write(folder, hash, data);
 }
 
 /** The file of a picture; null where it is not there, or its name is none. */

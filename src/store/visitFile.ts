@@ -1,0 +1,199 @@
+import { and, eq, getTableColumns, inArray, isNull, or } from 'drizzle-orm';
+import type { PgTable } from 'drizzle-orm/pg-core';
+import { createSchemaFactory } from 'drizzle-zod';
+import { z } from 'zod';
+import { digestOf } from '@/core/document/digest';
+import { readPlan } from '@/core/document/document';
+import { firstBreak } from '@/core/torque/chain';
+import type { Executor } from './connection';
+import { NotFoundError, RefusedError } from './errors';
+import { sealOf } from './records';
+import {
+  axleHub,
+  bayEntry,
+  chalkTest,
+  job,
+  jobStep,
+  note,
+  photo,
+  plan,
+  reading,
+  recheck,
+  record,
+  torqueEntry,
+  vehicle,
+  wheel,
+  wheelReading,
+  wheelSet,
+} from './schema';
+import { hashedBody } from './torque';
+
+export const VISIT_FORMAT = 'vectis-visit/1';
+
+/** Tables of a visit in the order in which they can be put in. */
+const TABLES = {
+  vehicle,
+  hubs: axleHub,
+  wheelSets: wheelSet,
+  wheels: wheel,
+  wheelReadings: wheelReading,
+  jobs: job,
+  readings: reading,
+  chalkTests: chalkTest,
+  plans: plan,
+  steps: jobStep,
+  torque: torqueEntry,
+  bay: bayEntry,
+  rechecks: recheck,
+  records: record,
+  notes: note,
+  photos: photo,
+} as const satisfies Record<string, PgTable>;
+type Part = keyof typeof TABLES;
+const PARTS = Object.keys(TABLES) as Part[];
+
+/** Of the car only what is missing here goes in; it may be here already, and then ours stays. */
+const OF_CAR: ReadonlySet<Part> = new Set<Part>(['vehicle', 'hubs', 'wheelSets', 'wheels', 'wheelReadings']);
+
+const { createInsertSchema } = createSchemaFactory({ coerce: { date: true } });
+const MOST_ROWS = 20_000;
+
+/** A visit as a file: rows of each table, with times as ISO 8601 in UTC and lengths and torques in the unit of their name. */
+export const visitSchema = z.strictObject({
+  format: z.literal(VISIT_FORMAT),
+  ...(Object.fromEntries(
+    PARTS.map((p) => [p, z.array(createInsertSchema(TABLES[p] as PgTable)).max(MOST_ROWS)]),
+  ) as unknown as { [P in Part]: z.ZodType<(typeof TABLES)[P]['$inferSelect'][]> }),
+  /** Files of the photos by their SHA-256, base64. */
+  files: z.record(z.string().regex(/^[0-9a-f]{64}$/), z.base64()).default({}),
+});
+export type VisitFile = z.infer<typeof visitSchema>;
+
+/** JSON Schema (draft 2020-12) of a visit’s file; whether its rows belong to each other and hold is checked beyond it. */
+export function visitJsonSchema(): Record<string, unknown> {
+  const ofDate = (ctx: { zodSchema: z.core.$ZodTypes; jsonSchema: Record<string, unknown> }): void => {
+    if (ctx.zodSchema._zod.def.type === 'date') Object.assign(ctx.jsonSchema, { type: 'string', format: 'date-time' });
+  };
+  return {
+    ...z.toJSONSchema(visitSchema, { target: 'draft-2020-12', io: 'input', unrepresentable: 'any', override: ofDate }),
+    $id: VISIT_FORMAT.replace('/', '-'),
+    title: 'Vectis visit',
+    description:
+      'Rows of one visit to a workshop, by table: the car, its hubs and wheels, one or two axles with readings, frozen plans, ticks, torque, what happened at the car, sealed records and photos.',
+  };
+}
+
+/** Every row that a visit’s record rests on. @throws NotFoundError */
+export async function visitRows(db: Executor, jobId: string): Promise<Omit<VisitFile, 'files'>> {
+  const [one] = await db.select().from(job).where(eq(job.id, jobId));
+  if (!one) throw new NotFoundError('This job');
+  const jobs = await db.select().from(job).where(eq(job.visitId, one.visitId));
+  const ids = jobs.map((j) => j.id);
+  const car = one.vehicleId;
+  const wheelSets = await db.select().from(wheelSet).where(eq(wheelSet.vehicleId, car));
+  const sets = wheelSets.map((s) => s.id);
+  const wheels = sets.length === 0 ? [] : await db.select().from(wheel).where(inArray(wheel.wheelSetId, sets));
+  const own = wheels.map((w) => w.id);
+  return {
+    format: VISIT_FORMAT,
+    vehicle: await db.select().from(vehicle).where(eq(vehicle.id, car)),
+    hubs: await db.select().from(axleHub).where(eq(axleHub.vehicleId, car)),
+    wheelSets,
+    wheels,
+    wheelReadings:
+      own.length === 0 ? [] : await db.select().from(wheelReading).where(inArray(wheelReading.wheelId, own)),
+    jobs,
+    readings: await db.select().from(reading).where(inArray(reading.jobId, ids)),
+    chalkTests: await db.select().from(chalkTest).where(inArray(chalkTest.jobId, ids)),
+    plans: await db.select().from(plan).where(inArray(plan.jobId, ids)),
+    steps: await db.select().from(jobStep).where(inArray(jobStep.jobId, ids)),
+    torque: await db.select().from(torqueEntry).where(inArray(torqueEntry.jobId, ids)),
+    bay: await db.select().from(bayEntry).where(inArray(bayEntry.jobId, ids)),
+    rechecks: await db.select().from(recheck).where(inArray(recheck.jobId, ids)),
+    records: await db.select().from(record).where(inArray(record.jobId, ids)),
+    notes: await db
+      .select()
+      .from(note)
+      .where(and(eq(note.vehicleId, car), or(inArray(note.jobId, ids), isNull(note.jobId)))),
+    photos: await db
+      .select()
+      .from(photo)
+      .where(and(eq(photo.vehicleId, car), or(inArray(photo.jobId, ids), isNull(photo.jobId)))),
+  };
+}
+
+/**
+ * Puts a visit of another installation in: all of it or nothing, as it was there. Plans, torque chains and seals are worked out again
+ * before anything is kept. Of a car that is here already ours stays as it is.
+ * @returns id of a job of the visit @throws RefusedError where it is here already, was altered, or does not hang together
+ */
+export async function putVisit(tx: Executor, file: Omit<VisitFile, 'files'>): Promise<string> {
+  sound(file);
+  const ids = file.jobs.map((j) => j.id);
+  const there = await tx.select({ id: job.id }).from(job).where(inArray(job.id, ids));
+  if (there.length > 0) throw new RefusedError('This visit is here already. Nothing was changed.');
+  for (const part of PARTS) {
+    const rows = file[part] as Record<string, unknown>[];
+    if (rows.length === 0) continue;
+    const table = TABLES[part] as PgTable;
+    const put = tx.insert(table).values(rows.map((r) => known(table, r)) as never);
+    await (OF_CAR.has(part) || part === 'notes' || part === 'photos' ? put.onConflictDoNothing() : put);
+  }
+  return ids[0] as string;
+}
+
+/** Only columns of the table: a later release may know more. */
+const known = (table: PgTable, row: Record<string, unknown>): Record<string, unknown> => {
+  const columns = getTableColumns(table);
+  return Object.fromEntries(Object.entries(row).filter(([k]) => k in columns));
+};
+
+const refused = (what: string): RefusedError => new RefusedError(`This visit was not read in: ${what}`);
+
+/** Whether rows belong to each other, and to what was frozen, chained and sealed. @throws RefusedError */
+function sound(f: Omit<VisitFile, 'files'>): void {
+  belongs(f);
+  for (const p of f.plans) {
+    if (digestOf(p.document) !== p.digest) throw refused('a plan is not the one that was frozen.');
+    const read = [p.document, { ...p.document, format: 'vectis-plan/0' }].some((d) => 'plan' in readPlan(d));
+    if (!read) throw refused('a plan cannot be read by this release.');
+  }
+  chained(f);
+  sealed(f);
+}
+
+function belongs(f: Omit<VisitFile, 'files'>): void {
+  const [car] = f.vehicle;
+  if (!car || f.vehicle.length !== 1) throw refused('it is of no car, or of more than one.');
+  if (f.jobs.length === 0 || f.jobs.length > 2) throw refused('a visit has one or two axles.');
+  const one = new Set(f.jobs.map((j) => j.visitId)).size === 1 && f.jobs.every((j) => j.vehicleId === car.id);
+  if (!one) throw refused('its axles are not of one visit.');
+  const jobs = new Set(f.jobs.map((j) => j.id));
+  const plans = new Set(f.plans.map((p) => p.id));
+  const sets = new Set(f.wheelSets.map((s) => s.id));
+  const { readings, chalkTests, steps, torque, bay, rechecks, records } = f;
+  const ofJobs = [...readings, ...chalkTests, ...f.plans, ...steps, ...torque, ...bay, ...rechecks, ...records];
+  if (ofJobs.some((r) => !jobs.has(r.jobId))) throw refused('a row belongs to a job that is not in it.');
+  if ([...steps, ...torque, ...bay].some((r) => !plans.has(r.planId)))
+    throw refused('a row belongs to a plan that is not in it.');
+  if (f.jobs.some((j) => !sets.has(j.wheelSetId))) throw refused('its wheels are not in it.');
+}
+
+function chained(f: Omit<VisitFile, 'files'>): void {
+  const logs = new Set(f.torque.map((e) => `${e.planId}/${e.corner}`));
+  for (const log of logs) {
+    const rows = f.torque.filter((e) => `${e.planId}/${e.corner}` === log).sort((a, b) => a.seq - b.seq);
+    if (firstBreak(rows, hashedBody) !== null)
+      throw refused(`the ${rows[0]?.corner.replace('-', ' ')} torque log was altered.`);
+  }
+}
+
+function sealed(f: Omit<VisitFile, 'files'>): void {
+  for (const { id } of f.jobs) {
+    let before: string | null = null;
+    for (const r of f.records.filter((x) => x.jobId === id).sort((a, b) => a.revision - b.revision)) {
+      if (sealOf(r, before) !== r.seal) throw refused(`the seal of revision ${r.revision} does not hold.`);
+      before = r.seal;
+    }
+  }
+}

@@ -1,0 +1,61 @@
+import 'server-only';
+import { ZodError } from 'zod';
+import { theStore } from '@/store/connection';
+import { RefusedError } from '@/store/errors';
+import { recordEvent } from '@/store/events';
+import { keepSamePhotoFile, photoFile } from '@/store/folder/photos';
+import { putVisit, type VisitFile, visitRows, visitSchema } from '@/store/visitFile';
+
+/** A visit with its photos as one file that another installation reads. @throws NotFoundError */
+export async function visitAsFile(jobId: string): Promise<{ readonly name: string; readonly file: VisitFile }> {
+  const { db, folder } = await theStore();
+  const rows = await visitRows(db, jobId);
+  const files: Record<string, string> = {};
+  for (const { hash } of rows.photos) {
+    const bytes = await photoFile(folder, hash);
+    if (bytes) files[hash] = bytes.toString('base64');
+  }
+  const plate = rows.vehicle[0]?.plate.replace(/[^A-Za-z0-9]+/g, '-') ?? 'car';
+  return { name: `visit-${plate}.json`, file: { ...rows, files } };
+}
+
+/** Reads a visit in. @returns the id of one of its jobs @throws RefusedError in a sentence that names what is wrong */
+export async function readVisitIn(text: string, by: string): Promise<string> {
+  const file = parsed(text);
+  const { db, folder } = await theStore();
+  for (const [hash, data] of Object.entries(file.files))
+    await keepSamePhotoFile(folder, Buffer.from(data, 'base64'), hash);
+  return db.transaction(async (tx) => {
+    const { files: _, ...rows } = file;
+    const jobId = await putVisit(tx, rows);
+    await recordEvent(tx, {
+      jobId,
+      kind: 'visit.read-in',
+      detail: { visit: rows.jobs[0]?.visitId },
+      by,
+      at: new Date(),
+    });
+    return jobId;
+  });
+}
+
+function parsed(text: string): VisitFile {
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch {
+    throw new RefusedError('This file is not JSON. A visit is written by “Visit as JSON” on a record.');
+  }
+  const format = (json as { format?: unknown } | null)?.format;
+  if (format !== 'vectis-visit/1')
+    throw new RefusedError('This file is no visit: it does not begin with the format “vectis-visit/1”.');
+  try {
+    return visitSchema.parse(json);
+  } catch (e) {
+    if (!(e instanceof ZodError)) throw e;
+    const first = e.issues[0];
+    throw new RefusedError(
+      `This visit was not read in: ${first?.path.join('.') || 'the file'}: ${first?.message ?? 'is not as it should be'}.`,
+    );
+  }
+}

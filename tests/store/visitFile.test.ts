@@ -1,0 +1,155 @@
+import { sql } from 'drizzle-orm';
+import sharp from 'sharp';
+import { seedIfEmpty } from '@/demo/seed';
+import type { Store } from '@/store/connection';
+import { jobById } from '@/usecases/jobs';
+import { takePhoto } from '@/usecases/remarks';
+import { verifyRecord } from '@/usecases/verify';
+import { readVisitIn, visitAsFile } from '@/usecases/visitFiles';
+import { freshStore } from './open';
+
+/** What of a file these tests alter, loosely, as a stranger would. */
+interface Altered {
+  plans: { document: { spacer: { thickness: number } } }[];
+  torque: { readingNm: number; by: string }[];
+  records: { snapshot: { job: { use: string } } }[];
+  readings: { jobId: string; value: unknown }[];
+  vehicle: unknown[];
+  jobs: { stage: string }[];
+  files: Record<string, string>;
+  format: string;
+}
+
+/** Two installations: one that did the work, one that reads it. */
+const holder = globalThis as typeof globalThis & { vectisStore?: Promise<Store> | undefined };
+let here: Awaited<ReturnType<typeof freshStore>>;
+let there: Awaited<ReturnType<typeof freshStore>>;
+let jobId = '';
+let text = '';
+const at = (s: typeof here) => {
+  holder.vectisStore = Promise.resolve(s.store);
+};
+
+beforeAll(async () => {
+  [here, there] = [await freshStore(), await freshStore()];
+  at(here);
+  await seedIfEmpty(here.store.db);
+  jobId = String(
+    (await here.store.db.execute(sql`select job_id from record order by signed_at desc limit 1`)).rows[0]?.job_id,
+  );
+  const { vehicle } = await jobById(jobId);
+  const bytes = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#888' } })
+    .jpeg()
+    .toBuffer();
+  await takePhoto(
+    { vehicleId: vehicle.id, jobId: null, corner: 'front-left' },
+    { bytes, state: 'before', caption: 'lip' },
+    'Bram',
+  );
+  text = JSON.stringify((await visitAsFile(jobId)).file);
+});
+afterAll(async () => {
+  holder.vectisStore = undefined;
+  await here.done();
+  await there.done();
+});
+
+const count = async () =>
+  (
+    await there.store.db.execute(
+      sql`select (select count(*) from job) + (select count(*) from plan) + (select count(*) from vehicle) as n`,
+    )
+  ).rows[0]?.n;
+
+test('what was altered on the way is refused, whatever was altered, and no row of it stays', async () => {
+  at(there);
+  const before = await count();
+  const change = (f: (v: Altered) => void): string => {
+    const v = JSON.parse(text);
+    f(v);
+    return JSON.stringify(v);
+  };
+  for (const [altered, said] of [
+    [
+      change((v) => {
+        (v.plans[0] as Altered['plans'][number]).document.spacer.thickness = 9;
+      }),
+      'a plan is not the one that was frozen',
+    ],
+    [
+      change((v) => {
+        (v.torque[3] as Altered['torque'][number]).readingNm = 90;
+      }),
+      'torque log was altered',
+    ],
+    [
+      change((v) => {
+        (v.torque[0] as Altered['torque'][number]).by = 'X';
+      }),
+      'torque log was altered',
+    ],
+    [
+      change((v) => {
+        (v.records[0] as Altered['records'][number]).snapshot.job.use = 'track';
+      }),
+      'the seal of revision 1 does not hold',
+    ],
+    [
+      change((v) => {
+        (v.readings[0] as Altered['readings'][number]).jobId = 'x';
+      }),
+      'belongs to a job that is not in it',
+    ],
+    [
+      change((v) => {
+        v.vehicle = [];
+      }),
+      'of no car',
+    ],
+    [
+      change((v) => {
+        (v.jobs[0] as Altered['jobs'][number]).stage = 'flying';
+      }),
+      'jobs.0.stage',
+    ],
+    [
+      change((v) => {
+        (v.readings[0] as Altered['readings'][number]).value = 'many';
+      }),
+      'readings.0.value',
+    ],
+    [
+      change((v) => {
+        v.files[Object.keys(v.files)[0] as string] = 'AAAA';
+      }),
+      'not the one that was kept',
+    ],
+    [
+      change((v) => {
+        v.format = 'something/9';
+      }),
+      'does not begin with the format',
+    ],
+    ['{', 'is not JSON'],
+    ['null', 'is no visit'],
+    ['[]', 'is no visit'],
+  ] as const)
+    await expect(readVisitIn(altered, 'Tamsin')).rejects.toThrow(said);
+  expect(await count()).toBe(before);
+});
+
+test('another installation reads the visit whole: stage, torque, seal and photo hold there; twice is told', async () => {
+  at(there);
+  const read = await readVisitIn(text, 'Tamsin');
+  const whole = await jobById(read);
+  expect((await verifyRecord(jobId, 1)).broken).toEqual([]);
+  // Read back out it is the same file, but for what is of the car alone.
+  const again = (await visitAsFile(jobId)).file;
+  const first = JSON.parse(text);
+  for (const part of ['jobs', 'plans', 'torque', 'records', 'readings', 'steps', 'rechecks', 'bay', 'files'] as const)
+    expect(JSON.parse(JSON.stringify(again[part]))).toEqual(first[part]);
+  expect(whole.job.signedAt).toBeInstanceOf(Date);
+  await expect(readVisitIn(text, 'Tamsin')).rejects.toThrow('This visit is here already');
+  at(here);
+  await expect(readVisitIn(text, 'Tamsin')).rejects.toThrow('This visit is here already');
+});
