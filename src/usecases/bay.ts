@@ -72,6 +72,9 @@ async function check(whole: JobWhole, corner: Corner | null, d: BayDetail, { tx,
     case 'settled':
       await maySettle(whole, corner, d, { tx, by });
       return;
+    case 'order':
+      orderGoes(whole, d);
+      return;
     case 'hub-figure':
       if (whole.plan?.document.fastener.kind !== 'conversion')
         throw new RefusedError('No studs go into the hub on this job.');
@@ -83,6 +86,21 @@ async function check(whole: JobWhole, corner: Corner | null, d: BayDetail, { tx,
     default:
       return;
   }
+}
+
+/** Whether a wheel may be torqued in this order: every lug once, with its source, and before any lug was torqued in another. */
+function orderGoes(whole: JobWhole, { order, source }: Extract<BayDetail, { kind: 'order' }>): void {
+  const lugs = whole.plan?.document.hub.lugs ?? 0;
+  const every =
+    order === null || (order.length === lugs && new Set(order).size === lugs && order.every((l) => l < lugs));
+  if (!every) throw new RefusedError(`This wheel has ${lugs} lugs: name each of them once, from 1 to ${lugs}.`);
+  if (order !== null && source === '')
+    throw new RefusedError('Say where this order stands, such as “handbook p. 212”; else the star order is taken.');
+  const begun = whole.torque.some((e) => e.joint === 'wheel' && e.lug >= 0);
+  if (begun)
+    throw new RefusedError(
+      'Lugs were entered in the order before. Strike them out first, or end this wheel as it was begun.',
+    );
 }
 
 async function maySettle(

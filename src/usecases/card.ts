@@ -13,7 +13,7 @@ import type { Joint, TorqueSpec } from '@/core/torque/log';
 import type { UnitSystem } from '@/core/units/format';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
-import { adapterStates, type JointState, jointStates, torqueSpec, wheelStates } from './jobPlan';
+import { adapterStates, type JointState, jointStates, torqueSpec, wheelSpec, wheelStates } from './jobPlan';
 
 /** Stages that are a list of steps to tick. */
 export type StepStage = 'stage' | 'fit';
@@ -40,7 +40,8 @@ export const bayOf = (whole: JobWhole, now: number): BayState => bayState(whole.
 export function specOf(whole: JobWhole, joint: Joint): TorqueSpec {
   const plan = whole.plan?.document;
   if (!plan) throw new RefusedError('No plan has been chosen yet.');
-  if (joint !== 'hub') return torqueSpec(plan, joint);
+  if (joint === 'wheel') return wheelSpec(whole);
+  if (joint === 'adapter') return torqueSpec(plan, joint);
   const { hub } = bayOf(whole, 0);
   const found = hub === null ? null : hubTorque(plan, hub);
   return found?.spec ?? torqueSpec(plan, 'hub');
@@ -60,7 +61,7 @@ export function hubStates(whole: JobWhole): JointState[] {
 export function jointsOf(whole: JobWhole): JointState[] {
   const plan = whole.plan?.document;
   if (!plan) return [];
-  return [...hubStates(whole), ...adapterStates(plan, whole.torque), ...wheelStates(plan, whole.torque)];
+  return [...hubStates(whole), ...adapterStates(plan, whole.torque), ...wheelStates(whole, whole.torque)];
 }
 
 export interface StepDone {

@@ -7,6 +7,7 @@ import { AXLE_LABEL } from '@/core/document/labels';
 import { planChanges } from '@/core/document/diff';
 import type { UnitSystem } from '@/core/units/format';
 import { type Quantity, type QuantityId, quantitiesFor, UNSEEN } from '@/core/document/quantities';
+import { bayState } from '@/core/procedure/bay';
 import { torqueJobs } from '@/core/procedure/procedure';
 import { type Joint, struckOut, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
 import type { BoltClass } from '@/core/thread/classes';
@@ -236,9 +237,17 @@ export interface JointState {
   readonly state: TorqueState;
 }
 
-/** State of both wheels. */
-export const wheelStates = (plan: Plan, log: readonly TorqueEntryRow[]): JointState[] =>
-  jointStates(plan, 'wheel', log);
+/** What the wheels are held to, in the order that was said at the car. @throws RefusedError where there is no figure */
+export function wheelSpec({ plan, bay }: Pick<JobWhole, 'plan' | 'bay'>): TorqueSpec {
+  const spec = torqueSpec(plan?.document as Plan);
+  const said = bayState(bay, 0).order;
+  if (said === null) return spec;
+  return { ...spec, lockingSchool: said.locking, ...(said.order === null ? {} : { order: said.order }) };
+}
+
+/** State of both wheels of a plan in force. */
+export const wheelStates = (whole: Pick<JobWhole, 'plan' | 'bay'>, log: readonly TorqueEntryRow[]): JointState[] =>
+  jointStates(whole.plan?.document as Plan, 'wheel', log, wheelSpec(whole));
 
 /** State of both adapters' own joints; empty where there is no adapter. */
 export const adapterStates = (plan: Plan, log: readonly TorqueEntryRow[]): JointState[] =>
@@ -279,16 +288,15 @@ export const openLink = (whole: JobWhole): JobWhole['rechecks'][number] | null =
 /** The same with rechecks counted since the last sign-off only: a job that was opened again is rechecked anew. */
 export function wheelStatesSigned(whole: JobWhole): JointState[] {
   if (!whole.plan) return [];
-  const { document } = whole.plan;
   const signedAt = recheckedSince(whole);
   const before =
     signedAt === null
       ? []
       : wheelStates(
-          document,
+          whole,
           whole.torque.filter((e) => e.at <= signedAt),
         );
-  return wheelStates(document, whole.torque).map(({ corner, joint, state }, i) => ({
+  return wheelStates(whole, whole.torque).map(({ corner, joint, state }, i) => ({
     corner,
     joint,
     state: { ...state, rechecks: state.rechecks - (before[i]?.state.rechecks ?? 0) },

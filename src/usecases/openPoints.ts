@@ -20,7 +20,7 @@ export function openPoints(whole: JobWhole, now = Date.now()): string[] {
   const fit = openHolds(stepsNow(whole, 'fit'), whole).length;
   if (fit > 0) open.push(`Job card: ${fit} hold ${fit === 1 ? 'point' : 'points'} open.`);
   open.push(...openRounds(whole), ...cornersOf(plan.axle).flatMap((c) => heldBack(whole, c, now)));
-  for (const { corner, state } of wheelStates(plan, whole.torque)) {
+  for (const { corner, state } of wheelStates(whole, whole.torque)) {
     if (!state.complete) open.push(`The ${corner.replace('-', ' ')} wheel is not through its verify pass.`);
   }
   return open;

@@ -129,3 +129,13 @@ test('the wrench sends as it is pulled, and can be let go of', () => {
     jest.useRealTimers();
   }
 });
+
+test('a handbook’s own order is taken as it is; a star has its locking piece last or first', () => {
+  const handbook = { ...spec, order: [0, 3, 1, 4, 2] };
+  const after = torqueState(handbook, [...begun, entry(0)]);
+  expect([after.order, after.next]).toEqual([[0, 3, 1, 4, 2], 3]);
+  expect(refuseReading(handbook, after, entry(2))).toContain('Lug 2 is next');
+  const keyed = { ...spec, locking: 0 };
+  expect(torqueState(keyed, []).order.at(-1)).toBe(0);
+  expect(torqueState({ ...keyed, lockingSchool: 'first' }, []).order[0]).toBe(0);
+});

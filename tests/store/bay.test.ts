@@ -5,7 +5,7 @@ import { seedIfEmpty } from '@/demo/seed';
 import { addPerson } from '@/store/people';
 import { starOrder } from '@/core/torque/starOrder';
 import { noteBay } from '@/usecases/bay';
-import { bayOf, doneOf, heldBack, openHolds, openRounds, stepsNow, waitsFor } from '@/usecases/card';
+import { bayOf, doneOf, heldBack, openHolds, openRounds, specOf, stepsNow, waitsFor } from '@/usecases/card';
 import { enterTorque, finishSteps, jobById, takeForward, tickLine } from '@/usecases/jobs';
 import { scanAtTrolley } from '@/usecases/kit';
 import { openPoints } from '@/usecases/openPoints';
@@ -78,6 +78,35 @@ test('a reason stands in the place of a tick, with who said it; a step that has 
   const whole = await jobById(fit);
   const step = stepsNow(whole, 'fit').find((s) => s.key === key);
   expect(step && doneOf(whole, step)).toMatchObject({ by: BY, reason: 'tested with chalk last week, same wheels' });
+});
+
+test('the order of the wheel: every lug once, with its source, and before any lug was torqued in another', async () => {
+  const order = (o: number[] | null, source = 'handbook p. 9'): BayDetail => ({
+    kind: 'order',
+    order: o,
+    locking: 'last',
+    source,
+  });
+  await expect(say(order([0, 1, 1, 2]))).rejects.toThrow('name each of them once');
+  await expect(say(order([0, 1, 2]))).rejects.toThrow('name each of them once');
+  await expect(say(order([0, 1, 2, 3], ''))).rejects.toThrow('Say where this order stands');
+  await say(order([0, 1, 2, 3]));
+  expect(specOf(await jobById(fit), 'wheel').order).toEqual([0, 1, 2, 3]);
+  await say({ kind: 'order', order: null, locking: 'first', source: '' });
+  expect(specOf(await jobById(fit), 'wheel')).toMatchObject({ lockingSchool: 'first' });
+  expect(specOf(await jobById(fit), 'wheel').order).toBeUndefined();
+  const torqued = String(
+    (
+      await store.db.execute(
+        sql`select job_id from torque_entry where lug >= 0 and job_id in (select id from job where stage = 'torque') limit 1`,
+      )
+    ).rows[0]?.job_id,
+  );
+  const { plan } = await jobById(torqued);
+  const six = Array.from({ length: plan?.document.hub.lugs ?? 0 }, (_, i) => i);
+  await expect(noteBay(torqued, { id: newId(), corner: null, detail: order(six) }, BY)).rejects.toThrow(
+    'entered in the order before',
+  );
 });
 
 test('studs in the hub: a round of their own that no tick ends, and locker that is waited for by this machine’s clock', async () => {

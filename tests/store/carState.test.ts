@@ -76,7 +76,7 @@ async function tickedAndTorqued(jobId: string): Promise<void> {
   for (let guard = 0; guard < 200; guard += 1) {
     const whole = await jobById(jobId);
     const plan = whole.plan?.document as never;
-    const open = wheelStates(plan, whole.torque).find((w) => !w.state.complete);
+    const open = wheelStates(whole, whole.torque).find((w) => !w.state.complete);
     if (!open) return;
     const pass = open.state.pass ?? 'snug';
     const figures = pass === 'final' || pass === 'verify';

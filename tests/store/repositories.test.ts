@@ -248,10 +248,10 @@ describe('demo workshop', () => {
       );
       expect(choosing.map((w) => w.partner?.axle ?? null).sort()).toEqual(['front', null]);
       const torque = await at('torque');
-      expect(wheelStates(torque.plan?.document as never, torque.torque)[0]?.state.sentBack).toBe(1);
+      expect(wheelStates(torque, torque.torque)[0]?.state.sentBack).toBe(1);
       const recheck = await at('recheck');
       expect(recheck.job.recheckDueAt?.getTime()).toBeLessThan(AT.getTime());
-      expect(wheelStates(recheck.plan?.document as never, recheck.torque).every((w) => w.state.complete)).toBe(true);
+      expect(wheelStates(recheck, recheck.torque).every((w) => w.state.complete)).toBe(true);
       expect(openPoints(recheck)).toEqual([]);
       for (const stage of ['stage', 'fit', 'torque', 'recheck']) {
         const whole = await at(stage);

@@ -176,7 +176,7 @@ async function through(
 ): Promise<void> {
   for (let i = 0; i < 60; i += 1) {
     const whole = await loadJob(store.db, jobId);
-    const state = wheelStates(whole.plan?.document as never, whole.torque).find((w) => w.corner === corner)?.state;
+    const state = wheelStates(whole, whole.torque).find((w) => w.corner === corner)?.state;
     if (!state || (last === 'verify' && state.complete) || (last === 'recheck' && state.rechecks > already)) return;
     const pass = state.pass ?? 'recheck';
     const figures = pass !== 'snug' && pass !== 'lower';

@@ -92,6 +92,7 @@ export async function TorquePage({
           // Judged over every set and state, so only once there is something to sign.
           never={recheck || open.length > 0 ? [] : await neverAfter(whole, units)}
           bar={bar}
+          order={bayOf(whole, 0).order}
           active={whole.job.stage === here}
           signed={whole.job.signedAt ? `${whole.job.signedBy}, ${format(whole.job.signedAt, 'd MMM HH:mm')}` : null}
         />

@@ -41,6 +41,13 @@ export const baySchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('hub-figure'), nm: z.number().min(5).max(150), source: words, hold: z.enum(HUB_HOLDS) }),
   z.object({ kind: z.literal('pause'), why: words }),
   z.object({ kind: z.literal('go-on') }),
+  /** In which order the wheel is torqued: a handbook’s own, or the star with its locking piece last or first. */
+  z.object({
+    kind: z.literal('order'),
+    order: z.array(z.number().int().min(0).max(11)).min(3).max(12).nullable(),
+    locking: z.enum(['last', 'first']),
+    source: z.string().trim().max(400),
+  }),
   z.object({ kind: z.literal('hand-over'), to: words }),
   /** Many steps ticked by hand within seconds, and why that was so. */
   z.object({ kind: z.literal('fast'), why: words }),
@@ -110,6 +117,7 @@ export interface BayState {
   readonly instead: ReadonlyMap<string, { readonly why: string; readonly by: string; readonly at: number }>;
   /** Figure of the studs’ hub end, as it was read last. */
   readonly hub: { readonly nm: number; readonly source: string; readonly hold: HubHold; readonly by: string } | null;
+  readonly order: Extract<BayDetail, { kind: 'order' }> | null;
   readonly paused: { readonly why: string; readonly by: string; readonly at: number } | null;
   /** Who has the job after a hand-over. */
   readonly with: string | null;
@@ -127,6 +135,7 @@ export function bayState(entries: readonly BayEntry[], now: number): BayState {
     deviations: [] as BayState['deviations'][number][],
     instead: new Map<string, { why: string; by: string; at: number }>(),
     hub: null as BayState['hub'],
+    order: null as BayState['order'],
     paused: null as BayState['paused'],
     with: null as string | null,
     drive: null as BayState['drive'],
@@ -181,6 +190,9 @@ export function bayState(entries: readonly BayEntry[], now: number): BayState {
       case 'hand-over':
         state.with = d.to;
         state.paused = null;
+        break;
+      case 'order':
+        state.order = d;
         break;
       case 'drive':
         state.drive = d;

@@ -55,6 +55,8 @@ export interface TorqueSpec {
   readonly target: number;
   /** Position of the locking fastener, or null. */
   readonly locking: number | null;
+  /** A handbook’s own order of positions, in the place of the star’s; every lug once. */
+  readonly order?: readonly number[];
   /** School of the locking fastener; last by default. */
   readonly lockingSchool?: LockingSchool;
   /** Passes in order; a wheel's without a middle pass by default. */
@@ -109,7 +111,7 @@ const FAR_OVER = 1.2;
  * Source: common practice, no source; band from ISO 6789 (from memory).
  */
 export function torqueState(spec: TorqueSpec, log: readonly TorqueReading[]): TorqueState {
-  const order = starOrder(spec.lugs, spec.locking, spec.lockingSchool);
+  const order = spec.order ?? starOrder(spec.lugs, spec.locking, spec.lockingSchool);
   const passes = spec.passes ?? WHEEL_PASSES;
   const after = (p: Pass): Pass | null => passes[passes.indexOf(p) + 1] ?? null;
   let pass: Pass | null = passes[0] ?? null;

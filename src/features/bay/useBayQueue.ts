@@ -1,9 +1,9 @@
-import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useTransition } from 'react';
+import { useCallback, useMemo } from 'react';
 import { v7 as newId } from 'uuid';
 import type { BayDetail } from '@/core/procedure/bay';
 import type { Corner } from '@/core/document/vocabulary';
-import { type Parcel, post, shownAnew, useOutbox } from '@/ui/outbox';
+import { post } from '@/ui/outbox';
+import { useShownAnew } from '@/ui/useShownAnew';
 
 /** What is done at the car, as `/api/bay` takes it. */
 type Sent =
@@ -31,24 +31,7 @@ const send = (body: Sent): void => post({ id: newId(), url: URL_OF_BAY, body });
 
 /** What is done at the car goes on at once; it is sent in order, and the page is shown anew once all of it is kept. */
 export function useBayQueue(): BayQueue {
-  const router = useRouter();
-  const { waiting, kept, trouble } = useOutbox();
-  const [showing, show] = useTransition();
-  const seen = useRef<readonly Parcel[]>([]);
-
-  useEffect(() => {
-    if (waiting.length > 0 || kept.length === 0 || showing || seen.current.length > 0) return;
-    seen.current = kept;
-    show(() => router.refresh());
-  }, [waiting, kept, showing, router]);
-  const was = useRef(false);
-  useEffect(() => {
-    if (was.current && !showing) {
-      shownAnew(seen.current);
-      seen.current = [];
-    }
-    was.current = showing;
-  }, [showing]);
+  const { waiting, kept, trouble } = useShownAnew();
 
   const ahead = useMemo(() => {
     const all = new Map<string, boolean>();

@@ -13,10 +13,12 @@ import { Verdict } from '@/ui/Verdict';
 import { sign } from './actions';
 import { ask } from '@/ui/ask';
 import { useInAddress } from '@/ui/useInAddress';
+import { useShownAnew } from '@/ui/useShownAnew';
 import { useUnkept } from '@/ui/useUnkept';
 import { InHand, type WrenchInHand } from './InHand';
 import { LastSaid } from './LastSaid';
 import { LogTable, type LogLine } from './LogTable';
+import { OrderChoice, type OrderSaid } from './OrderChoice';
 import { Puller } from './Puller';
 import { jointKey, useEntries } from './useEntries';
 
@@ -53,6 +55,8 @@ export interface TorqueProps {
   readonly bar: string | null;
   /** Who signed the job off and when, worded; null while it is open. */
   readonly signed: string | null;
+  /** In which order the wheels are torqued, as it was said at the car; null for the star. */
+  readonly order: OrderSaid | null;
 }
 
 const FACE: Readonly<Record<Joint, string>> = { hub: 'Studs', adapter: 'Adapter', wheel: 'Wheel' };
@@ -76,9 +80,22 @@ const PASS_LABEL: Readonly<Record<Pass, string>> = {
 };
 
 /** The wheel face with the next lug lit, and one entry at a time; readable from two metres. */
-export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, active, bar, signed }: TorqueProps) {
+export function TorqueView({
+  jobId,
+  wheels,
+  lugs,
+  units,
+  open,
+  recheck,
+  never,
+  active,
+  bar,
+  signed,
+  order,
+}: TorqueProps) {
   const router = useRouter();
   const entries = useEntries(jobId, wheels);
+  useShownAnew();
   const [at, setAt] = useInAddress(
     'at',
     jointKey((wheels.find((w) => !finished(w.state, recheck)) ?? wheels[0]) as TorquedJoint),
@@ -192,6 +209,15 @@ export function TorqueView({ jobId, wheels, lugs, units, open, recheck, never, a
         ) : wheel.active ? (
           <>
             <InHand wrenches={wheel.wrenches} value={hand} onChange={setHand} />
+            {joint === 'wheel' && !recheck ? (
+              <OrderChoice
+                jobId={jobId}
+                lugs={lugs}
+                locking={locking !== null}
+                said={order}
+                begun={wheels.some((w) => w.joint === 'wheel' && w.log.some((e) => e.lug >= 0))}
+              />
+            ) : null}
             <Puller
               key={at}
               wheel={wheel}
