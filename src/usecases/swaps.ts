@@ -101,13 +101,15 @@ export async function neverAfter(whole: JobWhole, units: UnitSystem): Promise<st
   return found ? neverOf(found, units) : [];
 }
 
-/** What must never be put together on an axle, worded; what is fitted is its plan's own matter. */
+/** What must never be put together on an axle, worded. What is fitted on the wheels it was fitted with is its plan’s own matter; on other wheels it is not. */
 export function neverOf(
   { plan, sets, owned }: Pick<AxleSwaps, 'plan' | 'sets' | 'owned'>,
   units: UnitSystem,
 ): string[] {
   const never = new Map<string, string[]>();
-  for (const c of swapMatrix(plan, sets, owned).filter((x) => x.level === 'stop' && x.swap.key !== 'fitted')) {
+  const own = new Set(sets.filter((s) => s.measured).map((s) => s.name));
+  const judged = swapMatrix(plan, sets, owned).filter((x) => x.swap.key !== 'fitted' || !own.has(x.set));
+  for (const c of judged.filter((x) => x.level === 'stop')) {
     const words = swapText(c.swap, plan, units);
     never.set(words, [...(never.get(words) ?? []), c.set]);
   }

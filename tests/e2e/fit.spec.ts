@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { accessible, expect, serverWillBeKilled, test } from './guard';
 import { Server } from './server';
-import { keep, plainHardware, tickAll, to, workCard } from './steps';
+import { keep, openMore, pickCorner, plainHardware, tickAll, to, workCard } from './steps';
 
 let server: Server;
 test.beforeAll(async () => {
@@ -191,4 +191,40 @@ test('the trolley: parts drawn, a wrong one refused by how much, a substitute se
   await expect(page.getByRole('checkbox').first()).toBeChecked();
   await expect(page.getByRole('region', { name: /^Kept on the shelf/ })).toContainText('plate 5 × 108, 5 mm');
   await expect(page.getByRole('region', { name: /^Sockets and keys/ })).toContainText('19.0 mm across flats');
+});
+
+test('arch work is a branch of the card; after it the corner is measured anew and the card goes on', async ({
+  watched: page,
+}) => {
+  await open(page, /Ilex Lumen.*Front/, 'choose');
+  await openMore(page);
+  await page.getByLabel('Trim the lip by').fill('4');
+  await page.getByRole('button', { name: 'Take forward', exact: true }).click();
+  await tickAll(page);
+  await page.getByRole('button', { name: 'Kit is complete' }).click();
+  await step(page, 'Cut in short sections').click();
+  const panel = page.getByRole('region', { name: 'Step' });
+  await expect(panel).toContainText('4 mm at the most, never past the visible edge');
+  await expect(panel).toContainText('Sparks and grit');
+  await step(page, 'Agreed in writing').click();
+  await expect(panel).toContainText('local rules on wheel cover and structure');
+  await accessible(page);
+  await page.keyboard.press('PageDown');
+  await expect(page.getByRole('checkbox', { name: /^Agreed in writing/ })).toBeChecked();
+  await expect(panel).toContainText('Paint photographed first');
+  await to(page, 'measure');
+  await page.getByLabel('What was done').fill('lip trimmed 4 mm, sealed and painted');
+  await page.getByRole('button', { name: 'Arch work is done' }).click();
+  await expect(page.getByRole('list', { name: 'Before the arch work' })).toContainText('Gap');
+  for (const corner of ['front left', 'front right']) {
+    if (corner === 'front right') await pickCorner(page, corner);
+    await keep(page, 'gap', '14');
+    await keep(page, 'loadedClearance', '20');
+    await keep(page, 'archHeight', '342');
+  }
+  await to(page, 'fit');
+  await page.getByRole('button', { name: 'Take them into the plan' }).click();
+  await expect(page.getByRole('checkbox', { name: /^Agreed in writing/ })).toBeChecked();
+  // The card that was begun is ended: its arch steps stay on it.
+  await expect(page.getByRole('checkbox', { name: /^Cut in short sections/ })).toBeVisible();
 });

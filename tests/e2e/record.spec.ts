@@ -106,3 +106,26 @@ test('rechecks that are still to be done go into a calendar, each known again by
   expect((await read()).map((e) => e.uid)).toEqual(events.map((e) => e.uid));
   expect(new Set(events.map((e) => e.uid)).size).toBe(events.length);
 });
+
+test('a visit goes out as JSON; one that was altered, or is here already, is not read in', async ({
+  watched: page,
+}) => {
+  await open(page, /Anselm Heron.*Front/, 'record');
+  const id = idOf(page.url());
+  await expect(page.getByRole('link', { name: 'Visit as JSON' })).toBeVisible();
+  const sent = await page.request.get(url(`/api/job/${id}/visit`));
+  expect(sent.headers()['content-disposition']).toContain('visit-DN-09-HRN.json');
+  const visit = (await sent.json()) as { format: string; jobs: unknown[]; records: { seal: string }[] };
+  expect([visit.format, visit.jobs.length, visit.records.length]).toEqual(['vectis-visit/1', 1, 1]);
+  await page.goto(url('/vehicles'));
+  const file = (text: string) => ({ name: 'visit.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await page.getByLabel('File of a visit').setInputFiles(file('{"format":"other"}'));
+  await expect(page.getByRole('alert').filter({ hasText: 'is no visit' })).toBeVisible();
+  await page
+    .getByLabel('File of a visit')
+    .setInputFiles(file(JSON.stringify({ ...visit, records: [{ ...visit.records[0], seal: 'x' }] })));
+  await expect(page.getByRole('alert').filter({ hasText: 'the seal of revision 1 does not hold' })).toBeVisible();
+  await page.getByLabel('File of a visit').setInputFiles(file(JSON.stringify(visit)));
+  await expect(page.getByRole('alert').filter({ hasText: 'This visit is here already' })).toBeVisible();
+  await accessible(page);
+});

@@ -22,7 +22,7 @@ export function demoWorkshop() {
 }
 
 /** Another view of the same job. */
-export const to = (page: Page, view: string) => page.goto(page.url().replace(/\/[a-z-]+(\?.*)?$/, `/${view}`));
+export const to = (page: Page, view: string) => page.goto(page.url().replace(/\/[a-z-]+(\?[^#]*)?(#.*)?$/, `/${view}`));
 
 export async function keep(page: Page, quantity: string, typed: string, method?: string): Promise<void> {
   const row = page.locator(`form[data-quantity="${quantity}"]`);

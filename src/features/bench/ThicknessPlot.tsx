@@ -18,6 +18,16 @@ import { roundTo } from '@/core/units/round';
 
 const TO_MM = 30;
 const STEP_MM = 0.5;
+/** Whole fives of a millimetre scale, quarters of an inch. */
+const MM_TICKS = [0, 5, 10, 15, 20, 25, 30];
+const IN_TICKS = [0, 0.25, 0.5, 0.75, 1];
+
+/** Lines on the left scale, as the legend draws them. */
+const LINES = [
+  { name: 'thread engaged', stroke: 'var(--accent)', width: 2.5, dash: undefined },
+  { name: 'loaded clearance', stroke: 'var(--note)', width: 2, dash: '7 4' },
+  { name: 'gap to the arch', stroke: 'var(--ink-soft)', width: 2, dash: '2 4' },
+] as const;
 
 /** Engagement and clearance against thickness with the fasteners on the bench; the allowed span is shaded. */
 export default function ThicknessPlot({ plan, minimum, units }: { plan: Plan; minimum: number; units: UnitSystem }) {
@@ -50,14 +60,26 @@ export default function ThicknessPlot({ plan, minimum, units }: { plan: Plan; mi
       : `Allowed: ${spans.map(([a, b]) => `${show(a)} to ${show(b)} ${unit}`).join(', ')}.`;
   return (
     <figure>
-      <figcaption className="pb-1 text-[14px]">
-        {text}{' '}
-        <span className="text-soft">
-          Solid: thread engaged. Dashed: loaded clearance. Dotted: gap to the arch. Dash and dot, right scale:{' '}
-          {clamped
-            ? `clamp over what is needed once settled, an estimate in ${force}.`
-            : 'clamp margin, not computed: it needs seat contact, wheel load, disc hat and every wheel’s pad to seat.'}
-        </span>
+      <figcaption className="flex flex-wrap items-baseline gap-x-5 gap-y-1 pb-1 text-[14px]">
+        <span>{text}</span>
+        <ul aria-label="Lines of the plot" className="flex flex-wrap gap-x-4 gap-y-1 text-[13px] text-soft">
+          {LINES.map((l) => (
+            <li key={l.name} className="flex items-center gap-1.5">
+              <svg viewBox="0 0 26 6" width="26" height="6" aria-hidden="true">
+                <path d="M0 3H26" stroke={l.stroke} strokeWidth={l.width} strokeDasharray={l.dash} fill="none" />
+              </svg>
+              {l.name}
+            </li>
+          ))}
+          <li className="flex items-center gap-1.5">
+            <svg viewBox="0 0 26 6" width="26" height="6" aria-hidden="true">
+              <path d="M0 3H26" stroke="var(--caution)" strokeWidth="2" strokeDasharray="8 3 2 3" fill="none" />
+            </svg>
+            {clamped
+              ? `clamp over what is needed, ${force}, right scale, an estimate`
+              : 'clamp margin: needs seat contact, wheel load, disc hat and every wheel’s pad to seat'}
+          </li>
+        </ul>
       </figcaption>
       <div
         className="h-[260px]"
@@ -74,6 +96,7 @@ export default function ThicknessPlot({ plan, minimum, units }: { plan: Plan; mi
               dataKey="t"
               type="number"
               domain={[0, show(TO_MM) ?? TO_MM]}
+              ticks={units === 'imperial' ? IN_TICKS : MM_TICKS}
               stroke="var(--ink-soft)"
               fontSize={12}
               label={{

@@ -203,7 +203,10 @@ export function Survey(p: SurveyProps) {
         </main>
         <aside aria-labelledby="missing" className="border-l border-line max-lg:border-t max-lg:border-l-0">
           <div className="flex flex-col gap-3 p-4 max-lg:pb-24 pointer-coarse:pb-24 lg:sticky lg:top-0 lg:max-h-[calc(100vh-52px)]">
-            <h2 id="missing">Still unmeasured</h2>
+            <div className="flex items-baseline justify-between gap-3">
+              <h2 id="missing">Still unmeasured</h2>
+              {missing.length > 0 ? <p className="figure text-[14px] text-soft">{missing.length} in all</p> : null}
+            </div>
             {/* The list gives way, so that the caliper and the way on stay in sight. */}
             <div className={cx('lg:overflow-y-auto', missing.length > 0 && 'min-h-[120px]')}>
               <Unmeasured missing={missing} next={next} onGo={goTo} />
