@@ -17,7 +17,7 @@ const views = [
   ['rub-map', /Anselm Heron.*Recheck/, 'choose', 'light', rubMap],
   ['whole-car', /Halm Drover.*Choose/, 'choose', 'light', wholeCar],
   ['stage', 'Stage the kit', 'stage'],
-  ['fit', 'Fit, corner', 'fit'],
+  ['fit', 'Fit, corner', 'fit#fit.front-left.flat'],
   ['torque', 'Torque in star', 'torque'],
   ['recheck', /Anselm Heron.*Recheck/, 'recheck'],
   ['record', /Anselm Heron.*Recheck/, 'record'],

@@ -63,7 +63,9 @@ export function StepPanel(p: StepPanelProps) {
         {card ? ` · usually ${card.minutes} min` : ''}
         {step.hold ? ' · hold point' : ''}
       </p>
-      <h2 className="text-[28px] leading-tight text-ink">{card?.title ?? 'This step'}</h2>
+      <h2 className="text-[28px] leading-tight tracking-normal text-ink [font-stretch:112%]">
+        {card?.title ?? 'This step'}
+      </h2>
       {card ? (
         <div className="flex min-h-[200px] min-w-0 items-center justify-center">
           <StepDrawing stepKey={step.key} card={card} plan={axle.plan} units={units} />
@@ -116,7 +118,7 @@ export function StepPanel(p: StepPanelProps) {
         {card?.round && !done ? (
           <LinkButton
             look="main"
-            className="min-h-[64px] min-w-[180px] flex-1 text-[19px]"
+            className="!min-h-[64px] min-w-[180px] flex-1 text-[19px]"
             href={`/jobs/${step.jobId}/torque?at=${corner}/${card.round}`}
           >
             {card.round === 'hub' ? 'Torque the studs' : 'Torque the adapter'}
@@ -124,7 +126,7 @@ export function StepPanel(p: StepPanelProps) {
         ) : (
           <Button
             look="main"
-            className="min-h-[64px] min-w-[180px] flex-1 text-[19px]"
+            className="!min-h-[64px] min-w-[180px] flex-1 text-[19px]"
             disabled={p.held || (waits && !done)}
             onClick={p.allDone ? p.onTorque : p.onDone}
           >
@@ -132,14 +134,14 @@ export function StepPanel(p: StepPanelProps) {
           </Button>
         )}
         {done && !card?.round && step.done?.reason === null ? (
-          <Button look="quiet" className="min-h-[64px]" onClick={p.onUndo}>
+          <Button look="quiet" className="!min-h-[64px]" onClick={p.onUndo}>
             Not done after all
           </Button>
         ) : null}
         <Button
           look="quiet"
           aria-expanded={beside === 'wrong'}
-          className="min-h-[64px] px-3"
+          className="!min-h-[64px] px-3"
           onClick={() => flip('wrong')}
         >
           Went wrong
@@ -147,7 +149,7 @@ export function StepPanel(p: StepPanelProps) {
         <Button
           look="quiet"
           aria-expanded={beside === 'other'}
-          className="min-h-[64px] px-3"
+          className="!min-h-[64px] px-3"
           onClick={() => flip('other')}
         >
           Another way
@@ -156,7 +158,7 @@ export function StepPanel(p: StepPanelProps) {
           <Button
             look="quiet"
             aria-expanded={beside === 'reason'}
-            className="min-h-[64px] px-3"
+            className="!min-h-[64px] px-3"
             onClick={() => flip('reason')}
           >
             Reason instead

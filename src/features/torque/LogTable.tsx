@@ -58,16 +58,16 @@ export function LogTable({
       </caption>
       <thead>
         <tr className="border-b border-line text-left text-soft">
-          <th scope="col" className="font-normal">
+          <th scope="col" className="font-normal whitespace-nowrap">
             Pass
           </th>
-          <th scope="col" className="pl-3 text-right font-normal">
+          <th scope="col" className="pl-3 text-right font-normal whitespace-nowrap">
             Lug
           </th>
-          <th scope="col" className="pl-3 text-right font-normal">
+          <th scope="col" className="pl-3 text-right font-normal whitespace-nowrap">
             Reading
           </th>
-          <th scope="col" className="pl-3 text-right font-normal">
+          <th scope="col" className="pl-3 text-right font-normal whitespace-nowrap">
             Moved
           </th>
           <th scope="col" className="pl-3 font-normal">
@@ -78,12 +78,19 @@ export function LogTable({
       <tbody>
         {rows.map((r) => (
           <tr key={r.seq} className={`border-b border-line ${r.struck ? 'text-soft line-through' : ''}`}>
-            <td className="py-0.5">
+            <td className={`py-0.5 ${r.note ? '' : 'whitespace-nowrap'}`}>
               {r.pass === 'strike' ? 'struck out' : r.pass}
               {r.note ? `: ${r.note}` : ''}
             </td>
             <td className="pl-3 text-right">{r.lug < 0 ? '–' : order.indexOf(r.lug) + 1}</td>
             <td className="pl-3 text-right whitespace-nowrap">
+              {r.reading === null ? (r.felt === 'click' ? 'clicked' : '–') : formatTorque(r.reading, units)}
+            </td>
+            <td className="pl-3 text-right">
+              {r.angle !== null ? `${r.angle}°` : r.felt !== null && r.felt !== 'click' ? FELT_WORD[r.felt] : '–'}
+            </td>
+            <td className="pl-3">
+              {r.outcome === 'done' || r.struck ? '' : <strong className="text-stop">{WORD[r.outcome]} </strong>}
               {r.trace && full ? (
                 <TracePlot
                   small
@@ -92,13 +99,6 @@ export function LogTable({
                   title={`Trace of lug ${order.indexOf(r.lug) + 1}`}
                 />
               ) : null}{' '}
-              {r.reading === null ? (r.felt === 'click' ? 'clicked' : '–') : formatTorque(r.reading, units)}
-            </td>
-            <td className="pl-3 text-right">
-              {r.angle !== null ? `${r.angle}°` : r.felt !== null && r.felt !== 'click' ? FELT_WORD[r.felt] : '–'}
-            </td>
-            <td className="pl-3">
-              {r.outcome === 'done' || r.struck ? '' : <strong className="text-stop">{WORD[r.outcome]} </strong>}
               {full ? `${r.by}, ${r.at}` : ''}
             </td>
           </tr>
