@@ -92,7 +92,7 @@ export function readTable(text: string): Table {
  * What a spreadsheet would run, kept from it by an apostrophe; a name that begins so by itself gets one more, so that each reads back as it
  * was.
  */
-const FORMULA = /^'*[=+\-@\t\r]/;
+export const FORMULA = /^'*[=+\-@\t\r]/;
 
 /** A formula that a spreadsheet was kept from running is read as what it was written for. */
 const unescaped = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell);

@@ -21,10 +21,14 @@ interface Answer {
   readonly ok: boolean;
   readonly message?: string;
   readonly again?: boolean;
+  /** What kind of answer it is; `failed` is a fault of ours. */
+  readonly why?: string;
 }
 
 const PLACE = 'vectis/outbox';
 const AGAIN_MS = 3000;
+/** What fails so often by a fault of ours is given up, so that it does not hold up everything behind it. */
+const MOST_FAULTS = 5;
 const EMPTY: Outbox = { waiting: [], trouble: null, kept: [] };
 
 let state: Outbox | null = null;
@@ -79,11 +83,13 @@ async function send({ url, body }: Parcel): Promise<Answer> {
 async function drain(): Promise<void> {
   if (sending) return;
   sending = true;
+  let faults = 0;
   for (let first = now().waiting[0]; first; first = now().waiting[0]) {
     const answer = await send(first);
     const { waiting, kept } = now();
+    faults = answer.why === 'failed' ? faults + 1 : 0;
     if (answer.ok) set({ waiting: waiting.slice(1), kept: [...kept, first], trouble: null });
-    else if (answer.again) {
+    else if (answer.again && faults < MOST_FAULTS) {
       set({ trouble: answer.message ?? null });
       await new Promise((r) => setTimeout(r, AGAIN_MS));
     } else set({ waiting: waiting.slice(1), trouble: answer.message ?? null });

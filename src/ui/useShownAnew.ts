@@ -2,6 +2,8 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useTransition } from 'react';
 import { type Outbox, type Parcel, shownAnew, useOutbox } from './outbox';
 
+const REST_MS = 400;
+
 /** The outbox of this tab; once all of it is kept, the page is shown anew. */
 export function useShownAnew(): Outbox {
   const router = useRouter();
@@ -11,8 +13,12 @@ export function useShownAnew(): Outbox {
   const seen = useRef<readonly Parcel[]>([]);
   useEffect(() => {
     if (waiting.length > 0 || kept.length === 0 || showing || seen.current.length > 0) return;
-    seen.current = kept;
-    show(() => router.refresh());
+    // Hands that go on are not waited behind: the page is shown anew once they rest.
+    const rests = setTimeout(() => {
+      seen.current = kept;
+      show(() => router.refresh());
+    }, REST_MS);
+    return () => clearTimeout(rests);
   }, [waiting, kept, showing, router]);
   const was = useRef(false);
   useEffect(() => {

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { cornersOf } from '@/core/document/assemble';
 import type { Plan } from '@/core/document/document';
 import { jobCard, stepName } from '@/core/procedure/card';
+import { kitList } from '@/core/procedure/kitList';
 import { PHASES, type Lift, LIFTS, type Step } from '@/core/procedure/step';
 import { asKept, usualMinutes, workOrder } from '@/core/procedure/workOrder';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
@@ -63,6 +64,12 @@ test('the hub studs’ round and the adapter’s are rounds and no ticks; the wh
   expect([find('cure')?.waits, find('wheel')?.waits]).toEqual(['locker', 'locker']);
   expect(jobCard(of('adapter')).find((s) => s.card?.round === 'adapter')).toBeDefined();
   expect(jobCard(of('slip-on-bolts')).some((s) => s.card?.waits)).toBe(false);
+});
+
+test('a conversion’s kit asks for the small wrench of the hub end; nobody guesses its figure', () => {
+  const kit = kitList(of('conversion'));
+  expect(kit.find((s) => s.key === 'kit.hub-wrench')?.text).not.toMatch(/\d+ N·m/);
+  expect(kitList(of('slip-on-bolts')).some((s) => s.key === 'kit.hub-wrench')).toBe(false);
 });
 
 test('four adapters on a pick-up take an hour and a half in all (common practice, no source)', () => {

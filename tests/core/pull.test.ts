@@ -139,3 +139,18 @@ test('a handbook’s own order is taken as it is; a star has its locking piece l
   expect(torqueState(keyed, []).order.at(-1)).toBe(0);
   expect(torqueState({ ...keyed, lockingSchool: 'first' }, []).order[0]).toBe(0);
 });
+
+test('a fastener that is swapped after the final pass sends the pass back for the whole wheel; before, it is pulled in it', () => {
+  const swapped: TorqueReading = { pass: 'swapped', lug: -1, reading: null, angle: null };
+  const finals = [0, 2, 4, 1, 3].map((lug) => entry(lug));
+  const held = finals.map((r): TorqueReading => ({ ...r, pass: 'verify', angle: 0 }));
+  expect(refuseReading(spec, torqueState(spec, [...begun, ...finals.slice(0, 3)]), swapped)).toContain('not through');
+  const whole = [...begun, ...finals, ...held];
+  expect(torqueState(spec, whole).complete).toBe(true);
+  expect(refuseReading(spec, torqueState(spec, whole), swapped)).toBeNull();
+  const after = torqueState(spec, [...whole, swapped]);
+  expect([after.complete, after.pass, after.next, after.done]).toEqual([false, 'final', 0, []]);
+  // Struck out it never was.
+  const strike: TorqueReading = { pass: 'strike', lug: -1, reading: null, angle: null };
+  expect(torqueState(spec, [...whole, swapped, strike]).complete).toBe(true);
+});

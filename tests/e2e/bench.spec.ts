@@ -53,7 +53,7 @@ test('the face is dragged, a dimension is pressed, the plot shades what is allow
   // It touches the caliper by 2 mm and 3 mm are wanted: from 5 mm on; 15½ turns hold 12 mm up to 11.25 mm.
   await expect(page.getByText('Allowed: 5 to 11 mm.')).toBeVisible();
   await expect(page.locator('.recharts-line-curve')).toHaveCount(4);
-  await expect(page.getByText('clamp over what is needed once settled, an estimate in kN')).toBeVisible();
+  await expect(page.getByText('clamp over what is needed, kN, right scale, an estimate')).toBeVisible();
   await accessible(page);
 });
 

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import ICAL from 'ical.js';
 import { readPdf } from '../readPdf';
 import { accessible, expect, test } from './guard';
@@ -113,10 +114,24 @@ test('a visit goes out as JSON; one that was altered, or is here already, is not
   await open(page, /Anselm Heron.*Front/, 'record');
   const id = idOf(page.url());
   await expect(page.getByRole('link', { name: 'Visit as JSON' })).toBeVisible();
+  // The drawing as a file of its own keeps its colours.
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as SVG' }).click();
+  const svg = readFileSync(await (await saved).path(), 'utf8');
+  expect(svg).toMatch(/^<svg [^>]*xmlns="http:\/\/www\.w3\.org\/2000\/svg"/);
+  expect(svg).toMatch(/--ink:\s?[#a-z]/);
   const sent = await page.request.get(url(`/api/job/${id}/visit`));
   expect(sent.headers()['content-disposition']).toContain('visit-DN-09-HRN.json');
   const visit = (await sent.json()) as { format: string; jobs: unknown[]; records: { seal: string }[] };
   expect([visit.format, visit.jobs.length, visit.records.length]).toEqual(['vectis-visit/1', 1, 1]);
+  // The torque log is a table that a spreadsheet opens: one line an entry, its seal last.
+  const csv = await (await page.request.get(url(`/api/job/${id}/torque`))).text();
+  const lines = csv.trim().split('\n');
+  expect(lines[0]).toBe(
+    'axle,corner,joint,seq,pass,lug,figure_nm,reading_nm,moved_deg,told,trace,tool,note,by,at,hash',
+  );
+  expect(lines.filter((l) => l.startsWith('front,front-left,wheel,')).length).toBeGreaterThan(10);
+  expect(lines.slice(1).every((l) => /,[0-9a-f]{64}$/.test(l))).toBe(true);
   await page.goto(url('/vehicles'));
   const file = (text: string) => ({ name: 'visit.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await page.getByLabel('File of a visit').setInputFiles(file('{"format":"other"}'));

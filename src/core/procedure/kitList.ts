@@ -122,6 +122,14 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
       true,
     ),
   );
+  if (fastener.kind === 'conversion')
+    kit.push(
+      step(
+        'kit.hub-wrench',
+        'Small torque wrench for the studs’ hub end: its low figure stands on their leaflet, and is asked at the hub.',
+        true,
+      ),
+    );
   if (spacer.adapter?.torque)
     kit.push(
       step('kit.adapter-wrench', `Second setting for the adapter: ${torqueText(spacer.adapter.torque, units)}.`, true),

@@ -7,9 +7,9 @@ export type Pass = (typeof PASSES)[number];
 
 /**
  * What a log holds: an entry of a pass; a slip that strikes out the entry before it; what became of a fastener that was pulled far
- * over the figure: another one went in, or somebody says why it stays.
+ * over the figure: another one went in, or somebody says why it stays; that fasteners were swapped after the final pass.
  */
-export const ENTRIES = [...PASSES, 'strike', 'replaced', 'stays'] as const;
+export const ENTRIES = [...PASSES, 'strike', 'replaced', 'stays', 'swapped'] as const;
 export type Entry = (typeof ENTRIES)[number];
 
 /** A wheel on its hub or adapter. The middle pass, at a share of the figure, is optional. */
@@ -128,6 +128,15 @@ export function torqueState(spec: TorqueSpec, log: readonly TorqueReading[]): To
       heldFor = null;
       continue;
     }
+    if ((reading.pass as Entry) === 'swapped') {
+      // What was pulled before was pulled on other pieces.
+      pass = 'final';
+      done = [];
+      complete = false;
+      sentBack += 1;
+      last = { reading, outcome: 'done' };
+      continue;
+    }
     const judged = judgeReading(spec, reading);
     // A final pass that was sent back goes over fasteners that are tight already.
     const outcome = judged === 'tight' && sentBack > 0 ? 'done' : judged;
@@ -186,7 +195,7 @@ export function standing(log: readonly TorqueReading[]): (TorqueReading & { read
 /** How one reading counts. Lower than the band is `low`, above it `over`: slacken and do that lug again. */
 export function judgeReading(spec: TorqueSpec, r: TorqueReading): Outcome {
   if (r.pass === 'snug' || r.pass === 'lower') return 'done';
-  if (r.pass === 'strike' || r.pass === 'replaced' || r.pass === 'stays') return 'done';
+  if (r.pass === 'strike' || r.pass === 'replaced' || r.pass === 'stays' || r.pass === 'swapped') return 'done';
   if (r.felt) return r.felt === 'lot' ? 'moved' : 'done';
   const first = r.pass === 'final' || r.pass === 'middle';
   if (first && r.shows !== undefined && STOPS.has(r.shows)) return 'stopped';
@@ -207,6 +216,10 @@ export function refuseReading(spec: TorqueSpec, state: TorqueState, r: TorqueRea
   if (r.pass === 'strike') return state.last === null ? 'Nothing stands in this log that could be struck out.' : null;
   if (state.overpulled !== null) return overRefusal(state, r);
   if (r.pass === 'replaced' || r.pass === 'stays') return 'No fastener here was pulled far over the figure.';
+  if (r.pass === 'swapped')
+    return state.complete || state.pass === 'verify'
+      ? null
+      : 'The final pass is not through here, so whatever goes in is pulled in it.';
   if (r.pass !== expected) return `This wheel is in its ${expected} pass; a ${r.pass} entry does not belong there.`;
   if (r.pass === 'lower') return null;
   if (r.pass === 'snug' && r.lug === WHOLE)

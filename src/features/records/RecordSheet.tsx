@@ -9,6 +9,7 @@ import type { JobWhole } from '@/store/jobs';
 import type { PlanInForce } from '@/store/plans';
 import { LogTable } from '@/features/torque/LogTable';
 import { ReadingsTable } from './ReadingsTable';
+import { SaveSvg } from '@/ui/SaveSvg';
 import { Verdict } from '@/ui/Verdict';
 import { bayLines } from '@/usecases/bayLines';
 import { jointsOf, specOf } from '@/usecases/card';
@@ -52,7 +53,17 @@ export function RecordSheet({
         </p>
       ) : null}
       <section aria-labelledby={`r-drawing-${plan.axle}`} className="break-inside-avoid">
-        <h2 id={`r-drawing-${plan.axle}`}>Stack section</h2>
+        <div className="flex items-center justify-between gap-3">
+          <h2 id={`r-drawing-${plan.axle}`}>Stack section</h2>
+          {e.geometry.drawable ? (
+            <div className="no-print">
+              <SaveSvg
+                selector={`[aria-labelledby="r-drawing-${plan.axle}"] svg`}
+                name={`section-${whole.vehicle.plate.replace(/[^A-Za-z0-9]+/g, '-')}-${plan.axle}.svg`}
+              />
+            </div>
+          ) : null}
+        </div>
         <div className="mx-auto max-w-[720px]">
           <StackSection
             geometry={e.geometry}

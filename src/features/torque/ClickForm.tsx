@@ -37,13 +37,23 @@ export function ClickForm({ corner, joint, pass, lug, position, lugs, target, un
     lately.current = performance.now();
     first.current?.focus();
   }, [pass, corner, joint]);
-  const send = (entry: { lug: number; felt?: Felt }) => {
+  const send = (entry: { lug: number; felt?: Felt; note?: string }) => {
     // No hand pulls two lugs in a quarter of a second: that is one press that bounced.
     const now = performance.now();
     if (now - lately.current < BOUNCE_MS) return;
     lately.current = now;
     onEntry(
-      { corner, joint, pass, lug: entry.lug, reading: '', angle: '', felt: entry.felt ?? null, tool: 'click wrench' },
+      {
+        corner,
+        joint,
+        pass,
+        lug: entry.lug,
+        reading: '',
+        angle: '',
+        felt: entry.felt ?? null,
+        tool: 'click wrench',
+        ...(entry.note ? { note: entry.note } : {}),
+      },
       { pass, lug: entry.lug, reading: null, angle: null, felt: entry.felt ?? null },
     );
   };
@@ -58,12 +68,21 @@ export function ClickForm({ corner, joint, pass, lug, position, lugs, target, un
     );
   if (pass === 'lower')
     return (
-      <One
-        button={first}
-        says="All snug in the air. Lower until the tyre just touches."
-        label="Lowered, tyre touches"
-        onPress={() => send({ lug: WHOLE })}
-      />
+      <>
+        <One
+          button={first}
+          says="All snug in the air. Lower until the tyre just touches."
+          label="Lowered, tyre touches"
+          onPress={() => send({ lug: WHOLE })}
+        />
+        {/* The other school torques with the car fully down; which it was stands in the log. */}
+        <Button
+          className="!min-h-[64px] text-[18px]"
+          onClick={() => send({ lug: WHOLE, note: 'fully down on its wheels' })}
+        >
+          Fully down on its wheels
+        </Button>
+      </>
     );
   if (pass !== 'verify' && pass !== 'recheck')
     return (

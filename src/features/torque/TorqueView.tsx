@@ -239,6 +239,21 @@ export function TorqueView({
             Take the last one back
           </Button>
         ) : null}
+        {wheel.active && !recheck && (state.complete || pass === 'verify') ? (
+          <Button
+            look="quiet"
+            className="self-start"
+            onClick={() =>
+              entries.enter(
+                wheel,
+                { corner, joint, pass: 'swapped', lug: WHOLE, reading: '', angle: '', felt: null, tool: 'by hand' },
+                { pass: 'swapped', lug: WHOLE, reading: null, angle: null, felt: null },
+              )
+            }
+          >
+            A fastener was swapped: final pass again
+          </Button>
+        ) : null}
         {entries.trouble ? (
           <p role="alert" className="font-[560] text-stop">
             {entries.trouble}

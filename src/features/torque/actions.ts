@@ -39,7 +39,7 @@ export type EntryTyped = z.input<typeof entryForm>;
 export async function enter(jobId: string, typed: EntryTyped): Promise<Result<null>> {
   return actOn((who) => {
     const { corner, joint, pass, lug, tool, reading, angle, felt, note, seq, recheck, trace } = entryForm.parse(typed);
-    const figures = felt === null && !['snug', 'lower', 'strike', 'replaced', 'stays'].includes(pass);
+    const figures = felt === null && !['snug', 'lower', 'strike', 'replaced', 'stays', 'swapped'].includes(pass);
     return enterTorque(
       idOf(jobId),
       {

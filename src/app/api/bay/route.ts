@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { baySchema } from '@/core/procedure/bay';
 import { noteBay } from '@/usecases/bay';
 import { tickLine } from '@/usecases/jobs';
-import { attempt, idOf, RefusedError } from '@/usecases/result';
+import { attempt, idOf, RefusedError, type Result } from '@/usecases/result';
 import { whoActs } from '@/usecases/session';
 
 const sentForm = z.discriminatedUnion('is', [
@@ -19,20 +19,30 @@ const sentForm = z.discriminatedUnion('is', [
 /** More than anything that is said at the car. */
 const MOST = 20_000;
 
-/** Takes what was done at the car: a tick, or an entry of the bay's log. The same one twice counts once. */
+/**
+ * Takes what was done at the car: a tick, or an entry of the bay's log. The same one twice counts once. While nobody is at the bench it is
+ * not refused but asked for again, so that nothing that was done is dropped.
+ */
 export async function POST(request: Request): Promise<Response> {
-  const done = await attempt(async () => {
-    const who = await whoActs();
-    const text = await request.text();
-    if (text.length > MOST) throw new RefusedError('This is longer than anything that is kept here.');
-    const sent = sentForm.parse(parsed(text));
-    const jobId = idOf(sent.jobId);
-    if (sent.is === 'tick') await tickLine(jobId, sent.key, sent.on, who);
-    else await noteBay(jobId, sent, who);
-    return null;
-  });
-  return Response.json(done, { headers: { 'cache-control': 'no-store' } });
+  const who = await attempt(whoActs);
+  if (!who.ok) return answer({ ...who, again: true });
+  return answer(
+    await attempt(async () => {
+      const tooLong = new RefusedError('This is longer than anything that is kept here.');
+      if (Number(request.headers.get('content-length') ?? 0) > MOST) throw tooLong;
+      const text = await request.text();
+      if (text.length > MOST) throw tooLong;
+      const sent = sentForm.parse(parsed(text));
+      const jobId = idOf(sent.jobId);
+      if (sent.is === 'tick') await tickLine(jobId, sent.key, sent.on, who.value);
+      else await noteBay(jobId, sent, who.value);
+      return null;
+    }),
+  );
 }
+
+const answer = (result: Result<unknown>): Response =>
+  Response.json(result, { headers: { 'cache-control': 'no-store' } });
 
 function parsed(text: string): unknown {
   try {

@@ -81,6 +81,9 @@ export default async function Page({
               >
                 PDF with appendix
               </a>
+              <a className={LINK} href={`/api/job/${id}/torque`} download>
+                Torque as CSV
+              </a>
               <a className={LINK} href={`/api/job/${id}/visit`} download>
                 Visit as JSON
               </a>
