@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { accessible, expect, serverWillBeKilled, test } from './guard';
 import { Server } from './server';
-import { keep, openMore, pickCorner, plainHardware, tickAll, to, workCard } from './steps';
+import { keep, listens, openMore, pickCorner, plainHardware, tickAll, to, workCard } from './steps';
 
 let server: Server;
 test.beforeAll(async () => {
@@ -13,6 +13,7 @@ async function open(page: Page, line: RegExp, view: string): Promise<void> {
   await page.goto(server.url);
   const href = (await page.getByRole('link', { name: line }).first().getAttribute('href')) as string;
   await page.goto(server.url + href.replace(/\/[^/]+$/, `/${view}`));
+  await listens(page);
 }
 
 const step = (page: Page, title: string) => page.getByRole('button', { name: new RegExp(`^${title}`) });
@@ -86,6 +87,7 @@ test('two-ended studs, corner by corner: own round, clock, a crossed lug, a relo
   await test.step('studs of both hubs in a round of their own; a thread that crosses stops its stud', async () => {
     await page.getByRole('link', { name: 'Torque the studs' }).click();
     await expect(page.getByRole('heading', { name: /^Studs, final pass/ })).toBeVisible();
+    await listens(page);
     await page.getByRole('combobox', { name: 'Wrench', exact: true }).selectOption('wrench with figures, 340');
     await pull(page, 'a crossed thread', 1);
     await expect(page.getByText(/The trace of lug 1 shows torque long before the seat/)).toBeVisible();
@@ -113,6 +115,7 @@ test('two-ended studs, corner by corner: own round, clock, a crossed lug, a relo
 
   await test.step('locker that has not cured holds its wheel back until somebody says by name why not', async () => {
     await to(page, 'fit');
+    await listens(page);
     await step(page, 'Locker cured').click();
     await expect(page.getByText('The locker has not cured.', { exact: false })).toBeVisible();
     await expect(done(page)).toBeDisabled();
@@ -223,6 +226,7 @@ test('arch work is a branch of the card; after it the corner is measured anew an
     await keep(page, 'archHeight', '342');
   }
   await to(page, 'fit');
+  await listens(page);
   await page.getByRole('button', { name: 'Take them into the plan' }).click();
   await expect(page.getByRole('checkbox', { name: /^Agreed in writing/ })).toBeChecked();
   // The card that was begun is ended: its arch steps stay on it.

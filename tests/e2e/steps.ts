@@ -45,6 +45,13 @@ export async function keepWheels(page: Page, quantity: string, typed: string): P
   for (const mark of ['A', 'B', 'C', 'D']) await keepWheel(page, mark, quantity, typed);
 }
 
+/** Waits until the page listens: a press before that is nobody’s. */
+export const listens = (page: Page) =>
+  page.waitForFunction(() => {
+    const button = document.querySelector('main button, aside button');
+    return button !== null && Object.keys(button).some((k) => k.startsWith('__reactProps'));
+  });
+
 /** Answers what is looked at and not measured. */
 export async function answer(page: Page, label: string, corner: string, yes: boolean): Promise<void> {
   const group = page.getByRole('radiogroup', { name: `${label}, ${corner}` });
@@ -121,8 +128,14 @@ const entries = (page: Page) => page.getByText(/Torque log, \d+ entr/);
 export async function withFigures(page: Page): Promise<void> {
   const figures = page.getByRole('radio', { name: 'Shows figures' });
   const listed = page.getByRole('combobox', { name: 'Wrench' });
-  if ((await figures.count()) > 0) await figures.click();
-  else if ((await listed.count()) > 0) await listed.selectOption('figures');
+  const form = page.locator('aside form button[type=submit]');
+  if ((await listed.count()) === 0) return void ((await figures.count()) > 0 && (await figures.click()));
+  // A choice that is made before the page listens is made again.
+  await expect(async () => {
+    if ((await form.count()) === 0) await listed.selectOption('click');
+    await listed.selectOption('figures');
+    await expect(form).toBeVisible({ timeout: 2000 });
+  }).toPass();
 }
 
 /** One tap at a click wrench, and its place in the log. */

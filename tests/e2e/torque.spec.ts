@@ -13,6 +13,8 @@ async function torque(page: Page, line: RegExp): Promise<void> {
   await page.goto(server.url);
   const href = (await page.getByRole('link', { name: line }).getAttribute('href')) as string;
   await page.goto(server.url + href.replace(/\/[^/]+$/, '/torque'));
+  // The face puts the focus on what comes next once the page listens.
+  await page.waitForFunction(() => document.activeElement !== null && document.activeElement !== document.body);
 }
 
 test('a click wrench: one tap a click, fourteen for a wheel of six, none waits for the server, a slip is struck out', async ({

@@ -189,3 +189,24 @@ test('at the trolley: what fits ticks its line and keeps what is free; what is s
   const wrong = await scanAtTrolley(stage, 'plate 5 × 112, 5 mm', 'metric', BY);
   expect(wrong).toMatchObject({ level: 'stop', instead: null });
 });
+
+test('a card that an earlier release began knows no corners; it is ended as it was begun, and its ticks count', async () => {
+  const { plan } = await jobById(stage);
+  const old = [
+    { key: 'fit.stand', text: 'Jack at the maker’s point and put a stand under the car.', hold: true, caution: null },
+    { key: 'fit.flat', text: 'Spacer on: it slides snug.', hold: true, caution: null },
+  ];
+  const steps = JSON.stringify({ stage: plan?.steps?.stage.filter((s) => s.key === 'kit.spacers'), fit: old });
+  await store.db.execute(sql`update plan set steps = ${steps}::jsonb where id = ${plan?.id}`);
+  await tickLine(stage, 'kit.spacers', true, BY);
+  await finishSteps(stage, 'stage', BY);
+  expect(stepsNow(await jobById(stage), 'fit')).toEqual(old);
+  await expect(finishSteps(stage, 'fit', BY)).rejects.toThrow('2 hold points are still open');
+  await expect(tickLine(stage, 'fit.rear-left.flat', true, BY)).rejects.toThrow('not on this job’s card');
+  for (const { key } of old) await tickLine(stage, key, true, BY);
+  await finishSteps(stage, 'fit', BY);
+  expect((await jobById(stage)).job.stage).toBe('torque');
+  expect(openPoints(await jobById(stage)).some((o) => o.startsWith('Job card') || o.startsWith('Kit list'))).toBe(
+    false,
+  );
+});
