@@ -4,7 +4,8 @@ import { theStore } from '@/store/connection';
 import { NotFoundError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
 import { loadVehicle, type VehicleWhole } from '@/store/vehicles';
-import { jobById } from './jobs';
+import type { Stage } from '@/store/schema';
+import { jobById, partnerOfJob } from './jobs';
 
 async function or404<T>(load: () => Promise<T>): Promise<T> {
   try {
@@ -17,6 +18,13 @@ async function or404<T>(load: () => Promise<T>): Promise<T> {
 
 /** The job, or the page that says it is not here. */
 export const jobOr404 = (id: string): Promise<JobWhole> => or404(() => jobById(id));
+
+/** Axles of a visit that share a page: the other one once it stands in the same stage and does not rest. */
+export async function axlesAt(whole: JobWhole, stage: Stage): Promise<JobWhole[]> {
+  const beside = whole.partner?.stage === stage && whole.partner.held === null;
+  const other = beside ? await partnerOfJob(whole) : null;
+  return other ? [whole, other] : [whole];
+}
 
 /** The vehicle, or the page that says it is not here. */
 export const vehicleOr404 = (id: string): Promise<VehicleWhole> =>

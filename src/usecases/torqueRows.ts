@@ -1,4 +1,5 @@
 import 'server-only';
+import { plateName } from '@/core/document/plateName';
 import type { TorqueCsvRow } from '@/files/torqueCsv';
 import { jobById, partnerOfJob } from './jobs';
 
@@ -29,5 +30,5 @@ export async function torqueRows(jobId: string): Promise<{ readonly name: string
         hash: e.hash,
       })),
   );
-  return { name: `torque-${whole.vehicle.plate.replace(/[^A-Za-z0-9]+/g, '-')}.csv`, rows };
+  return { name: `torque-${plateName(whole.vehicle.plate)}.csv`, rows };
 }

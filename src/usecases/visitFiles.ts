@@ -1,5 +1,6 @@
 import 'server-only';
 import { ZodError } from 'zod';
+import { plateName } from '@/core/document/plateName';
 import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
@@ -15,7 +16,7 @@ export async function visitAsFile(jobId: string): Promise<{ readonly name: strin
     const bytes = await photoFile(folder, hash);
     if (bytes) files[hash] = bytes.toString('base64');
   }
-  const plate = rows.vehicle[0]?.plate.replace(/[^A-Za-z0-9]+/g, '-') ?? 'car';
+  const plate = plateName(rows.vehicle[0]?.plate ?? 'car');
   return { name: `visit-${plate}.json`, file: { ...rows, files } };
 }
 

@@ -8,9 +8,8 @@ import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import type { UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';
 import { bayOf, doneOf, stepsNow } from '@/usecases/card';
-import { jobById } from '@/usecases/jobs';
 import { lockersOnShelf } from '@/usecases/kit';
-import { jobOr404 } from '@/usecases/pages';
+import { axlesAt, jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
 import { JobRemarks } from './remarks';
 
@@ -27,10 +26,9 @@ export async function FitPage({ id }: { id: string }) {
         </main>
       </JobFrame>
     );
-  const { partner } = whole;
-  const other = partner?.stage === 'fit' && partner.held === null ? await jobById(partner.id) : null;
   const now = Date.now();
-  const wholes = [whole, ...(other?.plan ? [other] : [])].sort((a, b) => a.job.axle.localeCompare(b.job.axle));
+  const axles = (await axlesAt(whole, 'fit')).filter((w) => w.plan !== null);
+  const wholes = axles.sort((a, b) => a.job.axle.localeCompare(b.job.axle));
   return (
     <JobFrame whole={whole} here="fit">
       <FitView

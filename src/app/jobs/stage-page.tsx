@@ -12,10 +12,9 @@ import { KeptParts } from '@/features/bay/KeptParts';
 import { ScanBox } from '@/features/bay/ScanBox';
 import { Sockets } from '@/features/bay/Sockets';
 import { doneOf, stepsNow } from '@/usecases/card';
-import { jobById } from '@/usecases/jobs';
 import type { JobWhole } from '@/store/jobs';
 import { AXLE_LABEL } from '@/core/document/labels';
-import { jobOr404 } from '@/usecases/pages';
+import { axlesAt, jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
 import { binsForJob, socketsForJob } from '@/usecases/kit';
 import { keptForJob } from '@/usecases/shelf';
@@ -44,9 +43,7 @@ function trolleyOf(
 export async function StagePage({ id }: { id: string }) {
   const whole = await jobOr404(id);
   const { units } = await readSession();
-  const other =
-    whole.partner?.stage === 'stage' && whole.partner.held === null ? await jobById(whole.partner.id) : null;
-  const axles = [whole, ...(other ? [other] : [])];
+  const axles = await axlesAt(whole, 'stage');
   return (
     <JobFrame whole={whole} here="stage">
       <main className="flex max-w-[960px] flex-col gap-5 p-5">

@@ -1,5 +1,6 @@
 import { CORNER_LABEL } from '@/core/document/labels';
 import { drawnEngagement } from '@/core/figures/result';
+import { plateName } from '@/core/document/plateName';
 import { cautions } from '@/core/procedure/cautions';
 import { findingKey } from '@/core/rules/finding';
 import type { UnitSystem } from '@/core/units/format';
@@ -59,7 +60,7 @@ export function RecordSheet({
             <div className="no-print">
               <SaveSvg
                 selector={`[aria-labelledby="r-drawing-${plan.axle}"] svg`}
-                name={`section-${whole.vehicle.plate.replace(/[^A-Za-z0-9]+/g, '-')}-${plan.axle}.svg`}
+                name={`section-${plateName(whole.vehicle.plate)}-${plan.axle}.svg`}
               />
             </div>
           ) : null}

@@ -3,6 +3,7 @@ import { renderToBuffer } from '@react-pdf/renderer';
 import type { JobWhole } from '@/store/jobs';
 import type { UnitSystem } from '@/core/units/format';
 import { CORNER_LABEL } from '@/core/document/labels';
+import { plateName } from '@/core/document/plateName';
 import { format } from 'date-fns';
 import { recordedVisit, type RecordedAxle } from '@/usecases/recordedVisit';
 import { photoBytes } from '@/usecases/remarks';
@@ -50,6 +51,6 @@ export async function renderRecord(
   const pdf = await renderToBuffer(
     <RecordPdf sheets={sheets} images={images} units={units} appendix={appendix} printed={setAt(new Date())} />,
   );
-  const plate = visit[0]?.whole.vehicle.plate.replace(/[^A-Za-z0-9]+/g, '-') ?? 'car';
+  const plate = plateName(visit[0]?.whole.vehicle.plate ?? 'car');
   return { pdf, name: `record-${plate}.pdf` };
 }
