@@ -3,12 +3,12 @@ import { cornersOf } from '@/core/document/assemble';
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Corner } from '@/core/document/vocabulary';
 import { type BayDetail, clockAt, isCorner, OF_CORNER } from '@/core/procedure/bay';
-import { trouble } from '@/core/procedure/troubles';
+import { mayStay, trouble } from '@/core/procedure/troubles';
 import { addBayEntry } from '@/store/bay';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
 import type { Executor } from '@/store/connection';
-import { people } from '@/store/people';
+import { onlyLead } from './leads';
 import { advance } from './advance';
 import { bayOf, openHolds, stepsNow } from './card';
 import { planOf } from './soundPlan';
@@ -112,13 +112,14 @@ async function maySettle(
   const open = bayOf(whole, 0).troubles.find((t) => t.id === d.of && t.settled === null);
   if (!open || open.corner !== corner)
     throw new RefusedError('That is dealt with already, or was never noted here. Reload the page.');
-  const { settles, title } = trouble(open.what);
+  const what = trouble(open.what);
+  const { settles, title } = what;
   const way = settles.find((s) => s.id === d.how);
   const stays = d.how === 'stays';
   if (!way && !stays) throw new RefusedError(`Say how “${title}” was ended.`);
   if (!stays) return;
+  if (!mayStay(what))
+    throw new RefusedError(`“${title}” does not stay as it is: it holds the wheel. Put it right first.`);
   if (d.note.trim() === '') throw new RefusedError('Say why it stays as it is; it stands on the record.');
-  const all = await people(tx);
-  if (all.length > 0 && !all.some((p) => p.name === by && p.role === 'lead'))
-    throw new RefusedError(`“${title}” at the ${CORNER_LABEL[open.corner]} stays only by a lead’s word.`);
+  await onlyLead(tx, by, `“${title}” at the ${CORNER_LABEL[open.corner]} stays only by a lead’s word.`);
 }

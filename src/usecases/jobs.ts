@@ -19,6 +19,7 @@ import type { ChoiceDraft, JobRow } from '@/store/schema';
 import { appendEntry, type EntryInput } from '@/store/torque';
 import { endRecheck } from '@/store/rechecks';
 import { loadVehicle } from '@/store/vehicles';
+import { onlyLead } from './leads';
 import { mayPull } from './wrenches';
 import { advance } from './advance';
 import { afterLink, notTooEarly } from './signing';
@@ -251,6 +252,12 @@ function tighteningWaits(whole: JobWhole, corner: Corner, joint: Joint, at: Date
   return [...openRounds(whole), ...held];
 }
 
+/** A fastener that was pulled over stays by a lead’s word and reason. @throws RefusedError */
+async function mayStay(tx: Executor, { note }: EntryInput, by: string): Promise<void> {
+  if ((note ?? '').trim() === '') throw new RefusedError('Say why that fastener stays; it stands on the record.');
+  await onlyLead(tx, by, 'That fastener stays only by a lead’s word. Replace it, or ask a lead.');
+}
+
 function torqueEvent(input: EntryInput): JobEvent {
   if (input.pass === 'recheck' || (input.pass === 'strike' && input.recheck)) return 'recheck';
   return input.joint === 'adapter' || input.joint === 'hub' ? 'torque-adapter' : 'torque-wheel';
@@ -268,8 +275,7 @@ export function enterTorque(jobId: string, input: EntryInput, by: string): Promi
     const plan = inForce.document;
     if (!(cornersOf(plan.axle) as string[]).includes(input.corner))
       throw new RefusedError(`${input.corner} is not on this axle.`);
-    if (input.pass === 'stays' && (input.note ?? '').trim() === '')
-      throw new RefusedError('Say why that fastener stays; it stands on the record.');
+    if (input.pass === 'stays') await mayStay(tx, input, by);
     const joint = input.joint ?? 'wheel';
     const spec = specOf(whole, joint);
     const back = event === 'recheck' ? [] : tighteningWaits(whole, input.corner as Corner, joint, at);

@@ -60,12 +60,22 @@ test('a crossed thread holds its corner, the way to torque and the sign-off, unt
   const settled = (how: string, note = ''): BayDetail => ({ kind: 'settled', of: id, how, note });
   await expect(say(settled('replaced'), 'front-right')).rejects.toThrow('dealt with already, or was never noted here');
   await expect(say(settled('somehow'), 'front-left')).rejects.toThrow('Say how');
-  await expect(say(settled('stays'), 'front-left')).rejects.toThrow('Say why it stays');
-  await addPerson(store.db, { name: 'Tamsin', pinHash: 'x', role: 'lead' } as never, BY, new Date());
-  await expect(say(settled('stays', 'it is fine'), 'front-left')).rejects.toThrow('only by a lead’s word');
+  // No word of anybody keeps a crossed fastener in.
+  await expect(say(settled('stays', 'it is fine'), 'front-left')).rejects.toThrow('does not stay as it is');
   await say(settled('one-replaced'), 'front-left');
   expect(heldBack(await jobById(fit), 'front-left', Date.now())).toEqual([]);
   await expect(say(settled('replaced'), 'front-left')).rejects.toThrow('dealt with already');
+});
+
+test('what is seized and holds no wheel may stay, by a lead’s word and reason', async () => {
+  const id = newId();
+  await say({ kind: 'trouble', what: 'seized', lug: null, note: 'the old plate' }, 'front-left', id);
+  const stays = (note: string): BayDetail => ({ kind: 'settled', of: id, how: 'stays', note });
+  await expect(say(stays(''), 'front-left')).rejects.toThrow('Say why it stays');
+  await addPerson(store.db, { name: 'Tamsin', pinHash: 'x', role: 'lead' } as never, 'Tamsin', new Date());
+  await expect(say(stays('comes off next week'), 'front-left')).rejects.toThrow('only by a lead’s word');
+  await noteBay(fit, { id: newId(), corner: 'front-left', detail: stays('comes off next week') }, 'Tamsin');
+  expect(bayOf(await jobById(fit), 0).troubles.find((t) => t.id === id)?.settled).toMatchObject({ how: 'stays' });
 });
 
 test('a reason stands in the place of a tick, with who said it; a step that has one is no longer open', async () => {

@@ -13,12 +13,10 @@ export const TROUBLE_KINDS = [
 ] as const;
 export type TroubleKind = (typeof TROUBLE_KINDS)[number];
 
-/** How a trouble was ended. `stays` is a lead’s word, with a reason. */
+/** How a trouble was ended. */
 export interface Settling {
   readonly id: string;
   readonly label: string;
-  /** Only a lead may say so. */
-  readonly lead?: boolean;
 }
 
 export interface Trouble {
@@ -136,6 +134,12 @@ export const TROUBLES: readonly Trouble[] = [
     ],
   },
 ];
+
+/**
+ * Whether a trouble may stay as it is by a lead’s word: only one that does not hold the wheel. A crossed, snapped or spinning
+ * fastener, a nut that bottoms and a plate that rocks are put right, whoever says what. Common practice, no source.
+ */
+export const mayStay = ({ blocks }: Trouble): boolean => !blocks;
 
 /** The trouble of a kind. */
 export const trouble = (kind: TroubleKind): Trouble => TROUBLES.find((t) => t.kind === kind) as Trouble;

@@ -213,7 +213,8 @@ export const faceNumber = (order: readonly number[], lug: number): number => ord
 /** What a reading must carry to be taken now; null when it may be appended. Lugs are named by the numbers on the wheel face. */
 export function refuseReading(spec: TorqueSpec, state: TorqueState, r: TorqueReading): string | null {
   const expected = state.pass ?? 'recheck';
-  if (r.pass === 'strike') return state.last === null ? 'Nothing stands in this log that could be struck out.' : null;
+  if (r.pass === 'strike' && !heldByTrace(state))
+    return state.last === null ? 'Nothing stands in this log that could be struck out.' : null;
   if (state.overpulled !== null) return overRefusal(state, r);
   if (r.pass === 'replaced' || r.pass === 'stays') return 'No fastener here was pulled far over the figure.';
   if (r.pass === 'swapped')
@@ -256,11 +257,26 @@ export const SHOWS: Readonly<Record<TraceClass, string>> = {
   'already-tight': 'hardly a turn before the figure, so it was tight already',
 };
 
+/** A trace that holds a lug is no slip of the hand. */
+const heldByTrace = ({ overpulled, heldFor }: TorqueState): boolean =>
+  overpulled !== null && heldFor !== null && heldFor !== 'over';
+
+/**
+ * Whether a fastener that is held may stay by a lead’s reason: one that was pulled over or gave, by somebody who knows why. One that
+ * crossed or bottomed clamps nothing and is replaced, whoever says what. Common practice, no source.
+ */
+export const heldMayStay = (heldFor: TorqueState['heldFor']): boolean =>
+  heldFor !== 'cross-threaded' && heldFor !== 'bottomed';
+
 /** Nothing goes on past a fastener that was pulled far over the figure until somebody has dealt with it. */
 function overRefusal({ overpulled, order, heldFor }: TorqueState, r: TorqueReading): string | null {
   const lug = faceNumber(order, overpulled as number);
-  if ((r.pass === 'replaced' || r.pass === 'stays') && r.lug === overpulled) return null;
-  return heldFor === 'over' || heldFor === null
-    ? `Lug ${lug} was pulled far over the figure, so it may have stretched: replace it, or a lead says why it stays.`
-    : `The trace of lug ${lug} shows ${SHOWS[heldFor]}: replace it, or a lead says why it stays.`;
+  if (r.lug === overpulled && (r.pass === 'replaced' || (r.pass === 'stays' && heldMayStay(heldFor)))) return null;
+  const why =
+    heldFor === 'over' || heldFor === null
+      ? `Lug ${lug} was pulled far over the figure, so it may have stretched`
+      : `The trace of lug ${lug} shows ${SHOWS[heldFor]}`;
+  return heldMayStay(heldFor)
+    ? `${why}: replace it, or a lead says why it stays.`
+    : `${why}: replace it. It does not stay, whoever says so.`;
 }

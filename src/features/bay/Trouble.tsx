@@ -3,7 +3,14 @@ import type { Plan } from '@/core/document/document';
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Corner } from '@/core/document/vocabulary';
 import type { BayDetail, OpenTrouble } from '@/core/procedure/bay';
-import { DEVIATIONS, type DeviationKind, type TroubleKind, trouble, troublesOf } from '@/core/procedure/troubles';
+import {
+  DEVIATIONS,
+  type DeviationKind,
+  mayStay,
+  type TroubleKind,
+  trouble,
+  troublesOf,
+} from '@/core/procedure/troubles';
 import { Button } from '@/ui/Button';
 import { Field, SelectField } from '@/ui/Field';
 import { VerdictMark } from '@/ui/Verdict';
@@ -65,7 +72,8 @@ export function OpenTroubles({
 
 function OneTrouble({ t, onSay }: { t: OpenTrouble; onSay: Say }) {
   const [note, setNote] = useState('');
-  const { title, next, settles, blocks } = trouble(t.what);
+  const what = trouble(t.what);
+  const { title, next, settles, blocks } = what;
   const settle = (how: string) => onSay(t.corner, { kind: 'settled', of: t.id, how, note: note.trim() });
   return (
     <section
@@ -94,9 +102,11 @@ function OneTrouble({ t, onSay }: { t: OpenTrouble; onSay: Say }) {
             {s.label}
           </Button>
         ))}
-        <Button look="quiet" disabled={note.trim() === ''} onClick={() => settle('stays')}>
-          It stays, a lead says why
-        </Button>
+        {mayStay(what) ? (
+          <Button look="quiet" disabled={note.trim() === ''} onClick={() => settle('stays')}>
+            It stays, a lead says why
+          </Button>
+        ) : null}
       </div>
     </section>
   );

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { SHOWS, type TorqueState } from '@/core/torque/log';
+import { heldMayStay, SHOWS, type TorqueState } from '@/core/torque/log';
 import type { TraceClass } from '@/core/torque/trace';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
@@ -34,10 +34,19 @@ export function OverPulled({
       <Button look="main" className="!min-h-[64px] text-[18px]" onClick={() => onSay('replaced', '')}>
         Lug {lug} is replaced
       </Button>
-      <Field label="Or why it stays" value={why} maxLength={200} onChange={(e) => setWhy(e.target.value)} />
-      <Button disabled={why.trim() === ''} onClick={() => onSay('stays', why)}>
-        It stays
-      </Button>
+      {heldMayStay(heldFor) ? (
+        <>
+          <Field
+            label="Or why it stays, by a lead"
+            value={why}
+            maxLength={200}
+            onChange={(e) => setWhy(e.target.value)}
+          />
+          <Button disabled={why.trim() === ''} onClick={() => onSay('stays', why)}>
+            It stays
+          </Button>
+        </>
+      ) : null}
     </div>
   );
 }
