@@ -5,7 +5,10 @@ import { FolderInUseError } from './store/lock';
 import { RefusedError } from './store/errors';
 import { sessionKeyOf } from './store/folder/sessionKey';
 import { people } from './store/people';
+import { shopTimeNow } from './store/shopTime';
 import { keepBackingUp } from './usecases/backups';
+import { rememberOld } from './usecases/calendar/memory';
+import { keepTimeBy } from './usecases/calendar/zone';
 import { openToNetwork, setSessionKey } from './usecases/openTo';
 
 /** Opens the data folder and, for the demo, fills an empty one. A folder that cannot be opened ends the process with one sentence. */
@@ -14,6 +17,8 @@ export async function openOrExit(): Promise<void> {
     const store = await theStore();
     setSessionKey(sessionKeyOf(store.folder));
     if (openToNetwork()) await requirePins(store.db);
+    keepTimeBy((await shopTimeNow(store.db)).zone);
+    await rememberOld(store.db);
     if (process.env.VECTIS_DEMO === '1') await seedIfEmpty(store.db, (line) => console.log(line));
     closeOnSignal();
     keepBackingUp();

@@ -1,7 +1,9 @@
 import type { Metadata } from 'next';
 import './globals.css';
+import { ClockNotice } from '@/features/shell/ClockNotice';
 import { Header } from '@/features/shell/Header';
 import { Unreached } from '@/features/shell/Unreached';
+import { clockBehind } from '@/usecases/calendar/clock';
 import { readSession } from '@/usecases/session';
 
 /** Every page shows stored work, so none is made at build time, when there is no data folder. */
@@ -14,11 +16,13 @@ export const metadata: Metadata = {
 
 export default async function Layout({ children }: { children: React.ReactNode }) {
   const session = await readSession();
+  const now = Date.now();
   return (
     <html lang="en-GB" data-theme={session.theme === 'auto' ? undefined : session.theme}>
       <body className="flex min-h-dvh flex-col">
         <Header session={session} />
         <Unreached />
+        <ClockNotice behind={await clockBehind(now)} now={now} />
         {children}
       </body>
     </html>

@@ -1,26 +1,43 @@
-import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { Board } from '@/features/board/Board';
+import { Calendar } from '@/features/calendar/Calendar';
+import { CalendarBar } from '@/features/calendar/CalendarBar';
 import { theStore } from '@/store/connection';
 import { boardOf, restingJobs } from '@/store/board';
 import { LinkButton } from '@/ui/Button';
 import { Finder } from '@/ui/Finder';
+import { NavLink } from '@/ui/NavLink';
+import { calendarView } from '@/usecases/calendar/day';
+import { dayAfter, isDay, reads } from '@/usecases/calendar/zone';
 import { foundIn } from '@/usecases/pages';
 
 export const metadata: Metadata = { title: 'Day board' };
 
-export default async function Page({ searchParams }: { searchParams: Promise<{ find?: string | string[] }> }) {
-  const find = foundIn(await searchParams);
+type Asked = Promise<Record<string, string | string[] | undefined>>;
+const one = (x: string | string[] | undefined): string => (typeof x === 'string' ? x : '');
+
+export default async function Page({ searchParams }: { searchParams: Asked }) {
+  const asked = await searchParams;
+  const find = foundIn(asked);
+  const span = one(asked.span) === 'week' ? 'week' : 'day';
+  const by = one(asked.by) === 'person' ? 'person' : 'place';
+  const day = isDay(one(asked.day)) ? one(asked.day) : null;
   const { db } = await theStore();
+  const view = await calendarView(day, span === 'week' ? 7 : 1);
   const board = await boardOf(db, find);
   const resting = await restingJobs(db, find);
-  const now = new Date();
+  const now = new Date(view.now);
+  const here = day ?? view.today;
+  const step = span === 'week' ? 7 : 1;
+  const empty = board.every((b) => b.count === 0) && resting.count === 0;
   return (
-    <main className="mx-auto flex w-full max-w-[1180px] flex-col gap-5 px-4 py-6">
+    <main className="mx-auto flex w-full max-w-[1240px] flex-col gap-4 px-4 py-4">
       <div className="flex flex-wrap items-end justify-between gap-4">
         <h1>
           Day board{' '}
-          <span className="figure ml-2 text-[15px] font-normal text-soft">{format(now, 'EEEE d MMMM yyyy')}</span>
+          <span className="figure ml-2 text-[15px] font-normal text-soft">
+            {reads(view.zone, view.now, 'EEEE d MMMM yyyy, HH:mm')}
+          </span>
         </h1>
         <div className="flex flex-wrap items-end gap-3">
           <Finder label="Find a car" start={find} placeholder="name or plate" />
@@ -30,15 +47,43 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ f
           </LinkButton>
         </div>
       </div>
-      {board.some((b) => b.stage === 'recheck' && b.count > 0) ? (
-        <a
-          href="/api/calendar"
-          download
-          className="touch -mt-4 -mb-3 inline-flex items-center self-end text-[14px] text-accent underline underline-offset-4"
-        >
-          Rechecks as a calendar file
-        </a>
-      ) : null}
+      {empty || find !== '' ? null : (
+        <>
+          <div className="flex flex-wrap items-center justify-between gap-x-4">
+            <CalendarBar
+              shown={{ day: here, span, by }}
+              today={view.today}
+              before={dayAfter(here, -step)}
+              after={dayAfter(here, step)}
+            />
+            <span className="flex flex-wrap gap-x-4 text-[14px]">
+              {[
+                ['/orders', 'To order this week'],
+                ['/reminders', 'Reminders'],
+                ['/memory', 'Shop memory'],
+              ].map(([href, label]) => (
+                <NavLink
+                  key={href}
+                  href={href ?? ''}
+                  className="touch inline-flex items-center text-accent underline underline-offset-4"
+                >
+                  {label}
+                </NavLink>
+              ))}
+              {board.some((b) => b.stage === 'recheck' && b.count > 0) ? (
+                <a
+                  href="/api/calendar"
+                  download
+                  className="touch inline-flex items-center text-accent underline underline-offset-4"
+                >
+                  Rechecks as a calendar file
+                </a>
+              ) : null}
+            </span>
+          </div>
+          <Calendar view={view} by={by} span={span} />
+        </>
+      )}
       <Board board={board} resting={resting} now={now} find={find} />
     </main>
   );

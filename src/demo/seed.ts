@@ -24,6 +24,8 @@ import { addVehicle, addWheelSet, listVehicles, loadVehicle } from '@/store/vehi
 import { planWith, torqueSpec } from '@/usecases/jobPlan';
 import { type DemoJob, type DemoVehicle, FITTERS, SCENARIO } from './scenario';
 import { SHELF } from './shelf';
+import { seedPastWork } from './pastWork';
+import { seedShop } from './shop';
 
 /** Three wrenches: one in date, one whose calibration ran out, one that shows figures. */
 const wrenchesOf = (now: Date): Wrench[] => {
@@ -60,6 +62,8 @@ export async function seedIfEmpty(db: Db, say: (line: string) => void = () => {}
       }
     }
   }
+  await seedPastWork(db, now);
+  await seedShop(db, now);
   return true;
 }
 

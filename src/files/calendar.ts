@@ -45,3 +45,38 @@ export function recheckCalendar(due: readonly DueRecheck[]): string {
 
 /** Name of the file as it is kept. */
 export const calendarName = (at: Date): string => `rechecks-${format(at, 'yyyy-MM-dd')}.ics`;
+
+/** A booking as its place’s or person’s calendar shows it. */
+export interface BookedEvent {
+  readonly id: string;
+  /** How often it was changed: a calendar that reads it again takes the later one. */
+  readonly version: number;
+  readonly summary: string;
+  readonly description: string;
+  readonly location: string;
+  readonly from: Date;
+  readonly to: Date;
+  readonly stamp: Date;
+}
+
+/** Bookings of one place or person as an iCalendar file (RFC 5545), times in UTC: every calendar shows them in its own zone. */
+export function bookingCalendar(name: string, booked: readonly BookedEvent[]): string {
+  const calendar = ical({
+    name,
+    prodId: { company: 'Vectis', product: 'bookings', language: 'EN' },
+    method: ICalCalendarMethod.PUBLISH,
+    ttl: 15 * 60,
+  });
+  for (const b of booked)
+    calendar.createEvent({
+      id: `${b.id}@vectis`,
+      sequence: b.version,
+      stamp: b.stamp,
+      start: b.from,
+      end: b.to,
+      summary: b.summary,
+      description: b.description,
+      location: b.location,
+    });
+  return calendar.toString();
+}

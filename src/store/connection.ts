@@ -11,6 +11,7 @@ import { DISK, type Disk, WalSync } from './folder/sync';
 import { lockFolder } from './lock';
 import { judgeOldPlans } from './plans';
 import { keepOldRecords } from './records';
+import { bookPeople } from './resources';
 import * as schema from './schema';
 import { settleOld } from './settle';
 
@@ -63,6 +64,7 @@ export async function openStore(
     await judgeOldPlans(db, new Date());
     await keepOldRecords(db);
     await settleOld(db);
+    await bookPeople(db, new Date());
     const wal = new WalSync(join(folder, 'db'), held.checkpoint, disk);
     await wal.settle();
     acknowledgeSynced(client, wal);

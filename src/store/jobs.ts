@@ -81,6 +81,10 @@ export const jobsOfVehicle = (db: Executor, vehicleId: string): Promise<JobLine[
     .orderBy(desc(job.updatedAt))
     .limit(30);
 
+/** The axles of a visit, front first. */
+export const jobsOfVisit = (db: Executor, visitId: string): Promise<JobRow[]> =>
+  db.select().from(job).where(eq(job.visitId, visitId)).orderBy(asc(job.axle));
+
 /** A job with all that belongs to it. @throws NotFoundError */
 export async function loadJob(db: Executor, id: string): Promise<JobWhole> {
   const [row] = await db.select().from(job).where(eq(job.id, id));

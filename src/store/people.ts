@@ -3,6 +3,7 @@ import { v7 as newId } from 'uuid';
 import type { Executor } from './connection';
 import { NotFoundError, RefusedError, violates } from './errors';
 import { recordEvent } from './events';
+import { bookPeople } from './resources';
 import { type LoginRow, login, type PersonRow, person, type Role } from './peopleSchema';
 
 /** Everybody who works here now, in the order they were added. */
@@ -29,6 +30,7 @@ export interface PersonInput {
 export async function addPerson(tx: Executor, input: PersonInput, by: string, at: Date): Promise<string> {
   const id = newId();
   await named(input.name, () => tx.insert(person).values({ ...input, id, createdAt: at }));
+  await bookPeople(tx, at);
   await recordEvent(tx, { kind: 'person.added', detail: { id, name: input.name, role: input.role }, by, at });
   return id;
 }

@@ -38,6 +38,8 @@ export const recheck = pgTable(
     outcome: text('outcome', { enum: ['held', 'declined', 'moved'] }),
     /** Why it was done before its time, or declined. */
     reason: text('reason'),
+    /** What a season change or a track session is about: its wheels, its day. */
+    note: text('note'),
   },
   (t) => [
     index('recheck_job').on(t.jobId),

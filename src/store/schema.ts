@@ -16,6 +16,7 @@ import type { KeptSteps } from '@/core/procedure/step';
  * archived or withdrawn. Torque entries are append-only and hash-chained.
  */
 export * from './baySchema';
+export * from './calendarSchema';
 export * from './carSchema';
 export * from './carStateSchema';
 export * from './peopleSchema';

@@ -281,9 +281,9 @@ export function recheckedSince(whole: JobWhole): Date | null {
   return signedAt === null ? null : new Date(Math.max(signedAt.getTime(), ...ended.map((d) => d.getTime())));
 }
 
-/** The link of the chain that is next; null where none is open. */
+/** The recheck of the chain that is next; null where none is open. A season change is a visit of its own, and no recheck. */
 export const openLink = (whole: JobWhole): JobWhole['rechecks'][number] | null =>
-  whole.rechecks.find((l) => l.doneAt === null) ?? null;
+  whole.rechecks.find((l) => l.doneAt === null && l.kind !== 'season') ?? null;
 
 /** The same with rechecks counted since the last sign-off only: a job that was opened again is rechecked anew. */
 export function wheelStatesSigned(whole: JobWhole): JointState[] {

@@ -17,6 +17,7 @@ import { addJob, type JobWhole, loadJob, loadPartner, saveDraft, tickStep } from
 import { freezePlan } from '@/store/plans';
 import type { ChoiceDraft, JobRow } from '@/store/schema';
 import { appendEntry, type EntryInput } from '@/store/torque';
+import { rememberRecheck } from '@/store/pastWork';
 import { endRecheck } from '@/store/rechecks';
 import { loadVehicle } from '@/store/vehicles';
 import { onlyLead } from './leads';
@@ -295,6 +296,7 @@ export function enterTorque(jobId: string, input: EntryInput, by: string): Promi
     if (event !== 'recheck') return nothing;
     const link = openLink(whole);
     if (state.last?.outcome === 'moved') {
+      await rememberRecheck(tx, jobId, 1);
       if (link) await endRecheck(tx, link.id, 'moved', by, at);
       return {
         ...nothing,
@@ -303,7 +305,10 @@ export function enterTorque(jobId: string, input: EntryInput, by: string): Promi
     }
     const states = wheelStatesSigned(await loadJob(tx, jobId));
     if (!states.every((s) => s.state.complete && s.state.rechecks > 0)) return nothing;
+    await rememberRecheck(tx, jobId, 0);
+    // A recheck that no link asked for ends none.
+    if (!link && whole.rechecks.some((l) => l.doneAt === null)) return nothing;
     if (link) await endRecheck(tx, link.id, 'held', by, at);
-    return { ...nothing, follows: afterLink(whole) };
+    return { ...nothing, follows: afterLink(whole, link?.id ?? null) };
   });
 }

@@ -3,6 +3,7 @@ import { addDays, format, startOfDay } from 'date-fns';
 import { InputError } from '@/core/errors';
 import type { Plan } from '@/core/document/document';
 import { RECHECK_LABEL, recheckChain } from '@/core/procedure/rechecks';
+import { contactOf } from '@/store/contacts';
 import { RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
 import { type JobWhole, loadJob } from '@/store/jobs';
@@ -12,6 +13,7 @@ import { keepRecord, recordsOf } from '@/store/records';
 import { settleSigned } from '@/store/settle';
 import type { JobRow } from '@/store/schema';
 import { advance } from './advance';
+import { rememberJob } from './calendar/memory';
 import { openLink } from './jobPlan';
 import { openPoints } from './openPoints';
 import type { JobEvent } from './transitions';
@@ -27,9 +29,9 @@ export function notTooEarly(whole: JobWhole, at: Date): void {
   );
 }
 
-/** What follows once a link of the chain is ended: the next one is due, or the job closes. */
-export function afterLink(whole: JobWhole): { event: JobEvent; set?: Partial<JobRow> } {
-  const next = whole.rechecks.filter((l) => l.doneAt === null)[1];
+/** What follows once a link of the chain is ended: the next one is due, or the job closes with its last. */
+export function afterLink(whole: JobWhole, endedId: string | null): { event: JobEvent; set?: Partial<JobRow> } {
+  const next = whole.rechecks.find((l) => l.doneAt === null && l.id !== endedId);
   return next
     ? { event: 'recheck-link', set: { recheckDueAt: next.dueTo } }
     : { event: 'recheck-done', set: { recheckDueAt: null } };
@@ -64,11 +66,11 @@ export async function recheckEarly(jobId: string, typed: string, by: string): Pr
 export async function declineRecheck(jobId: string, typed: string, by: string): Promise<void> {
   const reason = reasonFrom('Why declined', typed);
   await advance({ jobId, event: 'recheck', by }, async (tx, whole, at) => {
-    const link = openLink(whole);
+    const link = openLink(whole) ?? whole.rechecks.find((l) => l.doneAt === null) ?? null;
     if (link === null) throw new RefusedError('No recheck is open on this job.');
     await endRecheck(tx, link.id, 'declined', by, at, reason);
     await recordEvent(tx, { jobId, kind: 'recheck.declined', detail: { kind: link.kind, reason }, by, at });
-    return { ...nothing, follows: afterLink(whole) };
+    return { ...nothing, follows: afterLink(whole, link.id) };
   });
 }
 
@@ -84,7 +86,11 @@ export function signOff(jobId: string, by: string): Promise<void> {
     if (whole.plan) await keepJudgement(tx, whole.plan, at);
     const revision = (await recordsOf(tx, jobId)).length + 1;
     const reason = whole.job.revisionReason ?? (revision > 1 ? 'a fastener moved in a recheck' : null);
-    const chain = recheckChain(whole.job.use as Plan['use'], startOfDay(addDays(at, 1)).getTime() - at.getTime());
+    const chain = recheckChain(
+      whole.job.use as Plan['use'],
+      startOfDay(addDays(at, 1)).getTime() - at.getTime(),
+      (await contactOf(tx, whole.vehicle.id))?.kmADay ?? undefined,
+    );
     await setRechecks(tx, jobId, revision, chain, at);
     const due = chain[0] ? new Date(at.getTime() + chain[0].to) : null;
     return {
@@ -94,6 +100,7 @@ export function signOff(jobId: string, by: string): Promise<void> {
         const signed = await loadJob(db, jobId);
         await keepRecord(db, signed, reason);
         await settleSigned(db, signed, by, at);
+        await rememberJob(db, signed);
       },
     };
   });

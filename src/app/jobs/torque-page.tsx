@@ -1,6 +1,8 @@
 import { wheelTorque } from '@/core/document/hardware';
 import { format } from 'date-fns';
 import { JobFrame } from '@/features/shell/JobRail';
+import { moveCauses } from '@/core/procedure/moveCauses';
+import { MovedWhy } from '@/features/torque/MovedWhy';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { Drive } from '@/features/torque/Drive';
 import { CompareGap } from '@/features/torque/CompareGap';
@@ -65,6 +67,7 @@ export async function TorquePage({
     <JobFrame whole={whole} here={here}>
       <div className="flex min-w-0 flex-col">
         {before?.(whole)}
+        {isRetorque(whole) && stage === 'torque' ? <MovedWhy causes={moveCauses(plan)} /> : null}
         <TorqueView
           jobId={id}
           wheels={states.map((w) => {

@@ -8,6 +8,7 @@ import { type BackupFile, backups } from '@/usecases/backups';
 import { People } from '@/features/people/People';
 import { everybody, loginCounts } from '@/usecases/people';
 import { shopPolicy } from '@/usecases/policy';
+import { LinkButton } from '@/ui/Button';
 import { Wrenches } from '@/features/settings/Wrenches';
 import { readSession } from '@/usecases/session';
 import { shopWrenches } from '@/usecases/wrenches';
@@ -51,6 +52,15 @@ export default async function Page() {
           Torque wrenches
         </h2>
         <Wrenches lines={await shopWrenches()} units={units} />
+      </section>
+      <section aria-labelledby="calendar" className="flex flex-col gap-2">
+        <h2 id="calendar" className="!text-[17px] !text-ink">
+          Calendar
+        </h2>
+        <p className="text-[14px] text-soft">Bays, people and things that are booked, open hours, closures.</p>
+        <LinkButton href="/settings/calendar" className="self-start">
+          Calendar settings
+        </LinkButton>
       </section>
       <section aria-labelledby="backups" className="flex flex-col gap-2">
         <h2 id="backups" className="!text-[17px] !text-ink">

@@ -75,6 +75,20 @@ const nutOf = (f: Fastener): Nut | null =>
  * @param units in which the differences are worded
  */
 export function scanned(plan: Plan, item: CatalogueItem, units: UnitSystem): Scanned {
+  const held = heldAgainst(plan, item, units);
+  if (held.is !== 'other') return held;
+  const { instead } = held;
+  return { ...held, instead: instead !== null && stands(plan, held.wrong, instead) ? instead : null };
+}
+
+/** Whether a part is what a line of the kit asks for: the line, and how many pieces; null where it is not. */
+export function lineOf(plan: Plan, item: CatalogueItem): { readonly key: string; readonly wanted: number } | null {
+  const held = heldAgainst(plan, item, 'metric');
+  return held.is === 'fits' ? { key: held.key, wanted: held.wanted } : null;
+}
+
+/** A part against the kit, what could go in its place not judged yet. */
+function heldAgainst(plan: Plan, item: CatalogueItem, units: UnitSystem): Scanned {
   const { hub, fastener: f } = plan;
   const pieces = (hub.lugs ?? 0) * 2;
   switch (item.kind) {
@@ -84,14 +98,14 @@ export function scanned(plan: Plan, item: CatalogueItem, units: UnitSystem): Sca
       const wanted = plan.rightPlate === null ? 2 : 1;
       return wrong.length === 0
         ? { is: 'fits', key: 'kit.spacers', wanted, note: null }
-        : other(plan, wrong, { spacer: item.spacer, fastener: f });
+        : other(wrong, { spacer: item.spacer, fastener: f });
     }
     case 'nut': {
       const nut = nutOf(f);
       if (nut === null) return { is: 'not-wanted' };
       const wrong = nutWrong(item.nut, nut, units);
       if (wrong.length === 0) return { is: 'fits', key: 'kit.nuts', wanted: pieces, note: null };
-      return other(plan, wrong, { spacer: plan.spacer, fastener: { ...f, nut: item.nut } as Fastener });
+      return other(wrong, { spacer: plan.spacer, fastener: { ...f, nut: item.nut } as Fastener });
     }
     case 'bolt':
     case 'stud':
@@ -142,17 +156,19 @@ function fastenerScanned(plan: Plan, item: Loose, units: UnitSystem): Scanned {
 }
 
 const judged = (plan: Plan, wrong: readonly string[], key: string, wanted: number, fastener: Fastener): Scanned =>
-  wrong.length === 0 ? { is: 'fits', key, wanted, note: null } : other(plan, wrong, { spacer: plan.spacer, fastener });
+  wrong.length === 0 ? { is: 'fits', key, wanted, note: null } : other(wrong, { spacer: plan.spacer, fastener });
+
+interface Instead {
+  readonly spacer: Spacer;
+  readonly fastener: Fastener;
+}
+
+const other = (wrong: readonly string[], instead: Instead): Scanned => ({ is: 'other', wrong, instead });
 
 /** Whether the plan stands with the other part, judged as any choice is. A bolt of another thread is no bolt of this hub. */
-function other(
-  plan: Plan,
-  wrong: readonly string[],
-  instead: { readonly spacer: Spacer; readonly fastener: Fastener },
-): Scanned {
+function stands(plan: Plan, wrong: readonly string[], instead: Instead): boolean {
   const strange = wrong.some((w) => w.startsWith('thread ') && w.includes(', the plan has M'));
-  const stands = !strange && assess({ ...plan, leadSignOff: null, rightPlate: null, ...instead }).blocking.length === 0;
-  return { is: 'other', wrong, instead: stands ? instead : null };
+  return !strange && assess({ ...plan, leadSignOff: null, rightPlate: null, ...instead }).blocking.length === 0;
 }
 
 /** Sockets, keys, locker and cleaner: they belong to the hand, and are told where they are not what the kit asks for. */

@@ -6,7 +6,7 @@ import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { Verdict, VerdictMark } from '@/ui/Verdict';
 import type { Result } from '@/usecases/result';
-import { decline, sayEarly } from './actions';
+import { decline, sayEarly, seasonDone, unreached } from './actions';
 
 export interface ChainLink {
   readonly id: string;
@@ -14,8 +14,15 @@ export interface ChainLink {
   /** Worded: when it is due, or how it ended. */
   readonly when: string;
   readonly state: 'early' | 'due' | 'overdue' | 'held' | 'declined' | 'moved';
+  /** Its booking, and tries to reach somebody. */
+  readonly beside: readonly string[];
+  /** A season change: a visit of its own, and no torque of this one. */
+  readonly season: boolean;
 }
 
+const WHY = { early: 'Why early', decline: 'Why declined', unreached: 'How it was tried' } as const;
+const DOES = { early: 'Recheck now', decline: 'End this recheck', unreached: 'Note it; it stays open' } as const;
+const SEND = { early: sayEarly, decline, unreached } as const;
 const DONE = ['held', 'declined', 'moved'];
 
 /** The rechecks after a sign-off, one after the other: the job closes when the last is through. */
@@ -36,7 +43,7 @@ export function RecheckChain({ jobId, links }: { jobId: string; links: readonly 
             )}
             <span>
               <span className={l === next ? 'font-[640]' : ''}>{l.label}</span>{' '}
-              <span className="text-[13px] text-soft">{l.when}</span>
+              <span className="text-[13px] text-soft">{[l.when, ...l.beside].join(' · ')}</span>
             </span>
           </li>
         ))}
@@ -47,7 +54,7 @@ export function RecheckChain({ jobId, links }: { jobId: string; links: readonly 
 }
 
 function Ways({ jobId, link }: { jobId: string; link: ChainLink }) {
-  const [open, setOpen] = useState<'early' | 'decline' | null>(null);
+  const [open, setOpen] = useState<'early' | 'decline' | 'unreached' | null>(null);
   const [reason, setReason] = useState('');
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
@@ -55,27 +62,40 @@ function Ways({ jobId, link }: { jobId: string; link: ChainLink }) {
     start(async () => {
       const result = await ask(work);
       setFailure(result.ok ? null : result.message);
-      if (result.ok) setOpen(null);
+      if (result.ok) {
+        setOpen(null);
+        setReason('');
+      }
     });
   return (
     <div className="flex flex-wrap items-end gap-3 text-[14px]">
       {open === null ? (
         <>
           <p className="flex-1 text-soft">
-            Every fastener once more; one that moves reopens the job.
+            {link.season
+              ? 'A visit of its own: open it on the car’s page, then say here that it was done.'
+              : 'Every fastener once more; one that moves reopens the job.'}
             {link.state === 'early'
               ? ' It is not due yet: alloy wheels settle over night and over the first kilometres.'
               : ''}
           </p>
-          {link.state === 'early' ? <Button onClick={() => setOpen('early')}>Do it now all the same</Button> : null}
+          {link.season ? (
+            <Button onClick={() => send(() => seasonDone(jobId, link.id))}>The wheels were changed</Button>
+          ) : null}
+          {link.state === 'early' && !link.season ? (
+            <Button onClick={() => setOpen('early')}>Do it now all the same</Button>
+          ) : null}
           <Button look="quiet" onClick={() => setOpen('decline')}>
-            Declined, or not reached
+            Declined
+          </Button>
+          <Button look="quiet" onClick={() => setOpen('unreached')}>
+            Not reached
           </Button>
         </>
       ) : (
         <>
           <Field
-            label={open === 'early' ? 'Why early' : 'Why declined'}
+            label={WHY[open]}
             value={reason}
             maxLength={300}
             onChange={(e) => setReason(e.target.value)}
@@ -84,9 +104,9 @@ function Ways({ jobId, link }: { jobId: string; link: ChainLink }) {
           <Button
             look="main"
             disabled={busy || reason.trim() === ''}
-            onClick={() => send(() => (open === 'early' ? sayEarly(jobId, reason) : decline(jobId, reason)))}
+            onClick={() => send(() => SEND[open](jobId, reason))}
           >
-            {open === 'early' ? 'Recheck now' : 'End this recheck'}
+            {DOES[open]}
           </Button>
           <Button look="quiet" onClick={() => setOpen(null)}>
             Leave it

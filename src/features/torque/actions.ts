@@ -5,6 +5,7 @@ import { CORNERS } from '@/core/document/vocabulary';
 import { ENTRIES, FELT, JOINTS } from '@/core/torque/log';
 import { parseAngle, parseTorque } from '@/core/units/parse';
 import { actOn } from '@/usecases/act';
+import { addSeason, addSession, endSeason, notReached } from '@/usecases/calendar/chain';
 import { enterTorque } from '@/usecases/jobs';
 import { declineRecheck, recheckEarly, signOff } from '@/usecases/signing';
 import { takeBackReading, takeReading } from '@/usecases/readings';
@@ -95,7 +96,28 @@ export async function sayEarly(jobId: string, reason: string): Promise<Result<nu
   return actOn((who) => recheckEarly(idOf(jobId), z.string().max(400).parse(reason), who));
 }
 
-/** The owner declined the next recheck, or was not reached. */
+/** Nobody answered; the recheck stays open. */
+export async function unreached(jobId: string, note: string): Promise<Result<null>> {
+  return actOn((who) => notReached(idOf(jobId), z.string().max(400).parse(note), who));
+}
+
+/** Adds a track session to the chain. */
+export async function planSession(jobId: string, from: string, to: string): Promise<Result<null>> {
+  const typed = z.string().max(40);
+  return actOn((who) => addSession(idOf(jobId), { from: typed.parse(from), to: typed.parse(to) }, who));
+}
+
+/** Adds a season change to the chain. */
+export async function planSeason(jobId: string, day: string, setId: string): Promise<Result<null>> {
+  return actOn((who) => addSeason(idOf(jobId), { day: z.string().max(40).parse(day), setId: idOf(setId) }, who));
+}
+
+/** The season change was done in a visit of its own. */
+export async function seasonDone(jobId: string, linkId: string): Promise<Result<null>> {
+  return actOn((who) => endSeason(idOf(jobId), idOf(linkId), who));
+}
+
+/** The owner declined the next recheck. */
 export async function decline(jobId: string, reason: string): Promise<Result<null>> {
   return actOn((who) => declineRecheck(idOf(jobId), z.string().max(400).parse(reason), who));
 }

@@ -23,6 +23,8 @@ import { LinkButton } from '@/ui/Button';
 import { drillingOf, drillingWords } from '@/core/parts/drilling';
 import { ChangeWheelSet } from '@/features/intake/ChangeWheelSet';
 import type { SetTyped } from '@/features/intake/WheelSetForm';
+import { ContactForm } from '@/features/calendar/ContactForm';
+import { contactTyped } from '@/usecases/calendar/reminders';
 import { Remarks } from '@/features/remarks/Remarks';
 import { shown } from '@/features/remarks/shown';
 import { type FittedAt, FittedCar } from '@/features/vehicle/FittedCar';
@@ -51,6 +53,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const names = new Map(wheelSets.map((w) => [w.id, w.name]));
   // A hub that an earlier job made what it is can be made what it was.
   const converted = hubs.some((h) => h.fromJobId !== null && h.fastening === 'stud');
+  const owner = await contactTyped(id);
   return (
     <main className="mx-auto flex w-full max-w-[1180px] flex-col gap-6 px-4 py-6">
       <div className="flex items-end justify-between">
@@ -62,6 +65,12 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           <LinkButton href={`/vehicles/${id}/edit`}>Change</LinkButton>
         </div>
       </div>
+      <details className="-mt-3 text-[14px]">
+        <summary className="touch flex cursor-pointer items-center text-accent underline underline-offset-4">
+          {owner.name === '' ? 'Whose car it is, for reminders' : owner.name}
+        </summary>
+        <ContactForm vehicleId={id} start={owner} />
+      </details>
       {jobs.map(({ job }) =>
         job.held === 'left' ? (
           <p

@@ -2,8 +2,10 @@ import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { formatLength } from '@/core/units/format';
 import { BenchView } from '@/features/bench/BenchView';
+import { SimilarWork } from '@/features/calendar/SimilarWork';
 import { JobFrame } from '@/features/shell/JobRail';
 import type { JobWhole } from '@/store/jobs';
+import { similarTo } from '@/usecases/calendar/memory';
 import { FIRST_CHOICE, isStale, planParts, planWith, staleBecause } from '@/usecases/jobPlan';
 import { partnerOfJob } from '@/usecases/jobs';
 import { jobOr404 } from '@/usecases/pages';
@@ -18,6 +20,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const { units } = session;
   const people = await everybody();
   const other = await partnerOfJob(whole);
+  const similar = await similarTo(whole);
   const frozen = whole.plan
     ? `A ${formatLength(whole.plan.document.spacer.thickness, units)} plan was taken forward on ${format(whole.plan.frozenAt, 'd MMM, HH:mm')} by ${whole.plan.frozenBy}${
         isStale(whole)
@@ -44,6 +47,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
             .map(({ id, name }) => ({ id, name })),
         }}
       />
+      {similar ? <SimilarWork similar={similar} units={units} /> : null}
     </JobFrame>
   );
 }

@@ -1,0 +1,81 @@
+import { useDraggable } from '@dnd-kit/core';
+import type { CSSProperties } from 'react';
+import { cx } from '@/ui/cx';
+import { VerdictMark } from '@/ui/Verdict';
+import type { Bar, BarState } from '@/usecases/calendar/day';
+import type { DragData } from './Calendar';
+
+/** How a booking is outlined by how it stands; the word stands in it too. */
+const OUTLINE: Readonly<Record<BarState, string>> = {
+  booked: 'border-ink bg-sheet',
+  running: 'border-accent border-2 bg-accent-wash',
+  paused: 'border-accent border-2 border-dashed bg-sheet',
+  late: 'border-caution border-2 bg-sheet',
+  'not begun': 'border-caution border-dashed bg-sheet',
+  done: 'border-line bg-sunk text-soft',
+};
+
+/** A booking as something that can be picked up, opened, and read out. */
+export function BarFace({
+  bar,
+  detail,
+  style,
+  className,
+  onOpen,
+}: {
+  bar: Bar;
+  /** Place or person that is not the row it stands in. */
+  detail: string;
+  style?: CSSProperties;
+  className?: string;
+  onOpen: (bar: Bar) => void;
+}) {
+  const fixed = bar.state === 'done';
+  const data: DragData = { bar };
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
+    id: bar.id,
+    data,
+    disabled: fixed,
+  });
+  const moved = transform ? `translate3d(${transform.x}px, ${transform.y}px, 0)` : undefined;
+  const words = [bar.stateText, bar.tooLate ?? '', ...bar.notes].filter((w) => w !== '');
+  return (
+    <button
+      ref={setNodeRef}
+      type="button"
+      {...attributes}
+      {...listeners}
+      aria-label={`${bar.title} ${bar.plate}, ${bar.about}, ${bar.when}${detail ? `, ${detail}` : ''}${words.length > 0 ? `, ${words.join(', ')}` : ''}`}
+      data-booking={bar.id}
+      data-state={bar.state}
+      onClick={() => onOpen(bar)}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter' && !isDragging) {
+          e.preventDefault();
+          onOpen(bar);
+          return;
+        }
+        listeners?.onKeyDown?.(e);
+      }}
+      style={{ ...style, transform: moved, zIndex: isDragging ? 20 : undefined, touchAction: 'manipulation' }}
+      className={cx(
+        'flex flex-col overflow-hidden rounded-[2px] border px-1.5 py-0.5 text-left leading-tight',
+        OUTLINE[bar.state],
+        bar.kind === 'recheck' && 'rounded-r-[22px]',
+        isDragging && 'opacity-80 shadow-lg',
+        className,
+      )}
+    >
+      <span className="flex max-w-full items-center gap-1">
+        {bar.state === 'late' || bar.state === 'not begun' || bar.tooLate ? (
+          <VerdictMark level="caution" size={12} />
+        ) : null}
+        <span className="truncate text-[13px] font-[620]">{bar.title}</span>
+      </span>
+      <span className="max-w-full truncate text-[12px] text-soft">
+        {[bar.about, detail].filter((x) => x !== '').join(' · ')}
+      </span>
+      {words.length > 0 ? <span className="max-w-full truncate text-[12px]">{words[0]}</span> : null}
+    </button>
+  );
+}

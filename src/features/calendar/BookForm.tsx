@@ -1,0 +1,340 @@
+'use client';
+
+import { Dialog } from 'radix-ui';
+import { useEffect, useState, useTransition } from 'react';
+import type { Bar } from '@/usecases/calendar/day';
+import type { Proposal } from '@/usecases/calendar/visits';
+import { ask } from '@/ui/ask';
+import { Button } from '@/ui/Button';
+import { Field, SelectField } from '@/ui/Field';
+import { NavLink } from '@/ui/NavLink';
+import { askProposal, keepBooking, keepNeed, offBooking } from './actions';
+import { EstimateLines } from './EstimateLines';
+import { ReadyLines } from './ReadyLines';
+
+/** What a time is asked for, and where it was put down. */
+export interface Asked {
+  readonly visitId: string;
+  readonly recheckId: string | null;
+  readonly bar: Bar | null;
+  readonly day: string | null;
+  /** ms, where it was put down on a ruler. */
+  readonly at: number | null;
+  readonly placeId: string | null;
+  readonly whoId: string | null;
+}
+
+interface Typed {
+  readonly begins: string;
+  readonly length: string;
+  readonly placeId: string;
+  readonly whoId: string;
+  readonly things: readonly string[];
+  readonly cureHours: string;
+  readonly cureWhy: string;
+  readonly why: string;
+}
+
+/** A moment as the clock of a zone reads it, for a field of day and time. */
+function localIn(zone: string, at: number): string {
+  const parts = new Intl.DateTimeFormat('sv-SE', {
+    timeZone: zone,
+    dateStyle: 'short',
+    timeStyle: 'short',
+  }).format(at);
+  return parts.replace(' ', 'T');
+}
+
+const asLength = (ms: number): string => {
+  const min = Math.round(ms / 60_000);
+  return `${Math.floor(min / 60)}:${String(min % 60).padStart(2, '0')}`;
+};
+
+function begin(asked: Asked, zone: string, p: Proposal): Typed {
+  const slot = p.slots[0];
+  const places = p.rows.filter((r) => r.kind === 'bay' || r.kind === 'mobile');
+  const { bar } = asked;
+  const put = asked.at !== null ? localIn(zone, asked.at) : asked.day ? `${asked.day}T09:00` : null;
+  return {
+    begins: put ?? slot?.local ?? '',
+    length: bar ? asLength(bar.to - bar.from) : '',
+    placeId: asked.placeId ?? slot?.placeId ?? places[0]?.id ?? '',
+    whoId: asked.whoId ?? (bar ? '' : (slot?.whoId ?? '')),
+    things: bar?.things ?? [],
+    cureHours: bar ? (bar.cureHours === null ? '' : String(bar.cureHours)) : p.cure ? String(p.cure.hours) : '',
+    cureWhy: bar?.cureWhy ?? '',
+    why: bar?.why ?? '',
+  };
+}
+
+/** Booking one visit: how long it takes, whether it is ready, where it goes, who does it. */
+export function BookForm({ asked, zone, onDone }: { asked: Asked; zone: string; onDone: () => void }) {
+  const [proposal, setProposal] = useState<Proposal | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  const { visitId, recheckId } = asked;
+  useEffect(() => {
+    let gone = false;
+    void ask(() => askProposal(visitId, recheckId)).then((done) => {
+      if (gone) return;
+      if (done.ok) setProposal(done.value);
+      else setFailure(done.message);
+    });
+    return () => {
+      gone = true;
+    };
+  }, [visitId, recheckId]);
+  return (
+    <Dialog.Root open onOpenChange={(open) => (open ? undefined : onDone())}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed inset-y-0 right-0 z-50 flex w-[520px] max-w-full flex-col gap-3 overflow-y-auto border-l border-ink bg-paper p-4"
+        >
+          <div className="flex items-start justify-between gap-3">
+            <Dialog.Title className="text-[19px] font-[640]">
+              {asked.bar ? 'Booked' : 'Book'}: {proposal?.title ?? '…'}
+            </Dialog.Title>
+            <Dialog.Close className="touch min-w-[44px] text-[14px] text-accent underline underline-offset-4">
+              Close
+            </Dialog.Close>
+          </div>
+          {failure ? <p role="alert">{failure}</p> : null}
+          {proposal === null && failure === null ? <p className="text-soft">Reading its card …</p> : null}
+          {proposal ? <Filled asked={asked} zone={zone} p={proposal} onDone={onDone} /> : null}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function Filled({ asked, zone, p, onDone }: { asked: Asked; zone: string; p: Proposal; onDone: () => void }) {
+  const [typed, setTyped] = useState(() => begin(asked, zone, p));
+  const [failed, setFailed] = useState<{ field: string; message: string } | null>(null);
+  const [busy, start] = useTransition();
+  const set = (change: Partial<Typed>) => setTyped({ ...typed, ...change });
+  const errorOf = (field: string): { error: string } | Record<string, never> =>
+    failed?.field === field ? { error: failed.message } : {};
+  const save = () =>
+    start(async () => {
+      const { visitId, recheckId, bar } = asked;
+      const done = await ask(() =>
+        keepBooking({
+          ...typed,
+          things: [...typed.things],
+          visitId,
+          recheckId,
+          id: bar?.id ?? null,
+          version: bar?.version ?? null,
+        }),
+      );
+      if (done.ok) onDone();
+      else setFailed({ field: done.field ?? '', message: done.message });
+    });
+  const places = p.rows.filter((r) => r.kind === 'bay' || r.kind === 'mobile');
+  const people = p.rows.filter((r) => r.kind === 'person');
+  const things = p.rows.filter((r) => r.kind === 'helper' || r.kind === 'light' || r.kind === 'heat');
+  const asksWhy = failed?.field === 'Why then' || typed.why !== '';
+  const asksCure = failed?.field === 'Why the cure is cut short' || typed.cureWhy !== '';
+  const fields = new Set(['Begins', 'Length', 'Cure', 'Why then', 'Why the cure is cut short']);
+  return (
+    <>
+      <p className="text-soft">
+        {p.about}
+        {asked.bar ? (
+          <>
+            {' · '}
+            <NavLink href={asked.bar.href} className="text-accent underline underline-offset-4">
+              Go to the job
+            </NavLink>
+          </>
+        ) : null}
+      </p>
+      {p.estimate ? <EstimateLines estimate={p.estimate} usual={p.usual} /> : <p>A recheck takes about {p.usual}.</p>}
+      {p.ready.map((r) => (
+        <ReadyLines key={r.axle} axle={p.ready.length > 1 ? r.axle : null} ready={r.ready} />
+      ))}
+      <form
+        noValidate
+        aria-label="Booking"
+        aria-busy={busy}
+        className="flex flex-col gap-3 border-t border-line pt-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          save();
+        }}
+      >
+        {p.slots.length > 0 && asked.bar === null ? (
+          <div className="flex flex-col gap-1">
+            <span className="narrow text-[13px] font-[600] text-soft">Free</span>
+            <div className="flex flex-wrap gap-2">
+              {p.slots.map((s) => (
+                <Button
+                  key={s.text}
+                  className="px-3 text-[14px]"
+                  onClick={() => set({ begins: s.local, placeId: s.placeId, whoId: s.whoId ?? typed.whoId })}
+                >
+                  {s.text}
+                </Button>
+              ))}
+            </div>
+          </div>
+        ) : null}
+        <div className="grid grid-cols-2 gap-3">
+          <Field
+            label="Begins"
+            type="datetime-local"
+            value={typed.begins}
+            {...errorOf('Begins')}
+            onChange={(e) => set({ begins: e.target.value })}
+          />
+          <Field
+            label="Length"
+            figure
+            value={typed.length}
+            placeholder={p.usual}
+            hint="Empty: as estimated"
+            {...errorOf('Length')}
+            onChange={(e) => set({ length: e.target.value })}
+          />
+          <SelectField
+            label="Where"
+            value={typed.placeId}
+            options={places.map((r) => ({ value: r.id, label: r.name }))}
+            onChange={(e) => set({ placeId: e.target.value })}
+          />
+          <SelectField
+            label="Who"
+            value={typed.whoId}
+            options={[{ value: '', label: 'Nobody named' }, ...people.map((r) => ({ value: r.id, label: r.name }))]}
+            onChange={(e) => set({ whoId: e.target.value })}
+          />
+        </div>
+        {things.length > 0 ? (
+          <fieldset className="flex flex-wrap gap-x-4">
+            <legend className="narrow text-[13px] font-[600] text-soft">Needs besides</legend>
+            {things.map((t) => (
+              <label key={t.id} className="touch flex items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="size-5 accent-[var(--accent)]"
+                  checked={typed.things.includes(t.id)}
+                  onChange={(e) =>
+                    set({ things: e.target.checked ? [...typed.things, t.id] : typed.things.filter((x) => x !== t.id) })
+                  }
+                />
+                {t.name}
+              </label>
+            ))}
+          </fieldset>
+        ) : null}
+        {p.cures || typed.cureHours !== '' ? (
+          <Field
+            label="Locker cures, hours"
+            figure
+            inputMode="decimal"
+            value={typed.cureHours}
+            hint={p.cure ? `${p.cure.hours} h from ${p.cure.source}; the bottle’s own time wins` : 'From its bottle'}
+            {...errorOf('Cure')}
+            onChange={(e) => set({ cureHours: e.target.value })}
+          />
+        ) : null}
+        {asksCure ? (
+          <Field
+            label="Why the cure is cut short"
+            value={typed.cureWhy}
+            maxLength={300}
+            {...errorOf('Why the cure is cut short')}
+            onChange={(e) => set({ cureWhy: e.target.value })}
+          />
+        ) : null}
+        {asksWhy ? (
+          <Field
+            label="Why then"
+            value={typed.why}
+            maxLength={300}
+            {...errorOf('Why then')}
+            onChange={(e) => set({ why: e.target.value })}
+          />
+        ) : null}
+        {failed && !fields.has(failed.field) ? (
+          <p role="alert" className="border-l-4 border-stop pl-3">
+            {failed.message}
+          </p>
+        ) : null}
+        <Button look="main" type="submit" disabled={busy || places.length === 0}>
+          {asked.bar ? 'Keep this time' : 'Book it'}
+        </Button>
+      </form>
+      <NeedForm asked={asked} p={p} />
+      {asked.bar ? <OffForm bar={asked.bar} onDone={onDone} /> : null}
+    </>
+  );
+}
+
+/** By when the visit is needed; it belongs to the visit, not to its time. */
+function NeedForm({ asked, p }: { asked: Asked; p: Proposal }) {
+  const [by, setBy] = useState(p.neededBy);
+  const [why, setWhy] = useState(p.neededWhy);
+  const [said, setSaid] = useState<{ bad: boolean; text: string } | null>(null);
+  const [busy, start] = useTransition();
+  if (asked.recheckId !== null) return null;
+  return (
+    <form
+      noValidate
+      aria-label="Needed by"
+      className="grid grid-cols-2 items-end gap-3 border-t border-line pt-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        start(async () => {
+          const done = await ask(() => keepNeed(asked.visitId, by, why));
+          setSaid(done.ok ? { bad: false, text: 'Kept.' } : { bad: true, text: done.message });
+        });
+      }}
+    >
+      <Field label="Needed by" type="datetime-local" value={by} onChange={(e) => setBy(e.target.value)} />
+      <Field label="For what" value={why} maxLength={200} onChange={(e) => setWhy(e.target.value)} />
+      <Button type="submit" look="quiet" disabled={busy}>
+        Keep what it is needed for
+      </Button>
+      {said ? (
+        <p role={said.bad ? 'alert' : 'status'} className={said.bad ? 'text-stop' : 'text-soft'}>
+          {said.text}
+        </p>
+      ) : null}
+    </form>
+  );
+}
+
+function OffForm({ bar, onDone }: { bar: Bar; onDone: () => void }) {
+  const [why, setWhy] = useState('');
+  const [failure, setFailure] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  return (
+    <form
+      noValidate
+      aria-label="Call it off"
+      className="flex items-end gap-3 border-t border-line pt-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        start(async () => {
+          const done = await ask(() => offBooking(bar.id, bar.version, why));
+          if (done.ok) onDone();
+          else setFailure(done.message);
+        });
+      }}
+    >
+      <Field
+        label="Why it is called off"
+        value={why}
+        maxLength={300}
+        className="flex-1"
+        {...(failure ? { error: failure } : {})}
+        onChange={(e) => setWhy(e.target.value)}
+      />
+      <Button type="submit" look="quiet" disabled={busy || why.trim() === ''}>
+        Call it off
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,72 @@
+import { useDraggable } from '@dnd-kit/core';
+import type { Waiting } from '@/usecases/calendar/day';
+import { Verdict } from '@/ui/Verdict';
+import type { DragData } from './Calendar';
+
+/** What has no time yet. Dragged onto the ruler, or pressed, it gets one. */
+export function WaitingList({
+  waiting,
+  more,
+  onAsk,
+}: {
+  waiting: readonly Waiting[];
+  more: boolean;
+  onAsk: (w: Waiting) => void;
+}) {
+  return (
+    <section aria-labelledby="waiting" className="flex max-h-[420px] flex-col gap-1 overflow-y-auto">
+      <h2 id="waiting" className="sticky top-0 z-[1] bg-paper pb-1">
+        Without a time <span className="figure font-normal">{waiting.length}</span>
+        {more ? ' and more' : ''}
+      </h2>
+      {waiting.length === 0 ? (
+        <p className="text-[14px] text-soft">Every open visit and every recheck that is due has its time.</p>
+      ) : null}
+      {waiting.map((w) => (
+        <One key={`${w.visitId}/${w.recheckId ?? ''}`} w={w} onAsk={onAsk} />
+      ))}
+      {more ? <p className="text-[13px] text-soft">More are below, by stage.</p> : null}
+    </section>
+  );
+}
+
+function One({ w, onAsk }: { w: Waiting; onAsk: (w: Waiting) => void }) {
+  const data: DragData = { waiting: w };
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
+    id: `waiting/${w.visitId}/${w.recheckId ?? ''}`,
+    data,
+  });
+  return (
+    <button
+      ref={setNodeRef}
+      type="button"
+      {...attributes}
+      {...listeners}
+      onClick={() => onAsk(w)}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter' && !isDragging) {
+          e.preventDefault();
+          onAsk(w);
+          return;
+        }
+        listeners?.onKeyDown?.(e);
+      }}
+      aria-label={`Book ${w.title} ${w.plate}, ${w.about}${w.by ? `, ${w.by}` : ''}`}
+      style={{
+        transform: transform ? `translate3d(${transform.x}px, ${transform.y}px, 0)` : undefined,
+        zIndex: isDragging ? 20 : undefined,
+        touchAction: 'manipulation',
+      }}
+      className={`touch flex flex-col border-l-4 bg-sheet px-2 py-1 text-left ${w.recheckId ? 'border-note' : 'border-accent'} ${isDragging ? 'relative opacity-80 shadow-lg' : ''}`}
+    >
+      <span className="max-w-full truncate text-[14px] font-[600]">{w.title}</span>
+      <span className="text-[13px] text-soft">{w.about}</span>
+      {w.by ? (
+        <span className="flex items-center gap-1.5 text-[13px]">
+          {w.overdue ? <Verdict level="caution" /> : null}
+          {w.by}
+        </span>
+      ) : null}
+    </button>
+  );
+}

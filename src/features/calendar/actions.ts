@@ -1,0 +1,68 @@
+'use server';
+
+import { z } from 'zod';
+import { actOn } from '@/usecases/act';
+import { callOff } from '@/usecases/calendar/bookings';
+import { bookTyped, moveBooking, needTyped, type Proposal, proposalFor } from '@/usecases/calendar/visits';
+import { attempt, idOf, type Result } from '@/usecases/result';
+import { whoActs } from '@/usecases/session';
+
+const id = z.string().min(1).max(80);
+const words = z.string().max(400);
+
+const booked = z.object({
+  id: id.nullable(),
+  version: z.number().int().min(1).nullable(),
+  visitId: id,
+  recheckId: id.nullable(),
+  placeId: z.string().max(80),
+  whoId: z.string().max(80),
+  things: z.array(id).max(20),
+  begins: z.string().max(40),
+  length: z.string().max(40),
+  cureHours: z.string().max(20),
+  cureWhy: words,
+  why: words,
+});
+export type BookForm = z.input<typeof booked>;
+
+/** Books a visit or a recheck as typed, or changes a booking. */
+export async function keepBooking(typed: BookForm): Promise<Result<null>> {
+  return actOn(async (who) => {
+    await bookTyped(booked.parse(typed), who);
+  });
+}
+
+const moved = z.object({
+  id,
+  version: z.number().int().min(1),
+  startAt: z.number().nullable(),
+  day: z.string().max(10).nullable(),
+  placeId: id,
+  whoId: id.nullable(),
+  why: words,
+});
+export type MoveForm = z.input<typeof moved>;
+
+/** A booking that was dragged, or moved by keys. */
+export async function moveTo(form: MoveForm): Promise<Result<null>> {
+  return actOn((who) => moveBooking(moved.parse(form), who));
+}
+
+/** Calls a booking off. */
+export async function offBooking(bookingId: string, version: number, why: string): Promise<Result<null>> {
+  return actOn((who) => callOff(idOf(bookingId), z.number().int().parse(version), words.parse(why), who));
+}
+
+/** By when a visit is needed; empty takes it back. */
+export async function keepNeed(visitId: string, typed: string, why: string): Promise<Result<null>> {
+  return actOn((who) => needTyped(idOf(visitId), z.string().max(40).parse(typed), words.parse(why), who));
+}
+
+/** What is known of a visit before it gets its time. Nothing changes by asking. */
+export async function askProposal(visitId: string, recheckId: string | null): Promise<Result<Proposal>> {
+  return attempt(async () => {
+    await whoActs();
+    return proposalFor(idOf(visitId), recheckId === null ? null : idOf(recheckId));
+  });
+}

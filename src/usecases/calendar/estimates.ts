@@ -1,0 +1,109 @@
+import 'server-only';
+import type { Laid } from '@/core/calendar/clash';
+import { type Corrected, corrected } from '@/core/calendar/history';
+import type { Plan } from '@/core/document/document';
+import { AXLE_LABEL } from '@/core/document/labels';
+import {
+  ESTIMATED,
+  type Estimate,
+  type Estimated,
+  estimate,
+  WORK_LABEL,
+  type WorkKind,
+} from '@/core/procedure/estimate';
+import type { Executor } from '@/store/connection';
+import { type JobWhole, loadJob } from '@/store/jobs';
+import { partsByKind } from '@/store/parts';
+import { lastCure, tookOf } from '@/store/pastWork';
+import { planWith } from '../jobPlan';
+
+/** How long an axle of a visit takes, and what that is made of. */
+export interface AxleEstimate {
+  readonly axle: string;
+  readonly kind: string;
+  readonly guessed: boolean;
+  readonly lines: readonly { readonly name: string; readonly minutes: number; readonly times: number }[];
+  /** As the card has it, and as the shop's own history corrects it; minutes. */
+  readonly card: number;
+  readonly corrected: Corrected;
+}
+
+export interface VisitEstimate {
+  readonly axles: readonly AxleEstimate[];
+  readonly minutes: number;
+  readonly low: number;
+  readonly high: number;
+  readonly laid: Laid;
+  /** Whether locker cures in it; hours as somebody read them, and where, null where nobody has. */
+  readonly cures: boolean;
+  readonly cure: { readonly hours: number; readonly source: string } | null;
+}
+
+/** The plan a job goes by: the frozen one, else what stands on the bench. */
+export function planInMind(whole: JobWhole): Plan | null {
+  if (whole.plan) return whole.plan.document;
+  return whole.job.draft ? planWith(whole, whole.job.draft, null) : null;
+}
+
+const stageOf = (whole: JobWhole): Estimated =>
+  (ESTIMATED as readonly string[]).includes(whole.job.stage) ? (whole.job.stage as Estimated) : 'torque';
+
+/** What a job’s time is compared by. */
+export const kindOfJob = (whole: JobWhole): WorkKind => estimate(planInMind(whole), stageOf(whole)).kind;
+
+/** The estimate of one job from the stage it stands in. */
+export const estimateJob = (whole: JobWhole, from: Estimated = stageOf(whole)): Estimate =>
+  estimate(planInMind(whole), from);
+
+/** The time of a locker: as its clock was started last in this shop, else of the locker on the shelf. */
+async function cureOf(db: Executor): Promise<VisitEstimate['cure']> {
+  const last = await lastCure(db);
+  if (last) return { hours: last.hours, source: `the last clock: ${last.source}` };
+  for (const { name, item } of await partsByKind(db, 'other'))
+    if (item.kind === 'other' && item.other.what === 'locker' && item.other.cureHours !== null)
+      return { hours: item.other.cureHours, source: `${name}, on the shelf` };
+  return null;
+}
+
+/** How long a visit takes from where its jobs stand: those that are signed are left out. Minutes. */
+export async function estimateVisit(db: Executor, jobIds: readonly string[]): Promise<VisitEstimate> {
+  const axles: AxleEstimate[] = [];
+  let [before, after] = [0, 0];
+  let cures = false;
+  for (const id of jobIds) {
+    const whole = await loadJob(db, id);
+    if (whole.job.signedAt !== null) continue;
+    const e = estimateJob(whole);
+    const past = (await tookOf(db, e.kind)).map((p) => ({ estimated: p.estimated ?? 0, actual: p.actual ?? 0 }));
+    const better = corrected(e.before + e.after, past);
+    before += e.before * better.factor;
+    after += e.after * better.factor;
+    cures ||= e.cures;
+    axles.push({
+      axle: AXLE_LABEL[whole.job.axle],
+      kind: WORK_LABEL[e.kind],
+      guessed: e.guessed,
+      lines: e.lines,
+      card: e.before + e.after,
+      corrected: better,
+    });
+  }
+  const sum = (of: (c: Corrected) => number): number => axles.reduce((s, a) => s + of(a.corrected), 0);
+  const cure = cures ? await cureOf(db) : null;
+  return {
+    axles,
+    minutes: before + after,
+    low: sum((c) => c.low),
+    high: sum((c) => c.high),
+    laid: { before, wait: cures ? (cure?.hours ?? 0) * 60 : 0, after },
+    cures,
+    cure,
+  };
+}
+
+/** A lug of a recheck, and getting the car in and out; minutes. Common practice, no source. */
+const RECHECK_LUG = 0.5;
+const RECHECK_CAR = 6;
+
+/** How long a recheck of one axle takes, minutes. */
+export const recheckMinutes = (lugs: number): number => RECHECK_CAR + lugs * 2 * RECHECK_LUG;

@@ -1,0 +1,191 @@
+import 'server-only';
+import { type GapCorrection, gapCorrection } from '@/core/calendar/gapMemory';
+import { corrected, meanError, workedMinutes } from '@/core/calendar/history';
+import { fastenerText } from '@/core/document/fastenerText';
+import { groupBy } from '@/core/groupBy';
+import { estimate, WORK_LABEL, type WorkKind, workKind } from '@/core/procedure/estimate';
+import { formatLength } from '@/core/units/format';
+import type { PastWorkRow } from '@/store/calendarSchema';
+import { type Executor, theStore } from '@/store/connection';
+import type { JobWhole } from '@/store/jobs';
+import { loadJob } from '@/store/jobs';
+import { forgotten, pastSince, remember, similarWork } from '@/store/pastWork';
+import { openRechecks } from '@/store/rechecks';
+import { shopTimeNow } from '@/store/shopTime';
+import { gapsCompared } from '../gapCompare';
+import { bayOf } from '../card';
+import { planInMind } from './estimates';
+
+/** Fewer notes than these do not tell when work began and ended. */
+const LEAST_NOTES = 6;
+
+/** Minutes that were worked at the car, by what was noted there; null where too little was. */
+export function minutesAtCar(whole: JobWhole): number | null {
+  const ticks = [...whole.ticked].flatMap(([key, t]) => (key.startsWith('fit.') ? [t.at.getTime()] : []));
+  const noted = [...ticks, ...whole.bay.map((e) => e.at), ...whole.torque.map((e) => e.at.getTime())];
+  if (noted.length < LEAST_NOTES) return null;
+  const away: { from: number; to: number }[] = [];
+  let paused: number | null = null;
+  for (const e of whole.bay) {
+    if (e.detail.kind === 'pause') paused = e.at;
+    else if (paused !== null && (e.detail.kind === 'go-on' || e.detail.kind === 'hand-over')) {
+      away.push({ from: paused, to: e.at });
+      paused = null;
+    }
+    // A wait in which nothing was noted was one; what was noted in it splits it, and is short.
+    if (e.detail.kind === 'clock' && e.detail.clock === 'locker')
+      away.push({ from: e.at, to: e.at + e.detail.minutes * 60_000 });
+  }
+  const minutes = workedMinutes(noted, away);
+  return minutes > 0 ? minutes : null;
+}
+
+/** Remembers a signed job: what was fitted, predicted and achieved, and how long it took. */
+export async function rememberJob(tx: Executor, whole: JobWhole, timed = true): Promise<void> {
+  const plan = whole.plan?.document;
+  const signedAt = whole.job.signedAt;
+  if (!plan || signedAt === null) return;
+  const gaps = gapsCompared(whole).filter((g) => g.measured !== null && g.after !== null);
+  const [gap] = gaps;
+  const e = estimate(plan, 'fit');
+  const drive = bayOf(whole, 0).drive;
+  const set = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
+  await remember(tx, {
+    jobId: whole.job.id,
+    at: signedAt,
+    car: whole.vehicle.name,
+    wheels: set?.name ?? '',
+    kind: workKind(plan),
+    axle: whole.job.axle,
+    lugs: plan.hub.lugs,
+    plateMm: plan.spacer.thickness,
+    what: `${plan.spacer.thickness > 0 ? `${plan.spacer.kind} ${formatLength(plan.spacer.thickness, 'metric')}` : 'no plate'}, ${fastenerText(plan, 'metric')}`,
+    predictedGapMm: gap?.after?.value ?? null,
+    achievedGapMm: gap?.measured?.value ?? null,
+    rubbed: drive === null ? null : drive.rub,
+    estimatedMin: e.before + e.after,
+    actualMin: timed ? minutesAtCar(whole) : null,
+    movedLugs: 0,
+    rechecks: 0,
+  });
+}
+
+const MOST_OLD = 300;
+
+/** Jobs that an earlier release signed are remembered without their time: when work began nobody noted then. */
+export async function rememberOld(db: Executor): Promise<number> {
+  const ids = await forgotten(db, MOST_OLD);
+  for (const id of ids) await rememberJob(db, await loadJob(db, id), false);
+  return ids.length;
+}
+
+/** Work like this job's, and by how much gaps come out otherwise than predicted here. */
+export interface Similar {
+  readonly rows: readonly PastWorkRow[];
+  readonly correction: GapCorrection | null;
+  /** Whether the shop wants to see the correction. */
+  readonly corrects: boolean;
+  readonly kind: string;
+}
+
+/** A plate within this counts as like, mm. */
+const NEAR = 3;
+const TWO_YEARS = 2 * 365 * 24 * 3600_000;
+
+/** What the shop remembers that is like this job. Null where nothing is chosen. */
+export async function similarTo(whole: JobWhole, now = Date.now()): Promise<Similar | null> {
+  const plan = planInMind(whole);
+  if (!plan) return null;
+  const { db } = await theStore();
+  const kind = workKind(plan);
+  const like = { kind, plateMm: plan.spacer.thickness, car: whole.vehicle.name, near: NEAR };
+  const rows = (await similarWork(db, like, 12)).filter((r) => r.jobId !== whole.job.id);
+  const all = await pastSince(db, new Date(now - TWO_YEARS));
+  const { corrects } = await shopTimeNow(db);
+  return { rows: rows.slice(0, 6), correction: gapCorrection(pairsOf(all)), corrects, kind: WORK_LABEL[kind] };
+}
+
+const pairsOf = (rows: readonly PastWorkRow[]) =>
+  rows.flatMap((r) =>
+    r.predictedGapMm === null || r.achievedGapMm === null
+      ? []
+      : [{ predicted: r.predictedGapMm, achieved: r.achievedGapMm }],
+  );
+
+export interface KindMemory {
+  readonly kind: string;
+  readonly of: number;
+  readonly factor: number;
+  /** Mean error of the card's estimate, and of the corrected one, each job by the others before it. */
+  readonly errorCard: number | null;
+  readonly errorCorrected: number | null;
+  readonly rechecks: number;
+  readonly moved: number;
+}
+
+export interface ShopMemory {
+  readonly of: number;
+  readonly kinds: readonly KindMemory[];
+  readonly times: readonly { readonly estimated: number; readonly actual: number; readonly kind: string }[];
+  readonly gaps: readonly { readonly predicted: number; readonly off: number }[];
+  readonly correction: GapCorrection | null;
+  readonly corrects: boolean;
+  /** Open rechecks by how long they have been overdue. */
+  readonly overdue: readonly { readonly label: string; readonly count: number }[];
+}
+
+/** How far the estimate of each job was off when only those before it were known; minutes as shares. */
+export function errorsInOrder(past: readonly { estimated: number; actual: number }[]) {
+  const better = past.map((p, i) => ({
+    estimated: corrected(p.estimated, past.slice(0, i)).minutes,
+    actual: p.actual,
+  }));
+  return { card: meanError(past), corrected: meanError(better) };
+}
+
+function kindMemory(kind: WorkKind, rows: readonly PastWorkRow[]): KindMemory {
+  const past = [...rows]
+    .sort((a, b) => a.at.getTime() - b.at.getTime())
+    .flatMap((r) =>
+      r.estimatedMin === null || r.actualMin === null ? [] : [{ estimated: r.estimatedMin, actual: r.actualMin }],
+    );
+  const errors = errorsInOrder(past);
+  return {
+    kind: WORK_LABEL[kind],
+    of: rows.length,
+    factor: corrected(1, past).factor,
+    errorCard: errors.card,
+    errorCorrected: errors.corrected,
+    rechecks: rows.reduce((n, r) => n + r.rechecks, 0),
+    moved: rows.reduce((n, r) => n + r.movedLugs, 0),
+  };
+}
+
+/** Everything the shop remembers of the last two years, for its page. */
+export async function shopMemory(now = Date.now()): Promise<ShopMemory> {
+  const { db } = await theStore();
+  const rows = await pastSince(db, new Date(now - TWO_YEARS));
+  const { corrects } = await shopTimeNow(db);
+  const links = await openRechecks(db);
+  const days = links.map((l) => (now - l.link.dueTo.getTime()) / (24 * 3600_000));
+  const between = (a: number, b: number): number => days.filter((d) => d > a && d <= b).length;
+  return {
+    of: rows.length,
+    kinds: [...groupBy(rows, (r) => r.kind)].map(([kind, of]) => kindMemory(kind as WorkKind, of)),
+    times: rows.flatMap((r) =>
+      r.estimatedMin === null || r.actualMin === null
+        ? []
+        : [{ estimated: Math.round(r.estimatedMin), actual: Math.round(r.actualMin), kind: WORK_LABEL[r.kind] }],
+    ),
+    gaps: pairsOf(rows).map((p) => ({ predicted: p.predicted, off: p.achieved - p.predicted })),
+    correction: gapCorrection(pairsOf(rows)),
+    corrects,
+    overdue: [
+      { label: 'not due yet', count: between(Number.NEGATIVE_INFINITY, 0) },
+      { label: 'up to a day', count: between(0, 1) },
+      { label: 'up to a week', count: between(1, 7) },
+      { label: 'up to a month', count: between(7, 30) },
+      { label: 'longer', count: between(30, Number.POSITIVE_INFINITY) },
+    ],
+  };
+}
