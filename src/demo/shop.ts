@@ -80,7 +80,7 @@ export async function seedShop(db: Db, now: Date): Promise<void> {
   await book('fit', 'Bay 1', FITTERS[0], at(today, 8, 30), [140, 0, 0]);
   await book('torque', 'Bay 2', FITTERS[1], at(today, 10), [60, 0, 0], ['Second pair of hands']);
   await book('stage', 'Bay 2', FITTERS[0], at(today, 13), [95, 0, 0]);
-  await book('choose', 'Bay 1', FITTERS[1], at(tomorrow, 9), [80, 120, 45], ['Work lamp']);
+  await book('choose', 'Bay 1', FITTERS[1], at(tomorrow, 9), [125, 0, 0], ['Work lamp']);
   const measured = visit('measure');
   if (measured)
     await needVisit(db, measured, { neededBy: at(addDays(today, 3), 16), why: 'hill climb on Saturday' }, by, made);

@@ -116,6 +116,26 @@ test('no call makes an action throw, and what it refuses changes nothing', async
   const remarks = await import('@/features/remarks/actions');
   const vehicle = await import('@/features/vehicle/actions');
   const tight = await import('@/features/torque/actions');
+  const calendar = await import('@/features/calendar/actions');
+  const shop = await import('@/features/calendar/shopActions');
+  const orders = await import('@/features/calendar/orderActions');
+  const memory = await import('@/features/calendar/memoryActions');
+  const bay = await one(`select id from resource where kind = 'bay' limit 1`);
+  const visit = await one(`select visit_id as id from job where stage = 'choose' limit 1`);
+  const booked = {
+    id: null,
+    version: null,
+    visitId: visit,
+    recheckId: null,
+    placeId: 'x',
+    whoId: '',
+    things: [bay],
+    begins: '2020-01-01T10:00',
+    length: '',
+    cureHours: '',
+    cureWhy: '',
+    why: '',
+  };
   const { EMPTY_VEHICLE } = await import('@/features/intake/schema');
   const { plainSpacer } = await import('@/core/document/blank');
   const choice = {
@@ -216,6 +236,28 @@ test('no call makes an action throw, and what it refuses changes nothing', async
     ['takeBackGapFitted', tight.takeBackGapFitted, [torque, 'x']],
     ['sayEarly', tight.sayEarly, [open, 'r']],
     ['decline', tight.decline, [open, 'r']],
+    ['unreached', tight.unreached, [open, 'r']],
+    ['planSession', tight.planSession, [signed, '2099-01-01T10:00', '2098-01-01T10:00']],
+    ['planSeason', tight.planSeason, [signed, '2099-01-01', set]],
+    ['seasonDone', tight.seasonDone, [signed, 'x']],
+    ['keepBooking', calendar.keepBooking, [booked]],
+    ['moveTo', calendar.moveTo, [{ id: 'x', version: 1, startAt: 5, day: null, placeId: bay, whoId: null, why: '' }]],
+    ['offBooking', calendar.offBooking, ['x', 1, 'why']],
+    ['keepNeed', calendar.keepNeed, [visit, '2026-13-01T10:00', '']],
+    ['askProposal', calendar.askProposal, ['x', null]],
+    ['keepHours', shop.keepHours, ['Nowhere/Here', ['', '', '', '', '', '', '']]],
+    ['addToCalendar', shop.addToCalendar, ['bay', '']],
+    ['takeOffCalendar', shop.takeOffCalendar, ['x']],
+    ['changeAddress', shop.changeAddress, ['x']],
+    ['addClosure', shop.addClosure, [{ title: '', of: bay, from: '2026-12-24', to: '2026-12-01' }]],
+    ['takeClosureBack', shop.takeClosureBack, ['x']],
+    ['readClosureFile', shop.readClosureFile, ['no calendar', '']],
+    ['sayOrdered', orders.sayOrdered, [{ jobId: open, line: 'kit.none', what: 'x', pieces: 2, dueOn: '' }]],
+    ['sayCame', orders.sayCame, ['x']],
+    ['sendReminders', memory.sendReminders, [['visit/x/2026']]],
+    ['saveTemplate', memory.saveTemplate, ['visit', 'subject only']],
+    ['saveContact', memory.saveContact, [car, { name: '', email: 'no address', kmADay: '' }]],
+    ['switchCorrects', memory.switchCorrects, ['yes']],
   ];
   let refused = 0;
   let taken = 0;

@@ -5,7 +5,7 @@ export const REMINDER_KINDS = ['visit', 'recheck', 'overdue'] as const;
 export type ReminderKind = (typeof REMINDER_KINDS)[number];
 
 export const REMINDER_LABEL: Readonly<Record<ReminderKind, string>> = {
-  visit: 'A visit is tomorrow',
+  visit: 'A visit is coming up',
   recheck: 'A recheck is due',
   overdue: 'A recheck is overdue',
 };

@@ -41,9 +41,9 @@ export function BayWall({ display }: { display: BayDisplay }) {
           <p className="flex flex-wrap items-baseline gap-x-6 text-[32px] leading-tight">
             <span className="font-[680]">{visit.title}</span>
             <span className="figure text-soft">{visit.plate}</span>
-            <span className={visit.late ? 'text-caution' : 'text-soft'}>
-              {visit.late ? <VerdictMark level="caution" size={28} /> : null} {visit.state || 'booked'} · until{' '}
-              {visit.until}
+            <span className={`inline-flex items-center gap-3 ${visit.late ? 'text-caution' : 'text-soft'}`}>
+              {visit.late ? <VerdictMark level="caution" size={28} /> : null}
+              {visit.state || 'booked'} · until {visit.until}
             </span>
           </p>
           <section aria-label="Now" className="flex flex-1 flex-col justify-center gap-2">

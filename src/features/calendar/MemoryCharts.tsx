@@ -40,7 +40,9 @@ const percent = (x: number | null): string => (x === null ? '–' : `${Math.roun
 
 /** What the shop learned, drawn: how long work took, how gaps came out, what moved, what is overdue. */
 export function MemoryCharts({ memory }: { memory: ShopMemory }) {
-  const longest = Math.max(60, ...memory.times.flatMap((t) => [t.estimated, t.actual]));
+  const most = Math.max(60, ...memory.times.flatMap((t) => [t.estimated, t.actual]));
+  // Five ticks at whole tens.
+  const longest = Math.ceil(most / 40) * 40;
   const moved = memory.kinds.map((k) => ({
     kind: k.kind,
     share: k.rechecks > 0 ? Math.round((k.moved / k.rechecks) * 1000) / 10 : 0,
@@ -54,21 +56,8 @@ export function MemoryCharts({ memory }: { memory: ShopMemory }) {
       >
         <ScatterChart margin={{ top: 8, right: 12, bottom: 8, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--line)" />
-          <XAxis
-            type="number"
-            dataKey="estimated"
-            domain={[0, Math.ceil(longest / 30) * 30]}
-            tick={tick}
-            stroke={INK}
-          />
-          <YAxis
-            type="number"
-            dataKey="actual"
-            domain={[0, Math.ceil(longest / 30) * 30]}
-            tick={tick}
-            stroke={INK}
-            width={44}
-          />
+          <XAxis type="number" dataKey="estimated" domain={[0, longest]} tick={tick} stroke={INK} />
+          <YAxis type="number" dataKey="actual" domain={[0, longest]} tick={tick} stroke={INK} width={44} />
           <ReferenceLine
             segment={[
               { x: 0, y: 0 },

@@ -12,7 +12,7 @@ const words = z.string().max(400);
 
 const booked = z.object({
   id: id.nullable(),
-  version: z.number().int().min(1).nullable(),
+  version: z.number().int().min(1).max(1_000_000).nullable(),
   visitId: id,
   recheckId: id.nullable(),
   placeId: z.string().max(80),
@@ -35,8 +35,9 @@ export async function keepBooking(typed: BookForm): Promise<Result<null>> {
 
 const moved = z.object({
   id,
-  version: z.number().int().min(1),
-  startAt: z.number().nullable(),
+  version: z.number().int().min(1).max(1_000_000),
+  // Until the year 2100: what lies beyond is no time of a visit.
+  startAt: z.number().min(0).max(4_102_444_800_000).nullable(),
   day: z.string().max(10).nullable(),
   placeId: id,
   whoId: id.nullable(),

@@ -189,9 +189,11 @@ async function recheckAfterWork(tx: Executor, ask: BookAsk): Promise<number | nu
   if (ask.recheckId === null) return null;
   const link = await recheckById(tx, ask.recheckId);
   if (!link || link.doneAt !== null) throw new RefusedError('That recheck is done already, or is not there any more.');
-  const ends = (await bookingsOfVisit(tx, ask.visitId)).filter((b) => b.kind === 'visit').map((b) => b.endAt.getTime());
-  const worked = Math.max(...ends, link.signedAt?.getTime() ?? Number.NEGATIVE_INFINITY);
-  if (ask.startAt < worked)
+  const own = await bookingsOfVisit(tx, ask.visitId);
+  if (own.some((b) => b.recheckId === ask.recheckId && b.id !== ask.id))
+    throw new RefusedError(`“${RECHECK_LABEL[link.kind]}” has its time already: move that one.`);
+  // The other axle of the visit may be fitted on another day: what counts is the sign-off that this one looks at.
+  if (link.signedAt === null || ask.startAt < link.signedAt.getTime())
     throw new RefusedError(`“${RECHECK_LABEL[link.kind]}” cannot come before the work it looks at is done.`);
   return link.dueFrom.getTime();
 }

@@ -16,6 +16,7 @@ import { type JobWhole, loadJob } from '@/store/jobs';
 import { partsByKind } from '@/store/parts';
 import { lastCure, tookOf } from '@/store/pastWork';
 import { planWith } from '../jobPlan';
+import { stageIndex } from '../stages';
 
 /** How long an axle of a visit takes, and what that is made of. */
 export interface AxleEstimate {
@@ -39,9 +40,10 @@ export interface VisitEstimate {
   readonly cure: { readonly hours: number; readonly source: string } | null;
 }
 
-/** The plan a job goes by: the frozen one, else what stands on the bench. */
+/** The plan a job goes by: the frozen one once it was taken forward, else what stands on the bench. */
 export function planInMind(whole: JobWhole): Plan | null {
-  if (whole.plan) return whole.plan.document;
+  const onBench = stageIndex(whole.job.stage) < stageIndex('stage') && whole.job.draft !== null;
+  if (whole.plan && !onBench) return whole.plan.document;
   return whole.job.draft ? planWith(whole, whole.job.draft, null) : null;
 }
 
