@@ -7,6 +7,7 @@ import { jobCard } from '@/core/procedure/card';
 import { kitList } from '@/core/procedure/kitList';
 import { recheckChain } from '@/core/procedure/rechecks';
 import { torqueState } from '@/core/torque/log';
+import { recordEvent } from '@/store/events';
 import { endRecheck, setRechecks } from '@/store/rechecks';
 import { keepRecord } from '@/store/records';
 import { settleSigned } from '@/store/settle';
@@ -141,6 +142,16 @@ async function seedJob(
       );
     }
   }
+  // What was loosened to count turns is torqued again before anything is chosen.
+  if ('turns' in demo.readings)
+    for (const corner of cornersOf(axle))
+      await recordEvent(db, {
+        jobId,
+        kind: 'torqued.again',
+        detail: { corner, tool: 'long click wrench' },
+        by,
+        at: tick(),
+      });
   if (!reached(demo, 'choose') || !demo.choice) return jobId;
   await setStage(db, jobId, 'choose', by, tick());
   const chosen = await loadJob(db, jobId);

@@ -2,7 +2,7 @@ import 'server-only';
 import { cornersOf } from '@/core/document/assemble';
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Corner } from '@/core/document/vocabulary';
-import { type BayDetail, clockAt, isCorner, OF_CORNER } from '@/core/procedure/bay';
+import { type BayDetail, clockAt, holdsNow, isCorner, OF_CORNER } from '@/core/procedure/bay';
 import { mayStay, trouble } from '@/core/procedure/troubles';
 import { addBayEntry } from '@/store/bay';
 import { RefusedError } from '@/store/errors';
@@ -76,6 +76,8 @@ async function check(whole: JobWhole, corner: Corner | null, d: BayDetail, { tx,
       orderGoes(whole, d);
       return;
     case 'hub-figure':
+      if (!holdsNow(bay).includes(d.hold))
+        throw new RefusedError('The brakes are open in this visit, so no pedal holds the hub: a bar, or a tool, does.');
       if (whole.plan?.document.fastener.kind !== 'conversion')
         throw new RefusedError('No studs go into the hub on this job.');
       if (whole.torque.some((e) => e.joint === 'hub' && e.targetNm !== d.nm))

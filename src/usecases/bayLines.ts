@@ -61,6 +61,10 @@ export function bayLines(whole: JobWhole, units: UnitSystem): string[] {
   for (const e of whole.bay) {
     if (e.detail.kind === 'fast') lines.push(`Ticked within seconds: ${e.detail.why}; ${e.by}, ${when(e.at)}.`);
     if (e.detail.kind === 'hand-over') lines.push(`Handed over to ${e.detail.to}; ${e.by}, ${when(e.at)}.`);
+    if (e.detail.kind === 'brakes')
+      lines.push(
+        `${e.detail.open ? 'The brakes were open, so no pedal held a hub' : 'The brakes were closed again'}; ${e.by}, ${when(e.at)}.`,
+      );
     if (e.detail.kind === 'pause') lines.push(`Left off: ${e.detail.why}; ${e.by}, ${when(e.at)}.`);
   }
   if (bay.drive) {

@@ -8,6 +8,7 @@ import { theStore } from '@/store/connection';
 import { loadJob, saveDraft, tickStep } from '@/store/jobs';
 import { currentPlan, freezePlan } from '@/store/plans';
 import { type ChoiceDraft, HELD, type HeldFor, type PlanB } from '@/store/schema';
+import { looseBar } from './loosened';
 import { advance } from './advance';
 import { reasonFrom } from './signing';
 import { planWith } from './jobPlan';
@@ -104,7 +105,9 @@ export async function holdJob(jobId: string, why: string, typed: string, by: str
   const held: HeldFor | undefined = HELD.find((h) => h === why);
   if (!held) throw new InputError('Why it rests', String(why), 'is none of the choices.', 'Pick one of them.');
   const reason = reasonFrom('Reason', typed);
-  return advance({ jobId, event: 'hold', by }, async (tx, _, at) => {
+  return advance({ jobId, event: 'hold', by }, async (tx, whole, at) => {
+    const loose = held === 'left' ? null : await looseBar(tx, whole);
+    if (loose) throw new RefusedError(loose);
     await recordEvent(tx, { jobId, kind: `job.held`, detail: { held, reason }, by, at });
     return { ...nothing, set: { held, heldWhy: reason, heldBy: by, heldAt: at } };
   });

@@ -34,11 +34,21 @@ async function grown(folder: string): Promise<void> {
     from reading r, generate_series(1, 40) n`);
   await copies(sql`insert into part select (jsonb_populate_record(p, jsonb_build_object('id', p.id || '-' || n, 'name', p.name || ' ' || n))).*
     from part p, generate_series(1, ${Math.ceil(PARTS / 30)}) n`);
+  // A booking for every visit, two years of them, three bays and their people; and work that is remembered.
+  await copies(sql`insert into booking (id, kind, visit_id, place_id, who_id, things, start_at, end_at, before_min, wait_min, after_min, estimated_min, by, at)
+    select 'b-' || n, 'visit', v.visit_id, p.id, null, '[]', t.at, t.at + interval '80 minutes', 80, 0, 0, 80, 'bench', now()
+    from (select visit_id, row_number() over (order by visit_id) as n from (select distinct visit_id from job) d) v
+    cross join lateral (select date_trunc('day', now()) - interval '365 days' + (v.n / 14) * interval '1 day' + interval '8 hours' + (v.n % 5) * interval '95 minutes' as at) t
+    cross join lateral (select id from resource where kind in ('bay', 'mobile') order by created_at offset (v.n % 3) limit 1) p`);
+  await copies(sql`insert into past_work select (jsonb_populate_record(w, jsonb_build_object('id', w.id || '-' || n))).*
+    from past_work w, generate_series(1, 130) n`);
+  await copies(sql`insert into recheck select (jsonb_populate_record(r, jsonb_build_object('id', r.id || '-' || n, 'job_id', r.job_id || '-' || n))).*
+    from recheck r, generate_series(1, ${Math.ceil(JOBS / 8)}) n`);
   await db.execute(sql`analyze`);
   const count = async (table: string) =>
     (await db.execute(sql.raw(`select count(*)::int as n from ${table}`))).rows[0]?.n;
   console.log(
-    `${await count('job')} jobs, ${await count('vehicle')} cars, ${await count('part')} parts, ${await count('reading')} readings`,
+    `${await count('job')} jobs, ${await count('booking')} bookings, ${await count('vehicle')} cars, ${await count('part')} parts, ${await count('reading')} readings`,
   );
   const t = performance.now();
   const made = await backUp(folder, store.held, { why: 'asked', at: new Date() });
@@ -69,6 +79,12 @@ export async function benchScale(): Promise<void> {
     const pages = [
       '/',
       '/?find=kite',
+      '/?span=week',
+      '/?by=person',
+      '/orders',
+      '/reminders',
+      '/memory',
+      '/settings/calendar',
       '/vehicles',
       '/vehicles?find=12',
       car,

@@ -211,7 +211,9 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
   await page.getByRole('radio', { name: 'Thinnest that clears' }).click();
   await page.getByRole('button', { name: 'Search the shelf' }).click();
   await expect(page.getByText(/thinnest first, the best 3 with each spacer and what is on the car\.$/)).toBeVisible();
-  const thick = (await page.locator('tbody tr td:nth-child(3)').allTextContents()).map((t) => Number.parseFloat(t));
+  const thick = (await page.locator('main tbody tr td:nth-child(3)').allTextContents()).map((t) =>
+    Number.parseFloat(t),
+  );
   expect(thick.length).toBeGreaterThan(1);
   expect(thick).toEqual([...thick].sort((a, b) => a - b));
   await page.getByRole('button', { name: 'Put harbour plate with harbour bolt on the bench' }).click();

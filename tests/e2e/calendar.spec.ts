@@ -208,9 +208,12 @@ test('an overdue recheck: booked, not reached, done, and the next one is due; a 
   // Done with a click wrench, a tap a lug: the link is through, and the next one stands.
   for (const wheel of ['front left', 'front right']) {
     if (wheel === 'front right') await page.getByRole('button', { name: 'Go to front right' }).click();
+    const log = page.getByText(/^Torque log, \d+/);
+    const before = Number(/log, (\d+)/.exec((await log.textContent()) ?? '')?.[1]);
     for (let lug = 1; lug <= 5; lug += 1) {
       await page.waitForTimeout(280);
       await page.getByRole('button', { name: /^Held/ }).click();
+      await expect(log).toContainText(`Torque log, ${before + lug} `);
     }
   }
   await expect(chain.locator('[data-link="held"]')).toContainText('Next day, car cold');

@@ -1,7 +1,6 @@
 import { jest } from '@jest/globals';
 import { sql } from 'drizzle-orm';
 import fc from 'fast-check';
-import { seedIfEmpty } from '@/demo/seed';
 import { setSessionKey } from '@/usecases/openTo';
 import { runningStore } from './open';
 
@@ -10,7 +9,7 @@ import { runningStore } from './open';
  * never throws, and what it refuses changes no row. VECTIS_CALLS is how many calls of each; thousands are for a change of the actions.
  */
 const CALLS = Number(process.env.VECTIS_CALLS ?? 60);
-const store = runningStore();
+const store = runningStore({ demo: new Date() });
 
 const jar = new Map<string, string>();
 jest.unstable_mockModule('next/headers', () => ({
@@ -93,7 +92,6 @@ test('no call makes an action throw, and what it refuses changes nothing', async
   const loud: unknown[] = [];
   console.error = (e: unknown) => void loud.push(e);
   const said = jest.spyOn(console, 'warn').mockImplementation(() => {});
-  await seedIfEmpty(store.db, () => {});
   const one = async (query: string) => String((await store.db.execute(sql.raw(query))).rows[0]?.id);
   const open = await one(`select id from job where stage = 'choose' limit 1`);
   const torque = await one(`select id from job where stage = 'torque' limit 1`);
@@ -230,6 +228,7 @@ test('no call makes an action throw, and what it refuses changes nothing', async
     ],
     ['takeBackChalk', survey.takeBackChalk, [open, 'x']],
     ['goChoose', survey.goChoose, ['x']],
+    ['sayTorquedAgain', survey.sayTorquedAgain, [open, 'front-left', 'no wrench']],
     ['enter', tight.enter, [torque, entry]],
     ['sign', tight.sign, [torque]],
     ['keepGapFitted', tight.keepGapFitted, [torque, 'front-left', 'x']],

@@ -1,7 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { BayDetail } from '@/core/procedure/bay';
-import { seedIfEmpty } from '@/demo/seed';
 import { addPerson } from '@/store/people';
 import { starOrder } from '@/core/torque/starOrder';
 import { noteBay } from '@/usecases/bay';
@@ -11,13 +10,12 @@ import { scanAtTrolley } from '@/usecases/kit';
 import { openPoints } from '@/usecases/openPoints';
 import { runningStore } from './open';
 
-const store = runningStore();
+const store = runningStore({ demo: new Date() });
 const BY = 'Bram';
 let fit = '';
 let stage = '';
 
 beforeAll(async () => {
-  await seedIfEmpty(store.db);
   const one = async (where: string) =>
     String((await store.db.execute(sql.raw(`select id from job where stage = '${where}' limit 1`))).rows[0]?.id);
   [fit, stage] = [await one('fit'), await one('stage')];

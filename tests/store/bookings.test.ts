@@ -2,7 +2,6 @@ import { sql } from 'drizzle-orm';
 import ICAL from 'ical.js';
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { seedIfEmpty } from '@/demo/seed';
 import { resources } from '@/store/resources';
 import { theStore } from '@/store/connection';
 import { setShopTime } from '@/store/shopTime';
@@ -22,17 +21,16 @@ import { importClosures, keepClosure, newAddress } from '@/usecases/calendar/sho
 import { bookTyped, moveBooking, needTyped, proposalFor, usualOf } from '@/usecases/calendar/visits';
 import { runningStore } from './open';
 
-const store = runningStore();
 const BY = 'Bram';
 /** A Monday in winter, ten in the morning in London: the demo shop is made then, and everything below happens then. */
 const NOW = Date.parse('2027-01-11T10:00:00Z');
+const store = runningStore({ demo: new Date(NOW) });
 const HOUR = 3600_000;
 const DAY = 24 * HOUR;
 let id: Record<string, string> = {};
 let visits: Record<string, string> = {};
 
 beforeAll(async () => {
-  await seedIfEmpty(store.db, () => {}, new Date(NOW));
   await store.db.execute(sql.raw('delete from booking'));
   await store.db.execute(sql.raw('delete from closure'));
   const workday = [{ from: 8 * 60, to: 17 * 60 }];

@@ -3,7 +3,6 @@ import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import { cornersOf } from '@/core/document/assemble';
-import { seedIfEmpty } from '@/demo/seed';
 import { theStore } from '@/store/connection';
 import { fittedNow } from '@/store/fitted';
 import { restingJobs } from '@/store/board';
@@ -29,12 +28,11 @@ import {
 import { verifyRecord } from '@/usecases/verify';
 import { runningStore } from './open';
 
-const store = runningStore();
+const store = runningStore({ demo: new Date() });
 const BY = 'Bram';
 const cars = new Map<string, string>();
 
 beforeAll(async () => {
-  await seedIfEmpty(store.db);
   const { rows } = await store.db.execute(sql`select id, name from vehicle`);
   for (const r of rows as { id: string; name: string }[]) cars.set(r.name, r.id);
 });

@@ -1,13 +1,43 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openStore, type Store } from '@/store/connection';
-import { copyOver, emptyFolder } from '../template.mjs';
+import { seedIfEmpty } from '@/demo/seed';
+import { copyOver, emptyFolder, made } from '../template.mjs';
+
+/** What the demo is made of: another demo, rule or table makes another folder. */
+function sourcesMark(): string {
+  const hash = createHash('sha256');
+  for (const room of ['demo', 'core', 'store', 'usecases'])
+    for (const file of readdirSync(join('src', room), { recursive: true, encoding: 'utf8' }).sort())
+      if (/\.tsx?$/.test(file)) hash.update(file).update(readFileSync(join('src', room, file)));
+  return hash.digest('hex').slice(0, 16);
+}
+
+/** The demo workshop as it is made at a moment, filled once for all files that ask for the same and copied. */
+async function demoFolder(at: Date): Promise<string> {
+  const empty = await emptyFolder();
+  return made(`filled-${sourcesMark()}-${at.toISOString().slice(0, 10)}`, async (folder: string) => {
+    copyOver(empty, folder);
+    const store = await openStore(folder);
+    await seedIfEmpty(store.db, () => {}, at);
+    await store.close();
+    for (const name of ['vectis.lock', 'vectis.pid']) rmSync(join(folder, name), { recursive: true, force: true });
+  });
+}
+
+/** `demo` fills it with the demo workshop as it is made then. */
+interface Filled {
+  readonly demo?: Date;
+}
 
 /** A store in a new folder of its own, copied from the one that is made once; call `done` to close and remove it. */
-export async function freshStore(): Promise<{ store: Store; folder: string; done: () => Promise<void> }> {
+export async function freshStore({
+  demo,
+}: Filled = {}): Promise<{ store: Store; folder: string; done: () => Promise<void> }> {
   const folder = mkdtempSync(join(tmpdir(), 'vectis-test-'));
-  copyOver(await emptyFolder(), folder);
+  copyOver(demo ? await demoFolder(demo) : await emptyFolder(), folder);
   const store = await openStore(folder);
   return {
     store,
@@ -20,11 +50,11 @@ export async function freshStore(): Promise<{ store: Store; folder: string; done
 }
 
 /** The running store of a test file: what `theStore` gives the use cases, opened before all and closed after. */
-export function runningStore(): { readonly db: Store['db'] } {
+export function runningStore(filled: Filled = {}): { readonly db: Store['db'] } {
   const holder = globalThis as typeof globalThis & { vectisStore?: Promise<Store> | undefined };
   let open: Awaited<ReturnType<typeof freshStore>> | undefined;
   beforeAll(async () => {
-    open = await freshStore();
+    open = await freshStore(filled);
     holder.vectisStore = Promise.resolve(open.store);
   });
   afterAll(async () => {

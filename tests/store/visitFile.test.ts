@@ -1,6 +1,5 @@
 import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
-import { seedIfEmpty } from '@/demo/seed';
 import type { Store } from '@/store/connection';
 import { jobById } from '@/usecases/jobs';
 import { takePhoto } from '@/usecases/remarks';
@@ -31,9 +30,8 @@ const at = (s: typeof here) => {
 };
 
 beforeAll(async () => {
-  [here, there] = [await freshStore(), await freshStore()];
+  [here, there] = [await freshStore({ demo: new Date() }), await freshStore()];
   at(here);
-  await seedIfEmpty(here.store.db);
   jobId = String(
     (await here.store.db.execute(sql`select job_id from record order by signed_at desc limit 1`)).rows[0]?.job_id,
   );

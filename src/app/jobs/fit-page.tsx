@@ -66,6 +66,7 @@ function fitAxle(whole: JobWhole, units: UnitSystem, now: number): FitAxle {
       };
     }),
     hub: bay.hub,
+    brakesOpen: bay.brakesOpen,
     clocks: bay.clocks,
     troubles: bay.troubles,
     deviations: bay.deviations,

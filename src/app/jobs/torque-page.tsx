@@ -2,6 +2,7 @@ import { wheelTorque } from '@/core/document/hardware';
 import { format } from 'date-fns';
 import { JobFrame } from '@/features/shell/JobRail';
 import { moveCauses } from '@/core/procedure/moveCauses';
+import { ClampPanel } from '@/features/torque/ClampPanel';
 import { MovedWhy } from '@/features/torque/MovedWhy';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { Drive } from '@/features/torque/Drive';
@@ -15,6 +16,7 @@ import { openPoints } from '@/usecases/openPoints';
 import { logLines } from '@/usecases/logLines';
 import type { JobWhole } from '@/store/jobs';
 import { jobOr404 } from '@/usecases/pages';
+import { clampSaid } from '@/usecases/clampWords';
 import { barOf, isRetorque } from '@/usecases/standing';
 import { refusalOf } from '@/usecases/transitions';
 import { readSession } from '@/usecases/session';
@@ -102,6 +104,7 @@ export async function TorquePage({
         {stage === 'fit' || stage === 'torque' || stage === 'recheck' ? (
           <Drive jobId={id} said={bayOf(whole, 0).drive} />
         ) : null}
+        <ClampPanel clamps={clampSaid(plan, units)} />
         <CompareGap jobId={id} rows={gapsCompared(whole)} units={units} />
       </div>
     </JobFrame>

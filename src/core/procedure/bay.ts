@@ -39,6 +39,8 @@ export const baySchema = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('deviation'), what: z.enum(DEVIATION_KINDS), note: z.string().max(400) }),
   z.object({ kind: z.literal('hub-figure'), nm: z.number().min(5).max(150), source: words, hold: z.enum(HUB_HOLDS) }),
+  /** Other work in the visit has the brakes open: nobody holds a hub by the pedal. */
+  z.object({ kind: z.literal('brakes'), open: z.boolean() }),
   z.object({ kind: z.literal('pause'), why: words }),
   z.object({ kind: z.literal('go-on') }),
   /** In which order the wheel is torqued: a handbook’s own, or the star with its locking piece last or first. */
@@ -122,7 +124,13 @@ export interface BayState {
   /** Who has the job after a hand-over. */
   readonly with: string | null;
   readonly drive: Extract<BayDetail, { kind: 'drive' }> | null;
+  /** The brakes are open in this visit, so that no pedal holds a hub. */
+  readonly brakesOpen: boolean;
 }
+
+/** What can hold a hub now: with open brakes no pedal does. A parking brake that is a part of them is the fitter’s to judge. */
+export const holdsNow = (state: Pick<BayState, 'brakesOpen'>): readonly HubHold[] =>
+  HUB_HOLDS.filter((h) => h !== 'helper' || !state.brakesOpen);
 
 /**
  * How the work at the car stands after its entries: a pure fold, the log is the truth.
@@ -139,6 +147,7 @@ export function bayState(entries: readonly BayEntry[], now: number): BayState {
     paused: null as BayState['paused'],
     with: null as string | null,
     drive: null as BayState['drive'],
+    brakesOpen: false,
   };
   const clocks = new Map<string, RunningClock>();
   for (const { id, corner, detail: d, by, at } of entries) {
@@ -196,6 +205,9 @@ export function bayState(entries: readonly BayEntry[], now: number): BayState {
         break;
       case 'drive':
         state.drive = d;
+        break;
+      case 'brakes':
+        state.brakesOpen = d.open;
         break;
       case 'fast':
         break;

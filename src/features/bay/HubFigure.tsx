@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { BayDetail, HubHold } from '@/core/procedure/bay';
+import { type BayDetail, holdsNow, type HubHold } from '@/core/procedure/bay';
 import { tryInput } from '@/core/errors';
 import { parseTorque } from '@/core/units/parse';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
@@ -17,17 +17,22 @@ export const HOLDS: readonly { readonly value: HubHold; readonly label: string }
 export function HubFigure({
   axle,
   hub,
+  brakesOpen,
   units,
   onSay,
 }: {
   axle: 'front' | 'rear';
   hub: { readonly nm: number; readonly source: string; readonly hold: HubHold } | null;
+  brakesOpen: boolean;
   units: UnitSystem;
   onSay: (detail: BayDetail) => void;
 }) {
   const [figure, setFigure] = useState('');
   const [source, setSource] = useState('');
-  const [hold, setHold] = useState<HubHold>(axle === 'rear' ? 'brake' : 'helper');
+  const usual = axle === 'rear' ? 'brake' : brakesOpen ? 'bar' : 'helper';
+  const [picked, setHold] = useState<HubHold | null>(null);
+  const goes = holdsNow({ brakesOpen });
+  const hold = picked !== null && goes.includes(picked) ? picked : usual;
   const [error, setError] = useState<{ figure?: string; source?: string }>({});
   if (hub !== null)
     return (
@@ -73,11 +78,14 @@ export function HubFigure({
       />
       <SelectField
         label="Hub held by"
-        options={HOLDS}
+        options={HOLDS.filter((h) => goes.includes(h.value))}
         value={hold}
         onChange={(e) => setHold(e.target.value as HubHold)}
       />
       <Button type="submit">Keep the figure</Button>
+      <Button look="quiet" className="justify-self-start" onClick={() => onSay({ kind: 'brakes', open: !brakesOpen })}>
+        {brakesOpen ? 'The brakes are closed again' : 'The brakes are open: no pedal'}
+      </Button>
     </form>
   );
 }

@@ -83,7 +83,13 @@ export function StepPanel(p: StepPanelProps) {
         </p>
       ) : null}
       {card?.round === 'hub' ? (
-        <HubFigure axle={axle.axle} hub={axle.hub} units={units} onSay={(d) => p.onSay(d)} />
+        <HubFigure
+          axle={axle.axle}
+          hub={axle.hub}
+          brakesOpen={axle.brakesOpen}
+          units={units}
+          onSay={(d) => p.onSay(d)}
+        />
       ) : null}
       {card?.starts ? (
         <StartClock

@@ -20,6 +20,7 @@ export interface FitAxle {
   readonly current: boolean;
   readonly steps: readonly FitStep[];
   readonly hub: { readonly nm: number; readonly source: string; readonly hold: HubHold } | null;
+  readonly brakesOpen: boolean;
   readonly clocks: readonly RunningClock[];
   readonly troubles: readonly OpenTrouble[];
   readonly deviations: BayState['deviations'];

@@ -38,7 +38,8 @@ export function BarFace({
     disabled: fixed,
   });
   const moved = transform ? `translate3d(${transform.x}px, ${transform.y}px, 0)` : undefined;
-  const words = [bar.stateText, bar.tooLate ?? '', ...bar.notes].filter((w) => w !== '');
+  const open = bar.open ? [`not ready: ${bar.open} open`] : [];
+  const words = [bar.stateText, ...open, bar.tooLate ?? '', ...bar.notes].filter((w) => w !== '');
   return (
     <button
       ref={setNodeRef}

@@ -267,6 +267,13 @@ function Filled({ asked, zone, p, onDone }: { asked: Asked; zone: string; p: Pro
         </Button>
       </form>
       <NeedForm asked={asked} p={p} />
+      {p.reminders.length > 0 ? (
+        <ul aria-label="Reminders written" className="list-disc border-t border-line pt-2 pl-5 text-[14px]">
+          {p.reminders.map((r) => (
+            <li key={r}>{r}</li>
+          ))}
+        </ul>
+      ) : null}
       {asked.bar ? <OffForm bar={asked.bar} onDone={onDone} /> : null}
     </>
   );

@@ -8,6 +8,7 @@ import { CORNERS, type Corner, type Seat } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
 import { type BoltLength, BoltPicture } from '@/drawing/BoltPicture';
 import { PlanView } from '@/drawing/PlanView';
+import { type Loosened, TorquedAgain } from './TorquedAgain';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
@@ -59,6 +60,7 @@ export interface SurveyProps {
   readonly units: UnitSystem;
   readonly fastener: 'bolt' | 'nut';
   readonly locking: boolean;
+  readonly loosened: Loosened;
   readonly seat: Seat;
 }
 
@@ -135,6 +137,7 @@ export function Survey(p: SurveyProps) {
       <div className="grid min-w-0 grid-cols-[minmax(0,1fr)_300px] max-lg:grid-cols-1">
         <main className="flex min-w-0 flex-col gap-5 p-5 max-lg:pb-24 pointer-coarse:pb-24">
           <Top corner={corner} corners={reachable} onPick={pick} />
+          <TorquedAgain key={corner} jobId={jobId} corner={corner} loosened={p.loosened} />
           <OnCarField corner={corner} typed={onCar} onTyped={setOnCar} />
           <EarlierReadings jobId={jobId} earlier={p.earlier} />
           <div className="grid grid-cols-[300px_minmax(0,1fr)] items-start gap-6 max-lg:grid-cols-1">

@@ -6,6 +6,8 @@ import { fastenerSchema } from '@/core/document/document';
 import { CHALK_LOADS, CHALK_PLACES, CORNERS } from '@/core/document/vocabulary';
 import { act, actOn } from '@/usecases/act';
 import { goChoose as goOnToChoose } from '@/usecases/jobs';
+import { noteTorquedAgain } from '@/usecases/loosened';
+import { readSession } from '@/usecases/session';
 import {
   hangWheel,
   keepRotating,
@@ -104,4 +106,17 @@ export async function takeBackChalk(jobId: string, testId: string): Promise<Resu
 /** Measuring is over for now: the bench is next. */
 export async function goChoose(jobId: string): Promise<Result<null>> {
   return actOn((who) => goOnToChoose(idOf(jobId), who));
+}
+
+/** What was loosened to count turns was torqued again. */
+export async function sayTorquedAgain(jobId: string, corner: string, tool: string): Promise<Result<null>> {
+  return actOn(async (who) => {
+    const { units } = await readSession();
+    await noteTorquedAgain(
+      idOf(jobId),
+      { corner: z.string().max(20).parse(corner), tool: z.string().max(200).parse(tool) },
+      units,
+      who,
+    );
+  });
 }

@@ -30,6 +30,9 @@ export interface ReadyLine {
   readonly text: string;
 }
 
+/** Whether a line is still to be seen to. */
+export const isOpen = (l: ReadyLine): boolean => l.state !== 'ready' && l.state !== 'shelf';
+
 export interface Ready {
   readonly ready: boolean;
   readonly lines: readonly ReadyLine[];
@@ -166,5 +169,5 @@ export function readyOf(whole: JobWhole, shelf: Shelf, orders: readonly OrderedR
     else for (const need of needsOf(whole.job.id, plan, shelf)) lines.push(kitLine(need, orders));
     lines.push(...agreement(whole, plan), wrenchLine(plan, shelf.wrenches, format(now, 'yyyy-MM-dd')));
   }
-  return { ready: lines.every((l) => l.state === 'ready' || l.state === 'shelf'), lines };
+  return { ready: !lines.some(isOpen), lines };
 }

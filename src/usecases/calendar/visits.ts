@@ -14,6 +14,7 @@ import { shopTimeNow } from '@/store/shopTime';
 import { type BookAsk, book, slotsFor, type Usual } from './bookings';
 import { estimateVisit, recheckMinutes, type VisitEstimate } from './estimates';
 import { orderedFor, type Ready, readyOf, shelfNow } from './ready';
+import { remindersLines } from './reminders';
 import { momentFrom, reads } from './zone';
 import type { Row } from './day';
 
@@ -35,6 +36,8 @@ export interface Proposal {
   readonly rows: readonly Row[];
   readonly neededBy: string;
   readonly neededWhy: string;
+  /** What was written to the owner, and when. */
+  readonly reminders: readonly string[];
 }
 
 const LOCAL = "yyyy-MM-dd'T'HH:mm";
@@ -106,6 +109,7 @@ export async function proposalFor(visitId: string, recheckId: string | null, now
     rows: (await resources(db)).map(({ id, kind, name }) => ({ id, kind, name })),
     neededBy: need?.neededBy ? reads(zone, need.neededBy.getTime(), LOCAL) : '',
     neededWhy: need?.why ?? '',
+    reminders: await remindersLines(visitId),
   };
 }
 

@@ -25,6 +25,10 @@ import type { EarlierShown } from '@/features/survey/EarlierReadings';
 import { readingText, pmText } from '@/core/document/readingText';
 import type { UnitSystem } from '@/core/units/format';
 import { combineRepeats } from '@/core/uncertainty';
+import { theStore } from '@/store/connection';
+import { formatTorque } from '@/core/units/format';
+import { loosenedCorners } from '@/usecases/loosened';
+import { wrenchesFor } from '@/usecases/wrenches';
 import { partnerOfJob } from '@/usecases/jobs';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
@@ -111,6 +115,14 @@ export default async function Page({
         units={units}
         fastener={hub.fastening === 'bolt' ? 'bolt' : 'nut'}
         locking={hub.lockingFastener}
+        loosened={{
+          corners: await loosenedCorners((await theStore()).db, whole),
+          figure: hub.torqueNm === null ? null : `${formatTorque(hub.torqueNm, units)} (${hub.torqueSource})`,
+          wrenches:
+            hub.torqueNm === null
+              ? []
+              : (await wrenchesFor(hub.torqueNm)).filter((w) => w.refused === null).map((w) => w.name),
+        }}
         seat={hub.seat as Seat}
       />
     </JobFrame>
