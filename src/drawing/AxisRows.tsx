@@ -33,7 +33,7 @@ export function AxisRows({ rows, title }: { rows: readonly DrawnRow[]; title: st
       <title id={`${id}-t`}>{title}</title>
       <defs>
         <pattern id={`${id}-h`} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <path d="M0 0V5" stroke="var(--line-strong)" strokeWidth="1" />
+          <path d="M2.5 0V5" stroke="var(--line-strong)" strokeWidth="1" />
         </pattern>
       </defs>
       <path d={`M${x(0)} ${TOP - 8}V${TOP + rows.length * ROW}`} stroke="var(--line-strong)" strokeDasharray="2 3" />

@@ -10,7 +10,7 @@ export function FormulaSketch({ name, lit }: { name: SketchName; lit: ReadonlySe
       <title id={`${id}-t`}>{title}</title>
       <defs>
         <pattern id={`${id}-h`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <path d="M0 0V6" stroke="var(--line-strong)" strokeWidth="1" />
+          <path d="M3 0V6" stroke="var(--line-strong)" strokeWidth="1" />
         </pattern>
       </defs>
       {blocks.map((b) => (

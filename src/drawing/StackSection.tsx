@@ -287,7 +287,7 @@ function Hatch({ id, gap, angle, double }: { id: string; gap: number; angle: num
   return (
     <pattern id={id} width={gap} height={gap} patternUnits="userSpaceOnUse" patternTransform={`rotate(${angle})`}>
       <path
-        d={double ? `M0.1 0V${gap}M0.8 0V${gap}` : `M0 0V${gap}`}
+        d={double ? `M${gap / 2 - 0.35} 0V${gap}M${gap / 2 + 0.35} 0V${gap}` : `M${gap / 2} 0V${gap}`}
         stroke="var(--ink)"
         strokeWidth="0.14"
         opacity="0.6"

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNull, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Policy } from '@/core/document/policy';
 import { upgradeChoice } from '@/core/document/upgrade';
@@ -84,6 +84,16 @@ export const jobsOfVehicle = (db: Executor, vehicleId: string): Promise<JobLine[
 /** The axles of a visit, front first. */
 export const jobsOfVisit = (db: Executor, visitId: string): Promise<JobRow[]> =>
   db.select().from(job).where(eq(job.visitId, visitId)).orderBy(asc(job.axle));
+
+/** The axles of some visits, front first. */
+export const jobsOfVisits = (db: Executor, visitIds: readonly string[]): Promise<JobRow[]> =>
+  visitIds.length === 0
+    ? Promise.resolve([])
+    : db
+        .select()
+        .from(job)
+        .where(inArray(job.visitId, [...visitIds]))
+        .orderBy(asc(job.axle));
 
 /** A job with all that belongs to it. @throws NotFoundError */
 export async function loadJob(db: Executor, id: string): Promise<JobWhole> {

@@ -94,7 +94,7 @@ export function SelectField({
         id={id}
         aria-invalid={Boolean(error)}
         aria-describedby={described(id, hint, error)}
-        className={cx(BOX, error ? '' : 'border-strong')}
+        className={cx(BOX, 'picker', error ? '' : 'border-strong')}
         {...rest}
       >
         {options.map((o) => (

@@ -57,6 +57,15 @@ const crowded = (title: string, lugs: number): SheetModel => ({
     (_, i) => [`reading ${i}`, '12.0 mm ± 0.5', 'calliper, somebody, 1 Jan'] as const,
   ),
   photos: [],
+  traces: Array.from({ length: lugs * 2 }, (_, i) => ({
+    samples: [
+      { angle: 0, torque: 5 },
+      { angle: 40, torque: 30 },
+      { angle: 90, torque: 118 },
+    ],
+    target: 118,
+    words: `front left, final, entry ${i + 3}: 118 N·m`,
+  })),
   bay: [],
   digest: `Plan digest ${'a1'.repeat(32)}. Sealed ${'b2'.repeat(32)}`,
 });
@@ -91,6 +100,9 @@ test('the appendix follows on demand with every finding, reading and step, and l
     'reading 79',
     'step 39 of the card',
     'by lug in the order of the star',
+    'front left, final, entry 22: 118 N·m',
   ])
     expect(text).toContain(said);
+  // Pulls are drawn on demand and never make the sheet itself longer.
+  expect((await readPdf(await made([crowded('Front axle', 10)]))).text).not.toContain('entry 22');
 });

@@ -28,7 +28,7 @@ export function DrillingInput({
         value={typed}
         error={error}
         onChange={(e) => change(e.target.value)}
-        className="w-[92px]"
+        className="w-[116px]"
       />
       {hub !== null && value === null && typed === '' ? (
         <Button

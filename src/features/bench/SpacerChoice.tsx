@@ -61,7 +61,7 @@ export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem
           value={spacer.bore}
           range={{ min: 30, max: 200 }}
           onLength={(bore) => bench.setSpacer({ bore })}
-          className="w-[124px]"
+          className="w-[140px]"
         />
       )}
       {spacer.thickness === 0 ? null : (

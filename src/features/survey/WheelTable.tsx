@@ -142,7 +142,7 @@ export function WheelTable({
                       aria-label={`Corner of wheel ${w.mark}`}
                       value={w.corner}
                       onChange={(e) => act(() => hang(vehicleId, w.id, e.target.value))}
-                      className="touch mt-1 w-full rounded-[3px] border border-strong bg-sheet px-1 text-[14px]"
+                      className="touch picker mt-1 w-full rounded-[3px] border border-strong bg-sheet px-1 text-[14px]"
                     >
                       {CORNERS.map((c) => (
                         <option key={c} value={c}>

@@ -2,6 +2,7 @@ import 'server-only';
 import { inArray } from 'drizzle-orm';
 import { endOf, type Stretch, startOf } from '@/core/calendar/clash';
 import type { Open } from '@/core/calendar/slots';
+import { groupBy } from '@/core/groupBy';
 import { AXLE_LABEL, WISH_LABEL } from '@/core/document/labels';
 import type { Wish } from '@/core/document/vocabulary';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
@@ -11,7 +12,7 @@ import { theStore } from '@/store/connection';
 import { unbookedRechecks } from '@/store/rechecks';
 import { recheck } from '@/store/recordSchema';
 import { resources } from '@/store/resources';
-import { loadJob } from '@/store/jobs';
+import { jobsOfVisits, loadJob } from '@/store/jobs';
 import type { JobRow } from '@/store/schema';
 import { shopTimeNow } from '@/store/shopTime';
 import { stagePath } from '../stages';
@@ -277,7 +278,15 @@ async function whatWaits(zone: string, now: number): Promise<{ waiting: Waiting[
   const { db } = await theStore();
   const soon = new Date(now + 3 * 24 * 3600_000);
   const links = await unbookedRechecks(db, soon, SHOWN + 1);
-  const visits = await waitingVisits(db, new Date(now), SHOWN + 1);
+  // What ran over its time since yesterday has one, and is late.
+  const visits = await waitingVisits(db, new Date(now - 24 * 3600_000), SHOWN + 1);
+  const axles = groupBy(
+    await jobsOfVisits(
+      db,
+      visits.map((v) => v.job.visitId),
+    ),
+    (j) => j.visitId,
+  );
   const rechecks = links.map(({ link, job, name, plate }) => ({
     visitId: job.visitId,
     recheckId: link.id,
@@ -292,7 +301,7 @@ async function whatWaits(zone: string, now: number): Promise<{ waiting: Waiting[
     recheckId: null,
     title: name,
     plate,
-    about: about([job]),
+    about: about((axles.get(job.visitId) ?? [job]).filter((j) => j.signedAt === null)),
     by: neededBy === null ? null : `needed by ${reads(zone, neededBy.getTime(), 'EEE d MMM HH:mm')}`,
     overdue: neededBy !== null && neededBy.getTime() < now,
   }));

@@ -4,6 +4,7 @@ import { SHEET_FACE } from '@/files/pdf';
 import type { UnitSystem } from '@/core/units/format';
 import type { SheetModel, TorqueTable } from './model';
 import { Section } from './Section';
+import { Traces } from './Traces';
 
 const css = StyleSheet.create({
   page: { padding: 26, paddingBottom: 40, fontFamily: SHEET_FACE, fontSize: 8, lineHeight: 1.25, color: '#111' },
@@ -267,6 +268,12 @@ function Appendix({ sheet: s, printed }: { sheet: SheetModel; printed: string })
         </View>
       ))}
       <TorqueByLug tables={s.torque} />
+      {s.traces.length > 0 ? (
+        <>
+          <Text style={css.h2}>Traces</Text>
+          <Traces traces={s.traces} />
+        </>
+      ) : null}
       {s.bay.length > BAY_SHOWN ? (
         <>
           <Text style={css.h2}>At the car</Text>

@@ -4,6 +4,7 @@ import type { StackGeometry } from '@/core/figures/geometry';
 import { drawnEngagement } from '@/core/figures/result';
 import { cautions } from '@/core/procedure/cautions';
 import type { Step } from '@/core/procedure/step';
+import type { TraceSample } from '@/core/torque/trace';
 import type { Level } from '@/core/rules/finding';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';
@@ -30,6 +31,13 @@ export interface TorqueTable {
   readonly tools: string;
 }
 
+/** One pull as it came. */
+export interface SheetTrace {
+  readonly samples: readonly TraceSample[];
+  readonly target: number;
+  readonly words: string;
+}
+
 /** One axle of a visit, ready to be set on a page: words and figures, no rule and no store. */
 export interface SheetModel {
   readonly title: string;
@@ -47,6 +55,8 @@ export interface SheetModel {
   /** What happened at the car, a sentence each. */
   readonly bay: readonly string[];
   readonly torque: readonly TorqueTable[];
+  /** Pulls of a wrench that sends them, in the order they were made. */
+  readonly traces: readonly SheetTrace[];
   readonly cautions: readonly string[];
   readonly readings: readonly (readonly [string, string, string])[];
   readonly photos: readonly { readonly hash: string; readonly caption: string }[];
@@ -143,11 +153,28 @@ export function sheetModel(
     })),
     bay: bayLines(whole, units),
     torque: jointsOf(whole).map((at) => torqueTable(whole, at, units)),
+    traces: tracesOf(whole, units),
     cautions: cautions(plan),
     readings,
     photos,
     digest: `Plan digest ${inForce.digest}${revision === null ? '' : `. Sealed ${revision.seal}`}${inForce.intact ? '' : '. The stored plan does not match it: it was altered after it was frozen.'} To verify: open the record and press Verify, or take SHA-256 of the plan document with its keys sorted.`,
   };
+}
+
+/** Every pull that was sent, with where it was and what it came to. */
+function tracesOf(whole: JobWhole, units: UnitSystem): SheetTrace[] {
+  return whole.torque.flatMap((e) =>
+    // A record that an earlier release sealed knows no traces.
+    !e.trace || e.trace.length === 0
+      ? []
+      : [
+          {
+            samples: e.trace,
+            target: e.targetNm,
+            words: `${CORNER_LABEL[e.corner as keyof typeof CORNER_LABEL]}${OF_JOINT[e.joint]}, ${e.pass}, entry ${e.seq}: ${e.readingNm === null ? '' : formatTorque(e.readingNm, units)}${e.shows && e.shows !== 'normal' ? `, ${e.shows}` : ''}`,
+          },
+        ],
+  );
 }
 
 /** When a record was set, for its foot. */

@@ -1,9 +1,10 @@
 import type { Metadata } from 'next';
-import { SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
+import { AXLE_LABEL, SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
 import type { Seat, Use, Wish } from '@/core/document/vocabulary';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { drillingOf, drillingWords } from '@/core/parts/drilling';
-import { formatTorque } from '@/core/units/format';
+import { formatLength, formatTorque } from '@/core/units/format';
+import { HubFace } from '@/drawing/HubFace';
 import { StartMeasuring } from '@/features/intake/StartMeasuring';
 import { JobFrame } from '@/features/shell/JobRail';
 import { JobRemarks } from '../../remarks';
@@ -21,6 +22,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const hub = hubOf(whole);
   const wheel = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
   const drilled = drillingOf(hub.lugs, hub.boltCircleMm);
+  const thread = parseThread('Thread', hub.thread);
   const own = wheel ? wheelsOnAxle(wheel, whole.job.axle) : undefined;
   const rows: [string, string, boolean][] = [
     ['Wish', WISH_LABEL[whole.job.wish as Wish], true],
@@ -29,7 +31,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
     ['Offset', own?.offsetMm == null ? 'not read' : `ET ${own.offsetMm}`, own?.offsetMm != null],
     ['Seat in the wheel', SEAT_LABEL[(own?.seat ?? 'unknown') as Seat], own?.seat !== 'unknown'],
     ['Lugs', drilled ? drillingWords(drilled, units) : 'not counted', drilled !== null],
-    ['Thread', formatThread(parseThread('Thread', hub.thread)), true],
+    ['Thread', formatThread(thread), true],
     [hub.fastening === 'bolt' ? 'Bolts, seat' : 'Nuts, seat', SEAT_LABEL[hub.seat as Seat], hub.seat !== 'unknown'],
     [
       hub.fastening === 'bolt' ? 'Hub thread in' : 'Nuts of',
@@ -52,22 +54,38 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
     ]);
   return (
     <JobFrame whole={whole} here="take-in">
-      <main className="flex max-w-[860px] flex-col gap-5 p-5">
+      <main className="flex max-w-[1080px] flex-col gap-5 p-5">
         <h1>Take in</h1>
         <p className="text-soft">
           Read this over at the car before measuring. What is not known stays unmeasured and blocks the sign-off.
         </p>
-        <dl className="grid grid-cols-[180px_1fr] border-t border-line">
-          {rows.map(([label, value, known]) => (
-            <div key={label} className="contents">
-              <dt className="border-b border-line py-2 text-soft">{label}</dt>
-              <dd className="figure flex items-center gap-2 border-b border-line py-2 text-[16px]">
-                {known ? null : <VerdictMark level="unmeasured" size={13} />}
-                {value}
-              </dd>
-            </div>
-          ))}
-        </dl>
+        <div className="grid grid-cols-[minmax(0,1fr)_330px] items-start gap-8 max-lg:grid-cols-1">
+          <dl className="grid grid-cols-[150px_1fr] border-t border-line max-lg:order-2">
+            {rows.map(([label, value, known]) => (
+              <div key={label} className="contents">
+                <dt className="border-b border-line py-2 text-soft">{label}</dt>
+                <dd className="figure flex items-center gap-2 border-b border-line py-2 text-[16px]">
+                  {known ? null : <VerdictMark level="unmeasured" size={13} />}
+                  {value}
+                </dd>
+              </div>
+            ))}
+          </dl>
+          <div className="flex flex-col gap-1 max-lg:order-1 max-lg:max-w-[280px]">
+            <HubFace
+              lugs={hub.lugs}
+              circleMm={hub.boltCircleMm}
+              threadMm={thread.d}
+              studs={hub.fastening === 'stud'}
+              circle={hub.boltCircleMm === null ? 'circle not read' : formatLength(hub.boltCircleMm, units)}
+              thread={formatThread(thread)}
+            />
+            <p className="text-[13px] text-soft">
+              {AXLE_LABEL[whole.job.axle]}, {hub.fastening === 'stud' ? 'studs in the hub' : 'a hub that takes bolts'}.
+              The spigot is measured next, so it is dashed.
+            </p>
+          </div>
+        </div>
         <div className="flex gap-3">
           <StartMeasuring jobId={whole.job.id} started={whole.job.stage !== 'take-in'} />
           <LinkButton href={`/vehicles/${whole.vehicle.id}/edit?back=${whole.job.id}`}>Change vehicle</LinkButton>

@@ -1,0 +1,33 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { build } from 'esbuild';
+import { buildIfNeeded, installIfNeeded, root, say } from './run.mjs';
+
+/** Every main view and one visit through Chromium, Firefox and WebKit: `npm run engines [-- views|visit]`. */
+installIfNeeded('setup:');
+const NEEDS = [
+  ['/usr/bin/chromium', 'chromium'],
+  ['/usr/bin/firefox-esr', 'firefox-esr'],
+  ['/usr/bin/WebKitWebDriver', 'webkit2gtk-driver'],
+  ['/usr/bin/Xvfb', 'xvfb'],
+];
+const missing = NEEDS.filter(([path]) => !existsSync(path)).map(([, name]) => name);
+if (missing.length > 0) {
+  say(`setup: Installing ${missing.join(', ')} from the system packages …`);
+  spawnSync('apt-get', ['update', '-qq'], { stdio: 'inherit' });
+  spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing], { stdio: 'inherit' });
+}
+buildIfNeeded('setup:');
+const out = join(root, 'node_modules', '.cache', 'vectis-engines.mjs');
+await build({
+  entryPoints: [join(root, 'tests/engines/engines.ts')],
+  outfile: out,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  logLevel: 'error',
+  packages: 'external',
+});
+process.exit(spawnSync(process.execPath, [out, ...process.argv.slice(2)], { cwd: root, stdio: 'inherit' }).status ?? 1);
