@@ -7,11 +7,12 @@ const out = 'docs/screenshots';
 const views = [
   ['day-board', null, ''],
   ['vehicle', null, 'vehicle'],
-  ['take-in', null, '/vehicles/new'],
+  ['take-in', /Anselm Heron.*Rear/, 'take-in'],
+  ['booking', null, '', 'light', booking],
+  ['bay-wall', null, '/settings/calendar', 'light', bayWall],
+  ['memory', null, '/memory'],
   ['shelf', null, '/shelf', 'light', shelf],
   ['measure', 'Measure both', 'measure'],
-  ['hardware', 'Measure both', 'measure', 'light', (page) => page.getByRole('link', { name: 'Hardware' }).click()],
-  ['wheels', 'Choose the spacer', 'measure', 'light', (page) => page.getByRole('link', { name: 'Wheels' }).click()],
   ['choose', /Corvane Tern.*Rear/, 'choose'],
   ['choose-dark', 'Torque in star', 'choose', 'dark'],
   ['rub-map', /Anselm Heron.*Recheck/, 'choose', 'light', rubMap],
@@ -23,11 +24,21 @@ const views = [
   ['record', /Anselm Heron.*Recheck/, 'record'],
   ['quick', null, '/quick', 'light', quick],
   ['rulebook', null, '/rulebook#engagement.minimum'],
-  ['settings', null, '/settings'],
 ];
 async function shelf(page) {
   await page.getByRole('button', { name: 'Open lipped 5 × 118, 20 mm' }).click();
   await page.getByTestId('part-sketch').waitFor();
+}
+
+async function booking(page) {
+  await page.getByRole('button', { name: /^Merrow Kite GT/ }).click();
+  await page.getByText('What it is made of').click();
+}
+
+async function bayWall(page) {
+  await page.getByText('Calendar address of Bay 2').click();
+  await page.getByRole('link', { name: 'Its display for the wall' }).last().click();
+  await page.getByText('Halm Drover').waitFor();
 }
 
 async function quick(page) {

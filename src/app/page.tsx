@@ -8,7 +8,8 @@ import { LinkButton } from '@/ui/Button';
 import { Finder } from '@/ui/Finder';
 import { NavLink } from '@/ui/NavLink';
 import { calendarView } from '@/usecases/calendar/day';
-import { dayAfter, isDay, reads } from '@/usecases/calendar/zone';
+import { shopTimeNow } from '@/store/shopTime';
+import { dayAfter, dayOf, isDay, reads } from '@/usecases/calendar/zone';
 import { foundIn } from '@/usecases/pages';
 
 export const metadata: Metadata = { title: 'Day board' };
@@ -23,20 +24,22 @@ export default async function Page({ searchParams }: { searchParams: Asked }) {
   const by = one(asked.by) === 'person' ? 'person' : 'place';
   const day = isDay(one(asked.day)) ? one(asked.day) : null;
   const { db } = await theStore();
-  const view = await calendarView(day, span === 'week' ? 7 : 1);
   const board = await boardOf(db, find);
   const resting = await restingJobs(db, find);
-  const now = new Date(view.now);
-  const here = day ?? view.today;
-  const step = span === 'week' ? 7 : 1;
+  const now = new Date();
+  const { zone } = await shopTimeNow(db);
   const empty = board.every((b) => b.count === 0) && resting.count === 0;
+  // Somebody who looks for a car looks for its job.
+  const view = empty || find !== '' ? null : await calendarView(day, span === 'week' ? 7 : 1, now.getTime());
+  const here = day ?? dayOf(zone, now.getTime());
+  const step = span === 'week' ? 7 : 1;
   return (
     <main className="mx-auto flex w-full max-w-[1240px] flex-col gap-4 px-4 py-4">
       <div className="flex flex-wrap items-end justify-between gap-4">
         <h1>
           Day board{' '}
           <span className="figure ml-2 text-[15px] font-normal text-soft">
-            {reads(view.zone, view.now, 'EEEE d MMMM yyyy, HH:mm')}
+            {reads(zone, now.getTime(), 'EEEE d MMMM yyyy, HH:mm')}
           </span>
         </h1>
         <div className="flex flex-wrap items-end gap-3">
@@ -47,7 +50,7 @@ export default async function Page({ searchParams }: { searchParams: Asked }) {
           </LinkButton>
         </div>
       </div>
-      {empty || find !== '' ? null : (
+      {view === null ? null : (
         <>
           <div className="flex flex-wrap items-center justify-between gap-x-4">
             <CalendarBar

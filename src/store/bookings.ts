@@ -147,24 +147,18 @@ export async function waitingVisits(db: Executor, from: Date, most: number) {
     .select({ visitId: booking.visitId })
     .from(booking)
     .where(and(isNull(booking.endedAt), eq(booking.kind, 'visit'), gt(booking.endAt, from)));
-  return db
+  // Both axles of a visit are rows: as many again are read, and each visit is taken once.
+  const rows = await db
     .select({ job, name: vehicle.name, plate: vehicle.plate, neededBy: visitNeed.neededBy })
     .from(job)
     .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
     .leftJoin(visitNeed, eq(visitNeed.visitId, job.visitId))
     .where(
-      and(
-        isNull(job.signedAt),
-        or(isNull(job.held), ne(job.held, 'declined')),
-        sql`${job.visitId} not in ${booked}`,
-        eq(
-          job.id,
-          sql`(select j.id from job j where j.visit_id = ${job.visitId} and j.signed_at is null order by j.axle limit 1)`,
-        ),
-      ),
+      and(isNull(job.signedAt), or(isNull(job.held), ne(job.held, 'declined')), sql`${job.visitId} not in ${booked}`),
     )
-    .orderBy(sql`${visitNeed.neededBy} asc nulls last`, desc(job.updatedAt))
-    .limit(most);
+    .orderBy(sql`${visitNeed.neededBy} asc nulls last`, desc(job.updatedAt), asc(job.axle))
+    .limit(2 * most);
+  return [...new Map(rows.map((r) => [r.job.visitId, r])).values()].slice(0, most);
 }
 
 /** By when a visit is needed; null takes that back. */

@@ -4,7 +4,7 @@ import type { WorkKind } from '@/core/procedure/estimate';
 import { bayEntry } from './baySchema';
 import { type PastWorkRow, pastWork } from './calendarSchema';
 import type { Executor } from './connection';
-import { job } from './schema';
+import { job, plan } from './schema';
 
 export type PastInput = Omit<PastWorkRow, 'id'>;
 
@@ -70,6 +70,7 @@ export async function forgotten(db: Executor, most: number): Promise<string[]> {
   const rows = await db
     .select({ id: job.id })
     .from(job)
+    .innerJoin(plan, and(eq(plan.jobId, job.id), isNull(plan.supersededAt)))
     .leftJoin(pastWork, eq(pastWork.jobId, job.id))
     .where(and(isNotNull(job.signedAt), isNull(pastWork.id)))
     .orderBy(desc(job.signedAt))

@@ -43,6 +43,7 @@ export const recheck = pgTable(
   },
   (t) => [
     index('recheck_job').on(t.jobId),
+    index('recheck_due').on(t.dueTo, t.id).where(sql`${t.doneAt} is null`),
     uniqueIndex('recheck_link').on(t.jobId, t.revision, t.seq),
     check('recheck_outcome', sql`${t.outcome} is null or ${t.outcome} in ('held', 'declined', 'moved')`),
   ],

@@ -32,8 +32,11 @@ async function grown(folder: string): Promise<void> {
     from job j, generate_series(1, ${Math.ceil(JOBS / 8)}) n`);
   await copies(sql`insert into reading select (jsonb_populate_record(r, jsonb_build_object('id', r.id || '-' || n, 'job_id', r.job_id || '-' || n))).*
     from reading r, generate_series(1, 40) n`);
-  await copies(sql`insert into part select (jsonb_populate_record(p, jsonb_build_object('id', p.id || '-' || n, 'name', p.name || ' ' || n))).*
+  await copies(sql`insert into part select (jsonb_populate_record(p, jsonb_build_object('id', p.id || '-' || n, 'name', p.name || ' ' || n, 'code', null))).*
     from part p, generate_series(1, ${Math.ceil(PARTS / 30)}) n`);
+  // What was signed has its record; a small one, so that the folder is no larger than its pages need.
+  await copies(sql`insert into record select (jsonb_populate_record(r, jsonb_build_object('id', r.id || '-' || n, 'job_id', r.job_id || '-' || n, 'snapshot', '{}'::jsonb))).*
+    from record r, generate_series(1, ${Math.ceil(JOBS / 8)}) n`);
   // A booking for every visit, two years of them, three bays and their people; and work that is remembered.
   await copies(sql`insert into booking (id, kind, visit_id, place_id, who_id, things, start_at, end_at, before_min, wait_min, after_min, estimated_min, by, at)
     select 'b-' || n, 'visit', v.visit_id, p.id, null, '[]', t.at, t.at + interval '80 minutes', 80, 0, 0, 80, 'bench', now()

@@ -47,7 +47,8 @@ export class Server {
 
   /** kill -9, as a power cut would. */
   async kill(): Promise<void> {
-    if (this.child?.exitCode !== null) return;
+    // One that a signal ended has no exit code, and is as gone.
+    if (!this.child || this.child.exitCode !== null || this.child.signalCode !== null) return;
     const gone = once(this.child, 'exit');
     this.child.kill('SIGKILL');
     await gone;

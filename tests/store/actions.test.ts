@@ -243,6 +243,7 @@ test('no call makes an action throw, and what it refuses changes nothing', async
     ['moveTo', calendar.moveTo, [{ id: 'x', version: 1, startAt: 5, day: null, placeId: bay, whoId: null, why: '' }]],
     ['offBooking', calendar.offBooking, ['x', 1, 'why']],
     ['keepNeed', calendar.keepNeed, [visit, '2026-13-01T10:00', '']],
+    ['askOpen', calendar.askOpen, [['x']]],
     ['askProposal', calendar.askProposal, ['x', null]],
     ['keepHours', shop.keepHours, ['Nowhere/Here', ['', '', '', '', '', '', '']]],
     ['addToCalendar', shop.addToCalendar, ['bay', '']],

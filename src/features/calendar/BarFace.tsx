@@ -1,9 +1,12 @@
 import { useDraggable } from '@dnd-kit/core';
-import type { CSSProperties } from 'react';
+import { createContext, type CSSProperties, useContext } from 'react';
 import { cx } from '@/ui/cx';
 import { VerdictMark } from '@/ui/Verdict';
 import type { Bar, BarState } from '@/usecases/calendar/day';
 import type { DragData } from './Calendar';
+
+/** How many things are open before a visit can be done, by its id; what is not looked at yet is not in it. */
+export const OpenThings = createContext<Readonly<Record<string, number>>>({});
 
 /** How a booking is outlined by how it stands; the word stands in it too. */
 const OUTLINE: Readonly<Record<BarState, string>> = {
@@ -38,7 +41,8 @@ export function BarFace({
     disabled: fixed,
   });
   const moved = transform ? `translate3d(${transform.x}px, ${transform.y}px, 0)` : undefined;
-  const open = bar.open ? [`not ready: ${bar.open} open`] : [];
+  const left = useContext(OpenThings)[bar.visitId] ?? 0;
+  const open = left > 0 && bar.kind === 'visit' ? [`not ready: ${left} open`] : [];
   const words = [bar.stateText, ...open, bar.tooLate ?? '', ...bar.notes].filter((w) => w !== '');
   return (
     <button

@@ -12,12 +12,13 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { useState, useTransition } from 'react';
+import { useEffect, useState, useTransition } from 'react';
 import type { Bar, CalendarView, Waiting } from '@/usecases/calendar/day';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
-import { moveTo, type MoveForm } from './actions';
+import { askOpen, moveTo, type MoveForm } from './actions';
+import { OpenThings } from './BarFace';
 import { type Asked, BookForm } from './BookForm';
 import { DayRuler, QUARTER } from './DayRuler';
 import { WaitingList } from './WaitingList';
@@ -102,6 +103,22 @@ export function Calendar({ view, by, span }: { view: CalendarView; by: By; span:
   };
   const open = (bar: Bar) => setAsked({ ...ofBar(bar) });
   const [first] = view.days;
+  const ahead = (span === 'day' ? (first?.bars ?? []) : [])
+    .filter((b) => b.kind === 'visit' && (b.state === 'booked' || b.state === 'not begun'))
+    .map((b) => `${b.visitId}/${b.version}`)
+    .join(' ');
+  const [things, setThings] = useState<Readonly<Record<string, number>>>({});
+  useEffect(() => {
+    // The day is there at once; whether everything for it is, comes after.
+    if (ahead === '') return;
+    let gone = false;
+    void ask(() => askOpen(ahead.split(' ').map((a) => a.split('/')[0] ?? ''))).then((done) => {
+      if (done.ok && !gone) setThings(done.value);
+    });
+    return () => {
+      gone = true;
+    };
+  }, [ahead]);
   return (
     <DndContext
       id="calendar"
@@ -110,26 +127,28 @@ export function Calendar({ view, by, span }: { view: CalendarView; by: By; span:
       onDragEnd={dropped}
       accessibility={{ screenReaderInstructions: HOW }}
     >
-      <div aria-busy={busy} className="flex flex-col gap-3">
-        {refused ? (
-          <Refused
-            key={refused.message}
-            message={refused.message}
-            asks={refused.why}
-            onWhy={(why) => move({ ...refused.move, why })}
-            onLeave={() => setRefused(null)}
-          />
-        ) : null}
-        <div className="grid grid-cols-[minmax(0,1fr)_240px] gap-4 max-lg:grid-cols-1">
-          {span === 'day' && first ? (
-            <DayRuler view={view} ruler={first} by={by} onOpen={open} />
-          ) : (
-            <WeekGrid view={view} by={by} onOpen={open} />
-          )}
-          <WaitingList waiting={view.waiting} more={view.more} onAsk={(w) => setAsked(ofWaiting(w))} />
+      <OpenThings value={things}>
+        <div aria-busy={busy} className="flex flex-col gap-3">
+          {refused ? (
+            <Refused
+              key={refused.message}
+              message={refused.message}
+              asks={refused.why}
+              onWhy={(why) => move({ ...refused.move, why })}
+              onLeave={() => setRefused(null)}
+            />
+          ) : null}
+          <div className="grid grid-cols-[minmax(0,1fr)_240px] gap-4 max-lg:grid-cols-1">
+            {span === 'day' && first ? (
+              <DayRuler view={view} ruler={first} by={by} onOpen={open} />
+            ) : (
+              <WeekGrid view={view} by={by} onOpen={open} />
+            )}
+            <WaitingList waiting={view.waiting} more={view.more} onAsk={(w) => setAsked(ofWaiting(w))} />
+          </div>
+          {asked ? <BookForm key={keyOf(asked)} asked={asked} zone={view.zone} onDone={() => setAsked(null)} /> : null}
         </div>
-        {asked ? <BookForm key={keyOf(asked)} asked={asked} zone={view.zone} onDone={() => setAsked(null)} /> : null}
-      </div>
+      </OpenThings>
     </DndContext>
   );
 }

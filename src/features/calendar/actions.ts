@@ -2,6 +2,7 @@
 
 import { z } from 'zod';
 import { actOn } from '@/usecases/act';
+import { openOfVisits } from '@/usecases/calendar/ready';
 import { callOff } from '@/usecases/calendar/bookings';
 import { bookTyped, moveBooking, needTyped, type Proposal, proposalFor } from '@/usecases/calendar/visits';
 import { attempt, idOf, type Result } from '@/usecases/result';
@@ -58,6 +59,14 @@ export async function offBooking(bookingId: string, version: number, why: string
 /** By when a visit is needed; empty takes it back. */
 export async function keepNeed(visitId: string, typed: string, why: string): Promise<Result<null>> {
   return actOn((who) => needTyped(idOf(visitId), z.string().max(40).parse(typed), words.parse(why), who));
+}
+
+/** How many things are open before each of these visits can be done. Nothing changes by asking. */
+export async function askOpen(visitIds: readonly string[]): Promise<Result<Record<string, number>>> {
+  return attempt(async () => {
+    await whoActs();
+    return openOfVisits(z.array(id).max(200).parse(visitIds));
+  });
 }
 
 /** What is known of a visit before it gets its time. Nothing changes by asking. */

@@ -12,12 +12,11 @@ import { theStore } from '@/store/connection';
 import { unbookedRechecks } from '@/store/rechecks';
 import { recheck } from '@/store/recordSchema';
 import { resources } from '@/store/resources';
-import { jobsOfVisits, loadJob } from '@/store/jobs';
+import { jobsOfVisits } from '@/store/jobs';
 import type { JobRow } from '@/store/schema';
 import { shopTimeNow } from '@/store/shopTime';
 import { stagePath } from '../stages';
 import { asBooked } from './bookings';
-import { isOpen, orderedFor, readyOf, shelfNow } from './ready';
 import { clockOn, dayAfter, dayOf, dayStart, hourMarks, openHours, reads, weekdayOf } from './zone';
 
 /** How a booking stands by what was noted at its car. */
@@ -49,8 +48,6 @@ export interface Bar {
   /** By when it is needed, where it would not be through by then. */
   readonly tooLate: string | null;
   readonly notes: readonly string[];
-  /** How many things are open before it can be done; null where that was not looked at. */
-  readonly open: number | null;
   readonly cureHours: number | null;
   readonly cureWhy: string;
   readonly why: string;
@@ -116,8 +113,7 @@ export async function calendarView(first: string | null, days: 1 | 7, now = Date
   const start = days === 7 ? dayAfter(asked, -weekdayOf(asked)) : asked;
   const [from, to] = [dayStart(zone, start), dayStart(zone, dayAfter(start, days))];
   const lines = await withCars(db, await bookingsIn(db, new Date(from), new Date(to)));
-  const bars =
-    days === 1 ? await withReady(await barsOf(lines, zone, now), lines, now) : await barsOf(lines, zone, now);
+  const bars = await barsOf(lines, zone, now);
   const closed = (await closuresIn(db, new Date(from), new Date(to))).map((c) => ({
     title: c.title,
     resourceId: c.resourceId,
@@ -147,30 +143,6 @@ export async function calendarView(first: string | null, days: 1 | 7, now = Date
   const rows = (await resources(db)).map(({ id, kind, name }) => ({ id, kind, name }));
   const { waiting, more } = await whatWaits(zone, now);
   return { zone, today, now, days: rulers, rows, waiting, more };
-}
-
-/** As many visits of a day are looked at for what is still open. */
-const LOOKED_AT = 30;
-
-/** Bookings of a day that are still to be begun, each with how many things are open: it can be booked all the same, and says so. */
-async function withReady(bars: readonly Bar[], lines: readonly BookingLine[], now: number): Promise<Bar[]> {
-  const { db } = await theStore();
-  const ahead = bars
-    .filter((b) => b.kind === 'visit' && (b.state === 'booked' || b.state === 'not begun'))
-    .slice(0, LOOKED_AT);
-  if (ahead.length === 0) return [...bars];
-  const shelf = await shelfNow(db);
-  const jobs = lines.flatMap((l) => (ahead.some((b) => b.id === l.booking.id) ? l.jobs : []));
-  const orders = await orderedFor(
-    db,
-    jobs.map((j) => j.id),
-  );
-  const open = new Map<string, number>();
-  for (const j of jobs.filter((x) => x.signedAt === null)) {
-    const { lines: needs } = readyOf(await loadJob(db, j.id), shelf, orders, new Date(now));
-    open.set(j.visitId, (open.get(j.visitId) ?? 0) + needs.filter(isOpen).length);
-  }
-  return bars.map((b) => (ahead.includes(b) ? { ...b, open: open.get(b.visitId) ?? 0 } : b));
 }
 
 async function barsOf(lines: readonly BookingLine[], zone: string, now: number): Promise<Bar[]> {
@@ -228,7 +200,6 @@ async function barsOf(lines: readonly BookingLine[], zone: string, now: number):
         ...(b.why ? [`Outside the usual: ${b.why}`] : []),
         ...(b.cureWhy ? [`Cure cut short by ${b.cureBy}: ${b.cureWhy}`] : []),
       ],
-      open: null,
       cureHours: b.cureHours,
       cureWhy: b.cureWhy ?? '',
       why: b.why ?? '',

@@ -11,8 +11,8 @@ import { trolley } from '@/core/procedure/trolley';
 import { wrenchState } from '@/core/torque/wrench';
 import { wheelTorque } from '@/core/document/hardware';
 import { type OrderedRow, ordered } from '@/store/calendarSchema';
-import type { Executor } from '@/store/connection';
-import type { JobWhole } from '@/store/jobs';
+import { type Executor, theStore } from '@/store/connection';
+import { type JobWhole, jobsOfVisits, loadJob } from '@/store/jobs';
 import { listParts, reservations } from '@/store/parts';
 import type { PartRow } from '@/store/schema';
 import type { WrenchRow } from '@/store/toolSchema';
@@ -170,4 +170,25 @@ export function readyOf(whole: JobWhole, shelf: Shelf, orders: readonly OrderedR
     lines.push(...agreement(whole, plan), wrenchLine(plan, shelf.wrenches, format(now, 'yyyy-MM-dd')));
   }
   return { ready: !lines.some(isOpen), lines };
+}
+
+/** As many visits of a day are looked at for what is still open. */
+const LOOKED_AT = 30;
+
+/** How many things are open before each of these visits can be done: what is not ready can be booked all the same, and says so. */
+export async function openOfVisits(visitIds: readonly string[], now = new Date()): Promise<Record<string, number>> {
+  const { db } = await theStore();
+  const jobs = (await jobsOfVisits(db, [...new Set(visitIds)].slice(0, LOOKED_AT))).filter((j) => j.signedAt === null);
+  if (jobs.length === 0) return {};
+  const shelf = await shelfNow(db);
+  const orders = await orderedFor(
+    db,
+    jobs.map((j) => j.id),
+  );
+  const open: Record<string, number> = {};
+  for (const j of jobs) {
+    const { lines } = readyOf(await loadJob(db, j.id), shelf, orders, now);
+    open[j.visitId] = (open[j.visitId] ?? 0) + lines.filter(isOpen).length;
+  }
+  return open;
 }

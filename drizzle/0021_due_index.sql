@@ -1,0 +1,1 @@
+CREATE INDEX "recheck_due" ON "recheck" USING btree ("due_to","id") WHERE "recheck"."done_at" is null;
