@@ -4,8 +4,8 @@ const config: NextConfig = {
   serverExternalPackages: ['@electric-sql/pglite', 'sharp', '@react-pdf/renderer'],
   devIndicators: false,
   poweredByHeader: false,
-  // A catalogue file of the size that the shelf takes in comes through an action.
-  experimental: { serverActions: { bodySizeLimit: '3mb' } },
+  // Catalogue and calendar files of the size that is taken in come through actions.
+  experimental: { serverActions: { bodySizeLimit: '9mb' } },
 };
 
 export default config;

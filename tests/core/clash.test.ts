@@ -8,6 +8,7 @@ const HOUR = 60 * MIN;
 const at = (from: number, laid: Laid, over: Partial<Booked> = {}): Booked => ({
   id: 'a',
   title: 'A',
+  car: null,
   place: 'bay',
   who: 'bram',
   things: [],
@@ -40,6 +41,7 @@ const laid = fc.record({ before: fc.integer({ min: 1, max: 300 }), wait: minutes
 const booked = fc
   .record({
     id: fc.constantFrom('a', 'b', 'c', 'd'),
+    car: fc.constantFrom('tern', 'heron', null),
     place: fc.constantFrom('bay', 'bay 2'),
     who: fc.constantFrom('bram', 'tamsin', null),
     things: fc.subarray(['lamp', 'helper']),
@@ -59,6 +61,7 @@ test('law: two clash one way as the other, and minute by minute as a list would 
       const wanted = new Set<string>();
       for (let t = 0; t < 3200 * MIN; t += MIN) {
         const whole = t >= startOf(a) && t < endOf(a) && t >= startOf(b) && t < endOf(b);
+        if (whole && a.car !== null && a.car === b.car) wanted.add(`car/${a.car}`);
         if (whole && a.place === b.place) wanted.add(`place/${a.place}`);
         if (!takes(a, t, true) || !takes(b, t, true)) continue;
         if (a.who !== null && a.who === b.who) wanted.add(`person/${a.who}`);
@@ -114,13 +117,14 @@ test('law: every slot that is offered is open and free, and none before the firs
         places: ['bay', 'bay 2'],
         people: ['bram', 'tamsin'],
         things: ['lamp'],
+        car: 'tern',
         laid: work(length),
         from: 0,
         to: 60 * HOUR,
       };
       const slots = freeSlots(wanted, others, open, 3);
       const goes = (from: number, place: string, who: string): boolean => {
-        const asked = at(from, wanted.laid, { id: 'asked', place, who, things: ['lamp'] });
+        const asked = at(from, wanted.laid, { id: 'asked', car: 'tern', place, who, things: ['lamp'] });
         return inOpenHours(asked, open) && clashes(asked, others).length === 0;
       };
       for (const s of slots) expect(goes(s.from, s.place, s.who ?? '')).toBe(true);

@@ -17,7 +17,7 @@ import {
   remindersLines,
   writeReminders,
 } from '@/usecases/calendar/reminders';
-import { importClosures, keepClosure, newAddress } from '@/usecases/calendar/shop';
+import { dropResource, importClosures, keepClosure, keepResource, newAddress } from '@/usecases/calendar/shop';
 import { bookTyped, moveBooking, needTyped, proposalFor, usualOf } from '@/usecases/calendar/visits';
 import { runningStore } from './open';
 
@@ -61,6 +61,10 @@ const ask = (over: Partial<BookAsk> = {}): BookAsk => ({
   why: '',
   ...over,
 });
+const addBay = async (name: string): Promise<string> => {
+  await keepResource('bay', name, BY);
+  return (await resources(store.db)).find((r) => r.name === name)?.id as string;
+};
 const put = (over: Partial<BookAsk> = {}, now = NOW) => book(ask(over), usualOf, BY, now);
 const version = async (bookingId: string): Promise<number> =>
   Number((await store.db.execute(sql`select version from booking where id = ${bookingId}`)).rows[0]?.version);
@@ -88,6 +92,29 @@ test('two tablets that drag the same booking: the second is told, and nothing of
     'changed meanwhile',
   );
   expect(await version(one)).toBe(2);
+});
+
+test('a car is in one place at a time, whichever of its visits it is', async () => {
+  await put();
+  await expect(put({ placeId: id['Bay 2'] as string, whoId: null })).rejects.toThrow('in one place at a time');
+  await put({ placeId: id['Bay 2'] as string, whoId: null, startAt: NOW + 2 * HOUR });
+});
+
+test('a bay with bookings ahead stays on the calendar; one without goes', async () => {
+  const bay = await addBay('Bay 9');
+  await put({ placeId: bay, startAt: Date.now() + 400 * DAY, why: 'w' });
+  await expect(dropResource(bay, BY)).rejects.toThrow('1 booking is ahead there');
+  await store.db.execute(sql.raw('delete from booking'));
+  await dropResource(bay, BY);
+  expect((await resources(store.db)).some((r) => r.id === bay)).toBe(false);
+});
+
+test('one that runs late, and who is away meanwhile, is said on what is booked after it', async () => {
+  await put({ startAt: NOW - 3 * HOUR, minutes: 60, why: 'w', visitId: visits.torque as string });
+  const next = await put({ startAt: NOW - HOUR, why: 'w', whoId: id['Tamsin Oar'] as string });
+  await keepClosure({ title: 'Dentist', of: id['Tamsin Oar'] as string, from: '2027-01-11', to: '2027-01-11' }, BY);
+  const bar = (await calendarView(null, 1, NOW)).days[0]?.bars.find((b) => b.id === next);
+  expect(bar?.notes.join()).toMatch(/still taken by Halm Drover,Dentist/);
 });
 
 test('the past, a closed day and night ask why, and are kept with the answer', async () => {

@@ -9,6 +9,8 @@ export interface Stretch {
 export interface Booked {
   readonly id: string;
   readonly title: string;
+  /** The car that it is for, by id: it stands in one place; null for what is no car. */
+  readonly car: string | null;
   readonly place: string;
   readonly who: string | null;
   /** Helper, light, heat: ids of what is needed while somebody works. */
@@ -18,7 +20,7 @@ export interface Booked {
 
 export interface Clash {
   readonly with: Booked;
-  readonly of: 'place' | 'person' | 'thing';
+  readonly of: 'car' | 'place' | 'person' | 'thing';
   /** Id of what is taken twice. */
   readonly id: string;
   /** Where they meet, ms. */
@@ -49,7 +51,7 @@ function handsMeet(a: Booked, b: Booked): { from: number; to: number } | null {
 }
 
 /**
- * What of a booking is taken already. A place is taken from its beginning to its end: a car on stands does not move while its locker cures.
+ * What of a booking is taken already. A car is in one place at a time, and a place is taken from its beginning to its end: a car on stands does not move while its locker cures.
  * A person, and a thing that hands hold, are taken while somebody works; another visit may fill the wait.
  * @returns empty where it fits
  */
@@ -59,6 +61,7 @@ export function clashes(asked: Booked, others: readonly Booked[]): Clash[] {
     if (other.id === asked.id) continue;
     const whole = meets({ from: startOf(asked), to: endOf(asked) }, { from: startOf(other), to: endOf(other) });
     if (!whole) continue;
+    if (asked.car !== null && other.car === asked.car) found.push({ with: other, of: 'car', id: asked.car, ...whole });
     if (other.place === asked.place) found.push({ with: other, of: 'place', id: asked.place, ...whole });
     const hands = handsMeet(asked, other);
     if (!hands) continue;

@@ -33,6 +33,7 @@ export interface Wanted {
   readonly places: readonly string[];
   readonly people: readonly (string | null)[];
   readonly things: readonly string[];
+  readonly car: string | null;
   readonly laid: Laid;
   /** ms; the first and the last moment at which it may begin. */
   readonly from: number;
@@ -75,7 +76,7 @@ function slotAt(at: number, wanted: Wanted, booked: readonly Booked[], open: rea
   const then = booked.filter((b) => startOf(b) < to && endOf(b) > at);
   for (const place of wanted.places)
     for (const who of wanted.people) {
-      const asked = { id: '', title: '', place, who, things: wanted.things, stretches };
+      const asked = { id: '', title: '', car: wanted.car, place, who, things: wanted.things, stretches };
       if (clashes(asked, then).length === 0) return { place, who, from: at, to };
     }
   return null;

@@ -41,6 +41,10 @@ export function Closures({
     });
   const importFrom = (file: File | undefined) => {
     if (!file) return;
+    if (file.size > 8 * 1024 * 1024) {
+      setFailed({ field: 'File', text: `${file.name} is larger than 8 MB. Cut it in two.` });
+      return;
+    }
     start(async () => {
       const text = await file.text();
       const done = await ask(() => readClosureFile(text, typed.of));

@@ -17,6 +17,12 @@ export function rowsOf(rows: readonly Row[], by: By): readonly { readonly id: st
   return [...rows.filter((r) => r.kind === 'person'), { id: null, name: 'Nobody named' }];
 }
 
+/** Whether a booking stands in a row: one of somebody who is not on the calendar any more stands with what nobody is named for. */
+export function inRow(bar: Bar, row: string | null, rows: readonly Row[], by: By): boolean {
+  if (by === 'place') return bar.placeId === row;
+  return bar.whoId === row || (row === null && !rows.some((r) => r.id === bar.whoId));
+}
+
 /** The other one of place and person, for what stands in a bar. */
 export const otherName = (bar: Bar, rows: readonly Row[], by: By): string => {
   const id = by === 'place' ? bar.whoId : bar.placeId;
@@ -84,7 +90,7 @@ function RulerRow({
   by: By;
   onOpen: (bar: Bar) => void;
 }) {
-  const own = ruler.bars.filter((b) => (by === 'place' ? b.placeId : b.whoId) === row.id);
+  const own = ruler.bars.filter((b) => inRow(b, row.id, view.rows, by));
   const spans = own.map((bar) => ({ bar, from: bar.from, to: bar.reaches }));
   const lanes = lanesOf(spans);
   const height = Math.max(1, ...[...lanes.values()].map((l) => l + 1)) * LANE + 8;

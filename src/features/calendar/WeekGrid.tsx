@@ -2,7 +2,7 @@ import { useDroppable } from '@dnd-kit/core';
 import type { Bar, CalendarView, DayRuler } from '@/usecases/calendar/day';
 import { BarFace } from './BarFace';
 import type { By, DropData } from './Calendar';
-import { otherName, rowsOf } from './DayRuler';
+import { inRow, otherName, rowsOf } from './DayRuler';
 
 /** A week: a column a day, a row a place or a person, what is booked in the order of its time. */
 export function WeekGrid({ view, by, onOpen }: { view: CalendarView; by: By; onOpen: (bar: Bar) => void }) {
@@ -58,7 +58,7 @@ function Cell({
 }) {
   const data: DropData = { day: day.day, row, from: null, msPerPx: null, rowHeight: 96 };
   const { setNodeRef, isOver } = useDroppable({ id: `cell/${row ?? 'nobody'}/${day.day}`, data });
-  const own = day.bars.filter((b) => (by === 'place' ? b.placeId : b.whoId) === row);
+  const own = day.bars.filter((b) => inRow(b, row, view.rows, by));
   const shut = day.closed.filter((c) => c.resourceId === null || c.resourceId === row);
   return (
     <td

@@ -58,9 +58,10 @@ const LONGEST_WORK = 16 * 60;
 const LONGEST_CURE = 7 * 24;
 
 /** A booking as it stands on the calendar, for what it takes up. */
-export const asBooked = (b: BookingRow, title: string): Booked => ({
+export const asBooked = (b: BookingRow, title: string, car: string | null): Booked => ({
   id: b.id,
   title,
+  car,
   place: b.placeId,
   who: b.whoId,
   things: b.things,
@@ -71,6 +72,7 @@ export const asBooked = (b: BookingRow, title: string): Booked => ({
 const asTaken = (c: ClosureRow, of: string): Booked => ({
   id: c.id,
   title: c.title,
+  car: null,
   place: of,
   who: of,
   things: [of],
@@ -82,7 +84,7 @@ async function bookedAround(db: Executor, from: number, to: number): Promise<Boo
   const rows = await bookingsIn(db, new Date(from), new Date(to));
   const away = await closuresIn(db, new Date(from), new Date(to));
   return [
-    ...(await withCars(db, rows)).map((l) => asBooked(l.booking, `${l.name} ${l.plate}`)),
+    ...(await withCars(db, rows)).map((l) => asBooked(l.booking, `${l.name} ${l.plate}`, l.jobs[0]?.vehicleId ?? null)),
     ...away.flatMap((c) => (c.resourceId === null ? [] : [asTaken(c, c.resourceId)])),
   ];
 }
@@ -108,6 +110,7 @@ const spanText = (zone: string, from: number, to: number): string =>
 function clashText(zone: string, all: readonly ResourceRow[], c: Clash): string {
   const { stretches } = c.with;
   const span = spanText(zone, stretches[0]?.from ?? c.from, endOf({ stretches }));
+  if (c.of === 'car') return `The car is booked from ${span} already, and is in one place at a time.`;
   return `${nameOf(all, c.id)} has ${c.with.title} from ${span}.`;
 }
 
@@ -230,6 +233,7 @@ export async function book(ask: BookAsk, usualOf: UsualOf, by: string, now = Dat
     const asked: Booked = {
       id: ask.id ?? '',
       title: '',
+      car: jobs[0]?.vehicleId ?? null,
       place: ask.placeId,
       who: ask.whoId,
       things: ask.things,
@@ -284,7 +288,7 @@ function freeFor(
   const from = asked.stretches[0]?.from ?? 0;
   const others = booked.filter((b) => b.id !== asked.id);
   return freeSlots(
-    { places, people: [asked.who], things: asked.things, laid, from, to: from + 6 * DAY },
+    { places, people: [asked.who], things: asked.things, car: asked.car, laid, from, to: from + 6 * DAY },
     others,
     open,
     2,
@@ -300,7 +304,7 @@ const freeText = (zone: string, all: readonly ResourceRow[], free: readonly Slot
 export async function slotsFor(
   db: Executor,
   laid: Laid,
-  range: { readonly from: number; readonly to: number },
+  range: { readonly from: number; readonly to: number; readonly car: string | null },
   most: number,
 ): Promise<(Slot & { readonly text: string })[]> {
   const all = await resources(db);

@@ -142,5 +142,5 @@ export async function freeForNext(whole: JobWhole, now: number): Promise<string[
   const laid = { before: recheckMinutes(whole.plan?.document.hub.lugs ?? 5), wait: 0, after: 0 };
   const from = Math.max(now, link.dueFrom.getTime());
   const to = Math.max(from + 3 * 24 * HOUR, link.dueTo.getTime());
-  return (await slotsFor(db, laid, { from, to }, 3)).map((s) => s.text);
+  return (await slotsFor(db, laid, { from, to, car: whole.vehicle.id }, 3)).map((s) => s.text);
 }

@@ -99,6 +99,7 @@ export interface CalendarView {
 }
 
 const SHOWN = 24;
+const DAY = 24 * 3600_000;
 const about = (jobs: readonly JobRow[]): string =>
   jobs.length === 0
     ? ''
@@ -112,14 +113,15 @@ export async function calendarView(first: string | null, days: 1 | 7, now = Date
   const asked = first ?? today;
   const start = days === 7 ? dayAfter(asked, -weekdayOf(asked)) : asked;
   const [from, to] = [dayStart(zone, start), dayStart(zone, dayAfter(start, days))];
-  const lines = await withCars(db, await bookingsIn(db, new Date(from), new Date(to)));
-  const bars = await barsOf(lines, zone, now);
+  // What began the day before and runs late stands where it is today.
+  const lines = await withCars(db, await bookingsIn(db, new Date(from - DAY), new Date(to)));
   const closed = (await closuresIn(db, new Date(from), new Date(to))).map((c) => ({
     title: c.title,
     resourceId: c.resourceId,
     from: c.from.getTime(),
     to: c.to.getTime(),
   }));
+  const bars = inTheWay(await barsOf(lines, zone, now), closed);
   const rulers: DayRuler[] = [];
   for (let i = 0; i < days; i++) {
     const day = dayAfter(start, i);
@@ -145,6 +147,26 @@ export async function calendarView(first: string | null, days: 1 | 7, now = Date
   return { zone, today, now, days: rulers, rows, waiting, more };
 }
 
+type Closed = DayRuler['closed'][number];
+
+/** What came in the way of a booking after it was made: its place is still taken by one that runs late, or it or somebody is away then. */
+function inTheWay(bars: readonly Bar[], closed: readonly Closed[]): Bar[] {
+  return bars.map((b) => {
+    if (b.state === 'done') return b;
+    const late = bars.filter(
+      (o) => o.id !== b.id && o.placeId === b.placeId && o.reaches > o.to && o.from < b.from && o.reaches > b.from,
+    );
+    const own = [b.placeId, b.whoId, ...b.things];
+    const away = closed.filter(
+      (c) =>
+        (c.resourceId === null || own.includes(c.resourceId)) &&
+        b.stretches.some((s) => s.what === 'work' && s.from < c.to && s.to > c.from),
+    );
+    const said = [...late.map((o) => `still taken by ${o.title}`), ...away.map((c) => c.title)];
+    return said.length === 0 ? b : { ...b, notes: [...said, ...b.notes] };
+  });
+}
+
 async function barsOf(lines: readonly BookingLine[], zone: string, now: number): Promise<Bar[]> {
   const { db } = await theStore();
   const jobIds = lines.flatMap((l) => l.jobs.map((j) => j.id));
@@ -163,7 +185,7 @@ async function barsOf(lines: readonly BookingLine[], zone: string, now: number):
     const { booking: b, jobs } = l;
     const link = links.find((x) => x.id === b.recheckId) ?? null;
     const job = jobs.find((j) => j.id === link?.jobId) ?? jobs.find((j) => j.signedAt === null) ?? (jobs[0] as JobRow);
-    const booked = asBooked(b, l.name);
+    const booked = asBooked(b, l.name, job.vehicleId);
     const [from, to] = [startOf(booked), endOf(booked)];
     const state = link
       ? recheckState(link.doneAt, from, now)

@@ -1,7 +1,7 @@
 import 'server-only';
 import { InputError } from '@/core/errors';
 import { readClosures } from '@/files/closuresIcs';
-import { addClosures, closuresIn, withdrawClosure } from '@/store/bookings';
+import { addClosures, bookingsIn, closuresIn, withdrawClosure } from '@/store/bookings';
 import { type DayHours, RESOURCE_KINDS, type ResourceKind } from '@/store/calendarSchema';
 import { theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
@@ -95,11 +95,20 @@ export async function keepResource(kind: string, typed: string, by: string): Pro
   await db.transaction((tx) => addResource(tx, { kind: known as ResourceKind, name }, by, new Date()));
 }
 
-/** Takes one off the calendar; what was booked for it stays and says so. @throws NotFoundError */
+/** Takes one off the calendar, once nothing is booked for it any more. @throws NotFoundError, RefusedError */
 export async function dropResource(id: string, by: string): Promise<void> {
   const { db } = await theStore();
   const at = new Date();
-  await db.transaction((tx) => changeResource(tx, id, { archivedAt: at }, by, at));
+  await db.transaction(async (tx) => {
+    const ahead = (await bookingsIn(tx, at, new Date(at.getTime() + 5 * YEAR))).filter(
+      (b) => b.placeId === id || b.whoId === id || b.things.includes(id),
+    );
+    if (ahead.length > 0)
+      throw new RefusedError(
+        `${ahead.length} ${ahead.length === 1 ? 'booking is' : 'bookings are'} ahead there: move ${ahead.length === 1 ? 'it' : 'them'} first, or call ${ahead.length === 1 ? 'it' : 'them'} off.`,
+      );
+    await changeResource(tx, id, { archivedAt: at }, by, at);
+  });
 }
 
 /** Ends the address of a calendar and gives it another. @throws NotFoundError */
@@ -160,7 +169,7 @@ export interface ClosuresRead {
   readonly bad: readonly { readonly line: number; readonly why: string }[];
 }
 
-const MOST_BYTES = 12 * 1024 * 1024;
+const MOST_BYTES = 8 * 1024 * 1024;
 
 /** Reads closures out of a calendar file; lines that cannot be read are listed, the others are kept. @throws InputError */
 export async function importClosures(text: string, of: string, by: string, now = Date.now()): Promise<ClosuresRead> {
@@ -168,7 +177,7 @@ export async function importClosures(text: string, of: string, by: string, now =
     throw new InputError(
       'File',
       `${Math.round(text.length / 1024 / 1024)} MB`,
-      'is larger than 12 MB.',
+      'is larger than 8 MB.',
       'Cut it in two.',
     );
   if (!/BEGIN:VCALENDAR/i.test(text.slice(0, 2000)))

@@ -100,7 +100,7 @@ export async function proposalFor(visitId: string, recheckId: string | null, now
       recheckId === null
         ? open.map((w) => ({ axle: AXLE_LABEL[w.job.axle], ready: readyOf(w, shelf, orders, now) }))
         : [],
-    slots: (await slotsFor(db, usual.laid, range, 4)).map((s) => ({
+    slots: (await slotsFor(db, usual.laid, { ...range, car: car?.id ?? null }, 4)).map((s) => ({
       text: s.text,
       local: reads(zone, s.from, LOCAL),
       placeId: s.place,
