@@ -22,7 +22,7 @@ export function ThumbBar({
   return (
     <section
       aria-label="Under the thumbs"
-      className="no-print fixed inset-x-0 bottom-0 z-10 hidden items-center justify-between gap-3 border-t border-line bg-sheet p-2 max-lg:flex pointer-coarse:flex"
+      className="no-print thumb-bar fixed inset-x-0 bottom-0 z-10 hidden items-center justify-between gap-3 border-t border-line bg-sheet p-2 max-lg:flex pointer-coarse:flex"
       data-testid="thumb-bar"
     >
       <div className="flex items-center gap-2">

@@ -293,7 +293,7 @@ function ThumbBar({
   return (
     <section
       aria-label="Under the thumbs"
-      className="no-print fixed inset-x-0 bottom-0 z-10 hidden grid-cols-3 gap-2 border-t border-line bg-sheet p-2 max-lg:grid pointer-coarse:grid"
+      className="no-print thumb-bar fixed inset-x-0 bottom-0 z-10 hidden grid-cols-3 gap-2 border-t border-line bg-sheet p-2 max-lg:grid pointer-coarse:grid"
       data-testid="thumb-bar"
     >
       <Button onClick={() => step(-1)}>Corner back</Button>
