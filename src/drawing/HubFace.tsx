@@ -32,7 +32,7 @@ export function HubFace({ lugs, circleMm, threadMm, studs, circle, thread }: Hub
   const thin = { stroke: 'var(--ink)', fill: 'none', vectorEffect: 'non-scaling-stroke' } as const;
   const first = lugs === null ? null : at(0, lugs);
   return (
-    <svg viewBox="-100 -100 200 224" role="img" aria-labelledby={id} className="w-full" data-testid="hub-face">
+    <svg viewBox="-100 -100 222 224" role="img" aria-labelledby={id} className="w-full" data-testid="hub-face">
       <title id={id}>
         {known ? `Hub with ${lugs} lugs on ${circle}, ${thread}` : 'Hub: lugs or bolt circle are not read yet'}
       </title>
@@ -82,9 +82,12 @@ export function HubFace({ lugs, circleMm, threadMm, studs, circle, thread }: Hub
         {circle}
       </text>
       {first ? (
-        <text x={first.x + r + 3} y={first.y + 3.5} fontSize="10" fill="var(--ink)" className="figure">
-          {thread}
-        </text>
+        <>
+          <path d={`M${first.x + r * 0.7} ${first.y - r * 0.7}L58 -92H62`} {...thin} strokeWidth="0.8" />
+          <text x="64" y="-88.5" fontSize="9.5" fill="var(--ink)" className="figure">
+            {thread}
+          </text>
+        </>
       ) : null}
     </svg>
   );

@@ -46,6 +46,45 @@ async function drag(page: Page, what: Locator, to: { x: number; y: number }): Pr
   await page.mouse.up();
 }
 
+test('orders of the week, reminders once, and what the shop remembers', async ({ watched: page }) => {
+  await page.goto(url('/orders'));
+  await listens(page);
+  const line = page.getByRole('list', { name: 'To order' });
+  await expect(line).toContainText('open nut');
+  await page.getByLabel(/^Promised for, Merrow/).fill(DAY);
+  await page.getByRole('button', { name: 'Is ordered' }).click();
+  await expect(line).toContainText(`promised for ${DAY}`);
+  await page.reload();
+  await expect(line).toContainText(`promised for ${DAY}`);
+  await accessible(page);
+  const csv = await (await page.request.get(url('/api/orders'))).text();
+  expect(csv.split('\r\n')[0]).toBe('what,pieces_short,pieces_short_in_all,for,when,ordered_pieces,promised_for');
+  expect(csv).toContain(DAY);
+
+  await page.goto(url('/reminders'));
+  await listens(page);
+  await accessible(page);
+  await page
+    .getByRole('button', { name: /into the outbox$/ })
+    .last()
+    .click();
+  await expect(page.getByText(/put into the outbox\.$/)).toBeVisible();
+  await expect(page.getByText('Nobody is to be told anything now.')).toBeVisible();
+
+  await page.goto(url('/memory'));
+  await listens(page);
+  await expect(page.getByRole('table', { name: 'Work by kind' })).toContainText('Stud conversion');
+  await accessible(page);
+  await page.getByRole('radio', { name: 'Not shown' }).click();
+  await expect(page.getByRole('radio', { name: 'Not shown' })).toBeChecked();
+  await page.reload();
+  await expect(page.getByRole('radio', { name: 'Not shown' })).toBeChecked();
+  await open(page, /Ilex Lumen.*Fit/, 'choose');
+  await page.getByText(/^Work like this one in this shop/).click();
+  await expect(page.getByRole('columnheader', { name: 'Gap predicted' })).toBeVisible();
+  await expect(page.getByText(/own \d+ comparisons/)).toBeHidden();
+});
+
 test('a visit is booked by dragging it onto the ruler, moved by mouse and keys, and refused where something is', async ({
   watched: page,
 }) => {
@@ -321,43 +360,4 @@ test('places, hours, closures; a feed is read back by its address; a file with b
   await page.getByRole('button', { name: 'Add a closure' }).click();
   await expect(page.getByText(/2027-02-30.*is no day/)).toBeVisible();
   await accessible(page);
-});
-
-test('orders of the week, reminders once, and what the shop remembers', async ({ watched: page }) => {
-  await page.goto(url('/orders'));
-  await listens(page);
-  const line = page.getByRole('list', { name: 'To order' });
-  await expect(line).toContainText('open nut');
-  await page.getByLabel(/^Promised for, Merrow/).fill(DAY);
-  await page.getByRole('button', { name: 'Is ordered' }).click();
-  await expect(line).toContainText(`promised for ${DAY}`);
-  await page.reload();
-  await expect(line).toContainText(`promised for ${DAY}`);
-  await accessible(page);
-  const csv = await (await page.request.get(url('/api/orders'))).text();
-  expect(csv.split('\r\n')[0]).toBe('what,pieces_short,pieces_short_in_all,for,when,ordered_pieces,promised_for');
-  expect(csv).toContain(DAY);
-
-  await page.goto(url('/reminders'));
-  await listens(page);
-  await accessible(page);
-  await page
-    .getByRole('button', { name: /into the outbox$/ })
-    .last()
-    .click();
-  await expect(page.getByText(/put into the outbox\.$/)).toBeVisible();
-  await expect(page.getByText('Nobody is to be told anything now.')).toBeVisible();
-
-  await page.goto(url('/memory'));
-  await listens(page);
-  await expect(page.getByRole('table', { name: 'Work by kind' })).toContainText('Stud conversion');
-  await accessible(page);
-  await page.getByRole('radio', { name: 'Not shown' }).click();
-  await expect(page.getByRole('radio', { name: 'Not shown' })).toBeChecked();
-  await page.reload();
-  await expect(page.getByRole('radio', { name: 'Not shown' })).toBeChecked();
-  await open(page, /Ilex Lumen.*Fit/, 'choose');
-  await page.getByText(/^Work like this one in this shop/).click();
-  await expect(page.getByRole('columnheader', { name: 'Gap predicted' })).toBeVisible();
-  await expect(page.getByText(/own \d+ comparisons/)).toBeHidden();
 });

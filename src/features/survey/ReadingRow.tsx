@@ -192,7 +192,7 @@ export function ReadingRow({
           value={method}
           onChange={(e) => setMethod(e.target.value)}
           aria-label={`Method, ${q.label}${place}`}
-          className="touch picker max-w-[118px] rounded-r-[3px] border border-strong bg-sheet px-1 text-[13px]"
+          className="touch picker max-w-[130px] rounded-r-[3px] border border-strong bg-sheet px-1 text-[13px]"
         >
           {q.methods.map((m) => (
             <option key={m.id} value={m.id}>
