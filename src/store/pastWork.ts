@@ -40,17 +40,28 @@ export const tookOf = (db: Executor, kind: WorkKind) =>
 export const pastSince = (db: Executor, since: Date, most = 2000): Promise<PastWorkRow[]> =>
   db.select().from(pastWork).where(gte(pastWork.at, since)).orderBy(desc(pastWork.at)).limit(most);
 
-/** Work like this one: of the same kind, on a plate within `near` mm, the same car first. */
+/** Work like this one: of the same kind, on a plate within `near` mm, the same car first, then the same wheels, then the nearest plate. */
 export const similarWork = (
   db: Executor,
-  like: { readonly kind: WorkKind; readonly plateMm: number; readonly car: string; readonly near: number },
+  like: {
+    readonly kind: WorkKind;
+    readonly plateMm: number;
+    readonly car: string;
+    readonly wheels: string;
+    readonly near: number;
+  },
   most: number,
 ): Promise<PastWorkRow[]> =>
   db
     .select()
     .from(pastWork)
     .where(and(eq(pastWork.kind, like.kind), sql`abs(${pastWork.plateMm} - ${like.plateMm}) <= ${like.near}`))
-    .orderBy(sql`${pastWork.car} = ${like.car} desc`, desc(pastWork.at))
+    .orderBy(
+      sql`${pastWork.car} = ${like.car} desc`,
+      sql`${pastWork.wheels} = ${like.wheels} desc`,
+      sql`abs(${pastWork.plateMm} - ${like.plateMm})`,
+      desc(pastWork.at),
+    )
     .limit(most);
 
 /** The locker’s time as it was read last in this shop, hours, and where; null where no clock was ever started. */

@@ -3,7 +3,7 @@ import { v7 as newId } from 'uuid';
 import type { Executor } from './connection';
 import { NotFoundError, RefusedError, violates } from './errors';
 import { recordEvent } from './events';
-import { bookPeople } from './resources';
+import { bookPeople, followPerson } from './resources';
 import { type LoginRow, login, type PersonRow, person, type Role } from './peopleSchema';
 
 /** Everybody who works here now, in the order they were added. */
@@ -51,6 +51,7 @@ export async function changePerson(
       .returning({ id: person.id }),
   );
   if (!changed[0]) throw new NotFoundError('This person');
+  await followPerson(tx, id, change);
   if (change.pinHash !== undefined || change.archivedAt !== undefined)
     await tx
       .update(login)

@@ -78,3 +78,23 @@ export async function bookPeople(db: Executor, at: Date): Promise<void> {
     else if (!same) await addResource(db, { kind: 'person', name: p.name, personId: p.id }, p.name, at);
   }
 }
+
+/** The calendar follows the list of people: a new name is taken over, and whoever left is off it, so that another may have the name. */
+export async function followPerson(
+  tx: Executor,
+  personId: string,
+  { name, archivedAt }: { readonly name?: string; readonly archivedAt?: Date },
+): Promise<void> {
+  const set = { ...(name === undefined ? {} : { name }), ...(archivedAt === undefined ? {} : { archivedAt }) };
+  if (Object.keys(set).length === 0) return;
+  try {
+    await tx
+      .update(resource)
+      .set(set)
+      .where(and(eq(resource.personId, personId), isNull(resource.archivedAt)));
+  } catch (error) {
+    if (violates(error, 'resource_name'))
+      throw new RefusedError(`“${name}” is on the calendar already, as something else. Two of them need two names.`);
+    throw error;
+  }
+}

@@ -361,3 +361,13 @@ test('places, hours, closures; a feed is read back by its address; a file with b
   await expect(page.getByText(/2027-02-30.*is no day/)).toBeVisible();
   await accessible(page);
 });
+
+test('a tablet whose clock is an hour off says so, and one that is right says nothing', async ({ watched: page }) => {
+  await page.goto(url('/orders'));
+  await expect(page.getByRole('heading', { name: 'To order this week' })).toBeVisible();
+  await expect(page.getByText(/The clock of this tablet/)).toHaveCount(0);
+  await page.clock.setFixedTime(Date.now() + 3600_000);
+  await page.reload();
+  await expect(page.getByText(/The clock of this tablet stands (59|60) minutes after/)).toBeVisible();
+  await accessible(page);
+});

@@ -283,7 +283,7 @@ test('both axles of a visit stand on one kit list and one card once they are as 
   await page.getByRole('region', { name: 'Front axle' }).getByRole('checkbox').first().click();
   await expect(page.getByRole('region', { name: 'Front axle' }).getByRole('checkbox').first()).toBeChecked();
   // Kept, and not only shown: who ticked it stands beside it.
-  await expect(page.getByRole('region', { name: 'Front axle' })).toContainText(/Fitter, \d/);
+  await expect(page.getByRole('region', { name: 'Front axle', exact: true })).toContainText(/Fitter, \d/);
   await page.reload();
   await expect(page.getByRole('region', { name: 'Front axle' }).getByRole('checkbox').first()).toBeChecked();
   await expect(page.getByRole('region', { name: 'Rear axle' }).getByRole('checkbox').first()).not.toBeChecked();

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import ICAL from 'ical.js';
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
+import { addPerson, changePerson } from '@/store/people';
 import { resources } from '@/store/resources';
 import { theStore } from '@/store/connection';
 import { setShopTime } from '@/store/shopTime';
@@ -107,6 +108,22 @@ test('a bay with bookings ahead stays on the calendar; one without goes', async 
   await store.db.execute(sql.raw('delete from booking'));
   await dropResource(bay, BY);
   expect((await resources(store.db)).some((r) => r.id === bay)).toBe(false);
+});
+
+test('the calendar follows the list of people: a new name, somebody who left, and another of that name', async () => {
+  const named = async () => (await resources(store.db)).filter((r) => r.personId !== null).map((r) => r.name);
+  const input = { role: 'fitter' as const, pinHash: null };
+  const first = await addPerson(store.db, { ...input, name: 'Merryn' }, BY, new Date(NOW));
+  expect(await named()).toEqual(['Merryn']);
+  await changePerson(store.db, first, { name: 'Merryn Vane' }, BY, new Date(NOW));
+  expect(await named()).toEqual(['Merryn Vane']);
+  await addPerson(store.db, { ...input, name: 'Merryn' }, BY, new Date(NOW));
+  await changePerson(store.db, first, { archivedAt: new Date(NOW) }, BY, new Date(NOW));
+  await addPerson(store.db, { ...input, name: 'Merryn Vane' }, BY, new Date(NOW));
+  expect(await named()).toEqual(['Merryn', 'Merryn Vane']);
+  // Whoever was booked by name before is the same one, and keeps what is booked.
+  await addPerson(store.db, { ...input, name: 'Jory Fenn' }, BY, new Date(NOW));
+  expect((await resources(store.db)).filter((r) => r.name === 'Jory Fenn').map((r) => r.id)).toEqual([id['Jory Fenn']]);
 });
 
 test('one that runs late, and who is away meanwhile, is said on what is booked after it', async () => {
@@ -254,6 +271,7 @@ test('a feed is read back by a calendar reader, by its address only, and a new a
   await moveBooking(
     { id: one, version: 1, startAt: NOW + 400 * DAY, day: null, placeId: id['Bay 2'] as string, whoId: null, why: '' },
     BY,
+    NOW,
   );
   expect((await feedOf(place?.token ?? '', NOW))?.text).not.toContain(one);
   expect(await feedOf('x', NOW)).toBeNull();
@@ -362,6 +380,7 @@ test('a reminder is written once, whoever asks; a visit that was moved is told a
       why: 'w',
     },
     BY,
+    NOW,
   );
   expect(await due()).toHaveLength(1);
 });

@@ -64,7 +64,7 @@ export function BayWall({ display }: { display: BayDisplay }) {
             {visit.clocks.map((c) => (
               <li key={c.label} className="border-l-4 border-accent pl-4">
                 <span className="block text-[28px] text-soft">{c.label}</span>
-                <span className="figure block text-[72px] leading-none font-[680]">{leftText(c.until, now)}</span>
+                <span className="figure block text-[96px] leading-none font-[680]">{leftText(c.until, now)}</span>
               </li>
             ))}
           </ul>

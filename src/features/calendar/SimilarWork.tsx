@@ -28,7 +28,7 @@ export function SimilarWork({ similar, units }: { similar: Similar; units: UnitS
               <table className="w-full min-w-[640px] text-left">
                 <thead>
                   <tr className="border-b border-ink text-[13px] text-soft">
-                    {['Car', 'What', 'Gap predicted', 'Achieved', 'Rubbed', 'Took', 'Moved'].map((h) => (
+                    {['Car', 'Wheels', 'What', 'Gap predicted', 'Achieved', 'Rubbed', 'Took', 'Moved'].map((h) => (
                       <th key={h} scope="col" className="py-1 pr-3 font-normal">
                         {h}
                       </th>
@@ -50,6 +50,7 @@ export function SimilarWork({ similar, units }: { similar: Similar; units: UnitS
                           r.car
                         )}
                       </th>
+                      <td className="py-1 pr-3">{r.wheels || 'not said'}</td>
                       <td className="py-1 pr-3">{r.what}</td>
                       <td className="figure py-1 pr-3">{gap(r.predictedGapMm, units)}</td>
                       <td className="figure py-1 pr-3">{gap(r.achievedGapMm, units)}</td>

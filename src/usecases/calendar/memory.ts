@@ -98,7 +98,8 @@ export async function similarTo(whole: JobWhole, now = Date.now()): Promise<Simi
   if (!plan) return null;
   const { db } = await theStore();
   const kind = workKind(plan);
-  const like = { kind, plateMm: plan.spacer.thickness, car: whole.vehicle.name, near: NEAR };
+  const wheels = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId)?.name ?? '';
+  const like = { kind, plateMm: plan.spacer.thickness, car: whole.vehicle.name, wheels, near: NEAR };
   const rows = (await similarWork(db, like, 12)).filter((r) => r.jobId !== whole.job.id);
   const all = await pastSince(db, new Date(now - TWO_YEARS));
   const { corrects } = await shopTimeNow(db);

@@ -175,7 +175,7 @@ export interface MoveAsk {
 }
 
 /** Moves a booking; its length and its wait stay. @throws InputError, RefusedError, ChangedMeanwhileError, NotFoundError */
-export async function moveBooking(m: MoveAsk, by: string): Promise<void> {
+export async function moveBooking(m: MoveAsk, by: string, now = Date.now()): Promise<void> {
   const { db } = await theStore();
   const was = await bookingById(db, m.id);
   const kept: Usual = {
@@ -200,6 +200,7 @@ export async function moveBooking(m: MoveAsk, by: string): Promise<void> {
     },
     async () => kept,
     by,
+    now,
   );
 }
 
