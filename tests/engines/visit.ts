@@ -46,7 +46,7 @@ export async function visit(e: Engine, url: string, job: string): Promise<number
   for (let i = 0; i < 140 && !(await path(e)).endsWith('/torque'); i += 1) {
     await e.run(`window.dispatchEvent(new KeyboardEvent('keydown', { key: 'PageDown', bubbles: true }))`);
     presses += 1;
-    await wait(880);
+    await wait(1000);
     if (await e.run<boolean>(`return document.body.textContent.includes('All hold points ended.')`))
       presses += (await press(e, '^Go to torque')) === null ? 0 : 1;
   }
