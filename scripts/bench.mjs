@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { build } from 'esbuild';
+import { runBundled } from './bundled.mjs';
 import { buildIfNeeded, installIfNeeded, root, say } from './run.mjs';
 
 /** Bundles the bench as production code is bundled, then runs it: `npm run bench [-- core|search|rub|car|pages|inp|shelf|scale|laws]`. */
@@ -36,15 +36,4 @@ if (process.argv[2] === 'laws') {
   process.exit(0);
 }
 if (!process.argv[2] || ['pages', 'inp', 'shelf', 'scale'].includes(process.argv[2])) buildIfNeeded('setup:');
-const out = join(root, 'node_modules', '.cache', 'vectis-bench.mjs');
-await build({
-  entryPoints: [join(root, 'tests/bench/bench.ts')],
-  outfile: out,
-  bundle: true,
-  platform: 'node',
-  format: 'esm',
-  target: 'node20',
-  logLevel: 'error',
-  packages: 'external',
-});
-process.exit(spawnSync(process.execPath, [out, ...process.argv.slice(2)], { cwd: root, stdio: 'inherit' }).status ?? 1);
+await runBundled('bench', 'tests/bench/bench.ts');

@@ -1,8 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
-import { join } from 'node:path';
-import { build } from 'esbuild';
-import { buildIfNeeded, installIfNeeded, root, say } from './run.mjs';
+import { runBundled } from './bundled.mjs';
+import { buildIfNeeded, installIfNeeded, say } from './run.mjs';
 
 /** Every main view and one visit through Chromium, Firefox and WebKit: `npm run engines [-- views|visit]`. */
 installIfNeeded('setup:');
@@ -19,15 +18,4 @@ if (missing.length > 0) {
   spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing], { stdio: 'inherit' });
 }
 buildIfNeeded('setup:');
-const out = join(root, 'node_modules', '.cache', 'vectis-engines.mjs');
-await build({
-  entryPoints: [join(root, 'tests/engines/engines.ts')],
-  outfile: out,
-  bundle: true,
-  platform: 'node',
-  format: 'esm',
-  target: 'node20',
-  logLevel: 'error',
-  packages: 'external',
-});
-process.exit(spawnSync(process.execPath, [out, ...process.argv.slice(2)], { cwd: root, stdio: 'inherit' }).status ?? 1);
+await runBundled('engines', 'tests/engines/engines.ts');

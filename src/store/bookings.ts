@@ -177,7 +177,8 @@ export async function needVisit(
   await recordEvent(tx, { kind: 'visit.needed', detail: { visitId, ...need }, by, at });
 }
 
-export const needsOf = (db: Executor, visitIds: readonly string[]) =>
+/** By when visits are needed. */
+export const visitNeeds = (db: Executor, visitIds: readonly string[]) =>
   visitIds.length === 0
     ? Promise.resolve([])
     : db
@@ -211,13 +212,13 @@ export async function notedAt(db: Executor, jobIds: readonly string[]): Promise<
   const bay = await db
     .select()
     .from(bayEntry)
-    .where(and(inArray(bayEntry.jobId, ids), inArray(bayEntry.kind, ['pause', 'go-on', 'hand-over', 'clock'])))
+    .where(and(inArray(bayEntry.jobId, ids), inArray(bayEntry.kind, ['pause', 'go-on', 'hand-over'])))
     .orderBy(asc(bayEntry.at), asc(bayEntry.id));
   const out = new Map<string, Noted>();
   for (const jobId of ids) {
     const all = [...ticks, ...pulls].filter((r) => r.jobId === jobId);
     const times = (key: 'first' | 'last') => all.flatMap((r) => (r[key] ? [new Date(r[key]).getTime()] : []));
-    const entry = bay.filter((b) => b.jobId === jobId && b.kind !== 'clock').at(-1);
+    const entry = bay.findLast((b) => b.jobId === jobId);
     const [first, last] = [times('first'), times('last')];
     out.set(jobId, {
       jobId,

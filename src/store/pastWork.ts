@@ -40,6 +40,17 @@ export const tookOf = (db: Executor, kind: WorkKind) =>
 export const pastSince = (db: Executor, since: Date, most = 2000): Promise<PastWorkRow[]> =>
   db.select().from(pastWork).where(gte(pastWork.at, since)).orderBy(desc(pastWork.at)).limit(most);
 
+/** Gaps as they were predicted and as they came out, since a time, the latest first. */
+export async function gapPairs(db: Executor, since: Date, most = 2000) {
+  const rows = await db
+    .select({ predicted: pastWork.predictedGapMm, achieved: pastWork.achievedGapMm })
+    .from(pastWork)
+    .where(and(gte(pastWork.at, since), isNotNull(pastWork.predictedGapMm), isNotNull(pastWork.achievedGapMm)))
+    .orderBy(desc(pastWork.at))
+    .limit(most);
+  return rows.map((r) => ({ predicted: r.predicted as number, achieved: r.achieved as number }));
+}
+
 /** Work like this one: of the same kind, on a plate within `near` mm, the same car first, then the same wheels, then the nearest plate. */
 export const similarWork = (
   db: Executor,

@@ -31,7 +31,7 @@ export async function TorquePage({
 }: {
   id: string;
   here: 'torque' | 'recheck';
-  before?: (whole: JobWhole) => React.ReactNode;
+  before?: (whole: JobWhole) => Promise<React.ReactNode>;
 }) {
   const whole = await jobOr404(id);
   const { units } = await readSession();
@@ -68,7 +68,7 @@ export async function TorquePage({
   return (
     <JobFrame whole={whole} here={here}>
       <div className="flex min-w-0 flex-col">
-        {before?.(whole)}
+        {await before?.(whole)}
         {isRetorque(whole) && stage === 'torque' ? <MovedWhy causes={moveCauses(plan)} /> : null}
         <TorqueView
           jobId={id}

@@ -1,4 +1,5 @@
 import { InputError } from '../errors';
+import { waitText } from '../procedure/clocks';
 
 const CLOCK = /^(\d{1,3}):([0-5]\d)$/;
 const WORDS = /^(?:(\d+(?:[.,]\d+)?)\s*h(?:ours?)?)?\s*(?:(\d+)\s*min(?:utes?)?)?$/i;
@@ -21,8 +22,5 @@ export function readLength(field: string, typed: string): number | null {
 
 /** “2 h 30 min”, “45 min”: to the whole minute, upward. @param minutes 0 or more */
 export function lengthText(minutes: number): string {
-  const all = Math.ceil(minutes - 1e-6);
-  const [h, m] = [Math.floor(all / 60), all % 60];
-  if (h === 0) return `${m} min`;
-  return m === 0 ? `${h} h` : `${h} h ${m} min`;
+  return waitText(Math.max(0, minutes - 1e-6) * 60_000);
 }

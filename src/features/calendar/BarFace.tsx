@@ -1,9 +1,8 @@
-import { useDraggable } from '@dnd-kit/core';
 import { createContext, type CSSProperties, useContext } from 'react';
 import { cx } from '@/ui/cx';
 import { VerdictMark } from '@/ui/Verdict';
 import type { Bar, BarState } from '@/usecases/calendar/day';
-import type { DragData } from './Calendar';
+import { useHeld } from './useHeld';
 
 /** How many things are open before a visit can be done, by its id; what is not looked at yet is not in it. */
 export const OpenThings = createContext<Readonly<Record<string, number>>>({});
@@ -34,35 +33,18 @@ export function BarFace({
   onOpen: (bar: Bar) => void;
 }) {
   const fixed = bar.state === 'done';
-  const data: DragData = { bar };
-  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
-    id: bar.id,
-    data,
-    disabled: fixed,
-  });
-  const moved = transform ? `translate3d(${transform.x}px, ${transform.y}px, 0)` : undefined;
+  const { isDragging, style: moved, held } = useHeld(bar.id, { bar }, () => onOpen(bar), fixed);
   const left = useContext(OpenThings)[bar.visitId] ?? 0;
   const open = left > 0 && bar.kind === 'visit' ? [`not ready: ${left} open`] : [];
   const words = [bar.stateText, ...open, bar.tooLate ?? '', ...bar.notes].filter((w) => w !== '');
   return (
     <button
-      ref={setNodeRef}
       type="button"
-      {...attributes}
-      {...listeners}
+      {...held}
       aria-label={`${bar.title} ${bar.plate}, ${bar.about}, ${bar.when}${detail ? `, ${detail}` : ''}${words.length > 0 ? `, ${words.join(', ')}` : ''}`}
       data-booking={bar.id}
       data-state={bar.state}
-      onClick={() => onOpen(bar)}
-      onKeyDown={(e) => {
-        if (e.key === 'Enter' && !isDragging) {
-          e.preventDefault();
-          onOpen(bar);
-          return;
-        }
-        listeners?.onKeyDown?.(e);
-      }}
-      style={{ ...style, transform: moved, zIndex: isDragging ? 20 : undefined, touchAction: 'manipulation' }}
+      style={{ ...style, ...moved }}
       className={cx(
         'flex flex-col overflow-hidden rounded-[2px] border px-1.5 py-0.5 text-left leading-tight',
         OUTLINE[bar.state],

@@ -1,7 +1,6 @@
-import { useDraggable } from '@dnd-kit/core';
 import type { Waiting } from '@/usecases/calendar/day';
 import { Verdict } from '@/ui/Verdict';
-import type { DragData } from './Calendar';
+import { useHeld } from './useHeld';
 
 /** What has no time yet. Dragged onto the ruler, or pressed, it gets one. */
 export function WaitingList({
@@ -34,32 +33,15 @@ export function WaitingList({
 }
 
 function One({ w, onAsk }: { w: Waiting; onAsk: (w: Waiting) => void }) {
-  const data: DragData = { waiting: w };
-  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
-    id: `waiting/${w.visitId}/${w.recheckId ?? ''}`,
-    data,
-  });
+  const { isDragging, style, held } = useHeld(`waiting/${w.visitId}/${w.recheckId ?? ''}`, { waiting: w }, () =>
+    onAsk(w),
+  );
   return (
     <button
-      ref={setNodeRef}
       type="button"
-      {...attributes}
-      {...listeners}
-      onClick={() => onAsk(w)}
-      onKeyDown={(e) => {
-        if (e.key === 'Enter' && !isDragging) {
-          e.preventDefault();
-          onAsk(w);
-          return;
-        }
-        listeners?.onKeyDown?.(e);
-      }}
+      {...held}
       aria-label={`Book ${w.title} ${w.plate}, ${w.about}${w.by ? `, ${w.by}` : ''}`}
-      style={{
-        transform: transform ? `translate3d(${transform.x}px, ${transform.y}px, 0)` : undefined,
-        zIndex: isDragging ? 20 : undefined,
-        touchAction: 'manipulation',
-      }}
+      style={style}
       className={`touch flex flex-col border-l-4 bg-sheet px-2 py-1 text-left ${w.recheckId ? 'border-note' : 'border-accent'} ${isDragging ? 'relative opacity-80 shadow-lg' : ''}`}
     >
       <span className="max-w-full truncate text-[14px] font-[600]">{w.title}</span>

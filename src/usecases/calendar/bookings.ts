@@ -20,7 +20,7 @@ import { recheckById } from '@/store/rechecks';
 import { resources } from '@/store/resources';
 import type { JobRow } from '@/store/schema';
 import { shopTimeNow } from '@/store/shopTime';
-import { dayOf, openHours, reads } from './zone';
+import { dayOf, openHours, reads, spanText } from './zone';
 
 const MIN = 60_000;
 const DAY = 24 * 60 * MIN;
@@ -103,10 +103,6 @@ async function openAround(db: Executor, from: number, to: number): Promise<Open[
 
 const nameOf = (all: readonly ResourceRow[], id: string): string => all.find((r) => r.id === id)?.name ?? 'It';
 
-/** Hours as they read on the shop’s clock; with the day where it is another one. */
-const spanText = (zone: string, from: number, to: number): string =>
-  `${reads(zone, from, 'EEE d MMM HH:mm')} to ${reads(zone, to, dayOf(zone, from) === dayOf(zone, to) ? 'HH:mm' : 'EEE d MMM HH:mm')}`;
-
 function clashText(zone: string, all: readonly ResourceRow[], c: Clash): string {
   const { stretches } = c.with;
   const span = spanText(zone, stretches[0]?.from ?? c.from, endOf({ stretches }));
@@ -161,7 +157,6 @@ function cureHolds(ask: BookAsk, usual: Usual, laid: Laid): void {
 
 interface Looked {
   readonly zone: string;
-  readonly all: readonly ResourceRow[];
   readonly asked: Booked;
   readonly now: number;
 }
@@ -249,7 +244,7 @@ export async function book(ask: BookAsk, usualOf: UsualOf, by: string, now = Dat
       const free = freeFor(asked, laid, { booked, open, all });
       throw new RefusedError(`${clashText(zone, all, first)} ${freeText(zone, all, free)}`.trim());
     }
-    asksWhy(ask, { zone, all, asked, now }, open, due);
+    asksWhy(ask, { zone, asked, now }, open, due);
     cureHolds(ask, usual, laid);
     const cut = ask.cureWhy.trim();
     const row = {

@@ -14,7 +14,7 @@ import { reasonFrom } from '../signing';
 import { swapsOfVehicle } from '../swaps';
 import { swapMatrix } from '@/core/whatif/swap';
 import { slotsFor } from './bookings';
-import { recheckMinutes } from './estimates';
+import { recheckLaid } from './estimates';
 import { dayAfter, dayStart, isDay, momentFrom, reads } from './zone';
 
 const HOUR = 3600_000;
@@ -139,8 +139,7 @@ export async function freeForNext(whole: JobWhole, now: number): Promise<string[
   const { db } = await theStore();
   const link = whole.rechecks.find((l) => l.doneAt === null);
   if (!link || (await bookingsOfVisit(db, whole.job.visitId)).some((b) => b.recheckId === link.id)) return [];
-  const laid = { before: recheckMinutes(whole.plan?.document.hub.lugs ?? 5), wait: 0, after: 0 };
   const from = Math.max(now, link.dueFrom.getTime());
   const to = Math.max(from + 3 * 24 * HOUR, link.dueTo.getTime());
-  return (await slotsFor(db, laid, { from, to, car: whole.vehicle.id }, 3)).map((s) => s.text);
+  return (await slotsFor(db, recheckLaid(whole), { from, to, car: whole.vehicle.id }, 3)).map((s) => s.text);
 }

@@ -6,7 +6,15 @@ import { groupBy } from '@/core/groupBy';
 import { AXLE_LABEL, WISH_LABEL } from '@/core/document/labels';
 import type { Wish } from '@/core/document/vocabulary';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
-import { type BookingLine, bookingsIn, closuresIn, needsOf, notedAt, waitingVisits, withCars } from '@/store/bookings';
+import {
+  type BookingLine,
+  bookingsIn,
+  closuresIn,
+  notedAt,
+  visitNeeds,
+  waitingVisits,
+  withCars,
+} from '@/store/bookings';
 import type { ResourceKind } from '@/store/calendarSchema';
 import { theStore } from '@/store/connection';
 import { unbookedRechecks } from '@/store/rechecks';
@@ -17,7 +25,7 @@ import type { JobRow } from '@/store/schema';
 import { shopTimeNow } from '@/store/shopTime';
 import { stagePath } from '../stages';
 import { asBooked } from './bookings';
-import { clockOn, dayAfter, dayOf, dayStart, hourMarks, openHours, reads, weekdayOf } from './zone';
+import { clockOn, dayAfter, dayOf, dayStart, hourMarks, openHours, reads, spanText, weekdayOf } from './zone';
 
 /** How a booking stands by what was noted at its car. */
 export type BarState = 'booked' | 'running' | 'paused' | 'late' | 'not begun' | 'done';
@@ -173,7 +181,7 @@ async function barsOf(lines: readonly BookingLine[], zone: string, now: number):
   const noted = await notedAt(db, jobIds);
   const needs = new Map(
     (
-      await needsOf(
+      await visitNeeds(
         db,
         lines.map((l) => l.booking.visitId),
       )
@@ -212,7 +220,7 @@ async function barsOf(lines: readonly BookingLine[], zone: string, now: number):
       from,
       to,
       reaches,
-      when: `${reads(zone, from, 'EEE d MMM HH:mm')} to ${reads(zone, to, dayOf(zone, from) === dayOf(zone, to) ? 'HH:mm' : 'EEE d MMM HH:mm')}`,
+      when: spanText(zone, from, to),
       ...state,
       tooLate:
         needed !== null && state.state !== 'done' && reaches > needed

@@ -3,16 +3,9 @@ import type { Laid } from '@/core/calendar/clash';
 import { type Corrected, corrected } from '@/core/calendar/history';
 import type { Plan } from '@/core/document/document';
 import { AXLE_LABEL } from '@/core/document/labels';
-import {
-  ESTIMATED,
-  type Estimate,
-  type Estimated,
-  estimate,
-  WORK_LABEL,
-  type WorkKind,
-} from '@/core/procedure/estimate';
+import { ESTIMATED, type Estimated, estimate, WORK_LABEL, type WorkKind } from '@/core/procedure/estimate';
 import type { Executor } from '@/store/connection';
-import { type JobWhole, loadJob } from '@/store/jobs';
+import type { JobWhole } from '@/store/jobs';
 import { partsByKind } from '@/store/parts';
 import { lastCure, tookOf } from '@/store/pastWork';
 import { planWith } from '../jobPlan';
@@ -50,13 +43,6 @@ export function planInMind(whole: JobWhole): Plan | null {
 const stageOf = (whole: JobWhole): Estimated =>
   (ESTIMATED as readonly string[]).includes(whole.job.stage) ? (whole.job.stage as Estimated) : 'torque';
 
-/** What a job’s time is compared by. */
-export const kindOfJob = (whole: JobWhole): WorkKind => estimate(planInMind(whole), stageOf(whole)).kind;
-
-/** The estimate of one job from the stage it stands in. */
-export const estimateJob = (whole: JobWhole, from: Estimated = stageOf(whole)): Estimate =>
-  estimate(planInMind(whole), from);
-
 /** The time of a locker: as its clock was started last in this shop, else of the locker on the shelf. */
 async function cureOf(db: Executor): Promise<VisitEstimate['cure']> {
   const last = await lastCure(db);
@@ -68,14 +54,13 @@ async function cureOf(db: Executor): Promise<VisitEstimate['cure']> {
 }
 
 /** How long a visit takes from where its jobs stand: those that are signed are left out. Minutes. */
-export async function estimateVisit(db: Executor, jobIds: readonly string[]): Promise<VisitEstimate> {
+export async function estimateVisit(db: Executor, wholes: readonly JobWhole[]): Promise<VisitEstimate> {
   const axles: AxleEstimate[] = [];
   let [before, after] = [0, 0];
   let cures = false;
-  for (const id of jobIds) {
-    const whole = await loadJob(db, id);
+  for (const whole of wholes) {
     if (whole.job.signedAt !== null) continue;
-    const e = estimateJob(whole);
+    const e = estimate(planInMind(whole), stageOf(whole));
     const past = (await tookOf(db, e.kind)).map((p) => ({ estimated: p.estimated ?? 0, actual: p.actual ?? 0 }));
     const better = corrected(e.before + e.after, past);
     before += e.before * better.factor;
@@ -107,5 +92,9 @@ export async function estimateVisit(db: Executor, jobIds: readonly string[]): Pr
 const RECHECK_LUG = 0.5;
 const RECHECK_CAR = 6;
 
-/** How long a recheck of one axle takes, minutes. */
-export const recheckMinutes = (lugs: number): number => RECHECK_CAR + lugs * 2 * RECHECK_LUG;
+/** How a recheck of one axle is laid out, minutes. */
+export const recheckLaid = (whole: JobWhole | null): Laid => ({
+  before: RECHECK_CAR + (whole?.plan?.document.hub.lugs ?? 5) * 2 * RECHECK_LUG,
+  wait: 0,
+  after: 0,
+});

@@ -9,7 +9,7 @@ import type { PastWorkRow } from '@/store/calendarSchema';
 import { type Executor, theStore } from '@/store/connection';
 import type { JobWhole } from '@/store/jobs';
 import { loadJob } from '@/store/jobs';
-import { forgotten, pastSince, remember, similarWork } from '@/store/pastWork';
+import { forgotten, gapPairs, pastSince, remember, similarWork } from '@/store/pastWork';
 import { openRechecks } from '@/store/rechecks';
 import { shopTimeNow } from '@/store/shopTime';
 import { gapsCompared } from '../gapCompare';
@@ -101,17 +101,10 @@ export async function similarTo(whole: JobWhole, now = Date.now()): Promise<Simi
   const wheels = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId)?.name ?? '';
   const like = { kind, plateMm: plan.spacer.thickness, car: whole.vehicle.name, wheels, near: NEAR };
   const rows = (await similarWork(db, like, 12)).filter((r) => r.jobId !== whole.job.id);
-  const all = await pastSince(db, new Date(now - TWO_YEARS));
+  const pairs = await gapPairs(db, new Date(now - TWO_YEARS));
   const { corrects } = await shopTimeNow(db);
-  return { rows: rows.slice(0, 6), correction: gapCorrection(pairsOf(all)), corrects, kind: WORK_LABEL[kind] };
+  return { rows: rows.slice(0, 6), correction: gapCorrection(pairs), corrects, kind: WORK_LABEL[kind] };
 }
-
-const pairsOf = (rows: readonly PastWorkRow[]) =>
-  rows.flatMap((r) =>
-    r.predictedGapMm === null || r.achievedGapMm === null
-      ? []
-      : [{ predicted: r.predictedGapMm, achieved: r.achievedGapMm }],
-  );
 
 export interface KindMemory {
   readonly kind: string;
@@ -166,6 +159,7 @@ function kindMemory(kind: WorkKind, rows: readonly PastWorkRow[]): KindMemory {
 export async function shopMemory(now = Date.now()): Promise<ShopMemory> {
   const { db } = await theStore();
   const rows = await pastSince(db, new Date(now - TWO_YEARS));
+  const pairs = await gapPairs(db, new Date(now - TWO_YEARS));
   const { corrects } = await shopTimeNow(db);
   const links = await openRechecks(db);
   const days = links.map((l) => (now - l.link.dueTo.getTime()) / (24 * 3600_000));
@@ -178,8 +172,8 @@ export async function shopMemory(now = Date.now()): Promise<ShopMemory> {
         ? []
         : [{ estimated: Math.round(r.estimatedMin), actual: Math.round(r.actualMin), kind: WORK_LABEL[r.kind] }],
     ),
-    gaps: pairsOf(rows).map((p) => ({ predicted: p.predicted, off: p.achieved - p.predicted })),
-    correction: gapCorrection(pairsOf(rows)),
+    gaps: pairs.map((p) => ({ predicted: p.predicted, off: p.achieved - p.predicted })),
+    correction: gapCorrection(pairs),
     corrects,
     overdue: [
       { label: 'not due yet', count: between(Number.NEGATIVE_INFINITY, 0) },

@@ -9,9 +9,8 @@ import { type OrderedRow, ordered } from '@/store/calendarSchema';
 import { theStore } from '@/store/connection';
 import { NotFoundError, RefusedError, violates } from '@/store/errors';
 import { recordEvent } from '@/store/events';
-import { jobsOfVisit, loadJob } from '@/store/jobs';
+import { jobsOfVisits, loadJob } from '@/store/jobs';
 import { shopTimeNow } from '@/store/shopTime';
-import { stageIndex } from '../stages';
 import { type Need, needsOf, orderedFor, shelfNow } from './ready';
 import { isDay, reads } from './zone';
 
@@ -36,10 +35,17 @@ export async function toOrder(now = Date.now(), days = 7): Promise<{ lines: Orde
       when: reads(zone, l.booking.startAt.getTime(), 'EEE d MMM HH:mm'),
     })),
   );
-  const waiting = [];
-  for (const w of await waitingVisits(db, new Date(now), MOST_JOBS))
-    for (const j of await jobsOfVisit(db, w.job.visitId))
-      waiting.push({ job: j, title: `${w.name} ${w.plate}`, when: 'no time yet' });
+  const without = await waitingVisits(db, new Date(now), MOST_JOBS);
+  const axles = groupBy(
+    await jobsOfVisits(
+      db,
+      without.map((w) => w.job.visitId),
+    ),
+    (j) => j.visitId,
+  );
+  const waiting = without.flatMap((w) =>
+    (axles.get(w.job.visitId) ?? []).map((job) => ({ job, title: `${w.name} ${w.plate}`, when: 'no time yet' })),
+  );
   const all = [...booked, ...waiting].filter(
     ({ job }) => job.signedAt === null && job.held !== 'declined' && job.stage === 'stage',
   );
@@ -48,7 +54,7 @@ export async function toOrder(now = Date.now(), days = 7): Promise<{ lines: Orde
   const needs: (Need & { title: string; when: string })[] = [];
   for (const { job, title, when } of once.slice(0, MOST_JOBS)) {
     const whole = await loadJob(db, job.id);
-    if (!whole.plan || stageIndex(job.stage) > stageIndex('stage')) continue;
+    if (!whole.plan) continue;
     for (const n of needsOf(job.id, whole.plan.document, shelf)) needs.push({ ...n, title, when });
   }
   const orders = await orderedFor(

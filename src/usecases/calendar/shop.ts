@@ -7,7 +7,7 @@ import { theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
 import { addResource, changeResource, resources } from '@/store/resources';
 import { setShopTime, shopTimeNow } from '@/store/shopTime';
-import { dayAfter, dayOf, dayStart, isDay, isZone, keepTimeBy, momentFrom, momentsReading, reads } from './zone';
+import { dayAfter, dayStart, isDay, isZone, keepTimeBy, momentFrom, momentsReading, reads } from './zone';
 
 const YEAR = 366 * 24 * 3600_000;
 
@@ -204,7 +204,3 @@ export async function importClosures(text: string, of: string, by: string, now =
   const fresh = await db.transaction((tx) => addClosures(tx, once, by, new Date(now)));
   return { found: once.length, fresh, bad: read.bad };
 }
-
-/** What day it is in the shop. */
-export const todayInShop = async (now = Date.now()): Promise<string> =>
-  dayOf((await shopTimeNow((await theStore()).db)).zone, now);

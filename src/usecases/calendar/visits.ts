@@ -3,16 +3,16 @@ import { lengthText, readLength } from '@/core/calendar/length';
 import { InputError } from '@/core/errors';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
-import { bookingById, needsOf as needRows, needVisit } from '@/store/bookings';
+import { bookingById, needVisit, visitNeeds } from '@/store/bookings';
 import { type Executor, theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
-import { jobsOfVisit, loadJob } from '@/store/jobs';
+import { type JobWhole, jobsOfVisit, loadJob } from '@/store/jobs';
 import { recheckById } from '@/store/rechecks';
 import { resources } from '@/store/resources';
 import type { JobRow } from '@/store/schema';
 import { shopTimeNow } from '@/store/shopTime';
 import { type BookAsk, book, slotsFor, type Usual } from './bookings';
-import { estimateVisit, recheckMinutes, type VisitEstimate } from './estimates';
+import { estimateVisit, recheckLaid, type VisitEstimate } from './estimates';
 import { orderedFor, type Ready, readyOf, shelfNow } from './ready';
 import { remindersLines } from './reminders';
 import { momentFrom, reads } from './zone';
@@ -46,15 +46,9 @@ const LOCAL = "yyyy-MM-dd'T'HH:mm";
 export async function usualOf(tx: Executor, jobs: readonly JobRow[], ask: Pick<BookAsk, 'recheckId'>): Promise<Usual> {
   if (ask.recheckId !== null) {
     const link = await recheckById(tx, ask.recheckId);
-    const whole = link ? await loadJob(tx, link.jobId) : null;
-    const lugs = whole?.plan?.document.hub.lugs ?? 5;
-    return { laid: { before: recheckMinutes(lugs), wait: 0, after: 0 }, cures: false };
+    return { laid: recheckLaid(link ? await loadJob(tx, link.jobId) : null), cures: false };
   }
-  const { laid, cures } = await estimateVisit(
-    tx,
-    jobs.map((j) => j.id),
-  );
-  return { laid, cures };
+  return estimateVisit(tx, await Promise.all(jobs.map((j) => loadJob(tx, j.id))));
 }
 
 /** What is known of a visit, or a recheck, before it gets its time. @throws NotFoundError */
@@ -66,20 +60,11 @@ export async function proposalFor(visitId: string, recheckId: string | null, now
   const car = wholes[0]?.vehicle;
   const { zone } = await shopTimeNow(db);
   const link = recheckId === null ? null : await recheckById(db, recheckId);
-  const usual = await usualOf(db, jobs, { recheckId });
-  const estimate =
-    recheckId === null
-      ? await estimateVisit(
-          db,
-          jobs.map((j) => j.id),
-        )
-      : null;
-  const shelf = await shelfNow(db);
-  const orders = await orderedFor(
-    db,
-    jobs.map((j) => j.id),
-  );
-  const open = wholes.filter((w) => w.job.signedAt === null);
+  const estimate = recheckId === null ? await estimateVisit(db, wholes) : null;
+  const usual: Usual = estimate ?? {
+    laid: recheckLaid(wholes.find((w) => w.job.id === link?.jobId) ?? null),
+    cures: false,
+  };
   const range =
     link === null
       ? { from: now.getTime(), to: now.getTime() + 10 * 24 * 3600_000 }
@@ -87,7 +72,7 @@ export async function proposalFor(visitId: string, recheckId: string | null, now
           from: Math.max(now.getTime(), link.dueFrom.getTime()),
           to: Math.max(now.getTime() + 3 * 24 * 3600_000, link.dueTo.getTime()),
         };
-  const [need] = await needRows(db, [visitId]);
+  const [need] = await visitNeeds(db, [visitId]);
   const { before, wait, after } = usual.laid;
   return {
     title: `${car?.name ?? ''} ${car?.plate ?? ''}`.trim(),
@@ -96,10 +81,7 @@ export async function proposalFor(visitId: string, recheckId: string | null, now
     usual: lengthText(before + wait + after),
     cures: usual.cures,
     cure: estimate?.cure ?? null,
-    ready:
-      recheckId === null
-        ? open.map((w) => ({ axle: AXLE_LABEL[w.job.axle], ready: readyOf(w, shelf, orders, now) }))
-        : [],
+    ready: recheckId === null ? await readyAxles(wholes, now) : [],
     slots: (await slotsFor(db, usual.laid, { ...range, car: car?.id ?? null }, 4)).map((s) => ({
       text: s.text,
       local: reads(zone, s.from, LOCAL),
@@ -111,6 +93,19 @@ export async function proposalFor(visitId: string, recheckId: string | null, now
     neededWhy: need?.why ?? '',
     reminders: await remindersLines(visitId),
   };
+}
+
+/** Whether each axle that is still to be done can be. */
+async function readyAxles(wholes: readonly JobWhole[], now: Date): Promise<Proposal['ready']> {
+  const { db } = await theStore();
+  const shelf = await shelfNow(db);
+  const orders = await orderedFor(
+    db,
+    wholes.map((w) => w.job.id),
+  );
+  return wholes
+    .filter((w) => w.job.signedAt === null)
+    .map((w) => ({ axle: AXLE_LABEL[w.job.axle], ready: readyOf(w, shelf, orders, now) }));
 }
 
 /** A booking as typed. */

@@ -30,6 +30,10 @@ export const dayOf = (zone: string, at: number): string => format(new TZDate(at,
 /** A moment as it reads in a zone. */
 export const reads = (zone: string, at: number, pattern: string): string => format(new TZDate(at, zone), pattern);
 
+/** A stretch as it reads on a zone’s clock; the end with its day where that is another one. */
+export const spanText = (zone: string, from: number, to: number): string =>
+  `${reads(zone, from, 'EEE d MMM HH:mm')} to ${reads(zone, to, dayOf(zone, from) === dayOf(zone, to) ? 'HH:mm' : 'EEE d MMM HH:mm')}`;
+
 /** A day so many days later; days have no zone. */
 export function dayAfter(day: string, days: number): string {
   const [, y, m, d] = DAY.exec(day) ?? [];

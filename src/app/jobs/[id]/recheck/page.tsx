@@ -5,34 +5,32 @@ import { type ChainLink, RecheckChain } from '@/features/torque/RecheckChain';
 import type { JobWhole } from '@/store/jobs';
 import { besideLinks, freeForNext, linkName, seasonSets } from '@/usecases/calendar/chain';
 import { remindersLines } from '@/usecases/calendar/reminders';
-import { jobOr404 } from '@/usecases/pages';
 import { TorquePage } from '../../torque-page';
 
 export const metadata: Metadata = { title: 'Recheck' };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const { id } = await params;
+  return <TorquePage id={(await params).id} here="recheck" before={chainOf} />;
+}
+
+/** The chain of a job above its face; nothing where it has none. */
+async function chainOf(whole: JobWhole) {
+  if (whole.rechecks.length === 0) return null;
   const now = new Date();
-  const whole = await jobOr404(id);
   const beside = await besideLinks(whole);
-  const open = whole.rechecks.some((l) => l.doneAt === null);
-  const reminders = await remindersLines(whole.job.visitId);
-  const sets = open ? await seasonSets(whole) : [];
-  const slots = open ? await freeForNext(whole, now.getTime()) : [];
   const links = whole.rechecks.map((l) => linkOf(l, now, beside.get(l.id) ?? []));
   return (
-    <TorquePage
-      id={id}
-      here="recheck"
-      before={() =>
-        links.length > 0 ? (
-          <>
-            <RecheckChain jobId={id} links={links} />
-            {open ? <ChainMore jobId={id} sets={sets} slots={slots} reminders={reminders} /> : null}
-          </>
-        ) : null
-      }
-    />
+    <>
+      <RecheckChain jobId={whole.job.id} links={links} />
+      {whole.rechecks.some((l) => l.doneAt === null) ? (
+        <ChainMore
+          jobId={whole.job.id}
+          sets={await seasonSets(whole)}
+          slots={await freeForNext(whole, now.getTime())}
+          reminders={await remindersLines(whole.job.visitId)}
+        />
+      ) : null}
+    </>
   );
 }
 
