@@ -3,7 +3,7 @@ import type { Laid } from '@/core/calendar/clash';
 import { type Corrected, corrected } from '@/core/calendar/history';
 import type { Plan } from '@/core/document/document';
 import { AXLE_LABEL } from '@/core/document/labels';
-import { ESTIMATED, type Estimated, estimate, WORK_LABEL, type WorkKind } from '@/core/procedure/estimate';
+import { ESTIMATED, type Estimated, estimate, WORK_LABEL } from '@/core/procedure/estimate';
 import type { Executor } from '@/store/connection';
 import type { JobWhole } from '@/store/jobs';
 import { partsByKind } from '@/store/parts';
