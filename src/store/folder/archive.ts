@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { createReadStream, createWriteStream } from 'node:fs';
-import { mkdir, readdir, stat } from 'node:fs/promises';
+import { mkdir, open as openFile, readdir, stat } from 'node:fs/promises';
 import { dirname, join, relative, resolve, sep } from 'node:path';
 import { Transform, Writable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -44,8 +44,31 @@ async function sumOf(folder: string, path: string): Promise<FileSum> {
   return { path, size: (await stat(/* turbopackIgnore: true */ join(folder, path))).size, sha256: hash.digest('hex') };
 }
 
+/** The archive's own comment: one checksum over every byte before it, so that its lists and headers are sealed as its files are. */
+const SEAL = 'sha256 ';
+const UNSEALED = SEAL + '0'.repeat(64);
+
+/** Checksum of an archive up to its seal. */
+async function sealOf(path: string): Promise<string> {
+  const { size } = await stat(/* turbopackIgnore: true */ path);
+  const hash = createHash('sha256');
+  await pipeline(createReadStream(/* turbopackIgnore: true */ path, { end: size - UNSEALED.length - 1 }), hash);
+  return SEAL + hash.digest('hex');
+}
+
+/** Writes the seal over the empty one that stands at the very end. */
+async function seal(path: string): Promise<void> {
+  const { size } = await stat(/* turbopackIgnore: true */ path);
+  const file = await openFile(/* turbopackIgnore: true */ path, 'r+');
+  try {
+    await file.write(await sealOf(path), size - UNSEALED.length);
+  } finally {
+    await file.close();
+  }
+}
+
 /**
- * Packs a folder into one zip file with a manifest of checksums beside what the caller has to say.
+ * Packs a folder into one zip file with a manifest of checksums beside what the caller has to say, and seals it.
  * @param name of the manifest inside the archive
  */
 export async function pack(
@@ -55,7 +78,7 @@ export async function pack(
   about: Readonly<Record<string, unknown>>,
 ): Promise<void> {
   const files = await Promise.all((await filesUnder(folder)).map((path) => sumOf(folder, path)));
-  const zip = new ZipArchive({ zlib: { level: 3 } });
+  const zip = new ZipArchive({ zlib: { level: 3 }, comment: UNSEALED });
   const out = createWriteStream(/* turbopackIgnore: true */ to, { mode: 0o600 });
   const written = pipeline(zip, out);
   zip.append(JSON.stringify({ ...about, files }, null, 1), { name });
@@ -64,6 +87,7 @@ export async function pack(
   for (const { path } of files) zip.file(join(folder, path), { name: `data/${path}` });
   await zip.finalize();
   await written;
+  await seal(to);
 }
 
 const opened = (path: string): Promise<ZipFile> =>
@@ -127,7 +151,8 @@ export async function manifestOf(path: string, name: string): Promise<Record<str
 }
 
 /**
- * Unpacks the data of an archive into a folder and holds every file against its checksum. A file that is missing, one too many,
+ * Unpacks the data of an archive into a folder, once its seal holds (archives of earlier releases have none), and holds every file
+ * against its checksum. A file that is missing, one too many,
  * of another size, or outside the folder refuses the whole.
  * @param folder new and empty; the caller throws it away where this throws
  * @throws ArchiveError
@@ -139,6 +164,8 @@ export async function unpack(path: string, folder: string, files: readonly FileS
   const root = resolve(folder);
   const zip = await opened(path);
   try {
+    if (zip.comment !== '' && zip.comment !== (await sealOf(path)))
+      throw new ArchiveError('The archive is damaged: its seal does not hold. Nothing was touched.');
     for await (const entry of entries(zip)) {
       if (!entry.fileName.startsWith('data/')) continue;
       const name = entry.fileName.slice('data/'.length);
