@@ -43,29 +43,36 @@ export async function seedIfEmpty(db: Db, say: (line: string) => void = () => {}
   if ((await listVehicles(db)).count > 0) return false;
   say('Adding the demo workshop: five vehicles, a job in every stage …');
   await db.transaction((tx) => importParts(tx, SHELF, FITTERS[1], subDays(now, 30)));
-  for (const w of wrenchesOf(now)) await db.transaction((tx) => keepWrench(tx, null, w, FITTERS[1], subDays(now, 25)));
-  for (const vehicle of SCENARIO) {
-    const id = await addVehicle(db, vehicle, FITTERS[1], subDays(now, 90));
-    for (const set of vehicle.moreSets ?? []) await addWheelSet(db, id, set, FITTERS[1], subDays(now, 90));
-    await seedWheels(db, id, vehicle, subDays(now, 89));
-    const [by, taken] = [FITTERS[1], subDays(now, 89)];
-    if (vehicle.key) await keepKey(db, { vehicleId: id, ...vehicle.key }, null, by, taken);
-    if (vehicle.remark)
-      await addNote(db, { vehicleId: id, jobId: null, corner: null, text: vehicle.remark }, by, taken);
-    let visitId: string | undefined;
-    for (const job of vehicle.jobs) {
-      const jobId = await seedJob(db, id, job, now, job.sameVisit ? visitId : undefined);
-      visitId ??= jobId;
-      if (job.held) {
-        const { stage } = (await loadJob(db, jobId)).job;
-        const held = { held: job.held.why, heldWhy: job.held.reason, heldBy: FITTERS[0], heldAt: now };
-        await setStage(db, jobId, stage, FITTERS[0], now, held);
-      }
-    }
-  }
+  await seedWrenches(db, now);
+  for (const vehicle of SCENARIO) await seedVehicle(db, vehicle, now);
   await seedPastWork(db, now);
   await seedShop(db, now);
   return true;
+}
+
+/** The shop's wrenches. */
+export async function seedWrenches(db: Db, now: Date): Promise<void> {
+  for (const w of wrenchesOf(now)) await db.transaction((tx) => keepWrench(tx, null, w, FITTERS[1], subDays(now, 25)));
+}
+
+/** One car with its wheels, its keys and its jobs, each driven as far as it says. */
+export async function seedVehicle(db: Db, vehicle: DemoVehicle, now: Date): Promise<void> {
+  const id = await addVehicle(db, vehicle, FITTERS[1], subDays(now, 90));
+  for (const set of vehicle.moreSets ?? []) await addWheelSet(db, id, set, FITTERS[1], subDays(now, 90));
+  await seedWheels(db, id, vehicle, subDays(now, 89));
+  const [by, taken] = [FITTERS[1], subDays(now, 89)];
+  if (vehicle.key) await keepKey(db, { vehicleId: id, ...vehicle.key }, null, by, taken);
+  if (vehicle.remark) await addNote(db, { vehicleId: id, jobId: null, corner: null, text: vehicle.remark }, by, taken);
+  let visitId: string | undefined;
+  for (const job of vehicle.jobs) {
+    const jobId = await seedJob(db, id, job, now, job.sameVisit ? visitId : undefined);
+    visitId ??= jobId;
+    if (job.held) {
+      const { stage } = (await loadJob(db, jobId)).job;
+      const held = { held: job.held.why, heldWhy: job.held.reason, heldBy: FITTERS[0], heldAt: now };
+      await setStage(db, jobId, stage, FITTERS[0], now, held);
+    }
+  }
 }
 
 const reached = (job: DemoJob, stage: Stage): boolean => STAGES.indexOf(job.until) >= STAGES.indexOf(stage);

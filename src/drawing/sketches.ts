@@ -189,6 +189,42 @@ const CLAMP: Sketch = {
   words: [word(140, 140, 'clamped'), word(300, 170, 'µ seat')],
 };
 
+const ROOT: Sketch = {
+  title: 'Lip root: the rounding between the plate’s face and its lip, under the wheel’s chamfer',
+  blocks: [
+    { d: 'M60 40H130V104A22 22 0 0 0 152 126H230V150H60Z', fill: 'accent-wash', hatch: true },
+    { d: 'M130 40H280V124H168L130 86Z', fill: 'alloy' },
+  ],
+  dims: [dim(130, 152, 168, 'lip root', ['root']), dim(130, 168, 30, 'chamfer')],
+  words: [word(95, 100, 'plate'), word(225, 84, 'wheel'), word(206, 142, 'lip')],
+};
+
+const GRIP: Sketch = {
+  title: 'Nut grip: from the wheel’s pad face to the nut’s first full thread, seated',
+  blocks: [
+    { d: 'M70 30H170V70L132 98H70Z', fill: 'alloy' },
+    { d: 'M70 190H170V150L132 122H70Z', fill: 'alloy' },
+    { d: 'M132 98L168 72H268V148H168L132 122Z', fill: 'brass' },
+    block(30, 99, 262, 22, 'steel'),
+  ],
+  dims: [dim(70, 156, 204, 'nut grip', ['grip']), dim(156, 268, 60, 'full thread')],
+  words: [word(104, 60, 'wheel'), word(218, 90, 'nut'), word(46, 90, 'stud')],
+};
+
+const HANGER: Sketch = {
+  title:
+    'Hanger pin: a plain pin, screwed by hand into one bolt hole of the hub; the wheel hangs on it and slides along it',
+  blocks: [
+    block(30, 40, 64, 140, 'steel', true),
+    block(160, 24, 60, 77, 'alloy'),
+    block(160, 123, 60, 66, 'alloy'),
+    block(52, 98, 42, 18, 'brass'),
+    block(94, 101, 196, 12, 'brass'),
+  ],
+  dims: [dim(52, 94, 88, 'thread'), dim(94, 290, 150, 'plain pin, no tool')],
+  words: [word(62, 198, 'hub'), word(190, 204, 'wheel hangs on it')],
+};
+
 export const SKETCHES = {
   stud: STUD,
   bolt: BOLT,
@@ -198,5 +234,8 @@ export const SKETCHES = {
   seat: SEAT,
   arch: ARCH,
   clamp: CLAMP,
+  root: ROOT,
+  grip: GRIP,
+  hanger: HANGER,
 } as const satisfies Record<string, Sketch>;
 export type SketchName = keyof typeof SKETCHES;

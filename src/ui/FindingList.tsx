@@ -62,8 +62,13 @@ function FindingLine({ finding, wording, plan }: { finding: Finding; wording: Wo
           </p>
         ) : null}
         <PutIn plan={plan} finding={finding} units={wording.units} />
-        {finding.school ? <p>School: {SCHOOL_LABEL[finding.school].toLowerCase()}.</p> : null}
-        {rule.schools ? <p>Schools: {rule.schools}</p> : null}
+        {finding.school ? (
+          <p>
+            School: {SCHOOL_LABEL[finding.school].toLowerCase()}. A school is one of the trade’s ways to say how much
+            thread is enough; of those that govern the strictest decides.
+          </p>
+        ) : null}
+        {rule.schools ? <p>Where the trade does it differently: {rule.schools}</p> : null}
         <p className="text-soft">
           Source: {citation(rule.sources)}{' '}
           <NavLink href={`/rulebook#${finding.rule}`} className="text-accent underline underline-offset-4">

@@ -48,7 +48,7 @@ export function Verdict({ level, className }: { level: Level; className?: string
   return (
     <span
       className={cx(
-        'inline-flex items-center gap-1.5 text-[13px] font-[620]',
+        'inline-flex shrink-0 items-center gap-1.5 text-[13px] font-[620] whitespace-nowrap',
         TONE[level],
         level === 'unmeasured' && 'border border-dashed border-strong px-1',
         className,

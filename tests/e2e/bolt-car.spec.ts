@@ -11,6 +11,7 @@ import {
   plainHardware,
   snugAndLower,
   tickAll,
+  withFigures,
   workCard,
 } from './steps';
 
@@ -262,6 +263,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
       .evaluateAll((g) => g.map((x) => `${x.getAttribute('data-lug')}:${x.textContent}`));
     expect(order).toEqual(['1:1', '3:2', '5:3', '2:4', '4:5']);
     let n = await snugAndLower(page, 5);
+    await withFigures(page);
     await page.getByLabel('Reading', { exact: true }).fill('tight');
     await page.locator('aside form button[type=submit]').click();
     await expect(page.getByText('Reading “tight” is not a figure.')).toBeVisible();
@@ -352,7 +354,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     const n = Number(/log, (\d+)/.exec(log ?? '')?.[1]);
     await pass(page, 5, n, { reading: '120', angle: '1' });
     await page.getByRole('button', { name: 'Go to front right' }).click();
-    await pass(page, 5, 16, { reading: '120', angle: '1' });
+    await pass(page, 5, 12, { reading: '120', angle: '1' });
     await expect(chain.locator('[data-link="held"]')).toContainText('Next day, car cold');
     await page.goto(server.url);
     await expect(page.getByRole('link', { name: /Anselm Heron.*Recheck the torque.*due in/ })).toBeVisible();

@@ -18,9 +18,10 @@ export class Server {
   ) {}
 
   /** A server on a folder of its own that is ready to use. */
-  static async start(options: { demo?: boolean } = {}): Promise<Server> {
+  static async start(options: { demo?: boolean; fill?: (folder: string) => Promise<void> } = {}): Promise<Server> {
     const server = new Server(await freePort(), options.demo === true);
-    copyOver(options.demo ? await demoFolder() : await emptyFolder(), server.folder);
+    if (options.fill) await options.fill(server.folder);
+    else copyOver(options.demo ? await demoFolder() : await emptyFolder(), server.folder);
     await server.up();
     return server;
   }

@@ -98,26 +98,27 @@ const cardNow = (page: Page) =>
     return {
       at: section?.dataset.step ?? '',
       asked: text.includes('ticked within ten seconds'),
-      over: text.includes('All hold points ended.') || /Torque the (studs|adapter)/.test(section?.textContent ?? ''),
+      ended: text.split('All hold points ended.').length - 1,
+      round: /Torque the (studs|adapter)/.test(section?.textContent ?? ''),
     };
   });
 
-/** Steps of the job card one after another by its key, until its hold points are ended or a step has a torque round of its own. */
-export async function workCard(page: Page): Promise<void> {
+/** Steps of the job card one after another by its key, until the hold points of its axles are ended or a step has a torque round of its own. */
+export async function workCard(page: Page, axles = 1): Promise<void> {
   await expect(page.locator('section[data-step]')).toBeVisible();
   for (let i = 0; i < 150; i += 1) {
-    const { at, asked, over } = await cardNow(page);
-    if (asked) {
+    const now = await cardNow(page);
+    if (now.asked) {
       await page.getByLabel('Why', { exact: true }).fill('both corners were done before the tablet was at hand');
       await page.getByRole('button', { name: 'They were done' }).click();
       await expect(page.getByText('ticked within ten seconds')).toHaveCount(0);
       continue;
     }
-    if (over) return;
+    if (now.round || now.ended >= axles) return;
     await page.keyboard.press('PageDown');
     await expect
       .poll(async () => JSON.stringify(await cardNow(page)), { intervals: [30, 60, 120] })
-      .not.toBe(JSON.stringify({ at, asked, over }));
+      .not.toBe(JSON.stringify(now));
   }
   throw new Error('The card did not come to its end.');
 }
@@ -155,17 +156,12 @@ export async function enter(page: Page, n: number, entry: { reading?: string; an
   await expect(entries(page)).toContainText(`Torque log, ${n} ${n === 1 ? 'entry' : 'entries'}`);
 }
 
-/** Snug in the air, then lowered: lugs + 1 entries. */
-export async function snugAndLower(page: Page, lugs: number, from = 0): Promise<number> {
-  let n = from;
-  for (let i = 0; i < lugs; i += 1) {
-    n += 1;
-    await enter(page, n, {});
-  }
+/** Snug in the air, then lowered: one tap each, whatever wrench comes after. @returns how many entries the log has then */
+export async function snugAndLower(page: Page, lugs: number): Promise<number> {
+  await tap(page, 1, `All ${lugs} snug`);
   await expect(page.getByText('Lower until the tyre just touches')).toBeVisible();
-  n += 1;
-  await enter(page, n, {});
-  return n;
+  await tap(page, 2, 'Lowered, tyre touches');
+  return 2;
 }
 
 export async function pass(

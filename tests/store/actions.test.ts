@@ -8,7 +8,7 @@ import { runningStore } from './open';
  * Every action that a browser can call, called with arguments that no browser of ours sends. It answers with a result and a sentence,
  * never throws, and what it refuses changes no row. VECTIS_CALLS is how many calls of each; thousands are for a change of the actions.
  */
-const CALLS = Number(process.env.VECTIS_CALLS ?? 60);
+const CALLS = Number(process.env.VECTIS_CALLS ?? 20);
 const store = runningStore({ demo: new Date() });
 
 const jar = new Map<string, string>();
@@ -111,6 +111,7 @@ test('no call makes an action throw, and what it refuses changes nothing', async
   const staging = await import('@/features/bay/actions');
   const survey = await import('@/features/survey/actions');
   const aside = await import('@/features/shell/jobActions');
+  const planned = await import('@/features/shell/planActions');
   const remarks = await import('@/features/remarks/actions');
   const vehicle = await import('@/features/vehicle/actions');
   const tight = await import('@/features/torque/actions');
@@ -169,6 +170,7 @@ test('no call makes an action throw, and what it refuses changes nothing', async
     ['setReady', bench.setReady, [open, choice]],
     ['hold', aside.hold, [open, 'parts', ' ']],
     ['takeUp', aside.takeUp, [signed]],
+    ['takeIn', planned.takeIn, [open]],
     ['changePlan', aside.changePlan, [open, 'reason']],
     ['keepNote', remarks.keepNote, [{ vehicleId: car, jobId: open, corner: 'front-left' }, ' ']],
     ['takeBackRemark', remarks.takeBack, [car, 'note', 'x']],

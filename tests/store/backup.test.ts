@@ -3,7 +3,6 @@ import { mkdir, readdir, utimes } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { dirname, join, relative } from 'node:path';
 import { sql } from 'drizzle-orm';
-import { seedIfEmpty } from '@/demo/seed';
 import { DamagedError, openStore, type Store } from '@/store/connection';
 import { ArchiveError, pack } from '@/store/folder/archive';
 import { backUp, backupsOf, listBackups, restore, rotate } from '@/store/folder/backup';
@@ -13,7 +12,7 @@ import type { Disk } from '@/store/folder/sync';
 import { lockFolder } from '@/store/lock';
 import { addVehicle } from '@/store/vehicles';
 import { copyOver, emptyFolder } from '../template.mjs';
-import { VEHICLE } from './open';
+import { demoFolder, VEHICLE } from './open';
 
 const AT = new Date('2026-11-26T10:00:00Z');
 const root = mkdtempSync(join(tmpdir(), 'vectis-backup-'));
@@ -43,9 +42,9 @@ async function everything(store: Store): Promise<Record<string, unknown[]>> {
 }
 
 test('the demo workshop, backed up and restored into an empty folder, is the same row for row', async () => {
-  const folder = await prepared();
+  const folder = place();
+  copyOver(await demoFolder(new Date()), folder);
   const store = await openStore(folder);
-  await seedIfEmpty(store.db, () => {});
   await mkdir(join(folder, 'photos'), { recursive: true });
   writeFileSync(join(folder, 'photos', 'ab12.jpg'), 'a picture');
   const was = await everything(store);

@@ -16,7 +16,7 @@ function sourcesMark(): string {
 }
 
 /** The demo workshop as it is made at a moment, filled once for all files that ask for the same and copied. */
-async function demoFolder(at: Date): Promise<string> {
+export async function demoFolder(at: Date): Promise<string> {
   const empty = await emptyFolder();
   return made(`filled-${sourcesMark()}-${at.toISOString().slice(0, 10)}`, async (folder: string) => {
     copyOver(empty, folder);

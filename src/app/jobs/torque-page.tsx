@@ -7,7 +7,12 @@ import { MovedWhy } from '@/features/torque/MovedWhy';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { Drive } from '@/features/torque/Drive';
 import { CompareGap } from '@/features/torque/CompareGap';
-import { TorqueView } from '@/features/torque/TorqueView';
+import { type TorqueAxle, type TorquedJoint, TorqueView } from '@/features/torque/TorqueView';
+import type { Plan } from '@/core/document/document';
+import { AXLE_LABEL } from '@/core/document/labels';
+import type { UnitSystem } from '@/core/units/format';
+import type { Stage } from '@/store/schema';
+import { partnerOfJob } from '@/usecases/jobs';
 import { gapsCompared } from '@/usecases/gapCompare';
 import type { Joint } from '@/core/torque/log';
 import { bayOf, heldBack, jointsOf, openRounds, specOf } from '@/usecases/card';
@@ -55,6 +60,66 @@ export async function TorquePage({
     );
   }
   const { stage } = whole.job;
+  const shown = await atTheWrench(whole, here);
+  const axles = await Promise.all(shown.map((w) => axleOf(w, here, units)));
+  return (
+    <JobFrame whole={whole} here={here}>
+      <div className="flex min-w-0 flex-col">
+        {await before?.(whole)}
+        {shown
+          .filter((w) => isRetorque(w) && w.job.stage === 'torque')
+          .map((w) => (
+            <MovedWhy key={w.job.id} causes={moveCauses(w.plan?.document as Plan)} />
+          ))}
+        <TorqueView
+          axles={axles.map((a) => a.axle) as [TorqueAxle, ...TorqueAxle[]]}
+          wheels={[...axles].sort((a, b) => a.axle.axle.localeCompare(b.axle.axle)).flatMap((a) => a.joints)}
+          units={units}
+          recheck={recheck}
+        />
+        {stage === 'fit' || stage === 'torque' || stage === 'recheck' ? (
+          <Drive jobId={id} said={bayOf(whole, 0).drive} />
+        ) : null}
+        {shown.map((w) => (
+          <ClampPanel
+            key={w.job.id}
+            title={`What the torque clamps${shown.length > 1 ? `, ${AXLE_LABEL[w.job.axle].toLowerCase()}` : ''}`}
+            clamps={clampSaid(w.plan?.document as Plan, units)}
+          />
+        ))}
+        {shown.map((w) => (
+          <CompareGap
+            key={w.job.id}
+            jobId={w.job.id}
+            of={shown.length > 1 ? `, ${AXLE_LABEL[w.job.axle].toLowerCase()}` : ''}
+            rows={gapsCompared(w)}
+            units={units}
+          />
+        ))}
+      </div>
+    </JobFrame>
+  );
+}
+
+/** The job and, where it is at the wrench as well, the one on the other axle of the visit: all lugs of the visit in one place. */
+async function atTheWrench(whole: JobWhole, here: 'torque' | 'recheck'): Promise<JobWhole[]> {
+  const beside = whole.partner;
+  const stages: readonly Stage[] = here === 'recheck' ? ['recheck'] : ['fit', 'torque'];
+  if (!beside || beside.held !== null || !stages.includes(beside.stage) || !stages.includes(whole.job.stage))
+    return [whole];
+  const other = await partnerOfJob(whole);
+  return other?.plan ? [whole, other] : [whole];
+}
+
+/** An axle with its joints as the wrench needs them. */
+async function axleOf(
+  whole: JobWhole,
+  here: 'torque' | 'recheck',
+  units: UnitSystem,
+): Promise<{ axle: TorqueAxle; joints: TorquedJoint[] }> {
+  const recheck = here === 'recheck';
+  const { stage, id, signedAt, signedBy } = whole.job;
+  const signed = signedAt !== null;
   const states = recheck ? wheelStatesSigned(whole) : jointsOf(whole);
   const bar = recheck || isRetorque(whole) || signed ? null : barOf(whole);
   const now = Date.now();
@@ -65,50 +130,40 @@ export async function TorquePage({
   const wrenches = new Map(
     await Promise.all(states.map(async (w) => [w.joint, await wrenchesFor(specOf(whole, w.joint).target)] as const)),
   );
-  return (
-    <JobFrame whole={whole} here={here}>
-      <div className="flex min-w-0 flex-col">
-        {await before?.(whole)}
-        {isRetorque(whole) && stage === 'torque' ? <MovedWhy causes={moveCauses(plan)} /> : null}
-        <TorqueView
-          jobId={id}
-          wheels={states.map((w) => {
-            const spec = specOf(whole, w.joint);
-            const before = w.joint !== 'wheel';
-            return {
-              ...w,
-              log: logLines(spec, whole.torque, w.corner, w.joint),
-              spec,
-              wrenches: wrenches.get(w.joint) ?? [],
-              source: sourceOf(whole, w.joint),
-              held: w.joint === 'wheel' ? heldBack(whole, w.corner, now) : [],
-              active:
-                bar === null &&
-                !early &&
-                (before
-                  ? refusalOf('torque-adapter', stage) === null
-                  : stage === here && roundsDone && heldBack(whole, w.corner, now).length === 0),
-            };
-          })}
-          lugs={plan.hub.lugs ?? 0}
-          units={units}
-          open={open}
-          recheck={recheck}
-          // Judged over every set and state, so only once there is something to sign.
-          never={recheck || open.length > 0 ? [] : await neverAfter(whole, units)}
-          bar={bar}
-          order={bayOf(whole, 0).order}
-          active={whole.job.stage === here}
-          signed={whole.job.signedAt ? `${whole.job.signedBy}, ${format(whole.job.signedAt, 'd MMM HH:mm')}` : null}
-        />
-        {stage === 'fit' || stage === 'torque' || stage === 'recheck' ? (
-          <Drive jobId={id} said={bayOf(whole, 0).drive} />
-        ) : null}
-        <ClampPanel clamps={clampSaid(plan, units)} />
-        <CompareGap jobId={id} rows={gapsCompared(whole)} units={units} />
-      </div>
-    </JobFrame>
-  );
+  const joints = states.map((w): TorquedJoint => {
+    const spec = specOf(whole, w.joint);
+    const held = w.joint === 'wheel' ? heldBack(whole, w.corner, now) : [];
+    const may =
+      w.joint === 'wheel'
+        ? stage === here && roundsDone && held.length === 0
+        : refusalOf('torque-adapter', stage) === null;
+    return {
+      ...w,
+      jobId: id,
+      log: logLines(spec, whole.torque, w.corner, w.joint),
+      spec,
+      wrenches: wrenches.get(w.joint) ?? [],
+      source: sourceOf(whole, w.joint),
+      held,
+      active: bar === null && !early && may,
+    };
+  });
+  return {
+    joints,
+    axle: {
+      jobId: id,
+      axle: whole.job.axle,
+      paired: whole.partner !== null,
+      lugs: whole.plan?.document.hub.lugs ?? 0,
+      open,
+      // Judged over every set and state, so only once there is something to sign.
+      never: recheck || open.length > 0 ? [] : await neverAfter(whole, units),
+      bar,
+      order: bayOf(whole, 0).order,
+      active: stage === here,
+      signed: signedAt ? `${signedBy}, ${format(signedAt, 'd MMM HH:mm')}` : null,
+    },
+  };
 }
 
 /** Where the figure of a joint was read. */

@@ -12,6 +12,7 @@ import { starOrder } from '@/core/torque/starOrder';
 import type { UnitSystem } from '@/core/units/format';
 import { ArchView } from '@/drawing/ArchView';
 import { CornerPlan } from '@/drawing/CornerPlan';
+import { FormulaSketch } from '@/drawing/FormulaSketch';
 import { StackSection } from '@/drawing/StackSection';
 import { WheelFace } from '@/drawing/WheelFace';
 
@@ -50,6 +51,12 @@ export function StepDrawing({
   units: UnitSystem;
 }) {
   const name = stepName(stepKey) ?? '';
+  if (name === 'hanger-in' || name === 'hanger-out')
+    return (
+      <div className="mx-auto w-full max-w-[520px]">
+        <FormulaSketch name="hanger" lit={new Set()} />
+      </div>
+    );
   if (card.shows === 'car') return <CornerPlan at={card.corner} stand={name === 'stand'} />;
   if (card.shows === 'arch') return <Arch plan={plan} card={card} units={units} />;
   if (card.shows === 'section') return <Joint plan={plan} card={card} units={units} lit={LIT[name]} />;

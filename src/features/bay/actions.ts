@@ -10,7 +10,7 @@ import { idOf, RefusedError, type Result } from '@/usecases/result';
 
 /** Ticks or unticks a line of the kit list or job card. */
 export async function tick(jobId: string, key: string, on: boolean): Promise<Result<null>> {
-  return actOn((who) => tickLine(idOf(jobId), key, on, who));
+  return actOn((who) => tickLine(idOf(jobId), z.string().max(200).parse(key), z.boolean().parse(on), who));
 }
 
 /** Moves on once every hold point is ticked. */

@@ -2,6 +2,7 @@ import type { Plan } from '@/core/document/document';
 import type { Evaluation } from '@/core/evaluate/evaluate';
 import type { Level } from '@/core/rules/finding';
 import { SCHOOL_LABEL } from '@/core/document/labels';
+import { WhatIs } from '@/drawing/WhatIs';
 import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
 import { shoulderAtLock } from '@/core/stance/position';
 import { largestAtOrBelow, roundTo } from '@/core/units/round';
@@ -68,46 +69,49 @@ export function Figures({
         <Row label="Track change" value={`+${formatLength(n.trackChange, units)}`} more="this axle" />
         {lock > 0 ? <AtLock thickness={plan.spacer.thickness} lock={lock} units={units} /> : null}
       </dl>
-      <table className="self-start border-t border-line text-[14px]">
-        <caption className="sr-only">Minimum engagement by school</caption>
-        <thead className="text-[12.5px] text-soft [&_th]:font-normal [&_th]:text-right [&_th:first-child]:text-left">
-          <tr>
-            <th scope="col">School</th>
-            <th scope="col">Asks for</th>
-            <th scope="col">Turns</th>
-            <th scope="col">Verdict</th>
-          </tr>
-        </thead>
-        <tbody>
-          {n.schools
-            .filter((s) => s.school !== 'visible' || plan.hub.fastening === 'stud')
-            .map((s) => {
-              const finding = evaluation.findings.find((f) => f.school === s.school);
-              const level = finding?.level ?? 'unmeasured';
-              const word = level === 'note' && (finding?.margin ?? -1) >= 0 ? 'just' : WORD[level];
-              return (
-                <tr key={s.school} className="border-b border-line">
-                  <th scope="row" className="py-1 text-left font-normal">
-                    {SCHOOL_LABEL[s.school]}
-                    {s.governs ? <span className="block text-[12.5px] leading-none text-accent">governs</span> : null}
-                  </th>
-                  <td className="figure py-1 pl-2 text-right whitespace-nowrap">
-                    {s.minimum === null ? '–' : formatLength(s.minimum, units, 'up')}
-                  </td>
-                  <td className="figure py-1 pl-3 text-right text-soft">
-                    {s.minimum === null ? '–' : roundTo(s.minimum / pitch, 2, 'up')}
-                  </td>
-                  <td className="py-1 pl-3">
-                    <span className="flex items-center justify-end gap-1.5">
-                      <VerdictMark level={s.minimum === null ? 'unmeasured' : level} size={12} />{' '}
-                      {s.minimum === null ? 'unknown' : word}
-                    </span>
-                  </td>
-                </tr>
-              );
-            })}
-        </tbody>
-      </table>
+      <div className="self-start">
+        <table className="w-full border-t border-line text-[14px]">
+          <caption className="sr-only">Minimum engagement by school</caption>
+          <thead className="text-[12.5px] text-soft [&_th]:font-normal [&_th]:text-right [&_th:first-child]:text-left">
+            <tr>
+              <th scope="col">School</th>
+              <th scope="col">Asks for</th>
+              <th scope="col">Turns</th>
+              <th scope="col">Verdict</th>
+            </tr>
+          </thead>
+          <tbody>
+            {n.schools
+              .filter((s) => s.school !== 'visible' || plan.hub.fastening === 'stud')
+              .map((s) => {
+                const finding = evaluation.findings.find((f) => f.school === s.school);
+                const level = finding?.level ?? 'unmeasured';
+                const word = level === 'note' && (finding?.margin ?? -1) >= 0 ? 'just' : WORD[level];
+                return (
+                  <tr key={s.school} className="border-b border-line">
+                    <th scope="row" className="py-1 text-left font-normal">
+                      {SCHOOL_LABEL[s.school]}
+                      {s.governs ? <span className="block text-[12.5px] leading-none text-accent">governs</span> : null}
+                    </th>
+                    <td className="figure py-1 pl-2 text-right whitespace-nowrap">
+                      {s.minimum === null ? '–' : formatLength(s.minimum, units, 'up')}
+                    </td>
+                    <td className="figure py-1 pl-3 text-right text-soft">
+                      {s.minimum === null ? '–' : roundTo(s.minimum / pitch, 2, 'up')}
+                    </td>
+                    <td className="py-1 pl-3">
+                      <span className="flex items-center justify-end gap-1.5">
+                        <VerdictMark level={s.minimum === null ? 'unmeasured' : level} size={12} />{' '}
+                        {s.minimum === null ? 'unknown' : word}
+                      </span>
+                    </td>
+                  </tr>
+                );
+              })}
+          </tbody>
+        </table>
+        <WhatIs word="school" />
+      </div>
     </div>
   );
 }

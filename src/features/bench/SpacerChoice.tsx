@@ -2,6 +2,7 @@
 
 import { Minus, Plus } from 'lucide-react';
 import type { UnitSystem } from '@/core/units/format';
+import { WhatIs } from '@/drawing/WhatIs';
 import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
 import { AdapterForm } from './AdapterForm';
@@ -108,6 +109,7 @@ export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem
             options={OPEN}
             onChange={(v) => bench.setSpacer({ openThrough: v === 'yes' })}
           />
+          <WhatIs word="lip-root" />
         </div>
       ) : null}
       {spacer.kind === 'adapter' ? (

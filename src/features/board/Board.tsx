@@ -9,6 +9,8 @@ import { Verdict } from '@/ui/Verdict';
 import { HELD_LABEL } from '@/features/shell/held';
 import { STAGE_VIEWS, stagePath } from '@/usecases/stages';
 
+const SECTION = 'grid grid-cols-[120px_1fr] border-t border-line py-1.5 max-sm:grid-cols-1';
+
 /** Jobs by stage, each with its next action. Stages without a job stay visible: the order is the lesson. */
 export function Board({
   board,
@@ -44,11 +46,7 @@ export function Board({
       {STAGE_VIEWS.map((view) => {
         const { count, lines: here } = board.find((b) => b.stage === view.stage) ?? { count: 0, lines: [] };
         return (
-          <section
-            key={view.stage}
-            aria-labelledby={`stage-${view.stage}`}
-            className="grid grid-cols-[120px_1fr] border-t border-line py-1.5 max-sm:grid-cols-1"
-          >
+          <section key={view.stage} aria-labelledby={`stage-${view.stage}`} className={SECTION}>
             <h2 id={`stage-${view.stage}`} className="pt-2.5">
               {view.label} <span className="figure font-normal">{count || ''}</span>
             </h2>
@@ -66,7 +64,7 @@ export function Board({
         );
       })}
       {resting.count > 0 ? (
-        <section aria-labelledby="stage-resting" className="grid grid-cols-[120px_1fr] border-t border-line py-1.5">
+        <section aria-labelledby="stage-resting" className={SECTION}>
           <h2 id="stage-resting" className="pt-2.5">
             Laid aside <span className="figure font-normal">{resting.count}</span>
           </h2>
@@ -84,7 +82,7 @@ export function Board({
         </section>
       ) : null}
       {closed.count > 0 ? (
-        <section aria-labelledby="stage-closed" className="grid grid-cols-[120px_1fr] border-t border-line py-1.5">
+        <section aria-labelledby="stage-closed" className={SECTION}>
           <h2 id="stage-closed" className="pt-2.5">
             Closed <span className="figure font-normal">{closed.count}</span>
           </h2>
@@ -115,15 +113,15 @@ function JobRow({ line, next, now }: { line: JobLine; next: string; now: Date })
         href={stagePath(job.id, job.stage)}
         className="touch grid grid-cols-[minmax(0,2.2fr)_minmax(0,1.6fr)_minmax(0,2fr)] items-center gap-4 px-2 hover:bg-accent-wash"
       >
-        <span className="truncate">
+        <span>
           <span className="font-[600]">{line.vehicleName}</span>{' '}
           <span className="figure ml-1 text-[13px] text-soft">{line.plate}</span>
         </span>
-        <span className="truncate text-[14px] text-soft">
+        <span className="text-[14px] text-soft">
           {AXLE_LABEL[job.axle]} · {WISH_LABEL[job.wish as Wish].toLowerCase()} ·{' '}
           {USE_LABEL[job.use as Use].toLowerCase()}
         </span>
-        <span className="flex items-center gap-3 text-[14px]">
+        <span className="flex flex-wrap items-center gap-x-3 gap-y-0.5 py-1 text-[14px]">
           {job.held === 'left' ? <Verdict level="stop" /> : null}
           <span className="text-accent">{next}</span>
           {due ? (

@@ -121,7 +121,9 @@ function OneRule({
       </h3>
       <p className="mt-0.5 max-w-[76ch]">{rule.statement}</p>
       {rule.formula === '–' ? null : <p className="figure mt-1 text-[13.5px] break-words">{rule.formula}</p>}
-      {rule.schools ? <p className="mt-1 max-w-[76ch] text-soft">Schools: {rule.schools}</p> : null}
+      {rule.schools ? (
+        <p className="mt-1 max-w-[76ch] text-soft">Where the trade does it differently: {rule.schools}</p>
+      ) : null}
       <ThisShop rule={rule} policy={policy} />
       {rule.needs.length > 0 ? (
         <p className="mt-1 text-[13px] text-soft">

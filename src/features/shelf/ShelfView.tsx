@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { CatalogueItem } from '@/core/parts/catalogue';
 import type { UnitSystem } from '@/core/units/format';
+import { PartOutline } from '@/drawing/PartSketch';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
 import { Field, SelectField } from '@/ui/Field';
@@ -222,7 +223,7 @@ export function ShelfView({
   );
 }
 
-const ROW_PX = 45;
+const ROW_PX = 53;
 
 /** The lines, as many as the screen shows of as many as there are. */
 function Lines({
@@ -305,12 +306,15 @@ function Row({
   return (
     <div
       className={cx(
-        'grid min-h-[44px] grid-cols-[minmax(0,1.1fr)_minmax(0,2fr)_140px_90px_80px] items-center gap-3 border-b border-line px-1 text-[14px] max-sm:grid-cols-[1fr_auto]',
+        'relative grid min-h-[52px] grid-cols-[96px_minmax(0,1fr)_120px_60px_64px] items-center gap-3 border-b border-line px-1 text-[14px] hover:bg-accent-wash/50 max-sm:grid-cols-[64px_minmax(0,1fr)_auto_auto]',
         open && 'bg-accent-wash',
       )}
     >
-      <span className="truncate font-[600]">{item.name}</span>
-      <span className="figure truncate text-[13px] max-sm:hidden">{specOf(item, units)}</span>
+      <PartOutline item={item} units={units} />
+      <span className="flex flex-col py-1 lg:grid lg:grid-cols-[minmax(0,1fr)_minmax(0,2fr)] lg:items-center lg:gap-3">
+        <span className="font-[600]">{item.name}</span>
+        <span className="figure text-[13px]">{specOf(item, units)}</span>
+      </span>
       <span className="figure text-right">
         {item.count}
         {kept > 0 ? <span className="text-soft">, {kept} kept</span> : null}
@@ -323,7 +327,8 @@ function Row({
           aria-expanded={open}
           aria-label={`${open ? 'Close' : 'Open'} ${item.name}`}
           onClick={() => onOpen(open ? null : line.id)}
-          className="touch px-2 text-accent underline underline-offset-4"
+          // The whole line opens it: a gloved thumb does not look for the word.
+          className="touch px-2 text-accent underline underline-offset-4 after:absolute after:inset-0 after:content-['']"
         >
           {open ? 'Close' : 'Open'}
         </button>

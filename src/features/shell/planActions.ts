@@ -2,9 +2,9 @@
 
 import { actOn } from '@/usecases/act';
 import { takeReadingsIn } from '@/usecases/jobs';
-import type { Result } from '@/usecases/result';
+import { idOf, type Result } from '@/usecases/result';
 
 /** Takes readings that were added since into the plan in force; its choice, ticks and torque stay. */
 export async function takeIn(jobId: string): Promise<Result<null>> {
-  return actOn((who) => takeReadingsIn(jobId, who));
+  return actOn((who) => takeReadingsIn(idOf(jobId), who));
 }

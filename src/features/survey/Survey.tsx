@@ -8,6 +8,7 @@ import { CORNERS, type Corner, type Seat } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
 import { type BoltLength, BoltPicture } from '@/drawing/BoltPicture';
 import { PlanView } from '@/drawing/PlanView';
+import { WhatIs } from '@/drawing/WhatIs';
 import { type Loosened, TorquedAgain } from './TorquedAgain';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
@@ -193,6 +194,7 @@ export function Survey(p: SurveyProps) {
               </div>
             ) : null}
             {all.filter((q) => q.scope === 'axle' && !boltLengths.includes(q)).map((q) => row(q))}
+            {p.quantities.includes('nutGrip') ? <WhatIs word="nut-grip" /> : null}
           </Rows>
           <ChalkTest
             key={`${corner}/chalk`}

@@ -80,7 +80,7 @@ export async function takeBackWheel(vehicleId: string, wheelId: string, readingI
 
 /** Marks a wheel, so that it is known again. */
 export async function mark(vehicleId: string, wheelId: string, typed: string): Promise<Result<null>> {
-  return actOn((who) => markAWheel(idOf(vehicleId), idOf(wheelId), typed, who));
+  return actOn((who) => markAWheel(idOf(vehicleId), idOf(wheelId), z.string().max(400).parse(typed), who));
 }
 
 /** Hangs a wheel at another corner; the two change places. */

@@ -7,13 +7,13 @@ export interface ClampWords {
 }
 
 /** Torque to clamp beside the face: how much the joint is pulled together, and what that rests on. */
-export function ClampPanel({ clamps }: { clamps: readonly ClampWords[] }) {
+export function ClampPanel({ title, clamps }: { title: string; clamps: readonly ClampWords[] }) {
   if (clamps.length === 0) return null;
   return (
-    <section aria-label="What the torque clamps">
+    <section aria-label={title}>
       <details className="border-t border-line px-4 text-[14px]">
         <summary className="touch flex cursor-pointer items-center text-accent underline underline-offset-4">
-          What the torque clamps
+          {title}
         </summary>
         {clamps.map((c) => (
           <div key={c.joint} className="pb-3">

@@ -15,17 +15,20 @@ import { keepGapFitted, takeBackGapFitted } from './actions';
 /** Compare: the gap at each corner as predicted and as it came out, both sides. */
 export function CompareGap({
   jobId,
+  of,
   rows,
   units,
 }: {
   jobId: string;
+  /** Which axle, where there are two: “, front axle”. */
+  of: string;
   rows: readonly CornerCompared[];
   units: UnitSystem;
 }) {
   return (
-    <section aria-labelledby="compare" className="border-t border-line p-5">
-      <h2 id="compare">
-        Compare: gap from arch to tyre, as predicted and as it came out. Car down, settled by rolling.
+    <section aria-labelledby={`compare-${jobId}`} className="border-t border-line p-5">
+      <h2 id={`compare-${jobId}`}>
+        Compare{of}: gap from arch to tyre, as predicted and as it came out. Car down, settled by rolling.
       </h2>
       <ul className="mt-2 divide-y divide-line border-y border-line">
         {rows.map((r) => (

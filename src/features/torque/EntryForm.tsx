@@ -16,7 +16,7 @@ export interface EntryFormProps {
   readonly joint: Joint;
   readonly pass: Pass;
   readonly lug: number;
-  /** Number of the lug on the face; null in the hold point. */
+  /** Number of the lug on the face. */
   readonly position: number | null;
   readonly target: number;
   readonly units: UnitSystem;
@@ -29,31 +29,27 @@ export interface EntryFormProps {
  */
 export function EntryForm({ corner, joint, pass, lug, position, target, units, onEntry }: EntryFormProps) {
   const first = useRef<HTMLInputElement>(null);
-  const button = useRef<HTMLButtonElement>(null);
   const [reading, setReading] = useState('');
   const [angle, setAngle] = useState('');
   const [sure, setSure] = useState<string | null>(null);
   const [error, setError] = useState<{ reading?: string | undefined; angle?: string | undefined }>({});
-  const figures = pass !== 'snug' && pass !== 'lower';
   const moves = pass === 'verify' || pass === 'recheck';
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new pass has other fields, and the next entry begins in its first.
   useEffect(() => {
-    (first.current ?? button.current)?.focus();
+    first.current?.focus();
   }, [pass]);
 
   const submit = () => {
     const typed = units === 'imperial' && /^[\d.,\s/]+$/.test(reading) ? `${reading} lbf·ft` : reading;
-    const figure = figures
-      ? tryInput(() => parseTorque('Reading', typed, { min: 1, max: 1000 }).value)
-      : { value: null, error: undefined };
+    const figure = tryInput(() => parseTorque('Reading', typed, { min: 1, max: 1000 }).value);
     const moved = moves
       ? tryInput(() => parseAngle('Movement', angle, { min: 0, max: 360 }).value)
       : { value: null, error: undefined };
     setError({ reading: figure.error, angle: moved.error });
     if (figure.value === undefined || moved.value === undefined) return;
     // 12 or 1200 for 120 is a slip of the hand: it is asked about before it stands in a log that nothing is taken from.
-    const off = figure.value !== null && (figure.value < target / 2 || figure.value > target * 1.5);
+    const off = figure.value < target / 2 || figure.value > target * 1.5;
     if (off && sure !== typed) return setSure(typed);
     setSure(null);
     onEntry(
@@ -74,49 +70,37 @@ export function EntryForm({ corner, joint, pass, lug, position, target, units, o
       }}
       className="flex flex-col gap-3"
     >
-      {pass === 'lower' ? (
-        <p className="text-[18px]">All snug in the air. Lower until the tyre just touches.</p>
-      ) : (
-        <p className="text-[18px]">
-          Lug <span className="figure text-[32px] leading-none font-[650]">{position}</span>
-          {pass === 'snug'
-            ? joint === 'adapter'
-              ? ' snug by hand, hub held from turning'
-              : ' snug by hand, wheel in the air'
-            : pass === 'final'
-              ? ' to the figure'
-              : ' once more: does it move?'}
-        </p>
-      )}
-      {figures ? (
-        <div className="grid grid-cols-2 gap-3">
+      <p className="text-[18px]">
+        Lug <span className="figure text-[32px] leading-none font-[650]">{position}</span>
+        {pass === 'final' ? ' to the figure' : ' once more: does it move?'}
+      </p>
+      <div className="grid grid-cols-2 gap-3">
+        <Field
+          ref={first}
+          label="Reading"
+          figure
+          inputMode="decimal"
+          unit={units === 'imperial' ? 'lbf·ft' : 'N·m'}
+          value={reading}
+          maxLength={20}
+          onChange={(e) => setReading(e.target.value)}
+          error={error.reading}
+          hint={`Figure ${Number((units === 'imperial' ? nmToLbfFt(target) : target).toFixed(1))}`}
+        />
+        {moves ? (
           <Field
-            ref={first}
-            label="Reading"
+            label="Movement"
             figure
             inputMode="decimal"
-            unit={units === 'imperial' ? 'lbf·ft' : 'N·m'}
-            value={reading}
+            unit="°"
+            value={angle}
             maxLength={20}
-            onChange={(e) => setReading(e.target.value)}
-            error={error.reading}
-            hint={`Figure ${Number((units === 'imperial' ? nmToLbfFt(target) : target).toFixed(1))}`}
+            onChange={(e) => setAngle(e.target.value)}
+            error={error.angle}
+            hint="0 if it held"
           />
-          {moves ? (
-            <Field
-              label="Movement"
-              figure
-              inputMode="decimal"
-              unit="°"
-              value={angle}
-              maxLength={20}
-              onChange={(e) => setAngle(e.target.value)}
-              error={error.angle}
-              hint="0 if it held"
-            />
-          ) : null}
-        </div>
-      ) : null}
+        ) : null}
+      </div>
       {sure !== null ? (
         <p role="alert" className="border-l-4 border-caution pl-3 text-[16px]">
           Is it really {sure.trim()}? The figure is{' '}
@@ -124,8 +108,8 @@ export function EntryForm({ corner, joint, pass, lug, position, target, units, o
           wrench showed.
         </p>
       ) : null}
-      <Button ref={button} type="submit" look="main" className="!min-h-[64px] text-[18px]">
-        {pass === 'snug' ? 'Snug' : pass === 'lower' ? 'Lowered, tyre touches' : 'Enter reading'}
+      <Button type="submit" look="main" className="!min-h-[64px] text-[18px]">
+        Enter reading
       </Button>
     </form>
   );

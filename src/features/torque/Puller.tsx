@@ -61,6 +61,11 @@ export function Puller({
   if (taken?.refused) return null;
   const same = { corner, joint, pass, lug, position, target: spec.target, units };
   if (clicks) return <ClickForm {...same} lugs={lugs} onEntry={(typed, reading) => onEnter(named(typed), reading)} />;
+  // Snug is the hand's, whatever wrench comes after it, and so is lowering: one tap a wheel.
+  if (pass === 'snug' || pass === 'lower')
+    return (
+      <ClickForm {...same} lugs={lugs} onEntry={(typed, reading) => onEnter({ ...typed, tool: 'by hand' }, reading)} />
+    );
   const streams = taken?.kind === 'electronic' && next !== null && (second || pass === 'final');
   return (
     <>

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState, useTransition } from 'react';
+import { useEffect, useRef } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Corner } from '@/core/document/vocabulary';
 import { type Joint, type Pass, type TorqueSpec, type TorqueState, WHOLE } from '@/core/torque/log';
@@ -10,8 +10,6 @@ import { WheelFace } from '@/drawing/WheelFace';
 import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
 import { Verdict } from '@/ui/Verdict';
-import { sign } from './actions';
-import { ask } from '@/ui/ask';
 import { useInAddress } from '@/ui/useInAddress';
 import { useShownAnew } from '@/ui/useShownAnew';
 import { useUnkept } from '@/ui/useUnkept';
@@ -20,9 +18,12 @@ import { LastSaid } from './LastSaid';
 import { LogTable, type LogLine } from './LogTable';
 import { OrderChoice, type OrderSaid } from './OrderChoice';
 import { Puller } from './Puller';
+import { SignOff } from './SignOff';
 import { jointKey, useEntries } from './useEntries';
 
 export interface TorquedJoint {
+  /** The job of its axle. */
+  readonly jobId: string;
   readonly corner: Corner;
   readonly joint: Joint;
   readonly state: TorqueState;
@@ -37,16 +38,15 @@ export interface TorquedJoint {
   readonly held: readonly string[];
 }
 
-export interface TorqueProps {
+/** One axle of the visit as it stands before its signature. */
+export interface TorqueAxle {
   readonly jobId: string;
-  /** Adapters' own joints first, then the wheels. */
-  readonly wheels: readonly TorquedJoint[];
+  readonly axle: 'front' | 'rear';
+  /** The visit has a job on the other axle as well. */
+  readonly paired: boolean;
   readonly lugs: number;
-  readonly units: UnitSystem;
   /** Sentences for what stands before the sign-off. */
   readonly open: readonly string[];
-  /** Recheck after sign-off instead of the first torque. */
-  readonly recheck: boolean;
   /** What must not be put together on this car once the job is signed, worded. */
   readonly never: readonly string[];
   /** The wheels may be torqued and signed off at the job's present stage. */
@@ -57,6 +57,16 @@ export interface TorqueProps {
   readonly signed: string | null;
   /** In which order the wheels are torqued, as it was said at the car; null for the star. */
   readonly order: OrderSaid | null;
+}
+
+export interface TorqueProps {
+  /** The axle whose page it is, then the other one of the visit where it is at the wrench as well. */
+  readonly axles: readonly [TorqueAxle, ...TorqueAxle[]];
+  /** Every joint of these axles, the front one's first; adapters' and hubs' own before the wheels. */
+  readonly wheels: readonly TorquedJoint[];
+  readonly units: UnitSystem;
+  /** Recheck after sign-off instead of the first torque. */
+  readonly recheck: boolean;
 }
 
 const FACE: Readonly<Record<Joint, string>> = { hub: 'Studs', adapter: 'Adapter', wheel: 'Wheel' };
@@ -79,31 +89,15 @@ const PASS_LABEL: Readonly<Record<Pass, string>> = {
   recheck: 'Recheck',
 };
 
-/** The wheel face with the next lug lit, and one entry at a time; readable from two metres. */
-export function TorqueView({
-  jobId,
-  wheels,
-  lugs,
-  units,
-  open,
-  recheck,
-  never,
-  active,
-  bar,
-  signed,
-  order,
-}: TorqueProps) {
+/** The wheel face with the next lug lit, and one entry at a time; readable from two metres. All corners of the visit are on it. */
+export function TorqueView({ axles, wheels, units, recheck }: TorqueProps) {
   const router = useRouter();
-  const entries = useEntries(jobId, wheels);
+  const entries = useEntries(wheels);
   useShownAnew();
-  const [at, setAt] = useInAddress(
-    'at',
-    jointKey((wheels.find((w) => !finished(w.state, recheck)) ?? wheels[0]) as TorquedJoint),
-    wheels.map(jointKey),
-  );
+  const own = wheels.filter((w) => w.jobId === axles[0].jobId);
+  const first = own.find((w) => !finished(w.state, recheck)) ?? wheels.find((w) => w.active) ?? wheels[0];
+  const [at, setAt] = useInAddress('at', jointKey(first as TorquedJoint), wheels.map(jointKey));
   const [hand, setHand] = useUnkept('torque/in-hand', 'click');
-  const [failure, setFailure] = useState<string | null>(null);
-  const [busy, start] = useTransition();
   const title = useRef<HTMLHeadingElement>(null);
   const wheel = wheels.find((w) => jointKey(w) === at) ?? wheels[0];
   const through = wheel ? finished(entries.stateOf(wheel), recheck) : false;
@@ -115,6 +109,8 @@ export function TorqueView({
   }, [through]);
   if (!wheel) return null;
   const { corner, joint, source, spec } = wheel;
+  const axle = axles.find((a) => a.jobId === wheel.jobId) ?? axles[0];
+  const { lugs } = axle;
   const { target, locking } = spec;
   const taken = wheel.wrenches.find((w) => w.name === hand);
   const clicks = taken ? taken.kind === 'click' : hand !== 'figures';
@@ -126,7 +122,10 @@ export function TorqueView({
   const position = next === null ? null : state.order.indexOf(next) + 1;
   const wrong = state.last && state.last.outcome !== 'done' ? state.last.reading.lug : null;
   const done = through;
-  const other = wheels.find((w) => jointKey(w) !== at && !finished(entries.stateOf(w), recheck));
+  const other = nextAfter(
+    wheel,
+    wheels.filter((w) => !finished(entries.stateOf(w), recheck)),
+  );
 
   // A slip is struck out and stays in the log; what was signed does not change.
   const canStrike = wheel.active && state.last !== null && (!recheck || state.last.reading.pass === 'recheck');
@@ -137,12 +136,15 @@ export function TorqueView({
       { pass: 'strike', lug: WHOLE, reading: null, angle: null, felt: null },
     );
 
-  const signIt = () =>
-    start(async () => {
-      const result = await ask(() => sign(jobId));
-      if (result.ok) router.push(`/jobs/${jobId}/record`);
-      else setFailure(result.message);
-    });
+  // The other axle of the visit is signed by itself, and after it the record shows both.
+  const signed = () => {
+    const open = axles.find((a) => a !== axle && a.active && a.signed === null);
+    if (!open) return router.push(`/jobs/${axle.jobId}/record`);
+    const on = wheels.find((w) => w.jobId === open.jobId && w.joint === 'wheel');
+    if (on) setAt(jointKey(on));
+    // What is signed leaves the wrench, and with it the page that was its own.
+    if (open !== axles[0]) router.push(`/jobs/${open.jobId}/torque`);
+  };
 
   return (
     <div className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)_340px] max-lg:grid-cols-1">
@@ -211,11 +213,14 @@ export function TorqueView({
             <InHand wrenches={wheel.wrenches} value={hand} onChange={setHand} />
             {joint === 'wheel' && !recheck ? (
               <OrderChoice
-                jobId={jobId}
+                key={axle.jobId}
+                jobId={axle.jobId}
                 lugs={lugs}
                 locking={locking !== null}
-                said={order}
-                begun={wheels.some((w) => w.joint === 'wheel' && w.log.some((e) => e.lug >= 0))}
+                said={axle.order}
+                begun={wheels.some(
+                  (w) => w.jobId === axle.jobId && w.joint === 'wheel' && w.log.some((e) => e.lug >= 0),
+                )}
               />
             ) : null}
             <Puller
@@ -232,7 +237,14 @@ export function TorqueView({
             />
           </>
         ) : (
-          <p className="text-soft">{recheck ? 'This recheck is not due yet.' : waitingFor(wheel, wheels)}</p>
+          <p className="text-soft">
+            {recheck
+              ? 'This recheck is not due yet.'
+              : waitingFor(
+                  wheel,
+                  wheels.filter((w) => w.jobId === wheel.jobId),
+                )}
+          </p>
         )}
         {canStrike ? (
           <Button look="quiet" onClick={strike} className="self-start">
@@ -262,48 +274,30 @@ export function TorqueView({
               : ''}
           </p>
         ) : null}
-        {bar ? <p className="border-l-4 border-stop pl-3 text-[14px]">{bar}</p> : null}
+        {axle.bar ? <p className="border-l-4 border-stop pl-3 text-[14px]">{axle.bar}</p> : null}
         {recheck ? null : (
-          <section aria-labelledby="sign" className="flex flex-col gap-2 border-t border-line pt-3">
-            <h2 id="sign">Sign off</h2>
-            {signed ? (
-              <p className="text-[14px]">Signed off by {signed}.</p>
-            ) : open.length > 0 ? (
-              <ul className="list-disc pl-5 text-[14px]">
-                {open.map((o) => (
-                  <li key={o}>{o}</li>
-                ))}
-              </ul>
-            ) : (
-              <p className="text-[14px]">
-                Nothing is open. Signing sets the recheck for tomorrow and keeps the record.
-              </p>
-            )}
-            {never.length > 0 ? (
-              <div className="border-l-2 border-caution pl-3 text-[14px]">
-                <p className="font-[600]">With this on the car, never put together:</p>
-                <ul className="list-disc pl-5">
-                  {never.map((n) => (
-                    <li key={n}>{n}</li>
-                  ))}
-                </ul>
-              </div>
-            ) : null}
-            {failure ? (
-              <p role="alert" className="text-stop">
-                {failure}
-              </p>
-            ) : null}
-            {signed ? null : (
-              <Button look="main" disabled={busy || open.length > 0 || !active || entries.waiting > 0} onClick={signIt}>
-                Sign off
-              </Button>
-            )}
-          </section>
+          <SignOff
+            key={axle.jobId}
+            axle={axle}
+            title={axle.paired ? `Sign off the ${axle.axle} axle` : 'Sign off'}
+            waiting={entries.waiting > 0}
+            onSigned={signed}
+          />
         )}
         <LogTable log={wheel.log} units={units} order={state.order} />
       </aside>
     </div>
+  );
+}
+
+/** Where the wrench goes from a joint that is through: the same axle's next, else what may be pulled, else whatever is open. */
+function nextAfter(at: TorquedJoint, open: readonly TorquedJoint[]): TorquedJoint | undefined {
+  const others = open.filter((w) => jointKey(w) !== jointKey(at));
+  return (
+    others.find((w) => w.active && w.jobId === at.jobId) ??
+    others.find((w) => w.active) ??
+    others.find((w) => w.jobId === at.jobId) ??
+    others[0]
   );
 }
 

@@ -9,6 +9,8 @@ import type { TorquedJoint } from './TorqueView';
 /** An entry that was made and is not in the stored log yet. */
 interface Waiting {
   readonly key: string;
+  /** The job whose log it goes into. */
+  readonly jobId: string;
   /** Its place in the joint's own log. */
   readonly seq: number;
   readonly typed: Omit<EntryTyped, 'seq'>;
@@ -44,7 +46,7 @@ const stored = (w: TorquedJoint): TorqueReading[] =>
  * While the server cannot be reached they wait and are sent again; each carries its place in the log, so that one whose answer
  * was lost counts once. A refused entry is dropped with all that followed it at that joint, and said.
  */
-export function useEntries(jobId: string, joints: readonly TorquedJoint[]): Entries {
+export function useEntries(joints: readonly TorquedJoint[]): Entries {
   const [queue, setQueue] = useState<readonly Waiting[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [round, setRound] = useState(0);
@@ -66,7 +68,7 @@ export function useEntries(jobId: string, joints: readonly TorquedJoint[]): Entr
   useEffect(() => {
     if (!first || sending.current) return;
     sending.current = true;
-    void ask(() => enter(jobId, { ...first.typed, seq: first.seq })).then((result) => {
+    void ask(() => enter(first.jobId, { ...first.typed, seq: first.seq })).then((result) => {
       sending.current = false;
       if (result.ok) {
         kept.current.add(first);
@@ -78,7 +80,7 @@ export function useEntries(jobId: string, joints: readonly TorquedJoint[]): Entr
       if (result.again) setTimeout(() => setRound((n) => n + 1), AGAIN_MS);
       else setQueue((q) => q.filter((x) => x.key !== first.key));
     });
-  }, [first, jobId, round]);
+  }, [first, round]);
 
   // Leaving now would lose what is on its way.
   const held = unsent.length > 0;
@@ -107,7 +109,8 @@ export function useEntries(jobId: string, joints: readonly TorquedJoint[]): Entr
     enter: (w, typed, reading) => {
       const key = jointKey(w);
       setTrouble((t) => (left.length === 0 ? null : t));
-      setQueue((q) => [...q, { key, seq: w.log.length + left.filter((x) => x.key === key).length, typed, reading }]);
+      const seq = w.log.length + left.filter((x) => x.key === key).length;
+      setQueue((q) => [...q, { key, jobId: w.jobId, seq, typed, reading }]);
     },
   };
 }

@@ -302,7 +302,7 @@ function HubTable({ hub, session }: { hub: AxleHubRow; session: Session }) {
       <h2 id={`hub-${hub.axle}`} className="mb-1">
         {hub.axle === 'front' ? 'Front axle' : 'Rear axle'}
       </h2>
-      <dl className="grid grid-cols-[110px_1fr] border-t border-line">
+      <dl className="grid grid-cols-[130px_1fr] border-t border-line">
         {rows.map(([label, value]) => (
           <div key={label} className="contents">
             <dt className="border-b border-line py-1.5 text-[14px] text-soft">{label}</dt>
