@@ -9,7 +9,8 @@ import { Finder } from '@/ui/Finder';
 import { NavLink } from '@/ui/NavLink';
 import { calendarView } from '@/usecases/calendar/day';
 import { shopTimeNow } from '@/store/shopTime';
-import { dayAfter, dayOf, isDay, reads } from '@/usecases/calendar/zone';
+import { dayAfter, dayOf, reads } from '@/usecases/calendar/zone';
+import { isDay } from '@/core/calendar/isDay';
 import { foundIn } from '@/usecases/pages';
 
 export const metadata: Metadata = { title: 'Day board' };

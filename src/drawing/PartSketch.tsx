@@ -42,7 +42,8 @@ export function PartOutline({ item, units }: { item: CatalogueItem; units: UnitS
       data-testid="part-outline"
       className="h-[40px] w-full"
       stroke="var(--ink)"
-      strokeWidth="0.7"
+      // About a pixel wide at the size that a line gives each kind.
+      strokeWidth={item.kind === 'spacer' ? 1.8 : 0.8}
       fill="none"
     >
       <Outline.Provider value={true}>{drawn(item, units)}</Outline.Provider>

@@ -7,7 +7,7 @@ import { formatLength, type UnitSystem } from '@/core/units/format';
 export const WIDTH = 190;
 export const HEIGHT = 92;
 const AXIS = 42;
-const LETTER = 6;
+const LETTER = 6.4;
 /** What nobody measured is drawn at a usual size, dashed: head and hexagon. Across flats against the thread. */
 const HEAD = 1.5;
 

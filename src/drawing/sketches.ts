@@ -221,8 +221,8 @@ const HANGER: Sketch = {
     block(52, 98, 42, 18, 'brass'),
     block(94, 101, 196, 12, 'brass'),
   ],
-  dims: [dim(52, 94, 88, 'thread'), dim(94, 290, 150, 'plain pin, no tool')],
-  words: [word(62, 198, 'hub'), word(190, 204, 'wheel hangs on it')],
+  dims: [dim(52, 94, 88, 'thread')],
+  words: [word(62, 198, 'hub'), word(190, 204, 'wheel hangs on it'), word(274, 94, 'plain pin, by hand')],
 };
 
 export const SKETCHES = {

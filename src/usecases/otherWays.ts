@@ -10,7 +10,7 @@ import { currentPlan, freezePlan } from '@/store/plans';
 import { type ChoiceDraft, HELD, type HeldFor, type PlanB } from '@/store/schema';
 import { looseBar } from './loosened';
 import { advance } from './advance';
-import { reasonFrom } from './signing';
+import { reasonFrom } from './reason';
 import { planWith } from './jobPlan';
 import { planOf, soundPlan } from './soundPlan';
 

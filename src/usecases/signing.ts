@@ -1,6 +1,6 @@
 import 'server-only';
+import { reasonFrom } from './reason';
 import { addDays, format, startOfDay } from 'date-fns';
-import { InputError } from '@/core/errors';
 import type { Plan } from '@/core/document/document';
 import { RECHECK_LABEL, recheckChain } from '@/core/procedure/rechecks';
 import { contactOf } from '@/store/contacts';
@@ -35,19 +35,6 @@ export function afterLink(whole: JobWhole, endedId: string | null): { event: Job
   return next
     ? { event: 'recheck-link', set: { recheckDueAt: next.dueTo } }
     : { event: 'recheck-done', set: { recheckDueAt: null } };
-}
-
-/** A reason as typed. @throws InputError */
-export function reasonFrom(field: string, typed: string): string {
-  const reason = typed.trim();
-  if (reason === '' || reason.length > 300)
-    throw new InputError(
-      field,
-      reason.slice(0, 40),
-      reason === '' ? 'is empty.' : 'is longer than 300 characters.',
-      'A sentence will do; it stands on the record.',
-    );
-  return reason;
 }
 
 /** Says why the next recheck is done before its time. @throws RefusedError, InputError */

@@ -1,3 +1,4 @@
+import { isDay } from '@/core/calendar/isDay';
 import ICAL from 'ical.js';
 import {
   clockOn,
@@ -5,7 +6,6 @@ import {
   dayOf,
   dayStart,
   hourMarks,
-  isDay,
   isZone,
   momentFrom,
   momentsReading,

@@ -1,4 +1,4 @@
-import { isExists } from 'date-fns';
+import { isDay } from '../calendar/isDay';
 import { InputError } from '../errors';
 import { parseTorque } from '../units/parse';
 
@@ -44,14 +44,6 @@ export interface WrenchTyped {
   readonly from: string;
   readonly to: string;
   readonly dueOn: string;
-}
-
-const DAY = /^\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])$/;
-
-/** A day of the calendar: the 31st of February is none. */
-function isDay(text: string): boolean {
-  const [year = 0, month = 0, day = 0] = text.split('-').map(Number);
-  return DAY.test(text) && isExists(year, month - 1, day);
 }
 
 /** Reads a wrench as typed. @throws InputError that names the field */

@@ -59,13 +59,17 @@ export function Checklist({
   return (
     <div className="flex flex-col gap-4">
       {parts.length > 0 ? (
-        <ul aria-label="Parts on the trolley" className="grid grid-cols-2 gap-3 max-md:grid-cols-1">
+        <ul aria-label="Parts on the trolley" className="grid grid-cols-2 gap-3 max-lg:grid-cols-1">
           {parts.map((p, i) => {
             const s = shown.find((x) => x.key === p.key);
             return s ? (
               <li
                 key={`${p.key}/${p.item.name}`}
-                className={cx('flex flex-col border-2 bg-sheet', s.ticked ? 'border-accent' : 'border-line')}
+                // On a tablet the words stand beside the drawing, so that its letters stay large enough to read.
+                className={cx(
+                  'flex flex-col border-2 bg-sheet sm:max-lg:grid sm:max-lg:grid-cols-[350px_minmax(0,1fr)]',
+                  s.ticked ? 'border-accent' : 'border-line',
+                )}
               >
                 <PartSketch item={p.item} units={units} />
                 <div className="grid grid-cols-[44px_minmax(0,1fr)] items-center gap-x-2 p-1">

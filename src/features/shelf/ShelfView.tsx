@@ -306,7 +306,7 @@ function Row({
   return (
     <div
       className={cx(
-        'relative grid min-h-[52px] grid-cols-[96px_minmax(0,1fr)_120px_60px_64px] items-center gap-3 border-b border-line px-1 text-[14px] hover:bg-accent-wash/50 max-sm:grid-cols-[64px_minmax(0,1fr)_auto_auto]',
+        'relative grid min-h-[52px] grid-cols-[96px_minmax(0,1fr)_84px_60px_64px] items-center lg:grid-cols-[96px_minmax(0,1fr)_140px_90px_64px] gap-3 border-b border-line px-1 text-[14px] hover:bg-accent-wash/50 max-sm:grid-cols-[64px_minmax(0,1fr)_auto_auto]',
         open && 'bg-accent-wash',
       )}
     >

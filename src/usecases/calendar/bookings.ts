@@ -1,4 +1,5 @@
 import 'server-only';
+import { reasonFrom } from '../reason';
 import { type Booked, clashes, type Clash, endOf, type Laid, laidInto, stretchesFrom } from '@/core/calendar/clash';
 import { freeSlots, inOpenHours, type Open, type Slot, withoutClosed } from '@/core/calendar/slots';
 import { InputError } from '@/core/errors';
@@ -317,14 +318,7 @@ export async function slotsFor(
 
 /** Calls a booking off. @throws InputError, ChangedMeanwhileError */
 export async function callOff(id: string, version: number, why: string, by: string): Promise<void> {
-  const reason = why.trim();
-  if (reason === '' || reason.length > 300)
-    throw new InputError(
-      'Why it is called off',
-      '',
-      reason === '' ? 'is empty.' : 'is too long.',
-      'A few words will do.',
-    );
+  const reason = reasonFrom('Why it is called off', why);
   const { db } = await theStore();
   const at = new Date();
   await db.transaction((tx) => changeBooking(tx, id, version, { endedAt: at, endedWhy: reason }, by, at));

@@ -1,4 +1,5 @@
 import 'server-only';
+import { isDay } from '@/core/calendar/isDay';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import { InputError } from '@/core/errors';
 import { theStore } from '@/store/connection';
@@ -10,12 +11,12 @@ import { addLink, endRecheck } from '@/store/rechecks';
 import { bookingsOfVisit } from '@/store/bookings';
 import { shopTimeNow } from '@/store/shopTime';
 import { advance } from '../advance';
-import { reasonFrom } from '../signing';
+import { reasonFrom } from '../reason';
 import { swapsOfVehicle } from '../swaps';
 import { swapMatrix } from '@/core/whatif/swap';
 import { slotsFor } from './bookings';
 import { recheckLaid } from './estimates';
-import { dayAfter, dayStart, isDay, momentFrom, reads } from './zone';
+import { dayAfter, dayStart, momentFrom, reads } from './zone';
 
 const HOUR = 3600_000;
 const nothing = { value: undefined };

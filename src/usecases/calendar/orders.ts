@@ -1,4 +1,5 @@
 import 'server-only';
+import { isDay } from '@/core/calendar/isDay';
 import { and, eq, isNull } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { type OrderFor, type OrderLine, shortOf } from '@/core/calendar/orders';
@@ -12,7 +13,7 @@ import { recordEvent } from '@/store/events';
 import { jobsOfVisits, loadJob } from '@/store/jobs';
 import { shopTimeNow } from '@/store/shopTime';
 import { type Need, needsOf, orderedFor, shelfNow } from './ready';
-import { isDay, reads } from './zone';
+import { reads } from './zone';
 
 const DAY = 24 * 3600_000;
 /** As many jobs are looked at: a week of a large shop. */

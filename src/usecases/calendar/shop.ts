@@ -1,4 +1,5 @@
 import 'server-only';
+import { isDay } from '@/core/calendar/isDay';
 import { InputError } from '@/core/errors';
 import { readClosures } from '@/files/closuresIcs';
 import { addClosures, bookingsIn, closuresIn, withdrawClosure } from '@/store/bookings';
@@ -7,7 +8,7 @@ import { theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
 import { addResource, changeResource, resources } from '@/store/resources';
 import { setShopTime, shopTimeNow } from '@/store/shopTime';
-import { dayAfter, dayStart, isDay, isZone, keepTimeBy, momentFrom, momentsReading, reads } from './zone';
+import { dayAfter, dayStart, isZone, keepTimeBy, momentFrom, momentsReading, reads } from './zone';
 
 const YEAR = 366 * 24 * 3600_000;
 

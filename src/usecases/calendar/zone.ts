@@ -1,3 +1,4 @@
+import { isDay } from '@/core/calendar/isDay';
 import { TZDate } from '@date-fns/tz';
 import { format } from 'date-fns';
 import type { Open } from '@/core/calendar/slots';
@@ -42,10 +43,6 @@ export function dayAfter(day: string, days: number): string {
 
 /** 0 for Monday. */
 export const weekdayOf = (day: string): number => (new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7;
-
-/** Whether a text names a calendar day that there is. */
-export const isDay = (text: string): boolean =>
-  DAY.test(text) && !Number.isNaN(Date.parse(`${text}T00:00:00Z`)) && dayAfter(text, 0) === text;
 
 /** The moment at which a day begins in a zone: where midnight is skipped, the first moment after it. */
 export function dayStart(zone: string, day: string): number {

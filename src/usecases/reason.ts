@@ -1,0 +1,14 @@
+import { InputError } from '@/core/errors';
+
+/** A reason as typed. @throws InputError */
+export function reasonFrom(field: string, typed: string): string {
+  const reason = typed.trim();
+  if (reason === '' || reason.length > 300)
+    throw new InputError(
+      field,
+      reason.slice(0, 40),
+      reason === '' ? 'is empty.' : 'is longer than 300 characters.',
+      'A sentence will do; it stands on the record.',
+    );
+  return reason;
+}
