@@ -5,6 +5,7 @@ import { useId } from 'react';
 export function Segments<T extends string>({
   label,
   hideLabel,
+  pairs,
   value,
   options,
   onChange,
@@ -12,6 +13,8 @@ export function Segments<T extends string>({
   label: string;
   /** The label stands beside it already and is only read out. */
   hideLabel?: boolean;
+  /** Left and right stand beside each other, as on the car. */
+  pairs?: boolean;
   /** Null while nothing is chosen. */
   value: T | null;
   options: readonly { value: T; label: string }[];
@@ -27,7 +30,7 @@ export function Segments<T extends string>({
         aria-labelledby={id}
         value={value ?? ''}
         onValueChange={(v) => onChange(v as T)}
-        className="flex flex-wrap gap-px"
+        className={pairs ? 'grid grid-cols-2 gap-px' : 'flex flex-wrap gap-px'}
       >
         {options.map((o) => (
           <RadioGroup.Item

@@ -184,6 +184,7 @@ export function TorqueView({ axles, wheels, units, recheck }: TorqueProps) {
       >
         <Segments
           label={firstLabel(wheels)}
+          pairs={wheels.length > 2}
           value={at}
           options={wheels.map((w) => ({
             value: jointKey(w),
