@@ -58,6 +58,8 @@ export function bayLines(whole: JobWhole, units: UnitSystem): string[] {
       `${CLOCK_LABEL.locker}, ${where(c.corner)}: ${waitText(c.minutes * 60_000)} (${c.source})${grade}, from ${when(c.startedAt)}.${end}`,
     );
   }
+  if (bay.oldKept)
+    lines.push(`What came off is kept: ${bay.oldKept.place}; ${bay.oldKept.by}, ${when(bay.oldKept.at)}.`);
   for (const e of whole.bay) {
     if (e.detail.kind === 'fast') lines.push(`Ticked within seconds: ${e.detail.why}; ${e.by}, ${when(e.at)}.`);
     if (e.detail.kind === 'hand-over') lines.push(`Handed over to ${e.detail.to}; ${e.by}, ${when(e.at)}.`);

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
-import { conversionVisit } from './conversion';
 import { accessible, expect, serverWillBeKilled, test } from './guard';
 import { Server } from './server';
 import { listens, snugAndLower, to, workCard } from './steps';
+import { conversionVisit } from './visits';
 
 let server: Server;
 test.beforeAll(async () => {
@@ -73,6 +73,10 @@ test('two-ended studs on four corners: own rounds, clocks, a crossed lug, a relo
 
   await test.step('the figure of a hub’s end is asked for, never offered; what waits survives a reload', async () => {
     await pickCorner(page, 'front left');
+    await step(page, 'Wheel off, bag the old').click();
+    await page.getByLabel('Where the old ones are kept').fill('boot, under the floor');
+    await page.getByRole('button', { name: 'Keep the place' }).click();
+    await expect(page.getByText('Kept: boot, under the floor, Fitter.')).toBeVisible();
     await step(page, 'Locker on the hub end').click();
     await expect(page.getByText('Medium: comes apart with hand tools.')).toBeVisible();
     await lockerOn(page, '24', 'bottle of the medium one');
@@ -211,8 +215,10 @@ test('two-ended studs on four corners: own rounds, clocks, a crossed lug, a relo
     await expect(rear).toContainText('A thread crossed, rear right: third nut');
     await expect(rear).toContainText('fastener and mate replaced');
     await expect(front).toContainText('Studs’ hub end 33 N·m (stud leaflet), hub held by a helper on the pedal');
+    await expect(front).toContainText('What came off is kept: boot, under the floor');
     await expect(front).toContainText('Not waited for: fast locker, the leaflet allows 30 min');
     await expect(rear).toContainText('grease on a mating face');
+    await expect(page.getByText('33 N·m, stud leaflet')).toHaveCount(2);
     await expect(page.getByTestId('trace-thumb').first()).toBeVisible();
     const [download] = await Promise.all([
       page.waitForEvent('download'),

@@ -70,6 +70,7 @@ function fitAxle(whole: JobWhole, units: UnitSystem, now: number): FitAxle {
     clocks: bay.clocks,
     troubles: bay.troubles,
     deviations: bay.deviations,
+    oldKept: bay.oldKept,
     paused: bay.paused,
     lift: bay.lift,
   };

@@ -10,7 +10,8 @@ import { CompareGap } from '@/features/torque/CompareGap';
 import { type TorqueAxle, type TorquedJoint, TorqueView } from '@/features/torque/TorqueView';
 import type { Plan } from '@/core/document/document';
 import { AXLE_LABEL } from '@/core/document/labels';
-import type { UnitSystem } from '@/core/units/format';
+import { formatTorque, type UnitSystem } from '@/core/units/format';
+import { Verdict } from '@/ui/Verdict';
 import type { Stage } from '@/store/schema';
 import { partnerOfJob } from '@/usecases/jobs';
 import { gapsCompared } from '@/usecases/gapCompare';
@@ -71,6 +72,7 @@ export async function TorquePage({
           .map((w) => (
             <MovedWhy key={w.job.id} causes={moveCauses(w.plan?.document as Plan)} />
           ))}
+        {recheck ? shown.map((w) => <UnderTheWheel key={w.job.id} whole={w} units={units} />) : null}
         <TorqueView
           axles={axles.map((a) => a.axle) as [TorqueAxle, ...TorqueAxle[]]}
           wheels={[...axles].sort((a, b) => a.axle.axle.localeCompare(b.axle.axle)).flatMap((a) => a.joints)}
@@ -98,6 +100,22 @@ export async function TorquePage({
         ))}
       </div>
     </JobFrame>
+  );
+}
+
+/** An adapter's own nuts are not to be reached at a recheck as it is done; that is said where one would think all is checked. */
+function UnderTheWheel({ whole, units }: { whole: JobWhole; units: UnitSystem }) {
+  const torque = whole.plan?.document.spacer.adapter?.torque;
+  if (!torque) return null;
+  return (
+    <p className="flex items-start gap-2 border-b border-line px-4 py-2 text-[14px]">
+      <Verdict level="caution" />
+      <span>
+        The {whole.job.axle} adapters’ own nuts are under the wheels: what is checked here does not reach them. With the
+        wheel off they are held to {formatTorque(torque.value, units)} ({torque.source}), hub held from turning; then
+        the wheel goes on and is torqued anew.
+      </span>
+    </p>
   );
 }
 

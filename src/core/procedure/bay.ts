@@ -41,6 +41,8 @@ export const baySchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('hub-figure'), nm: z.number().min(5).max(150), source: words, hold: z.enum(HUB_HOLDS) }),
   /** Other work in the visit has the brakes open: nobody holds a hub by the pedal. */
   z.object({ kind: z.literal('brakes'), open: z.boolean() }),
+  /** Where what came off is kept, bagged and labelled. */
+  z.object({ kind: z.literal('old-kept'), place: words }),
   z.object({ kind: z.literal('pause'), why: words }),
   z.object({ kind: z.literal('go-on') }),
   /** In which order the wheel is torqued: a handbook’s own, or the star with its locking piece last or first. */
@@ -124,6 +126,8 @@ export interface BayState {
   /** Who has the job after a hand-over. */
   readonly with: string | null;
   readonly drive: Extract<BayDetail, { kind: 'drive' }> | null;
+  /** Where what came off is kept, as it was said last. */
+  readonly oldKept: { readonly place: string; readonly by: string; readonly at: number } | null;
   /** The brakes are open in this visit, so that no pedal holds a hub. */
   readonly brakesOpen: boolean;
 }
@@ -147,6 +151,7 @@ export function bayState(entries: readonly BayEntry[], now: number): BayState {
     paused: null as BayState['paused'],
     with: null as string | null,
     drive: null as BayState['drive'],
+    oldKept: null as BayState['oldKept'],
     brakesOpen: false,
   };
   const clocks = new Map<string, RunningClock>();
@@ -205,6 +210,9 @@ export function bayState(entries: readonly BayEntry[], now: number): BayState {
         break;
       case 'drive':
         state.drive = d;
+        break;
+      case 'old-kept':
+        state.oldKept = { place: d.place, by, at };
         break;
       case 'brakes':
         state.brakesOpen = d.open;

@@ -4,6 +4,7 @@ import { useRef, useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Corner } from '@/core/document/vocabulary';
 import type { BayDetail } from '@/core/procedure/bay';
+import { stepName } from '@/core/procedure/card';
 import type { UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
 import { Button, LinkButton } from '@/ui/Button';
@@ -12,6 +13,7 @@ import { VerdictMark } from '@/ui/Verdict';
 import { StartClock } from './Clocks';
 import type { FitAxle, FitStep, ShelfLocker } from './fitProps';
 import { HubFigure } from './HubFigure';
+import { OldKept } from './OldKept';
 import { Reason } from './Reason';
 import { StepDrawing } from './StepDrawing';
 import { AnotherWay, WentWrong } from './Trouble';
@@ -91,6 +93,7 @@ export function StepPanel(p: StepPanelProps) {
           onSay={(d) => p.onSay(d)}
         />
       ) : null}
+      {stepName(step.key) === 'bag' ? <OldKept kept={axle.oldKept} onSay={(d) => p.onSay(d)} /> : null}
       {card?.starts ? (
         <StartClock
           kind={card.starts}

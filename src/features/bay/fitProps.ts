@@ -24,6 +24,7 @@ export interface FitAxle {
   readonly clocks: readonly RunningClock[];
   readonly troubles: readonly OpenTrouble[];
   readonly deviations: BayState['deviations'];
+  readonly oldKept: BayState['oldKept'];
   readonly paused: BayState['paused'];
   readonly lift: BayState['lift'];
 }

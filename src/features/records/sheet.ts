@@ -9,6 +9,7 @@ import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';
 import type { PlanInForce } from '@/store/plans';
+import { bayOf } from '@/usecases/card';
 import { gapsCompared } from '@/usecases/gapCompare';
 import type { Numbers } from '@/core/figures/numbers';
 
@@ -32,8 +33,10 @@ export function factsOf(
     ['Wish and use', `${WISH_LABEL[plan.wish]}, ${USE_LABEL[plan.use].toLowerCase()}`],
     ['Thread, seat', threadText(plan)],
     ['Spacer', spacerText(plan, units)],
-    ['Fasteners', fastenerText(plan, units)],
+    ...(plan.spacer.adapter ? [['Adapter', adapterText(plan.spacer.adapter, units)] as [string, string]] : []),
+    ['Fasteners', `${fastenerText(plan, units)}, ${classText(plan)}`],
     ['Torque', torque ? `${formatTorque(torque.value, units)}, ${torque.source}` : 'no figure'],
+    ...ownTorques(whole, plan, units),
     [
       'Offset, track',
       `${n.effectiveOffset === null ? 'ET not read' : `ET ${plan.wheel.offset} → ${Number(n.effectiveOffset.toFixed(2))}`}, track +${formatLength(n.trackChange, units)}`,
@@ -103,7 +106,49 @@ function spacerText({ spacer, rightPlate }: Plan, units: UnitSystem): string {
   const right = rightPlate === null ? '' : ` left, ${formatLength(rightPlate, units)} right`;
   const on =
     spacer.lugs === null || spacer.boltCircles === null ? '' : `, ${spacer.lugs} × ${spacer.boltCircles.join(' / ')}`;
-  return `${size}${right}, ${spacer.kind}${on}`;
+  const len = (x: number) => formatLength(x, units);
+  const bore = spacer.bore === null ? '' : `, bore ${len(spacer.bore)}`;
+  const lip =
+    spacer.lipDiameter === null
+      ? ''
+      : `, lip ⌀ ${len(spacer.lipDiameter)}${spacer.lipHeight === null ? '' : `, ${len(spacer.lipHeight)} high`}${spacer.lipRoot === null ? '' : `, root ${len(spacer.lipRoot)}`}`;
+  return `${size}${right}, ${spacer.kind}${on}${bore}${lip}`;
+}
+
+const named = (text: string): string => (text === 'unknown' ? 'not known' : text);
+
+/** Classes of what holds the wheel, as they are marked on it. */
+function classText({ fastener: f, hub }: Plan): string {
+  const nut = 'nut' in f && f.nut ? f.nut.class : hub.nutClass;
+  const own = 'class' in f ? f.class : hub.fastenerClass;
+  return f.kind === 'bolt' || (f.kind === 'stock' && hub.fastening === 'bolt')
+    ? `class ${named(own)}`
+    : `studs’ class ${named(own)}, nuts’ ${named(nut)}`;
+}
+
+/** What an adapter brings of its own: drilling for the wheel, studs, and the nuts under it. */
+function adapterText(a: NonNullable<Plan['spacer']['adapter']>, units: UnitSystem): string {
+  const len = (x: number | null, what: string) => (x === null ? [] : [`${what} ${formatLength(x, units)}`]);
+  return [
+    ...(a.boltCircle === null ? [] : [`its studs on ${formatLength(a.boltCircle, units)}`]),
+    `${threadName(a.studThread)}, class ${named(a.studClass)}`,
+    ...len(a.studProtrusion, 'standing out'),
+    ...len(a.web, 'web'),
+    ...len(a.nutHeight, 'nuts under it high'),
+    `nuts’ class ${named(a.nutClass)}`,
+  ].join(', ');
+}
+
+/** Figure and source of every joint beside the wheel's, each torqued in a round of its own. */
+function ownTorques(whole: JobWhole, plan: Plan, units: UnitSystem): [string, string][] {
+  const adapter = plan.spacer.adapter?.torque;
+  const { hub } = bayOf(whole, 0);
+  return [
+    ...(adapter
+      ? [['Adapter’s nuts', `${formatTorque(adapter.value, units)}, ${adapter.source}`] as [string, string]]
+      : []),
+    ...(hub ? [['Studs in the hub', `${formatTorque(hub.nm, units)}, ${hub.source}`] as [string, string]] : []),
+  ];
 }
 
 function laterText({ camberChange, lowerBy, trim }: Plan, units: UnitSystem): string {

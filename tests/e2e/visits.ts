@@ -1,4 +1,5 @@
 import { plainSpacer } from '@/core/document/blank';
+import { HARBOUR_CARS } from '@/demo/harbourCars';
 import { seedVehicle, seedWrenches } from '@/demo/seed';
 import type { DemoJob, DemoVehicle } from '@/demo/vehicle';
 import { openStore } from '@/store/connection';
@@ -98,12 +99,28 @@ const CAR: DemoVehicle = {
   jobs: [job('front', 5), job('rear', 0)],
 };
 
-/** Fills a folder with one car whose visit brings studs to all four corners and stands at its card. */
-export async function conversionVisit(folder: string): Promise<void> {
+/** The 4×4 of the demo with wheels whose pockets all take the studs of its adapter, on both rear corners. */
+function adapterCar(): DemoVehicle {
+  const drover = HARBOUR_CARS.find((c) => c.name === 'Halm Drover') as DemoVehicle;
+  const rear = drover.jobs.find((j) => j.axle === 'rear') as DemoJob;
+  const wheels = Object.fromEntries(
+    Object.entries(drover.wheels ?? {}).map(([set, measured]) => [set, { ...measured, pocketDepth: [9, 9, 9, 9] }]),
+  ) as NonNullable<DemoVehicle['wheels']>;
+  return { ...drover, wheels, jobs: [{ ...rear, sameVisit: false, until: 'fit' }] };
+}
+
+/** Fills a folder with one car as far as its jobs say. */
+async function filled(folder: string, car: DemoVehicle): Promise<void> {
   copyOver(await emptyFolder(), folder);
   const store = await openStore(folder);
   const now = new Date();
   await seedWrenches(store.db, now);
-  await seedVehicle(store.db, CAR, now);
+  await seedVehicle(store.db, car, now);
   await store.close();
 }
+
+/** One car whose visit brings studs to all four corners and stands at its card. */
+export const conversionVisit = (folder: string): Promise<void> => filled(folder, CAR);
+
+/** One car whose visit brings adapters to its rear corners and stands at its card. */
+export const adapterVisit = (folder: string): Promise<void> => filled(folder, adapterCar());
