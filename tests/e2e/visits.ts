@@ -1,26 +1,13 @@
 import { plainSpacer } from '@/core/document/blank';
 import { HARBOUR_CARS } from '@/demo/harbourCars';
+import { TOWN_CARS } from '@/demo/townCars';
 import { seedVehicle, seedWrenches } from '@/demo/seed';
 import type { DemoJob, DemoVehicle } from '@/demo/vehicle';
 import { openStore } from '@/store/connection';
 import { copyOver, emptyFolder } from '../template.mjs';
 
-const hub = {
-  lugs: 4,
-  boltCircleMm: 100,
-  thread: 'M12x1.5',
-  fastening: 'bolt',
-  seat: 'cone60',
-  threadMaterial: 'steel',
-  nutStyle: 'unknown',
-  torqueNm: 110,
-  torqueSource: 'handbook p. 88',
-  lockingFastener: false,
-  fastenerClass: '10.9',
-  internalTensileMpa: 800,
-  nutClass: 'unknown',
-  hardware: 'makers',
-} as const;
+const carOf = (cars: readonly DemoVehicle[], name: string): DemoVehicle =>
+  cars.find((c) => c.name === name) as DemoVehicle;
 
 /** Two-ended studs, a fine thread outside and the hub's inside, under open nuts of their own. */
 const studs = {
@@ -49,59 +36,35 @@ const studs = {
   },
 } as const;
 
-const readings = {
-  turns: [10, 10],
-  stockBoltLength: 36,
-  stockNose: 0,
-  nutGrip: 12,
-  rotorHat: [6, 6],
-  tappedDepth: [17, 17],
-  roomBehind: [6, 6],
-  gap: [24, 23],
-  loadedClearance: [29, 30],
-  spigotDiameter: 60.1,
-  spigotHeight: [10, 10],
-  settled: [1, 1],
-  camber: [-1, -1],
-  archHeight: [342, 341],
-  lipDepth: [20, 20],
-  fingerPasses: [1, 1],
-} satisfies DemoJob['readings'];
-
-/** A plate in front and none behind: steps of a plate belong to the front corners alone. */
-const job = (axle: 'front' | 'rear', thickness: number): DemoJob => ({
-  axle,
-  wish: thickness > 0 ? 'stance' : 'conversion',
-  use: 'street',
-  until: 'fit',
-  daysAgo: 0,
-  sameVisit: axle === 'rear',
-  readings,
-  choice: {
-    spacer: { ...plainSpacer(thickness, thickness > 0 ? 60.2 : undefined), lugs: 4, boltCircles: [100] },
-    locking: { kind: 'none' },
-    condition: 'dry',
-    fastener: studs,
-  },
-});
-
-const CAR: DemoVehicle = {
-  name: 'Ilex Lumen',
-  plate: 'EV 44 ILX',
-  notes: '',
-  foundPlate: { front: 0, rear: 0 },
-  hubs: [
-    { axle: 'front', ...hub },
-    { axle: 'rear', ...hub },
-  ],
-  wheelSet: { name: 'summer 16', tyre: '195/55R16', offsetMm: 45, seat: 'cone60', lugs: 4, boltCircleMm: 100 },
-  wheels: { 'summer 16': { wheelBore: [60.2, 60.2, 60.2, 60.2], chamferDepth: [1, 1, 1, 1] } },
-  jobs: [job('front', 5), job('rear', 0)],
-};
+/** The small electric of the demo without its locking bolt: a plate in front and none behind, so that a plate's steps are the front corners' alone. */
+function studCar(): DemoVehicle {
+  const lumen = carOf(TOWN_CARS, 'Ilex Lumen');
+  const measured = { ...lumen.jobs[0]?.readings, nutGrip: 12, gap: [24, 23], loadedClearance: [29, 30] } as const;
+  const job = (axle: 'front' | 'rear', thickness: number): DemoJob => ({
+    axle,
+    wish: thickness > 0 ? 'stance' : 'conversion',
+    use: 'street',
+    until: 'fit',
+    daysAgo: 0,
+    sameVisit: axle === 'rear',
+    readings: measured,
+    choice: {
+      spacer: { ...plainSpacer(thickness, thickness > 0 ? 60.2 : undefined), lugs: 4, boltCircles: [100] },
+      locking: { kind: 'none' },
+      condition: 'dry',
+      fastener: studs,
+    },
+  });
+  return {
+    ...lumen,
+    hubs: lumen.hubs.map((h) => ({ ...h, lockingFastener: false })),
+    jobs: [job('front', 5), job('rear', 0)],
+  };
+}
 
 /** The 4×4 of the demo with wheels whose pockets all take the studs of its adapter, on both rear corners. */
 function adapterCar(): DemoVehicle {
-  const drover = HARBOUR_CARS.find((c) => c.name === 'Halm Drover') as DemoVehicle;
+  const drover = carOf(HARBOUR_CARS, 'Halm Drover');
   const rear = drover.jobs.find((j) => j.axle === 'rear') as DemoJob;
   const wheels = Object.fromEntries(
     Object.entries(drover.wheels ?? {}).map(([set, measured]) => [set, { ...measured, pocketDepth: [9, 9, 9, 9] }]),
@@ -120,7 +83,7 @@ async function filled(folder: string, car: DemoVehicle): Promise<void> {
 }
 
 /** One car whose visit brings studs to all four corners and stands at its card. */
-export const conversionVisit = (folder: string): Promise<void> => filled(folder, CAR);
+export const conversionVisit = (folder: string): Promise<void> => filled(folder, studCar());
 
 /** One car whose visit brings adapters to its rear corners and stands at its card. */
 export const adapterVisit = (folder: string): Promise<void> => filled(folder, adapterCar());

@@ -53,6 +53,13 @@ test('a job’s mark is another one after anything happened to it, and none wher
   // So is what leaves the job's stage where it was.
   await takeReading(jobId, { quantity: 'gap', corner: 'front-left', typed: '20', method: 'tape' }, 'Bram');
   expect(await stateOfJob(jobId)).not.toBe(begun);
+  // The other axle of the visit is on the same card and face: what happens there is seen here.
+  const rear = { vehicleId, wheelSetId, axle: 'rear', wish: 'stance', use: 'street', visitId: jobId } as const;
+  const rearId = await addJob(store.db, rear, 'Bram', AT);
+  const both = await stateOfJob(jobId);
+  await startMeasuring(rearId, 'Bram');
+  expect(await stateOfJob(jobId)).not.toBe(both);
+  expect(await stateOfJob(rearId)).toBe(await stateOfJob(jobId));
   await expect(stateOfJob('none')).rejects.toThrow(NotFoundError);
 });
 
