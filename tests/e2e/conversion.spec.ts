@@ -93,6 +93,7 @@ test('two-ended studs on four corners: own rounds, clocks, a crossed lug, a relo
     await expect(page.getByText(/33 N·m.*stud leaflet.*hub held by: helper on the pedal/)).toBeVisible();
     await page.reload();
     await expect(hub).toContainText('33 N·m');
+    await expect(hub).toContainText(/begun \d+ \w+ \d\d:\d\d, Fitter/);
     await expect(clocks).toContainText('front left');
     // The other axle's hub is another hub: its figure is its own.
     await listens(page);

@@ -5,6 +5,7 @@ import { FitView } from '@/features/bay/FitView';
 import type { FitAxle } from '@/features/bay/fitProps';
 import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
+import type { Step } from '@/core/procedure/step';
 import type { UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';
 import { bayOf, doneOf, stepsNow } from '@/usecases/card';
@@ -48,23 +49,22 @@ export async function FitPage({ id }: { id: string }) {
 
 function fitAxle(whole: JobWhole, units: UnitSystem, now: number): FitAxle {
   const bay = bayOf(whole, now);
+  const steps = stepsNow(whole, 'fit', units).map((step) => ({ step, done: doneOf(whole, step) }));
   return {
     jobId: whole.job.id,
     axle: whole.job.axle,
     corners: cornersOf(whole.job.axle),
     plan: whole.plan?.document as FitAxle['plan'],
     current: whole.job.stage === 'fit',
-    steps: stepsNow(whole, 'fit', units).map((s) => {
-      const done = doneOf(whole, s);
-      return {
-        ...s,
-        jobId: whole.job.id,
-        done: done && {
-          who: done.at === null ? `${done.by}, fastener by fastener` : `${done.by}, ${format(done.at, 'd MMM HH:mm')}`,
-          reason: done.reason,
-        },
-      };
-    }),
+    steps: steps.map(({ step, done }) => ({
+      ...step,
+      jobId: whole.job.id,
+      done: done && {
+        who: done.at === null ? `${done.by}, fastener by fastener` : `${done.by}, ${format(done.at, 'd MMM HH:mm')}`,
+        reason: done.reason,
+      },
+    })),
+    begun: begunAt(steps),
     hub: bay.hub,
     brakesOpen: bay.brakesOpen,
     clocks: bay.clocks,
@@ -74,6 +74,20 @@ function fitAxle(whole: JobWhole, units: UnitSystem, now: number): FitAxle {
     paused: bay.paused,
     lift: bay.lift,
   };
+}
+
+/** Since when each corner is worked on, and who began it: its first step that was ended. */
+function begunAt(
+  steps: readonly { readonly step: Step; readonly done: ReturnType<typeof doneOf> }[],
+): Partial<Record<Corner, string>> {
+  const first = new Map<Corner, { at: number; text: string }>();
+  for (const { step, done } of steps) {
+    const corner = step.card?.corner;
+    const at = done?.at?.getTime() ?? 0;
+    if (!corner || !done || at === 0 || at >= (first.get(corner)?.at ?? Number.POSITIVE_INFINITY)) continue;
+    first.set(corner, { at, text: `${format(at, 'd MMM HH:mm')}, ${done.by}` });
+  }
+  return Object.fromEntries([...first].map(([corner, { text }]) => [corner, text]));
 }
 
 /** Mark of the wheel that hangs at each corner. */

@@ -64,6 +64,7 @@ export function StepPanel(p: StepPanelProps) {
         <span className="figure">{p.place}</span>
         {card ? ` · usually ${card.minutes} min` : ''}
         {step.hold ? ' · hold point' : ''}
+        {axle.begun[corner] ? ` · begun ${axle.begun[corner]}` : ''}
       </p>
       <h2 className="text-[28px] leading-tight tracking-normal text-ink [font-stretch:112%]">
         {card?.title ?? 'This step'}

@@ -19,6 +19,8 @@ export interface FitAxle {
   /** The job stands in this stage. */
   readonly current: boolean;
   readonly steps: readonly FitStep[];
+  /** Since when each corner is worked on and who began it, worded. */
+  readonly begun: Readonly<Partial<Record<Corner, string>>>;
   readonly hub: { readonly nm: number; readonly source: string; readonly hold: HubHold } | null;
   readonly brakesOpen: boolean;
   readonly clocks: readonly RunningClock[];
