@@ -29,11 +29,15 @@ const WORDS = {
 export function WhatIs({ word }: { word: keyof typeof WORDS }) {
   const { asks, says, sketch }: Word = WORDS[word];
   return (
-    <details className="w-full max-w-[420px] text-[14px]">
+    <details className="max-w-[420px] self-end text-[14px] open:w-full">
       <summary className="touch inline-flex cursor-pointer items-center text-accent underline underline-offset-4">
         {asks}
       </summary>
-      {sketch ? <FormulaSketch name={sketch} lit={new Set([sketch])} /> : null}
+      {sketch ? (
+        <div className="sm:min-w-[360px]">
+          <FormulaSketch name={sketch} lit={new Set([sketch])} />
+        </div>
+      ) : null}
       <p className="text-soft">{says}</p>
     </details>
   );

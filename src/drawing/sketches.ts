@@ -203,7 +203,7 @@ const GRIP: Sketch = {
   title: 'Nut grip: from the wheel’s pad face to the nut’s first full thread, seated',
   blocks: [
     { d: 'M70 30H170V70L132 98H70Z', fill: 'alloy' },
-    { d: 'M70 190H170V150L132 122H70Z', fill: 'alloy' },
+    { d: 'M70 180H170V150L132 122H70Z', fill: 'alloy' },
     { d: 'M132 98L168 72H268V148H168L132 122Z', fill: 'brass' },
     block(30, 99, 262, 22, 'steel'),
   ],
