@@ -19,9 +19,9 @@ async function or404<T>(load: () => Promise<T>): Promise<T> {
 /** The job, or the page that says it is not here. */
 export const jobOr404 = (id: string): Promise<JobWhole> => or404(() => jobById(id));
 
-/** Axles of a visit that share a page: the other one once it stands in the same stage and does not rest. */
-export async function axlesAt(whole: JobWhole, stage: Stage): Promise<JobWhole[]> {
-  const beside = whole.partner?.stage === stage && whole.partner.held === null;
+/** Axles of a visit that share a page: the other one once it stands in one of the page's stages and does not rest. */
+export async function axlesAt(whole: JobWhole, ...stages: readonly Stage[]): Promise<JobWhole[]> {
+  const beside = whole.partner !== null && stages.includes(whole.partner.stage) && whole.partner.held === null;
   const other = beside ? await partnerOfJob(whole) : null;
   return other ? [whole, other] : [whole];
 }

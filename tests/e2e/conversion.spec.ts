@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { accessible, expect, serverWillBeKilled, test } from './guard';
 import { Server } from './server';
-import { listens, snugAndLower, to, workCard } from './steps';
+import { listens, snugAndLower, step, to, workCard } from './steps';
 import { conversionVisit } from './visits';
 
 let server: Server;
@@ -14,7 +14,6 @@ test.afterAll(() => server.stop());
 const CORNERS = ['front left', 'front right', 'rear left', 'rear right'] as const;
 const LUGS = 4;
 
-const step = (page: Page, title: string) => page.getByRole('button', { name: new RegExp(`^${title}`) });
 const done = (page: Page) => page.getByRole('button', { name: /^(Done, next|Next open step)$/ });
 const pickCorner = (page: Page, corner: string) => page.getByRole('button', { name: new RegExp(`^${corner}`) }).click();
 const logged = (page: Page, n: number) => expect(page.getByText(new RegExp(`Torque log, ${n} entr`))).toBeVisible();

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { accessible, expect, test } from './guard';
 import { Server } from './server';
-import { keep, listens, openMore, pickCorner, tickAll, to } from './steps';
+import { keep, listens, openMore, pickCorner, step, tickAll, to } from './steps';
 
 let server: Server;
 test.beforeAll(async () => {
@@ -15,8 +15,6 @@ async function open(page: Page, line: RegExp, view: string): Promise<void> {
   await page.goto(server.url + href.replace(/\/[^/]+$/, `/${view}`));
   await listens(page);
 }
-
-const step = (page: Page, title: string) => page.getByRole('button', { name: new RegExp(`^${title}`) });
 
 test('the trolley: parts drawn, a wrong one refused by how much, a substitute set ready, short ones told', async ({
   watched: page,

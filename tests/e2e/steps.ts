@@ -79,6 +79,9 @@ export async function pickCorner(page: Page, corner: string): Promise<void> {
   await expect(page.getByRole('heading', { name: `Measure ${corner}` })).toBeVisible();
 }
 
+/** A step of the job card in its list. */
+export const step = (page: Page, title: string) => page.getByRole('button', { name: new RegExp(`^${title}`) });
+
 export async function tickAll(page: Page): Promise<void> {
   const boxes = page.getByRole('checkbox');
   await expect(boxes.first()).toBeVisible();

@@ -13,7 +13,6 @@ import { AXLE_LABEL } from '@/core/document/labels';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
 import { Verdict } from '@/ui/Verdict';
 import type { Stage } from '@/store/schema';
-import { partnerOfJob } from '@/usecases/jobs';
 import { gapsCompared } from '@/usecases/gapCompare';
 import type { Joint } from '@/core/torque/log';
 import { bayOf, heldBack, jointsOf, openRounds, specOf } from '@/usecases/card';
@@ -21,7 +20,7 @@ import { openLink, wheelStatesSigned } from '@/usecases/jobPlan';
 import { openPoints } from '@/usecases/openPoints';
 import { logLines } from '@/usecases/logLines';
 import type { JobWhole } from '@/store/jobs';
-import { jobOr404 } from '@/usecases/pages';
+import { axlesAt, jobOr404 } from '@/usecases/pages';
 import { clampSaid } from '@/usecases/clampWords';
 import { barOf, isRetorque } from '@/usecases/standing';
 import { refusalOf } from '@/usecases/transitions';
@@ -63,6 +62,7 @@ export async function TorquePage({
   const { stage } = whole.job;
   const shown = await atTheWrench(whole, here);
   const axles = await Promise.all(shown.map((w) => axleOf(w, here, units)));
+  const ofAxle = (w: JobWhole): string => (shown.length > 1 ? `, ${AXLE_LABEL[w.job.axle].toLowerCase()}` : '');
   return (
     <JobFrame whole={whole} here={here}>
       <div className="flex min-w-0 flex-col">
@@ -85,18 +85,12 @@ export async function TorquePage({
         {shown.map((w) => (
           <ClampPanel
             key={w.job.id}
-            title={`What the torque clamps${shown.length > 1 ? `, ${AXLE_LABEL[w.job.axle].toLowerCase()}` : ''}`}
+            title={`What the torque clamps${ofAxle(w)}`}
             clamps={clampSaid(w.plan?.document as Plan, units)}
           />
         ))}
         {shown.map((w) => (
-          <CompareGap
-            key={w.job.id}
-            jobId={w.job.id}
-            of={shown.length > 1 ? `, ${AXLE_LABEL[w.job.axle].toLowerCase()}` : ''}
-            rows={gapsCompared(w)}
-            units={units}
-          />
+          <CompareGap key={w.job.id} jobId={w.job.id} of={ofAxle(w)} rows={gapsCompared(w)} units={units} />
         ))}
       </div>
     </JobFrame>
@@ -121,12 +115,9 @@ function UnderTheWheel({ whole, units }: { whole: JobWhole; units: UnitSystem })
 
 /** The job and, where it is at the wrench as well, the one on the other axle of the visit: all lugs of the visit in one place. */
 async function atTheWrench(whole: JobWhole, here: 'torque' | 'recheck'): Promise<JobWhole[]> {
-  const beside = whole.partner;
   const stages: readonly Stage[] = here === 'recheck' ? ['recheck'] : ['fit', 'torque'];
-  if (!beside || beside.held !== null || !stages.includes(beside.stage) || !stages.includes(whole.job.stage))
-    return [whole];
-  const other = await partnerOfJob(whole);
-  return other?.plan ? [whole, other] : [whole];
+  if (!stages.includes(whole.job.stage)) return [whole];
+  return (await axlesAt(whole, ...stages)).filter((w) => w.plan !== null);
 }
 
 /** An axle with its joints as the wrench needs them. */
@@ -146,7 +137,11 @@ async function axleOf(
   const open = signed ? [] : openPoints(whole, now);
   const early = recheck && link !== null && link.reason === null && new Date() < link.dueFrom;
   const wrenches = new Map(
-    await Promise.all(states.map(async (w) => [w.joint, await wrenchesFor(specOf(whole, w.joint).target)] as const)),
+    await Promise.all(
+      [...new Set(states.map((w) => w.joint))].map(
+        async (joint) => [joint, await wrenchesFor(specOf(whole, joint).target)] as const,
+      ),
+    ),
   );
   const joints = states.map((w): TorquedJoint => {
     const spec = specOf(whole, w.joint);
