@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import './tests/clock.cjs';
 
 export default defineConfig({
   testDir: 'tests/e2e',

@@ -1,7 +1,7 @@
 import 'server-only';
 import { assemblePlan } from '@/core/document/assemble';
 import type { Fastener, Plan, Spacer } from '@/core/document/document';
-import { carries, type Owned, type SwapSet, staysIn, swapMatrix, swapText } from '@/core/whatif/swap';
+import { carries, type Owned, type SwapCell, type SwapSet, staysIn, swapMatrix, swapText } from '@/core/whatif/swap';
 import type { UnitSystem } from '@/core/units/format';
 import { theStore } from '@/store/connection';
 import { fittedNow } from '@/store/fitted';
@@ -101,6 +101,10 @@ export async function neverAfter(whole: JobWhole, units: UnitSystem): Promise<st
   return found ? neverOf(found, units) : [];
 }
 
+/** The fasteners would end further in than anybody has seen or measured. */
+const isUnproven = ({ level, reason }: SwapCell): boolean =>
+  level === 'unmeasured' && reason !== null && ['bolt.behind', 'fastener.thread', 'nut.bottom'].includes(reason.rule);
+
 /** What must never be put together on an axle, worded. What is fitted on the wheels it was fitted with is its plan’s own matter; on other wheels it is not. */
 export function neverOf(
   { plan, sets, owned }: Pick<AxleSwaps, 'plan' | 'sets' | 'owned'>,
@@ -109,8 +113,10 @@ export function neverOf(
   const never = new Map<string, string[]>();
   const own = new Set(sets.filter((s) => s.measured).map((s) => s.name));
   const judged = swapMatrix(plan, sets, owned).filter((x) => x.swap.key !== 'fitted' || !own.has(x.set));
-  for (const c of judged.filter((x) => x.level === 'stop')) {
-    const words = swapText(c.swap, plan, units);
+  for (const c of judged) {
+    const open = own.has(c.set) && isUnproven(c);
+    if (c.level !== 'stop' && !open) continue;
+    const words = `${swapText(c.swap, plan, units)}${open ? ' (further in than measured)' : ''}`;
     never.set(words, [...(never.get(words) ?? []), c.set]);
   }
   return [...never].map(([words, on]) => `${words} on ${on.join(', ')}`);

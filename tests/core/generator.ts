@@ -50,7 +50,7 @@ const onPlate = (m: fc.Arbitrary<Measured>): fc.Arbitrary<PlanCorner['gap']> =>
   fc
     .tuple(
       m,
-      fc.oneof({ weight: 12, arbitrary: fc.constant(0) }, { weight: 1, arbitrary: fc.constantFrom(3, 6.35, 15) }),
+      fc.oneof({ weight: 4, arbitrary: fc.constant(0) }, { weight: 1, arbitrary: fc.constantFrom(3, 6.35, 15) }),
     )
     .map(([r, plate]) => (r === null || plate === 0 ? r : { ...r, plate }));
 

@@ -22,7 +22,7 @@ describe('figures put into a finding', () => {
     const got = put(p, 'engagement.minimum');
     expect(got).toMatchObject({
       'Turns, front left': '10 turns ± 0.25',
-      'Stock bolt length': '47.0 mm ± 0.0 mm',
+      'Bolt length, under the seat': '47.0 mm ± 0.0 mm',
       Spacer: '5.0 mm',
       'Bolt, under the seat': '55.0 mm',
     });

@@ -312,11 +312,26 @@ function endsAt(plan: Plan, c: PlanCorner): string[] {
       if (own === null) found.push('thread of a new fastener unknown');
       else if (tip > own + 1e-6) found.push(`${j.name}: jams on its shank`);
     }
+    const s0 = plate(c.turns);
     if (f.kind === 'bolt' && c.tappedDepth !== null) {
       const behind = tip - c.tappedDepth.value;
-      const asStock = hub.stockBoltLength !== null && f.length - plan.spacer.thickness <= hub.stockBoltLength.value;
-      if (!asStock && (c.roomBehind === null || behind > c.roomBehind.value + 1e-6))
+      const asCounted =
+        hub.stockBoltLength !== null && f.length - plan.spacer.thickness <= hub.stockBoltLength.value - s0 + 1e-6;
+      if (!asCounted && (c.roomBehind === null || behind > c.roomBehind.value + 1e-6))
         found.push(`comes ${behind.toFixed(2)} out behind`);
+    }
+    // What stays on the car was seen with the plate it was counted with, and not a hair further in.
+    const further = s0 - plan.spacer.thickness + (f.kind === 'nuts' ? f.nut.shankReach : 0);
+    if (outer && plan.spacer.adapter === null && (f.kind === 'stock' || f.kind === 'nuts') && further > 1e-6) {
+      const threaded = (hub.fastening === 'bolt' ? hub.stockBoltThread : hub.stockStudThread)?.value ?? null;
+      if (threaded === null) found.push('nobody knows how far what is on the car is threaded');
+      else if (tip > threaded + 1e-6) found.push(`${j.name}: jams on its shank`);
+      if (hub.fastening === 'bolt') {
+        const room = c.tappedDepth === null || c.roomBehind === null ? null : c.tappedDepth.value + c.roomBehind.value;
+        if (room === null) found.push('nobody knows the room behind bolts that go further in');
+        else if (tip > room + 1e-6) found.push(`bolts on the car come out behind`);
+      } else if (f.kind === 'stock' && hub.nutStyle === 'closed' && hub.nutBlindDepth === null)
+        found.push('nobody knows the cap of nuts that go further on');
     }
     const nut = f.kind === 'nuts' || f.kind === 'conversion' || f.kind === 'stud' ? f.nut : null;
     const [style, cap] = nut ? [nut.style, nut.blindDepth] : [hub.nutStyle, hub.nutBlindDepth?.value ?? null];

@@ -199,7 +199,7 @@ describe('thread on a new fastener', () => {
     expect(labels).toEqual(
       expect.arrayContaining(['Disc hat, front left', 'Nut grip', 'Stud, overall', 'Full thread on it']),
     );
-    expect(labels.filter((l) => /^(Turns|Stock bolt)/.test(l))).toEqual([]);
+    expect(labels.filter((l) => /^(Turns|Bolt length)/.test(l))).toEqual([]);
   });
 
   test('the drawing shows how far the shank stands in its mate’s thread, and nothing while it stays out', () => {

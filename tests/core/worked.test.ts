@@ -231,7 +231,7 @@ test('a shank nut that reaches 13, plate 14, 8 turns before: 11.0 is between flo
 });
 
 describe('what was on when it was read', () => {
-  test('five turns with a ¼ in plate on are as honest as ten bare: the same plan either way', () => {
+  test('five turns with a ¼ in plate on are as honest as ten bare, and prove no more than that plate', () => {
     const bare = studs(
       {
         turns: counted(10),
@@ -239,7 +239,7 @@ describe('what was on when it was read', () => {
         loadedClearance: { value: 30, pm: 1 },
         innerClearance: { value: 4, pm: 1 },
       },
-      3,
+      8,
       {},
     );
     // 6.35 mm of plate take 4.2333 turns of 1.5 mm, bring gap and clearance in by as much and let the room inside out.
@@ -250,11 +250,13 @@ describe('what was on when it was read', () => {
         loadedClearance: { value: 30 - 6.35, pm: 1, plate: 6.35 },
         innerClearance: { value: 4 + 6.35, pm: 1, plate: 6.35 },
       },
-      3,
+      8,
     );
     const figures = (p: Plan) =>
       assess(p).findings.map((f) => [f.rule, f.level, f.value === null ? null : f.value.toFixed(6)]);
-    expect(figures(on)).toEqual(figures(bare));
+    // Whether the cap is reached is no sum of lengths: a thicker plate backs the nut off by the difference alone.
+    const sums = (p: Plan) => figures(p).filter(([rule]) => rule !== 'nut.bottom');
+    expect(sums(on)).toEqual(sums(bare));
     // The plate's own error goes into the ±.
     expect(enough(on).pm as number).toBeCloseTo((enough(bare).pm as number) + 0.1, 9);
   });

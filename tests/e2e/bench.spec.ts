@@ -35,7 +35,7 @@ test('why not another size: the first reason in a sentence, and a size that goes
 
 test('the face is dragged, a dimension is pressed, the plot shades what is allowed', async ({ watched: page }) => {
   await open(page, /Halm Drover.*Torque/, 'choose');
-  await page.getByRole('radio', { name: 'Stock' }).click();
+  await page.getByRole('radio', { name: /^(Original|On the car now)$/ }).click();
   await page.getByLabel('Spacer', { exact: true }).fill('8');
   const face = page.getByRole('slider', { name: 'Spacer face' });
   const box = await face.boundingBox();
@@ -67,7 +67,7 @@ test('edits are taken back and done again, by button and by key, and what stands
   await expect(undo).toBeDisabled();
   await page.getByRole('button', { name: 'Thicker', exact: true }).click();
   await expect(page.getByText('Bench saved.')).toBeVisible();
-  await page.getByRole('radio', { name: 'Stock' }).click();
+  await page.getByRole('radio', { name: /^(Original|On the car now)$/ }).click();
   await undo.click();
   await expect(page.getByRole('radio', { name: 'Longer' })).toBeChecked();
   await expect(spacer).toHaveValue('8');

@@ -43,7 +43,7 @@ test('a catalogue file is searched without going on the shelf; its wrong line is
   );
   await page.getByLabel('Wished gap, arch to tyre').fill('5');
   await page.getByRole('button', { name: 'Search the shelf' }).click();
-  await page.getByRole('button', { name: 'Put harbour thin with stock studs on the bench' }).click();
+  await page.getByRole('button', { name: 'Put harbour thin with the studs on the car on the bench' }).click();
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('4');
   await page.goto(url('/shelf'));
   await page.getByLabel('Find a part').fill('harbour thin');
@@ -272,7 +272,7 @@ test('a conversion stud and an adapter out of catalogue files go on the bench wh
     ]),
   );
   await page.getByRole('button', { name: 'Search the shelf' }).click();
-  await page.getByRole('button', { name: 'Put harbour adapter with stock studs on the bench' }).click();
+  await page.getByRole('button', { name: 'Put harbour adapter with the studs on the car on the bench' }).click();
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('30');
   await expect(page.getByLabel('Web under its nut')).toHaveValue('11');
   await expect(page.getByLabel('Class of its studs')).toHaveValue('10.9');

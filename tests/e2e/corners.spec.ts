@@ -274,10 +274,10 @@ test('a bolt’s lengths are asked for by picture, and one length read twice is 
   await accessible(page);
   await to(page, 'choose');
   const contradiction = page.locator('[data-rule="reading.contradiction"]');
-  await expect(contradiction).toContainText('The stock bolt is 36.0 mm under the seat and 36.0 mm overall');
+  await expect(contradiction).toContainText('The bolt is 36.0 mm under the seat and 36.0 mm overall');
   await expect(contradiction).toHaveAttribute('data-level', 'unmeasured');
   await to(page, 'measure');
-  await overall.getByRole('button', { name: 'Take back Stock bolt overall' }).click();
+  await overall.getByRole('button', { name: 'Take back Bolt length, overall' }).click();
   await keep(page, 'stockBoltOverall', '60');
   // Nine and three quarter turns are more than 14 mm of thread.
   await keep(page, 'stockBoltThread', '14');

@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Page } from '@playwright/test';
+import { shiftClock } from '../clock.cjs';
 
 /**
  * Pages whose server the test kills on purpose: a request that was under way then is cut off, or meets a socket that is
@@ -10,6 +11,11 @@ export const serverWillBeKilled = (page: Page): void => void killed.add(page);
 
 /** Every page is watched: a console error or an exception on it fails the test. */
 export const test = base.extend<{ watched: Page }>({
+  // Every page lives at the same moment as the server and the test, also one that a test opens by itself.
+  context: async ({ context }, use) => {
+    await context.addInitScript(shiftClock, Number(process.env.VECTIS_CLOCK_SHIFT));
+    await use(context);
+  },
   watched: async ({ page }, use) => {
     const trouble: string[] = [];
     page.on('console', (m) => {

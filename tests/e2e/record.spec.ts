@@ -88,7 +88,7 @@ test('the glovebox card as a PDF: one card with the key on it', async ({ watched
   expect(pages).toBe(1);
   expect(text).toContain('Merrow Kite GT');
   expect(text).toContain('key fan 3, tool roll in the boot');
-  expect(text).toMatch(/NEVER: .* on road 16/);
+  expect(text).toMatch(/DO NOT COMBINE: .* on road 16/);
 });
 
 test('rechecks that are still to be done go into a calendar, each known again by its id', async ({ watched: page }) => {

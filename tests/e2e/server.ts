@@ -3,7 +3,7 @@ import { once } from 'node:events';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { copyOver, emptyFolder, made } from '../template.mjs';
 
 /** A Vectis of the test's own: own folder, own port, started and killed by the test. */
@@ -71,10 +71,10 @@ export class Server {
   }
 }
 
-/** The demo workshop on a folder, filled once per build and copied. */
-async function demoFolder(): Promise<string> {
+/** The demo workshop on a folder, filled once per build and day, and copied. */
+export async function demoFolder(): Promise<string> {
   const build = readFileSync('.next/BUILD_ID', 'utf8').trim();
-  return made(`demo-${build}`, async (folder) => {
+  return made(`demo-${build}-${new Date().toISOString().slice(0, 10)}`, async (folder) => {
     copyOver(await emptyFolder(), folder);
     const filling = new Server(await freePort(), true, folder);
     await filling.up();
@@ -97,6 +97,8 @@ export function launch(
       VECTIS_DATA: folder,
       VECTIS_DEMO: demo ? '1' : '0',
       NEXT_TELEMETRY_DISABLED: '1',
+      // The server lives at the same moment as the test and its pages.
+      NODE_OPTIONS: `--require ${JSON.stringify(resolve('tests/clock.cjs'))}`,
       ...env,
     },
     stdio: ['ignore', 'pipe', 'pipe'],

@@ -48,7 +48,8 @@ export async function keepWheels(page: Page, quantity: string, typed: string): P
 /** Waits until the page listens: a press before that is nobody’s. */
 export const listens = (page: Page) =>
   page.waitForFunction(() => {
-    const button = document.querySelector('main button, aside button');
+    // A page without a single button has links, which listen as well.
+    const button = document.querySelector('main button, aside button') ?? document.querySelector('main a');
     return button !== null && Object.keys(button).some((k) => k.startsWith('__reactProps'));
   });
 

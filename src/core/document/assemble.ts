@@ -183,7 +183,7 @@ export function assemblePlan(parts: PlanParts): Plan {
 
 /**
  * Readings that a plate changes. Taken with one plate on they are combined as they are; where what was on differs, each is
- * first carried back to nothing on.
+ * first carried back to the thinnest of them: that is the deepest state in which anything was read.
  */
 function onOnePlate(
   id: Plated,
@@ -193,11 +193,10 @@ function onOnePlate(
 ): OnCarMeasured {
   const first = readings?.[0];
   if (!readings || !first) return null;
-  const plate = first.plate ?? 0;
-  if (!readings.every((r) => (r.plate ?? 0) === plate)) {
-    return averaged(readings.map((r) => carriedBack(id, { ...r, plate: r.plate ?? 0 }, pitch, spacerPm)));
-  }
-  const all = averaged(readings);
+  const plate = Math.min(...readings.map((r) => r.plate ?? 0));
+  const all = averaged(
+    readings.map((r) => carriedBack(id, { ...r, plate: r.plate ?? 0 }, { pitch, spacerPm, to: plate })),
+  );
   return all === null || plate === 0 ? all : { ...all, plate };
 }
 

@@ -3,9 +3,25 @@ import { formatLength, type UnitSystem } from '../units/format';
 import type { Plan } from './document';
 import { seatInSentence } from './labels';
 
+type OnCarHub = Pick<Plan['hub'], 'fastening' | 'hardware' | 'stockBoltLength'>;
+
+/**
+ * Fasteners that stay on the car, by what they are: “original” only where the vehicle maker’s own were recorded for it. Whatever else
+ * hangs there is called what it is, with the length that was read.
+ * @param what “bolts”, “studs”, “nuts”
+ */
+export function onCarText(hub: OnCarHub, units: UnitSystem, what: string): string {
+  if (hub.hardware === 'makers') return `original ${what}`;
+  const length =
+    hub.fastening === 'bolt' && hub.stockBoltLength !== null
+      ? `, ${formatLength(hub.stockBoltLength.value, units)} under the seat`
+      : '';
+  return `${what} on the car now${length}${hub.hardware === 'unknown' ? ', not known whose' : ''}`;
+}
+
 /** What holds the wheel, in words with its figures: “bolts 45.0 mm under the seat, ball R13, 28.0 mm of thread”. */
 export function fastenerText(
-  { fastener, hub }: Pick<Plan, 'fastener'> & { readonly hub: Pick<Plan['hub'], 'fastening' | 'nutStyle'> },
+  { fastener, hub }: Pick<Plan, 'fastener'> & { readonly hub: OnCarHub & Pick<Plan['hub'], 'nutStyle'> },
   units: UnitSystem,
 ): string {
   const threaded = threadLengthOf(fastener);
@@ -18,8 +34,10 @@ export function fastenerText(
     case 'conversion':
       return `conversion studs ${formatLength(fastener.length, units)}, ${fastener.hubThread} in the hub, ${fastener.outerThread} outside${thread}, ${fastener.nut.style} nuts`;
     case 'nuts':
-      return `stock studs, ${fastener.nut.style} nuts${fastener.nut.shankReach > 0 ? ` whose shank reaches ${formatLength(fastener.nut.shankReach, units)} deeper` : ''}`;
+      return `${onCarText({ ...hub, fastening: 'stud' }, units, 'studs')}, ${fastener.nut.style} nuts${fastener.nut.shankReach > 0 ? ` whose shank reaches ${formatLength(fastener.nut.shankReach, units)} deeper` : ''}`;
     case 'stock':
-      return hub.fastening === 'bolt' ? 'stock bolts' : `stock studs, ${hub.nutStyle} nuts`;
+      return hub.fastening === 'bolt'
+        ? onCarText(hub, units, 'bolts')
+        : `${onCarText(hub, units, 'studs')}, ${hub.nutStyle} nuts`;
   }
 }

@@ -177,6 +177,7 @@ function cornerNumbers({ plan, own, outer, stock, enough }: CornerParts, c: Plan
     threadNeeded: stack.threadNeeded,
     behind: stack.behind,
     further: stack.further,
+    deeper: stack.deeper,
     overhang: stack.overhang,
     bottomGap: stack.bottomGap,
     window: stack.window,

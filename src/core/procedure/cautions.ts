@@ -11,10 +11,10 @@ export function cautions(plan: Plan): string[] {
   if (plan.use === 'track' || plan.use === 'competition')
     list.push('Recheck before each session, hub cool. Take off plastic centre caps for the track.');
   if (hasPlate(plan) && (plan.fastener.kind === 'bolt' || plan.fastener.kind === 'stud')) {
-    list.push(`The longer ${plan.fastener.kind}s never go on without the spacer, and stock ones never with it.`);
+    list.push(`The longer ${plan.fastener.kind}s never go on without the spacer, and the shorter ones never with it.`);
   }
   if (plan.fastener.kind === 'conversion')
-    list.push('Stock bolts do not go back in while the studs are in the hub; keep them with the car.');
+    list.push('The old bolts do not go back in while the studs are in the hub; keep them with the car.');
   if (plan.spacer.kind === 'adapter') list.push('Only wheels whose pockets were measured go on this adapter.');
   return list;
 }

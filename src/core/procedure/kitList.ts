@@ -1,4 +1,5 @@
 import type { Plan } from '../document/document';
+import { onCarText } from '../document/fastenerText';
 import { lockingOf, wheelTorque } from '../document/hardware';
 import { seatInSentence } from '../document/labels';
 import { formatThread, parseThread } from '../thread/designation';
@@ -83,8 +84,8 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
         step(
           'kit.stock',
           keyed
-            ? `The ${count - 2} stock ${loose}s and the 2 locking ones, all present, threads clean.`
-            : `The ${count} stock ${loose}s, all present, threads clean.`,
+            ? `${count - 2} × ${onCarText(hub, units, `${loose}s`)}, and the 2 locking ones: all present, threads clean.`
+            : `${count} × ${onCarText(hub, units, `${loose}s`)}: all present, threads clean.`,
           true,
         ),
       );

@@ -5,6 +5,8 @@
 export interface QuickAnswer {
   /** “10 mm at most” or “No plate”; short, the figure first. */
   readonly says: string;
+  /** What is dangerous about the car as it was counted; said before the answer. */
+  readonly warns?: readonly string[];
   /** What it holds under, each a clause that follows “if”: “the nut is steel”. */
   readonly given: readonly string[];
   /** Figures that were not given, with what each would change. */

@@ -51,7 +51,8 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
   const travel = turns === null ? null : turnsToLength(turns, pitch);
   const { minimum, floor } = minimumsFor(t, material, 'unknown', null, policy);
   const errors = TURN_RESOLUTION * pitch + STOCK_PM + policy.fastenerPm + policy.spacerPm * (plateOn > 0 ? 2 : 1);
-  const lengths =
+  const roomKnown = depth !== null && behind !== null;
+  const found =
     stock === null || travel === null
       ? null
       : lengthWindow({
@@ -59,11 +60,14 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
           keep: stock + longer,
           mate: depth ?? Number.POSITIVE_INFINITY,
           enough: { target: minimum, floor, own: null },
-          clear: depth === null || behind === null ? null : stock + longer + depth + behind - travel - lead,
+          clear: !roomKnown ? null : stock + longer + depth + behind - travel - lead,
           pm: errors,
           // Anything that moves keeps a millimetre.
           clearPm: ROOM_KEPT,
         });
+  // Without depth and room the tip goes no further in than it was counted, so a longer bolt than that is none.
+  const tooShort = found !== null && !roomKnown && keep < found.min - 1e-9;
+  const lengths = tooShort ? null : found;
   const thread = travel === null || stock === null ? null : travel + lead + (keep - stock - longer) + errors;
   const len = (mm: number, to: 'up' | 'down' | 'nearest') => formatLength(mm, units, to);
   const given: string[] = ['seat and pilot nose are those of the bolt that is in'];
@@ -78,7 +82,7 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
       what: 'Length of the bolt that is in',
       changes: 'With it the answer is a length, not a difference.',
     });
-  if (depth === null || behind === null) {
+  if (!roomKnown) {
     given.push('it may come no further in than that one does');
     missing.push({
       what: depth === null ? 'Tapped depth of the hub' : 'Room behind the hub',
@@ -92,14 +96,16 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
       changes: 'Aluminium asks for half as much again.',
     });
   }
-  const impossible = stock !== null && travel !== null && lengths === null;
+  const impossible = stock !== null && travel !== null && found === null;
   return {
     keep,
     window: lengths,
     thread,
     says: impossible
       ? `No length: ${depth !== null && depth < floor ? `the hub holds ${len(depth, 'down')} of thread and the floor is ${len(floor, 'up')}` : 'what reaches the target fouls behind the hub'}`
-      : saysOf(asked, keep, lengths, len),
+      : tooShort
+        ? `${len(keep, 'up')} under the seat is as now and holds too little; a longer bolt needs the room behind the hub first`
+        : saysOf(asked, keep, lengths, len),
     given: impossible ? [] : given,
     missing,
     because: [
@@ -152,10 +158,7 @@ function saysOf(
   if (stock === null) return `${len(keep, 'up')} longer than the bolt that is in`;
   if (turns === null || lengths === null) return `${len(keep, 'up')} under the seat holds as much as now`;
   const short = keep < lengths.min - 1e-9;
-  if (short)
-    return lengths.max === null
-      ? `${len(lengths.min, 'up')} or longer under the seat: what is in now holds too little`
-      : `${len(lengths.min, 'up')} to ${len(lengths.max, 'down')} under the seat`;
+  if (short) return `${len(lengths.min, 'up')} to ${len(lengths.max ?? lengths.min, 'down')} under the seat`;
   return lengths.max === null
     ? `${len(keep, 'up')} under the seat`
     : `${len(lengths.min, 'up')} to ${len(lengths.max, 'down')} under the seat; ${len(keep, 'up')} is as now`;

@@ -29,6 +29,8 @@ export interface PlateSize {
   /** The same in turns, down to a hundredth. */
   readonly turns: number;
   readonly leaves: SizeLeaves;
+  /** Thinner than the plate it was counted with: the fastener ends further in than the count has shown. */
+  readonly unproven: boolean;
 }
 
 export interface PlateAnswer extends QuickAnswer {
@@ -65,7 +67,7 @@ export function plateAnswer(
   const size = most === null ? null : largestAtOrBelow(sizes, most);
   const sizeToFloor = mostToFloor === null ? null : largestAtOrBelow(sizes, mostToFloor);
   const never = policy.turnsNeverDrive * pitch;
-  const len = (mm: number, to: 'up' | 'down') => formatLength(mm, units, to);
+  const len = (mm: number, to: 'up' | 'down' | 'nearest') => formatLength(mm, units, to);
   const loose = fastening === 'bolt' ? 'hub' : 'nut';
   const given: string[] = [];
   const missing: { what: string; changes: string }[] = [];
@@ -86,6 +88,26 @@ export function plateAnswer(
       changes: `A count is travel: with less than ${len(floor, 'up')} of thread in the ${loose} no plate goes on, however many turns were counted.`,
     });
   }
+  const thickest = size ?? sizeToFloor;
+  if (thickest !== null && thickest < plateOn - 1e-9) {
+    const further = len(plateOn - thickest, 'up');
+    given.push(
+      fastening === 'bolt'
+        ? `there is room behind the hub for bolts that end ${further} further in than they were counted, and they are threaded that far`
+        : `the studs are threaded ${further} further down than the nuts were counted, and the nuts are open or their caps that much deeper`,
+    );
+    missing.push({
+      what:
+        fastening === 'bolt' ? 'Room behind the hub, thread on the bolts' : 'Thread on the studs, depth of the caps',
+      changes: `The count proves ${len(plateOn, 'nearest')} of plate or more. On a thinner one ${fastening === 'bolt' ? 'the tips may foul shoes, backing plate or sensor ring' : 'the nuts may jam on the plain shank or bottom in their caps'}.`,
+    });
+  }
+  const warns =
+    turns < policy.turnsNeverDrive - 1e-9
+      ? [
+          `Do not drive it as it is: ${formatTurns(turns)} hold${plateOn > 0 ? ` with ${len(plateOn, 'nearest')} on` : ''}, and ${formatTurns(policy.turnsNeverDrive)} are the least.`,
+        ]
+      : [];
   const how = `${formatTurns(turns)} at ${Number(pitch.toFixed(3))} mm are ${len(travel, 'down')} of travel${plateOn > 0 ? `, with ${len(plateOn, 'down')} on` : ''}`;
   return {
     most,
@@ -93,6 +115,7 @@ export function plateAnswer(
     size,
     sizeToFloor,
     says: saysOf(size, sizeToFloor, len),
+    warns,
     given: size === null && sizeToFloor === null ? [] : given,
     missing,
     because: [
@@ -123,7 +146,7 @@ export function plateAnswer(
       const left = engaged(plateOn + travel - s, mate ?? Number.POSITIVE_INFINITY);
       const leaves =
         left < never - 1e-9 ? 'never' : left < floor - 1e-9 ? 'short' : left < target - 1e-9 ? 'floor' : 'target';
-      return { size: s, left, turns: roundTo(left / pitch, 2, 'down'), leaves };
+      return { size: s, left, turns: roundTo(left / pitch, 2, 'down'), leaves, unproven: s < plateOn - 1e-9 };
     }),
   };
 }

@@ -12,11 +12,20 @@ export interface BehindCase extends Case {
 
 type BehindRule = 'bolt.behind' | 'stud.behind';
 
-/** Each corner against its own room: nothing is borrowed from the other, and a stop at one stands whatever is blank there. */
-export function judgeBehind(rule: BehindRule, { plan, n }: Judged, out: Finding[]): void {
+/**
+ * Each corner against its own room: nothing is borrowed from the other, and a stop at one stands whatever is blank there.
+ * @param applies corners that are judged at all
+ */
+export function judgeBehind(
+  rule: BehindRule,
+  { plan, n }: Judged,
+  out: Finding[],
+  applies: (m: CornerNumbers) => boolean = () => true,
+): void {
   let found: Finding | null = null;
   let blank: Finding | null = null;
   for (let i = 0; i < plan.corners.length; i += 1) {
+    if (!applies(n.corners[i] as CornerNumbers)) continue;
     const here = behindAt(rule, plan.corners[i] as PlanCorner, n.corners[i] as CornerNumbers);
     if (here.level === 'unmeasured') blank ??= here;
     else found = worse(here, found);
@@ -26,25 +35,36 @@ export function judgeBehind(rule: BehindRule, { plan, n }: Judged, out: Finding[
 }
 
 function behindAt(rule: BehindRule, c: PlanCorner, m: CornerNumbers): Finding {
+  // A tip that ends no further in than as counted needs no room that was not there; where only the error says further, a caution.
+  const asCounted = m.further !== null && m.further.value <= 1e-9 ? m.further : null;
+  const proven = asCounted === null ? null : noFurther(rule, c, asCounted);
+  if (proven?.level === 'pass') return proven;
+  const measured = inRoom(rule, c, m);
+  return proven !== null && (measured.level === 'stop' || measured.level === 'unmeasured') ? proven : measured;
+}
+
+const noFurther = (
+  rule: BehindRule,
+  c: PlanCorner,
+  { value, pm, rss }: NonNullable<CornerNumbers['further']>,
+): Finding =>
+  against({
+    ...BLANK,
+    rule,
+    case: { is: 'as-stock' },
+    value,
+    limit: 0,
+    margin: -value,
+    pm,
+    rss,
+    unit: 'mm',
+    corner: c.corner,
+  });
+
+/** The tip against the room that was measured behind this very corner. */
+function inRoom(rule: BehindRule, c: PlanCorner, m: CornerNumbers): Finding {
   const open = (is: BehindCase['is']): Finding =>
     finding({ ...BLANK, rule, level: 'unmeasured', case: { is }, unit: 'mm', corner: c.corner });
-  // No further in than the stock bolt ends asks for no room that the car did not have.
-  if (m.further !== null && m.further.value + m.further.pm <= 1e-9) {
-    const { value, pm, rss } = m.further;
-    const is = 'as-stock' as const;
-    return against({
-      ...BLANK,
-      rule,
-      case: { is },
-      value,
-      limit: 0,
-      margin: -value,
-      pm,
-      rss,
-      unit: 'mm',
-      corner: c.corner,
-    });
-  }
   if (c.tappedDepth === null) return open('depth');
   if (c.roomBehind === null && rule === 'bolt.behind') return open('room');
   if (m.behind === null) return open('length');
@@ -68,7 +88,7 @@ export const behindSentence =
       case 'room':
         return `Needs the room behind the thread${s.at}; if it cannot be seen, ${what} cannot pass.`;
       case 'as-stock':
-        return `The tip ends no further in than the stock bolt’s${s.at}.`;
+        return `The tip ends no further in than the counted bolt’s${s.at}.${s.error}`;
       case 'ok':
         break;
     }

@@ -11,7 +11,7 @@ export const fastenerMix: Rule<'fastener.mix', Longer> = {
   ...PLAIN,
   id: 'fastener.mix',
   title: 'Never mix',
-  statement: 'Longer fasteners never go on without the spacer, nor stock ones with it.',
+  statement: 'Longer fasteners never go on without the spacer, nor the shorter ones with it.',
   formula: '–',
   chosen: ['fastener'],
   decidedBy: 'fastener',
@@ -23,5 +23,5 @@ export const fastenerMix: Rule<'fastener.mix', Longer> = {
     );
   },
   sentence: (f, s) =>
-    `These ${f.case.is}s belong to this ${s.value('nearest')} spacer: never without it, and never stock ${f.case.is}s with it.`,
+    `These ${f.case.is}s belong to this ${s.value('nearest')} spacer: never without it, and never the shorter ${f.case.is}s with it.`,
 };

@@ -2,40 +2,45 @@ import type { Plan } from '../document/document';
 import type { CornerNumbers, Numbers } from '../figures/numbers';
 import { leastThread, moreThanThere, threadRoom } from '../figures/ownThread';
 import type { Result } from '../figures/result';
-import { reachesDeeper } from '../figures/stack';
 import { missing, type Missing } from './cases';
 import type { Case, Finding } from './finding';
 import { BLANK, finding, judgeCorners, OVER } from './make';
 import { PLAIN, type Rule } from './rule';
 import type { Need } from './say';
 
-/** Nobody said it (own), nobody measured it (stock), more than there is, or which fastener. */
+/** Nobody said it (own), nobody measured it on what is on the car (stock, stock-bolt), more than there is, or which fastener. */
 interface ThreadCase extends Case {
-  readonly is: 'own' | 'stock' | 'more' | 'bolt' | 'stud' | 'conversion' | 'nuts';
+  readonly is: 'own' | 'stock' | 'stock-bolt' | 'more' | 'bolt' | 'stud' | 'conversion' | 'nuts';
 }
 
 const rule = 'fastener.thread' as const;
 const threadNeeded = (c: CornerNumbers): Result => c.threadNeeded;
 
-/** Needs of every corner against a thread. */
-const threadAgainst = (limit: number, n: Numbers, need: Need, is: ThreadCase['is']): Finding =>
+/** Needs of corners against a thread. */
+const threadAgainst = (limit: number, corners: readonly CornerNumbers[], need: Need, is: ThreadCase['is']): Finding =>
   judgeCorners({
     ...OVER,
     rule,
     limit,
     missing: missing(need),
-    corners: n.corners,
+    corners,
     pick: threadNeeded,
     upper: true,
     case: { is },
   });
 
-/** A stud that stays, under a nut that runs down further than the count has shown to be threaded. */
-function stockThread(plan: Plan, n: Numbers): Finding {
-  const own = plan.hub.stockStudThread;
-  return own === null
-    ? finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'stock' }, value: leastThread(n), unit: 'mm' })
-    : threadAgainst(own.value - own.pm, n, 'stud-tip', 'nuts');
+/** What stays on the car and goes in further than the count has shown to be threaded: its own thread is needed. */
+function stockThread({ hub }: Plan, n: Numbers, out: Finding[]): void {
+  const deeper = n.corners.filter((c) => c.deeper);
+  if (deeper.length === 0) return;
+  const bolt = hub.fastening === 'bolt';
+  const own = bolt ? hub.stockBoltThread : hub.stockStudThread;
+  if (own === null) {
+    const value = leastThread({ ...n, corners: deeper });
+    const corner = deeper[0]?.corner ?? null;
+    const is = bolt ? ('stock-bolt' as const) : ('stock' as const);
+    out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is }, value, unit: 'mm', corner }));
+  } else out.push(threadAgainst(own.value - own.pm, deeper, bolt ? 'bolt-tip' : 'stud-tip', bolt ? 'bolt' : 'nuts'));
 }
 
 function needOf(plan: Plan): Need {
@@ -49,7 +54,7 @@ export const fastenerThread: Rule<'fastener.thread', ThreadCase | Missing> = {
   id: rule,
   title: 'Thread on the fastener',
   statement:
-    'The full thread of a new bolt or stud, or of a stud under a nut that reaches deeper than was counted, covers all that goes past the first thread of its mate. A plain shank that meets it stops there: it clicks the wrench and clamps nothing.',
+    'The full thread of a new bolt or stud, or of one on the car that ends deeper than it was counted, covers all that goes past the first thread of its mate. A plain shank that meets it stops there: it clicks the wrench and clamps nothing.',
   formula: 'b ≥ Lb − (tr + s + qb) (bolt) · b ≥ X − (tr + s + q) (stud)',
   sources: ['geometry'],
   policy: ['leadPitches', 'fastenerPm', 'spacerPm'],
@@ -60,6 +65,7 @@ export const fastenerThread: Rule<'fastener.thread', ThreadCase | Missing> = {
     'rotorHat',
     'stockBoltLength',
     'stockNose',
+    'stockBoltThread',
     'stockStudThread',
     'nutThread',
     'nutGrip',
@@ -69,17 +75,16 @@ export const fastenerThread: Rule<'fastener.thread', ThreadCase | Missing> = {
   judge({ plan, n }, out) {
     const { fastener } = plan;
     // An adapter’s own studs carry the wheel: the rule on their ends speaks.
-    if (plan.spacer.adapter !== null || fastener.kind === 'stock') return;
-    if (fastener.kind === 'nuts') {
-      if (reachesDeeper(plan)) out.push(stockThread(plan, n));
-    } else if (fastener.threadLength === null) {
+    if (plan.spacer.adapter !== null) return;
+    if (fastener.kind === 'nuts' || fastener.kind === 'stock') stockThread(plan, n, out);
+    else if (fastener.threadLength === null) {
       out.push(
         finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'own' }, value: leastThread(n), unit: 'mm' }),
       );
     } else if (moreThanThere(fastener)) {
       const [value, limit] = [fastener.threadLength, threadRoom(fastener)];
       out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'more' }, value, limit, unit: 'mm' }));
-    } else out.push(threadAgainst(fastener.threadLength, n, needOf(plan), fastener.kind));
+    } else out.push(threadAgainst(fastener.threadLength, n.corners, needOf(plan), fastener.kind));
   },
   sentence(f, s) {
     const enough = f.value === null ? '' : `; ${s.value('up')} from the tip will do`;
@@ -89,7 +94,9 @@ export const fastenerThread: Rule<'fastener.thread', ThreadCase | Missing> = {
       case 'own':
         return `How much of the new fastener is threaded is not known${enough}. A plain shank that meets its mate’s thread clamps nothing.`;
       case 'stock':
-        return `These nuts run further down the studs than the count has shown to be threaded. Measure the thread on the stud${enough}.`;
+        return `These nuts run further down the studs${s.at} than the count has shown to be threaded. Measure the thread on the stud${enough}.`;
+      case 'stock-bolt':
+        return `These bolts go further in${s.at} than they were counted: on a thinner plate the count proves nothing. Measure the thread on the bolt${enough}.`;
       case 'more':
         return `${s.value('nearest')} of thread on ${s.limit('nearest')} of fastener: one of the two is wrong. Measure both again.`;
       default: {

@@ -1,3 +1,4 @@
+import { countedState } from '../document/bare';
 import { minBottomGap } from '../engagement/nutStack';
 import { chosenNut } from '../figures/stack';
 import type { Case } from './finding';
@@ -31,10 +32,11 @@ export const nutBottom: Rule<'nut.bottom', BottomCase> = {
       out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'style' }, limit, unit: 'mm' }));
       return;
     }
-    if (fastener.kind === 'stock' && spacer.kind !== 'adapter' && spacer.thickness - policy.spacerPm >= limit) {
-      // The spacer backs the nut off by its whole thickness, so that much room is there whatever it was before.
-      const value = spacer.thickness;
-      const pm = policy.spacerPm;
+    // A spacer backs the nut off by what it is thicker than the counted plate, so that much room is there whatever it was before.
+    const thickest = Math.max(...plan.corners.map((c) => countedState(c).plate + countedState(c).pm));
+    const value = spacer.thickness - thickest;
+    const pm = policy.spacerPm * (thickest > 0 ? 2 : 1);
+    if (fastener.kind === 'stock' && spacer.kind !== 'adapter' && value - pm >= limit) {
       out.push(
         finding({
           ...BLANK,

@@ -1,3 +1,4 @@
+import { countedState } from '../document/bare';
 import type { Corner, Measured, Plan, PlanCorner } from '../document/document';
 import { compileThread } from '../figures/compiled';
 import type { Result } from '../figures/result';
@@ -71,9 +72,15 @@ function sumAt(plan: Plan, c: PlanCorner, travel: NonNullable<Result>): Finding 
   return finding({ ...BLANK, rule, case: { is }, value: read.value, limit: expected, margin, unit: 'mm', corner });
 }
 
-/** How far a stud goes into a closed nut: its travel, and the tip that is not full thread, with the nose that was measured. */
-const inCap = (travel: NonNullable<Result>, lead: number, nose: Measured): NonNullable<Result> => ({
-  value: travel.value + lead + (nose?.value ?? 0),
+/** The travel as it was counted, with the plate that was on then: a contradiction is one of the state that was read. */
+const asCounted = (travel: NonNullable<Result>, c: PlanCorner): NonNullable<Result> => ({
+  ...travel,
+  value: travel.value - countedState(c).plate,
+});
+
+/** How far a stud certainly goes into a closed nut: its travel and the nose that was measured. The lead is an allowance and no fact. */
+const inCap = (travel: NonNullable<Result>, nose: Measured): NonNullable<Result> => ({
+  value: travel.value + (nose?.value ?? 0),
   pm: travel.pm + (nose?.pm ?? 0),
   rss: Math.hypot(travel.rss, nose?.pm ?? 0),
 });
@@ -86,7 +93,7 @@ export const readingContradiction: Rule<'reading.contradiction', Contradicts> = 
   statement:
     'A stud cannot travel further into a closed nut than its cap is deep, nor any fastener further than it is threaded; a bolt is longer overall than under its seat, a nut no lower than its thread is long; disc, pad and count add up to the bolt, grip and count to the stud. One of the readings is wrong; none is trusted.',
   formula:
-    'N·P + n ≤ Dn (closed nut) · N·P ≤ thread on the bolt or stud · under the seat < overall · Ln ≤ nut height · Lc ≈ tr + q + N·P + nc (bolt) · Z ≈ q + N·P + n (stud)',
+    'as counted: N·P + nose ≤ Dn (closed nut) · N·P ≤ thread on the bolt or stud · under the seat < overall · Ln ≤ nut height · Lc ≈ tr + q + N·P + nc (bolt) · Z ≈ q + N·P + n (stud)',
   sources: ['geometry'],
   needs: [
     'turns',
@@ -145,20 +152,17 @@ export const readingContradiction: Rule<'reading.contradiction', Contradicts> = 
       out.push(finding({ ...BLANK, rule, case: which, value, limit, margin: limit - value, unit: 'mm' }));
       return;
     }
-    const lead = plan.policy.leadPitches * compileThread(plan.hub.thread).thread.pitch;
     for (let i = 0; i < n.corners.length; i += 1) {
       const travel = n.corners[i]?.travel ?? null;
+      const c = plan.corners[i] as PlanCorner;
       if (travel === null) continue;
-      const corner = n.corners[i]?.corner ?? null;
+      const read = asCounted(travel, c);
+      const { corner } = c;
       const found = bolt
-        ? exceeds(travel, 'bolt', stockBoltThread, corner)
-        : (exceeds(
-            inCap(travel, lead, plan.hub.stockNose),
-            'nut',
-            nutStyle === 'closed' ? nutBlindDepth : null,
-            corner,
-          ) ?? exceeds(travel, 'stud', stockStudThread, corner));
-      const wrong = found ?? sumAt(plan, plan.corners[i] as PlanCorner, travel);
+        ? exceeds(read, 'bolt', stockBoltThread, corner)
+        : (exceeds(inCap(read, plan.hub.stockNose), 'nut', nutStyle === 'closed' ? nutBlindDepth : null, corner) ??
+          exceeds(read, 'stud', stockStudThread, corner));
+      const wrong = found ?? sumAt(plan, c, travel);
       if (wrong === null) continue;
       out.push(wrong);
       return;
@@ -167,7 +171,7 @@ export const readingContradiction: Rule<'reading.contradiction', Contradicts> = 
   sentence(f, s) {
     switch (f.case.is) {
       case 'under':
-        return `The stock bolt is ${s.value('nearest')} under the seat and ${s.limit('nearest')} overall: head and seat make it longer overall. One of the two is wrong: measure both again, by the picture.`;
+        return `The bolt is ${s.value('nearest')} under the seat and ${s.limit('nearest')} overall: head and seat make it longer overall. One of the two is wrong: measure both again, by the picture.`;
       case 'height':
         return `The nut has ${s.value('nearest')} of thread and is ${s.limit('nearest')} high. One of the two is wrong: measure both again.`;
       case 'bolt-sum':

@@ -14,10 +14,10 @@ export interface Wording {
 /** What has to be measured, in a sentence. */
 const NEEDS = {
   turns: 'the turn count',
-  'turns-and-length': 'the turn count and the stock bolt length',
-  'bolt-tip': 'the turn count, the stock bolt length and its pilot nose',
+  'turns-and-length': 'the turn count and the length of the counted bolt',
+  'bolt-tip': 'the turn count, the length of the counted bolt and its pilot nose',
   'turns-and-protrusion': 'the turn count and the stud protrusion',
-  'stud-tip': 'the turn count, the stud protrusion and the stock stud’s pilot nose',
+  'stud-tip': 'the turn count, the stud protrusion and its pilot nose',
   conversion: 'the tapped depth, the disc hat, the nut’s grip and its thread length',
   protrusion: 'the stud protrusion',
   tapped: 'the tapped depth',

@@ -1,6 +1,7 @@
+import { type BareCorner, countedState } from '../document/bare';
 import { plainSpacer, STOCK } from '../document/blank';
 import type { Fastener, Measured, Plan, Spacer } from '../document/document';
-import { fastenerText } from '../document/fastenerText';
+import { fastenerText, onCarText } from '../document/fastenerText';
 import { assess } from '../evaluate/evaluate';
 import { compileThread } from '../figures/compiled';
 import type { Finding, Level } from '../rules/finding';
@@ -9,7 +10,7 @@ import { formatLength, type UnitSystem } from '../units/format';
 
 /** A plate and fasteners that may be put together; which they are is said beside the plan that they are told from. */
 export interface Swap {
-  /** `fitted`, `no-plate`, `stock-with-plate` and `as-maker` are of the plan's own parts; others number what the car owns beside them. */
+  /** `fitted`, `no-plate`, `stock-with-plate` and `as-maker` (what stayed on the car, without the plate) are of the plan's own parts; others number what the car owns beside them. */
   readonly key: string;
   readonly spacer: Spacer;
   readonly rightPlate: Plan['rightPlate'];
@@ -102,11 +103,13 @@ export function swapText(swap: Swap, fitted: Plan, units: UnitSystem): string {
       : `${formatLength(p.thickness, units)} ${p.kind === 'adapter' ? 'adapter' : 'plate'}`;
   const ownPlate = same(swap.spacer, fitted.spacer);
   const held = (): string => {
+    // What stayed on the car belongs to no plate: it is called what it is.
+    if (swap.fastener.kind === 'stock' && !ownPlate) return `the ${onCarText(hub, units, loose)}`;
     if (same(swap.fastener, fastener)) {
       if (fitted.spacer.thickness === 0) return `these ${loose}`;
       return ownPlate ? `its ${loose}` : `the ${plateOf(fitted.spacer)}’s ${loose}`;
     }
-    if (swap.fastener.kind === 'stock') return `stock ${loose}`;
+    if (swap.fastener.kind === 'stock') return `the ${onCarText(hub, units, loose)}`;
     return fastenerText({ fastener: swap.fastener, hub }, units);
   };
   if (swap.spacer.thickness === 0 && fitted.spacer.thickness === 0 && same(swap.fastener, fastener)) return held();
@@ -205,18 +208,22 @@ function onOtherWheels(plan: Plan, wheel: Plan['wheel']): Plan {
     wheel,
     // What the car came with was counted on other wheels, so it is no measure here.
     hub: { ...plan.hub, hardware: 'unknown', makersLength: null, nutGrip: further(plan.hub.nutGrip, 1) },
-    corners: plan.corners.map((c) => ({
-      ...c,
-      turns: further(c.turns, -1 / pitch),
-      standThrough: null,
-      visibleThread: null,
-      slidesOn: null,
-      chamferDepth: null,
-      gap: null,
-      loadedClearance: null,
-      clock: [],
-      innerClearance: null,
-      chalk: [],
-    })),
+    corners: plan.corners.map(
+      (c): BareCorner => ({
+        ...c,
+        turns: further(c.turns, -1 / pitch),
+        // A thinner pad lets the same fastener in further than it was counted, just as a thinner plate does.
+        counted: by === null ? countedState(c) : { plate: countedState(c).plate - by.value, pm: by.pm },
+        standThrough: null,
+        visibleThread: null,
+        slidesOn: null,
+        chamferDepth: null,
+        gap: null,
+        loadedClearance: null,
+        clock: [],
+        innerClearance: null,
+        chalk: [],
+      }),
+    ),
   };
 }

@@ -25,7 +25,7 @@ const CLASSES = BOLT_CLASSES.map((c) => ({ value: c, label: c === 'unknown' ? 'N
 const LENGTH = { min: 10, max: 150 };
 const THREAD = { min: 1, max: 150 };
 
-/** Stock fasteners or longer ones; the window of lengths that will do stands beside the field. */
+/** The fasteners that are on the car, or longer ones; the window of lengths that will do stands beside the field. */
 export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSystem }) {
   const { choice, plan, evaluation } = bench;
   const bolt = plan.hub.fastening === 'bolt';
@@ -83,7 +83,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
         label={bolt ? 'Bolts' : 'Studs'}
         value={longer ? 'longer' : kind === 'stock' ? 'stock' : 'other'}
         options={[
-          { value: 'stock', label: 'Stock' },
+          { value: 'stock', label: plan.hub.hardware === 'makers' ? 'Original' : 'On the car now' },
           { value: 'longer', label: 'Longer' },
           { value: 'other', label: bolt ? 'Conversion studs' : 'Other nuts' },
         ]}
@@ -192,7 +192,7 @@ function OnAdapter({ bench }: { bench: Bench }) {
         label="Nuts on the adapter’s studs"
         value={fastener.kind === 'nuts' ? 'other' : 'stock'}
         options={[
-          { value: 'stock', label: 'Stock' },
+          { value: 'stock', label: plan.hub.hardware === 'makers' ? 'Original' : 'On the car now' },
           { value: 'other', label: 'Other nuts' },
         ]}
         onChange={(v) => bench.setFastener(v === 'stock' ? { kind: 'stock' } : { kind: 'nuts', nut: blank() })}
@@ -214,7 +214,7 @@ function noWindow({ numbers: n }: Evaluation, kind: Fastener['kind'], bolt: bool
   if (n.corners.every((c) => c.bearing !== null && (c.engagement !== null || kind !== 'conversion')))
     return 'none: the thread it goes into is too short for any length, or nothing is left behind it';
   if (kind === 'conversion') return 'needs tapped depth, disc hat, nut grip and the nut’s thread';
-  return `needs the turn count and ${bolt ? 'the stock bolt length' : 'the stud protrusion'}`;
+  return `needs the turn count and ${bolt ? 'the length of the counted bolt' : 'the stud protrusion'}`;
 }
 
 function windowText(w: LengthWindow, units: UnitSystem, bolt: boolean, nuts: string): string {

@@ -51,7 +51,7 @@ export function Figures({
           }
         />
         <Row
-          label={plan.hub.fastening === 'bolt' ? 'Largest on stock bolts' : 'Largest on these studs'}
+          label={plan.hub.fastening === 'bolt' ? 'Largest on these bolts' : 'Largest on these studs'}
           value={limit ? (limit.value < 0 ? 'none' : formatLength(limit.value, units, 'down')) : null}
           more={
             limit

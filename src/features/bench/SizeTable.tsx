@@ -70,7 +70,7 @@ export function SizeTable({ bench, units }: { bench: Bench; units: UnitSystem })
 
 function howText(f: SizeFit, fastening: 'bolt' | 'stud', units: UnitSystem): string {
   if (f.how === 'chosen') return 'Goes on what was chosen.';
-  if (f.how === 'stock') return `Goes on the stock ${fastening}s.`;
+  if (f.how === 'stock') return `Goes on the ${fastening}s that are on the car.`;
   const thread = f.thread === null ? '' : `, threaded ${formatLength(f.thread, units, 'up')} or more`;
   return `Goes with ${fastening}s of ${formatLength(f.length ?? 0, units)}${thread}.`;
 }
@@ -80,5 +80,5 @@ const chosenText = (kind: string): string =>
   kind === 'conversion'
     ? 'On the conversion studs that were chosen.'
     : kind === 'nuts'
-      ? 'On the stock studs with the nuts that were chosen.'
-      : 'On stock fasteners where they do, else on longer ones that engage as now.';
+      ? 'On the studs that are on the car, with the nuts that were chosen.'
+      : 'On the fasteners that are on the car where they are long enough, else on longer ones that engage as now.';

@@ -232,7 +232,7 @@ function Results({
                 {name(c.spacer, '')}
               </th>
               <td>
-                {name(c.fastener, `stock ${own}s`)}
+                {name(c.fastener, `the ${own}s on the car`)}
                 {c.nut === null ? '' : `, ${name(c.nut, '')}`}
               </td>
               <td className="figure text-right">{formatLength(c.off, units, 'up')}</td>
@@ -242,7 +242,7 @@ function Results({
                 <button
                   type="button"
                   onClick={() => onTake(c)}
-                  aria-label={`Put ${name(c.spacer, '')} with ${name(c.fastener, `stock ${own}s`)}${c.nut === null ? '' : ` and ${name(c.nut, '')}`} on the bench`}
+                  aria-label={`Put ${name(c.spacer, '')} with ${name(c.fastener, `the ${own}s on the car`)}${c.nut === null ? '' : ` and ${name(c.nut, '')}`} on the bench`}
                   className="touch px-2 text-accent underline underline-offset-4"
                 >
                   Take

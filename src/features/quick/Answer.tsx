@@ -5,6 +5,7 @@ import { formatLength, type UnitSystem } from '@/core/units/format';
 import { AxisRows } from '@/drawing/AxisRows';
 import { Button } from '@/ui/Button';
 import { NavLink } from '@/ui/NavLink';
+import { Verdict } from '@/ui/Verdict';
 import type { Answered } from './asks';
 
 const LEAVES: Readonly<Record<SizeLeaves, string>> = {
@@ -38,6 +39,12 @@ export function Answer({
     );
   return (
     <section aria-label="Answer" className="flex flex-col gap-4">
+      {answer.warns?.map((w) => (
+        <p key={w} className="flex max-w-[60ch] items-baseline gap-3 border-l-4 border-stop pl-3 font-[620]">
+          <Verdict level="stop" />
+          {w}
+        </p>
+      ))}
       <p role="status" className="max-w-[60ch] text-[20px] leading-snug font-[620]" data-testid="quick-answer">
         {answerSentence(answer)}
       </p>
@@ -119,6 +126,7 @@ function Sizes({ sizes, units }: { sizes: readonly PlateSize[]; units: UnitSyste
             <td className="figure text-right">{s.turns}</td>
             <td className={`pl-6 ${s.leaves === 'target' ? '' : s.leaves === 'floor' ? 'text-caution' : 'text-stop'}`}>
               {LEAVES[s.leaves]}
+              {s.unproven ? ', and further in than it was counted' : ''}
             </td>
           </tr>
         ))}

@@ -26,7 +26,12 @@ export function factsOf(
   const plan = inForce.document;
   const { job, vehicle } = whole;
   const torque = wheelTorque(plan);
+  const signedBy = job.signedAt === null ? null : (inForce.evaluation?.rules ?? 0);
   return [
+    // Releases up to rules version 6 wrote “stock” for whatever hung on the car.
+    ...(signedBy !== null && signedBy < 7 && plan.fastener.kind === 'stock' && plan.hub.hardware !== 'makers'
+      ? [['Hardware', 'not identified by the release that signed this'] as [string, string]]
+      : []),
     ['Vehicle', `${vehicle.name}, ${vehicle.plate}`],
     ['Axle', `${AXLE_LABEL[plan.axle]}, ${drillingText(plan.hub, units)}`],
     ['Wheels', `${plan.wheel.name}, ${plan.wheel.tyre}`],

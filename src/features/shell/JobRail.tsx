@@ -152,8 +152,8 @@ const WORK = ['take-in', 'measure', 'choose', 'stage', 'fit', 'torque'];
 
 /** What a plan B is, in a line. */
 const planBText = ({ spacer, fastener }: ChoiceDraft, whole: JobWhole, units: UnitSystem): string => {
-  const { fastening, nutStyle } = hubOf(whole);
-  const hub = { fastening, nutStyle: nutStyle as 'open' };
+  const { fastening, nutStyle, hardware } = hubOf(whole);
+  const hub = { fastening, nutStyle: nutStyle as 'open', hardware, stockBoltLength: null };
   const plate = spacer.thickness === 0 ? 'no plate' : `${formatLength(spacer.thickness, units)} ${spacer.kind}`;
   return `${plate}, ${fastenerText({ fastener, hub }, units)}`;
 };

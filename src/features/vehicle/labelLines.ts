@@ -1,4 +1,5 @@
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
+import { onCarText } from '@/core/document/fastenerText';
 import { wheelTorque } from '@/core/document/hardware';
 import type { LabelAxle } from '@/usecases/glovebox';
 import { AXLE_LABEL } from '@/core/document/labels';
@@ -19,7 +20,7 @@ export function linesOf(
         ? `studs ${formatLength(f.protrusion, units)} from the disc, ${thread}`
         : f.kind === 'conversion'
           ? `conversion studs ${formatLength(f.length, units)}, nuts ${thread}`
-          : `${f.kind === 'nuts' ? 'other nuts' : `stock ${hub.fastening === 'bolt' ? 'bolts' : 'studs and nuts'}`}, ${thread}`;
+          : `${f.kind === 'nuts' ? 'other nuts' : onCarText(hub, units, hub.fastening === 'bolt' ? 'bolts' : 'studs and nuts')}, ${thread}`;
   return [
     [`${AXLE_LABEL[axle]}${signed ? `, signed ${signed}` : ', not signed off yet'}`, true],
     [
@@ -36,7 +37,7 @@ export function linesOf(
     ...(hub.socketOutside === null
       ? []
       : [[`socket ${formatLength(hub.socketOutside, units, 'up')} outside`, false] as const]),
-    ...never.map((n) => [`NEVER: ${n}`, true] as const),
+    ...never.map((n) => [`DO NOT COMBINE: ${n}`, true] as const),
     ...rechecks.map((r) => [`recheck ${r}`, false] as const),
   ];
 }

@@ -18,7 +18,7 @@ export const HARDWARE = [
   },
   {
     id: 'stockBoltLength',
-    label: 'Stock bolt length',
+    label: 'Bolt length, under the seat',
     scope: 'axle',
     fastening: 'bolt',
     min: 10,
@@ -29,7 +29,7 @@ export const HARDWARE = [
   },
   {
     id: 'stockBoltOverall',
-    label: 'Stock bolt overall',
+    label: 'Bolt length, overall',
     scope: 'axle',
     fastening: 'bolt',
     min: 15,
@@ -83,7 +83,7 @@ export const HARDWARE = [
     max: 30,
     methods: [CALIPER, TAPE],
     optional: true,
-    how: 'Smooth end of the stock bolt or stud, below its thread: it guides and holds nothing. A plain end is 0.',
+    how: 'Smooth end of the bolt or stud that is on, below its thread: it guides and holds nothing. A plain end is 0.',
     blocks: 'new bolts, studs and closed nuts, and any adapter',
   },
   {
@@ -106,7 +106,7 @@ export const HARDWARE = [
     max: 80,
     methods: [CALIPER, TAPE],
     optional: true,
-    how: 'Outside height of the stock nut, its seat included.',
+    how: 'Outside height of the nut that is on, its seat included.',
     blocks: 'nothing; it proves the thread in the nut',
   },
   {

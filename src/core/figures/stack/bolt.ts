@@ -1,4 +1,5 @@
 import { boltProtrusion, boltReach, boltThreadNeeded, calibrateSeat, lengthWindow } from '../../engagement/boltStack';
+import { countedState } from '../../document/bare';
 import { result } from '../result';
 import {
   held,
@@ -7,13 +8,14 @@ import {
   noseOf,
   noseOfNew,
   pmOf,
+  reachesDeeper,
   type StackNumbers,
   type StackParts,
   sure,
   untouchedOf,
 } from './shared';
 
-/** Bolts in a tapped hub: stock or longer. */
+/** Bolts in a tapped hub: those that are on the car, or new ones. */
 export function boltStack({ plan, c, travel, pitch, enough }: StackParts): StackNumbers {
   if (travel === null) return NO_STACK;
   const { hub, spacer, policy, fastener } = plan;
@@ -27,6 +29,8 @@ export function boltStack({ plan, c, travel, pitch, enough }: StackParts): Stack
   const Dt = infinite(depth);
   const depthPm = depth === null ? 0 : depth.pm;
   const sPm = s > 0 ? policy.spacerPm : 0;
+  const { plate: s0, pm: statePm } = countedState(c);
+  const s0Pm = (s0 > 0 ? policy.spacerPm : 0) + statePm;
   const seat = counted === null ? null : calibrateSeat(counted.value, lead, travel.value) + s;
   const longerPm = travel.pm + (counted?.pm ?? 0) + policy.fastenerPm + sPm + nosePm;
   const open = depth === null || c.roomBehind === null || seat === null || hub.stockNose === null;
@@ -41,7 +45,7 @@ export function boltStack({ plan, c, travel, pitch, enough }: StackParts): Stack
         ? null
         : lengthWindow({
             zero: seat + full + noseOfNew(fastener),
-            keep: counted.value + s + noseOfNew(fastener) - noseOf(hub.stockNose),
+            keep: counted.value + s - s0 + noseOfNew(fastener) - noseOf(hub.stockNose),
             mate: Dt,
             enough,
             clear,
@@ -55,6 +59,10 @@ export function boltStack({ plan, c, travel, pitch, enough }: StackParts): Stack
     return {
       ...common,
       ...held(result(travel.value - s, travel.pm, sPm), depth),
+      further: result(s0 - s, s === s0 ? statePm : sPm + s0Pm),
+      deeper: reachesDeeper(plan, c),
+      threadNeeded:
+        hub.stockNose === null ? null : result(Math.max(0, travel.value + lead - s), travel.pm, sPm, nosePm),
       behind:
         depth === null || hub.stockNose === null ? null : result(travel.value + lead - s - Dt, pm, depthPm, nosePm),
     };
@@ -66,7 +74,7 @@ export function boltStack({ plan, c, travel, pitch, enough }: StackParts): Stack
     ...common,
     ...held(sure(boltReach(fastener.length, seat, full + noseOfNew(fastener)), longerPm, rss), depth),
     threadNeeded: noseUnknown ? null : sure(boltThreadNeeded(fastener.length, seat), longerPm, rss),
-    further: result(fastener.length - s - counted.value, counted.pm, policy.fastenerPm, sPm),
+    further: result(fastener.length - s - (counted.value - s0), counted.pm, policy.fastenerPm, sPm, s0Pm),
     behind:
       depth === null || noseUnknown
         ? null

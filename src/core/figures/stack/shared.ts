@@ -1,3 +1,4 @@
+import { countedState } from '../../document/bare';
 import type { Fastener, Hub, Measured, Plan, PlanCorner } from '../../document/document';
 import type { Enough, LengthWindow } from '../../engagement/boltStack';
 import { engaged } from '../../engagement/engaged';
@@ -23,8 +24,10 @@ export interface StackNumbers {
   readonly threadNeeded: Result;
   /** Tip of bolt or stud beyond the tapped hole, behind the hub. Negative inside. */
   readonly behind: Result;
-  /** How much further in the tip of a new bolt ends than the stock bolt’s with nothing on. Negative less far. */
+  /** How much further in the tip of a bolt ends than the counted one did, on the plate it was counted with. Negative less far. */
   readonly further: Result;
+  /** Fasteners that stay on the car end further in than they were counted: nothing of their thread or tip is proven. */
+  readonly deeper: boolean;
   /** Stud beyond the nut’s thread. Negative inside. */
   readonly overhang: Result;
   /** Closed nut: room left before the stud bottoms. */
@@ -45,6 +48,7 @@ export const NO_STACK: StackNumbers = {
   threadNeeded: null,
   behind: null,
   further: null,
+  deeper: false,
   overhang: null,
   bottomGap: null,
   window: null,
@@ -89,9 +93,17 @@ export function chosenNut(plan: Plan): ChosenNut {
 export const newNut = (f: Fastener) =>
   f.kind === 'nuts' || f.kind === 'conversion' || f.kind === 'stud' ? f.nut : null;
 
-/** Other nuts on the stock studs run further down than the stock ones were counted, where the spacer does not back them off as far. */
-export const reachesDeeper = (plan: Plan): boolean =>
-  plan.fastener.kind === 'nuts' && plan.fastener.nut.shankReach > plan.spacer.thickness + 1e-9;
+/**
+ * How much deeper what stays on the car ends than it was counted, mm, errors of the counted state inside: a plate that is thinner
+ * than the counted one, or a nut that reaches further than the plate backs it off. Zero or less is proven by the count.
+ */
+export function deeperBy({ fastener, spacer }: Plan, c: PlanCorner): number {
+  const { plate, pm } = countedState(c);
+  return plate - spacer.thickness + pm + (fastener.kind === 'nuts' ? fastener.nut.shankReach : 0);
+}
+
+/** The same as a question. */
+export const reachesDeeper = (plan: Plan, c: PlanCorner): boolean => deeperBy(plan, c) > 1e-9;
 
 /** The wheel still hangs in the very thread that was counted: the hub, or the stock nuts. */
 export const sameMate = ({ fastener: f, spacer }: Plan): boolean =>

@@ -1,3 +1,4 @@
+import { countedState } from '../../document/bare';
 import { lengthWindow } from '../../engagement/boltStack';
 import { bottomGap, calibrateGrip, nutReach, studThreadNeeded } from '../../engagement/nutStack';
 import {
@@ -17,7 +18,7 @@ import {
   untouchedOf,
 } from './shared';
 
-/** Studs pressed into the hub: stock or longer, stock nuts or others. x from the disc's face. */
+/** Studs pressed into the hub: those that are on the car or longer ones, under their own nuts or others. x from the disc's face. */
 export function studStack({ plan, c, travel, pitch, enough }: StackParts): StackNumbers {
   if (travel === null) return NO_STACK;
   const { hub, spacer, policy, fastener } = plan;
@@ -46,14 +47,17 @@ export function studStack({ plan, c, travel, pitch, enough }: StackParts): Stack
   const nose = isLonger ? full + noseOfNew(fastener) : lead;
   const blind = nut.style === 'closed' ? nut.blindDepth : null;
   const withNut = (value: number): Found => sure(value, pm + tipPm + nut.pm, Math.hypot(rss, tipPm, nut.pm));
-  const deeper = isLonger || reachesDeeper(plan);
+  const stays = !isLonger && reachesDeeper(plan, c);
   return {
     ...NO_STACK,
     untouched,
     ...held(sure(nutReach({ nutStart, studTip: tip, nose }), pm, rss), mateOfNut(nut)),
     atMost: nut.threadLength === null,
+    deeper: stays,
     threadNeeded:
-      deeper && !noseUnknown ? sure(studThreadNeeded(tip, nutStart), pm + tipPm, Math.hypot(rss, tipPm)) : null,
+      (isLonger || stays) && !noseUnknown
+        ? sure(studThreadNeeded(tip, nutStart), pm + tipPm, Math.hypot(rss, tipPm))
+        : null,
     overhang: nut.threadLength === null ? null : withNut(tip - nutStart - nut.threadLength),
     bottomGap: blind === null || noseUnknown ? null : withNut(bottomGap(nutStart, blind, tip)),
     window:
@@ -61,7 +65,7 @@ export function studStack({ plan, c, travel, pitch, enough }: StackParts): Stack
         ? null
         : lengthWindow({
             zero: nutStart + full + (isLonger ? noseOfNew(fastener) : 0),
-            keep: z0 + s + (isLonger ? noseOfNew(fastener) - noseOf(hub.stockNose) : 0),
+            keep: z0 + s - countedState(c).plate + (isLonger ? noseOfNew(fastener) - noseOf(hub.stockNose) : 0),
             mate: Ln,
             enough,
             clear: nut.style !== 'open' && noseUnknown ? null : closedClear(plan, nut, nutStart, pitch),

@@ -1,3 +1,4 @@
+import { countedState } from '../../document/bare';
 import type { Nut, Plan, PlanCorner } from '../../document/document';
 import { calibrateSeat } from '../../engagement/boltStack';
 import { calibrateGrip, minBottomGap } from '../../engagement/nutStack';
@@ -107,11 +108,13 @@ export function boltLengths(
   const zero = seat + lead + nose;
   const room = c.roomBehind === null ? Number.NEGATIVE_INFINITY : c.roomBehind.value - c.roomBehind.pm;
   const clear = seat + Dt + room - (d.strict ? pm + c.tappedDepth.pm : 0);
-  // No further in than the stock bolt ends asks for no room.
-  const asStock = hub.stockBoltLength.value + spacer.thickness - hub.stockBoltLength.pm - policy.fastenerPm - sPm;
+  // No further in than it was counted needs no room; where only the error says further it is a caution, which strict use refuses.
+  const { plate: s0, pm: statePm } = countedState(c);
+  const furtherPm = hub.stockBoltLength.pm + policy.fastenerPm + sPm + (s0 > 0 ? policy.spacerPm : 0) + statePm;
+  const asCounted = hub.stockBoltLength.value + spacer.thickness - s0 - (d.strict ? furtherPm : 0);
   return {
     low: zero + reach - SLACK,
-    high: Math.min(Math.max(clear, asStock), seat + threadLength - off) + SLACK,
+    high: Math.min(Math.max(clear, asCounted), seat + threadLength - off) + SLACK,
     enough: Dt - matePm >= need - SLACK,
     zero,
     cap: Dt,
@@ -156,7 +159,9 @@ export function studLengths(
   const tipPm = longer ? 0 : nosePm;
   const ownPm = Math.max(hub.nutThread?.pm ?? 0, hub.nutBlindDepth?.pm ?? 0);
   const closed = closedEnd(plan, nut, nutStart, d.strict ? pm + tipPm + (nut === null ? ownPm : policy.fastenerPm) : 0);
-  const thread = threadLength === null ? ownThread(plan, z0 - grip, d.strict ? pm + tipPm : 0) : threadLength - off;
+  const { plate: s0, pm: statePm } = countedState(c);
+  const thread =
+    threadLength === null ? ownThread(plan, z0 - grip - s0 - statePm, d.strict ? pm + tipPm : 0) : threadLength - off;
   const shank = nutStart + thread + SLACK;
   const enough = Ln - matePm >= need - SLACK;
   return { low: zero + reach - SLACK, high: Math.min(closed, shank), enough, zero, cap: Ln };
