@@ -1,7 +1,13 @@
 /** Core and store tests. PGlite is an ES module, so Jest runs with Node's module loader (see scripts/test.mjs). */
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/tests/core', '<rootDir>/tests/store', '<rootDir>/tests/house', '<rootDir>/tests/drawing'],
+  roots: [
+    '<rootDir>/tests/core',
+    '<rootDir>/tests/store',
+    '<rootDir>/tests/house',
+    '<rootDir>/tests/drawing',
+    '<rootDir>/tests/ui',
+  ],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
     '^.+\\.tsx?$': [

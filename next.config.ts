@@ -4,8 +4,10 @@ const config: NextConfig = {
   serverExternalPackages: ['@electric-sql/pglite', 'sharp', '@react-pdf/renderer'],
   devIndicators: false,
   poweredByHeader: false,
+  // `npm test` checks the types once; a build need not check them a second time.
+  typescript: { ignoreBuildErrors: true },
   // Catalogue and calendar files of the size that is taken in come through actions.
-  experimental: { serverActions: { bodySizeLimit: '9mb' } },
+  experimental: { serverActions: { bodySizeLimit: '9mb' }, turbopackFileSystemCacheForBuild: false },
 };
 
 export default config;

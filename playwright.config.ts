@@ -7,7 +7,7 @@ export default defineConfig({
   fullyParallel: false,
   // Every file has a server, a folder and a port of its own; two cores wait often enough for a third.
   workers: 3,
-  timeout: 400_000,
+  timeout: 150_000,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {

@@ -1,6 +1,7 @@
 import { resolve } from 'node:path';
 import { dataFolder, openStore } from '@/store/connection';
 import { restore } from '@/store/folder/backup';
+import { endEveryLogin } from '@/store/people';
 import { lockFolder } from '@/store/lock';
 
 /**
@@ -19,6 +20,7 @@ async function main(): Promise<void> {
     await release();
   }
   const store = await openStore(folder, (line) => console.error(line));
+  await endEveryLogin(store.db, new Date());
   await store.close();
   console.log(`${archive} is in place in ${folder}.${aside ? ` What was there is in ${aside}.` : ''}`);
 }

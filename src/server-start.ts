@@ -4,18 +4,19 @@ import { NewerError } from './store/folder/migrations';
 import { FolderInUseError } from './store/lock';
 import { RefusedError } from './store/errors';
 import { sessionKeyOf } from './store/folder/sessionKey';
-import { people } from './store/people';
+import { people, personOfLogin } from './store/people';
 import { shopTimeNow } from './store/shopTime';
 import { keepBackingUp } from './usecases/backups';
 import { rememberOld } from './usecases/calendar/memory';
 import { keepTimeBy } from './usecases/calendar/zone';
-import { openToNetwork, setSessionKey } from './usecases/openTo';
+import { openToNetwork, setLoginStands, setSessionKey } from './usecases/openTo';
 
 /** Opens the data folder and, for the demo, fills an empty one. A folder that cannot be opened ends the process with one sentence. */
 export async function openOrExit(): Promise<void> {
   try {
     const store = await theStore();
     setSessionKey(sessionKeyOf(store.folder));
+    setLoginStands(async (id) => (await personOfLogin((await theStore()).db, id)) !== null);
     if (openToNetwork()) await requirePins(store.db);
     keepTimeBy((await shopTimeNow(store.db)).zone);
     await rememberOld(store.db);

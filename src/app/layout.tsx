@@ -19,7 +19,11 @@ export default async function Layout({ children }: { children: React.ReactNode }
   const now = Date.now();
   return (
     <html lang="en-GB" data-theme={session.theme === 'auto' ? undefined : session.theme}>
-      <body className="flex min-h-dvh flex-col">
+      <body
+        className="flex min-h-dvh flex-col"
+        data-person={session.personId ?? ''}
+        data-person-name={session.who ?? ''}
+      >
         <Header session={session} />
         <Unreached />
         <ClockNotice behind={await clockBehind(now)} now={now} />

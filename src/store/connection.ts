@@ -1,14 +1,16 @@
 import { existsSync, readFileSync } from 'node:fs';
+import { mkdtemp, readdir, rename, rm } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
-import { backUp, type Held, listBackups } from './folder/backup';
+import { backUp, dataBeside, finishSwap, type Held, listBackups } from './folder/backup';
 import { knownMigrations, MIGRATIONS, NewerError } from './folder/migrations';
 import { packedFolder } from './folder/packed';
 import { DISK, type Disk, WalSync } from './folder/sync';
 import { lockFolder } from './lock';
+import { once } from './once';
 import { judgeOldPlans } from './plans';
 import { keepOldRecords } from './records';
 import { bookPeople } from './resources';
@@ -57,13 +59,17 @@ export async function openStore(
   let client: PGlite | null = null;
   try {
     say(`Opening the data folder ${folder} …`);
+    if (await finishSwap(folder)) say('A restore that was cut off is finished.');
     client = await openDatabase(folder);
     const held = heldBy(client);
     const db = drizzle(client, { schema });
     await migrated(db, folder, held, say);
     await judgeOldPlans(db, new Date());
-    await keepOldRecords(db);
-    await settleOld(db);
+    // Records and corners of jobs that earlier releases signed. Once: a visit that is imported later brings its own, or is refused.
+    await once(db, 'records-of-earlier-releases', new Date(), async (tx) => {
+      await keepOldRecords(tx);
+      await settleOld(tx);
+    });
     await bookPeople(db, new Date());
     const wal = new WalSync(join(folder, 'db'), held.checkpoint, disk);
     await wal.settle();
@@ -86,17 +92,14 @@ export async function openStore(
   }
 }
 
-/** The database of a folder; a new one begins as the packed empty one, which takes a second instead of six. */
+/** The database of a folder; where there is none, an empty one is made. */
 async function openDatabase(folder: string): Promise<PGlite> {
   const at = join(folder, 'db');
-  const first = !existsSync(/* turbopackIgnore: true */ at);
   try {
-    if (!first && !existsSync(/* turbopackIgnore: true */ join(at, 'PG_VERSION')))
+    if (await isNew(folder, at)) await makeFirst(folder, at);
+    if (!existsSync(/* turbopackIgnore: true */ join(at, 'PG_VERSION')))
       throw new Error('The database in it is not whole.');
-    const packed = first ? packedFolder() : null;
-    const client = packed
-      ? new PGlite(at, { loadDataDir: new Blob([new Uint8Array(readFileSync(/* turbopackIgnore: true */ packed))]) })
-      : new PGlite(at);
+    const client = new PGlite(at);
     await client.waitReady;
     await client.query('select 1');
     return client;
@@ -105,6 +108,43 @@ async function openDatabase(folder: string): Promise<PGlite> {
     const why = error instanceof Error && error.message ? error.message.split('\n')[0] : 'the database refuses.';
     throw new DamagedError(folder, `${why}`.replace(/\.?$/, '.'), newest);
   }
+}
+
+/**
+ * Whether a folder begins here: no database, or an empty folder that a first start left. A folder with backups or photos and no database
+ * is no new workshop. @throws Error that says so
+ */
+async function isNew(folder: string, at: string): Promise<boolean> {
+  const entries = existsSync(/* turbopackIgnore: true */ at) ? await readdir(/* turbopackIgnore: true */ at) : [];
+  if (entries.length > 0) return false;
+  const beside = await dataBeside(folder);
+  if (beside === null) return true;
+  throw new Error(
+    beside.aside
+      ? `There is no database in it. What a restore set aside is in ${beside.aside}.`
+      : 'There is no database in it, but backups or photos of a workshop are.',
+  );
+}
+
+/** Where a first database is made before it is moved in place. */
+const FIRST = '.first-';
+
+/**
+ * Makes the empty database beside its place and moves it there in one step, so that a start that is cut off leaves none that is half made.
+ * It begins as the packed empty one, which takes a second instead of six.
+ */
+async function makeFirst(folder: string, at: string): Promise<void> {
+  for (const name of await readdir(/* turbopackIgnore: true */ folder))
+    if (name.startsWith(FIRST)) await rm(/* turbopackIgnore: true */ join(folder, name), { recursive: true });
+  const half = await mkdtemp(/* turbopackIgnore: true */ join(folder, FIRST));
+  const packed = packedFolder();
+  const client = packed
+    ? new PGlite(half, { loadDataDir: new Blob([new Uint8Array(readFileSync(/* turbopackIgnore: true */ packed))]) })
+    : new PGlite(half);
+  await client.waitReady;
+  await client.close();
+  await rm(/* turbopackIgnore: true */ at, { recursive: true, force: true });
+  await rename(half, at);
 }
 
 /** Brings an older folder up to date, with a backup before; a newer one is refused. */

@@ -94,6 +94,11 @@ export async function endLogins(tx: Executor, of: { id?: string; personId?: stri
   return ended.map((l) => l.id);
 }
 
+/** Ends every login there is: after a restore everybody signs in again. */
+export async function endEveryLogin(tx: Executor, at: Date): Promise<void> {
+  await tx.update(login).set({ revokedAt: at }).where(isNull(login.revokedAt));
+}
+
 /** Logins that stand, the latest first. */
 export const standingLogins = (db: Executor): Promise<LoginRow[]> =>
   db.select().from(login).where(isNull(login.revokedAt)).orderBy(desc(login.at));

@@ -10,7 +10,7 @@ import { type JobWhole, loadJob } from './jobs';
 import { setRechecks } from './rechecks';
 import { type Remarks, remarksOf } from './remarks';
 import { type RecordRow, record } from './recordSchema';
-import { job } from './schema';
+import { event, job } from './schema';
 
 /** Everything of a job as plain JSON: what a record shows. */
 export function snapshotOf(whole: JobWhole): Record<string, unknown> {
@@ -71,12 +71,18 @@ export async function keepRecord(tx: Executor, whole: JobWhole, reason: string |
 /** Earlier releases set one recheck, a day after. */
 const NEXT_DAY = 24 * 3600_000;
 
-/** Jobs that an earlier release signed get their record once, as it stands when the folder is opened. @returns how many */
+/** Jobs that an earlier release signed here get their record, as it stands when the folder is opened; an imported visit is not ours to seal. @returns how many */
 export async function keepOldRecords(db: Db): Promise<number> {
   const rows = await db
     .select({ id: job.id })
     .from(job)
-    .where(and(isNotNull(job.signedAt), sql`not exists (select 1 from ${record} where ${record.jobId} = ${job.id})`));
+    .where(
+      and(
+        isNotNull(job.signedAt),
+        sql`not exists (select 1 from ${record} where ${record.jobId} = ${job.id})`,
+        sql`not exists (select 1 from ${event} where ${event.kind} = 'visit.read-in' and ${event.detail}->>'visit' = ${job.visitId})`,
+      ),
+    );
   for (const { id } of rows) {
     const { job: row, rechecks } = await loadJob(db, id);
     if (row.stage === 'recheck' && rechecks.length === 0 && row.signedAt !== null)

@@ -23,6 +23,7 @@ export * from './peopleSchema';
 export * from './recordSchema';
 export * from './shelfSchema';
 export * from './toolSchema';
+export * from './onceSchema';
 
 export interface ChoiceDraft {
   readonly spacer: Spacer;

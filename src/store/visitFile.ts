@@ -7,7 +7,7 @@ import { readPlan } from '@/core/document/document';
 import { firstBreak } from '@/core/torque/chain';
 import type { Executor } from './connection';
 import { NotFoundError, RefusedError } from './errors';
-import { sealOf } from './records';
+import { jobOf, sealOf } from './records';
 import {
   axleHub,
   bayEntry,
@@ -160,6 +160,37 @@ function sound(f: Omit<VisitFile, 'files'>): void {
   }
   chained(f);
   sealed(f);
+  for (const one of f.jobs) if (one.signedAt !== null) signed(f, one);
+}
+
+/**
+ * A signed job brings what its signature rests on: the record of it, and every torque entry and tick that the record holds. What only says
+ * that it was signed is refused. @throws RefusedError
+ */
+function signed(f: Omit<VisitFile, 'files'>, one: (typeof f.jobs)[number]): void {
+  const axle = `the ${one.axle} axle is signed`;
+  const [last] = f.records.filter((r) => r.jobId === one.id).sort((a, b) => b.revision - a.revision);
+  if (!last) throw refused(`${axle}, and its record is missing.`);
+  if (last.signedBy !== one.signedBy || last.signedAt.getTime() !== one.signedAt?.getTime())
+    throw refused(`${axle} by somebody else, or at another time, than its record says.`);
+  const held = jobOf(last);
+  const frozen = held.plan;
+  if (frozen === null || !f.plans.some((p) => p.id === frozen.id && p.digest === frozen.digest))
+    throw refused(`${axle}, and the plan of its record is missing.`);
+  const lost = (rows: readonly { readonly hash: string }[], wanted: readonly { readonly hash: string }[]): boolean => {
+    const there = new Set(rows.map((r) => r.hash));
+    return wanted.length === 0 || wanted.some((w) => !there.has(w.hash));
+  };
+  if (
+    lost(
+      f.torque.filter((e) => e.jobId === one.id),
+      held.torque,
+    )
+  )
+    throw refused(`${axle}, and torque entries of its record are missing.`);
+  const ticks = new Set(f.steps.filter((s) => s.jobId === one.id && s.withdrawnAt === null).map((s) => s.key));
+  if (held.ticked.size === 0 || [...held.ticked.keys()].some((key) => !ticks.has(key)))
+    throw refused(`${axle}, and hold points of its record are missing.`);
 }
 
 function belongs(f: Omit<VisitFile, 'files'>): void {

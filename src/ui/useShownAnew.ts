@@ -1,6 +1,6 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useTransition } from 'react';
-import { type Outbox, type Parcel, shownAnew, useOutbox } from './outbox';
+import { type Outbox, type Parcel, refreshed, useOutbox } from './outbox';
 
 const REST_MS = 400;
 
@@ -23,7 +23,7 @@ export function useShownAnew(): Outbox {
   const was = useRef(false);
   useEffect(() => {
     if (was.current && !showing) {
-      shownAnew(seen.current);
+      refreshed(seen.current);
       seen.current = [];
     }
     was.current = showing;

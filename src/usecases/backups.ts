@@ -7,6 +7,7 @@ import { ArchiveError } from '@/store/folder/archive';
 import { type BackupFile, type BackupWhy, backUp, listBackups, restore, rotate } from '@/store/folder/backup';
 import { NewerError } from '@/store/folder/migrations';
 import { sessionKeyOf } from '@/store/folder/sessionKey';
+import { endEveryLogin } from '@/store/people';
 import { event } from '@/store/schema';
 import { setSessionKey } from './openTo';
 
@@ -45,6 +46,7 @@ export async function restoreFrom(archive: string, by: string): Promise<void> {
   }
   const { db, folder } = await theStore();
   setSessionKey(sessionKeyOf(folder));
+  await endEveryLogin(db, at);
   await recordEvent(db, { kind: 'data.restored', detail: { archive: archive.split('/').at(-1) ?? '' }, by, at });
 }
 

@@ -24,13 +24,18 @@ export interface BayInput {
  * Notes what happened at the car: by the time of this machine, under the plan in force.
  * @throws RefusedError where it does not belong to this job as it stands
  */
-export function noteBay(jobId: string, { id, corner, detail }: BayInput, by: string): Promise<void> {
+export function noteBay(
+  jobId: string,
+  { id, corner, detail }: BayInput,
+  by: string,
+  personId: string | null = null,
+): Promise<void> {
   const event = detail.kind === 'drive' ? 'drive' : 'bay';
   return advance({ jobId, event, by }, async (tx, whole, at) => {
     const plan = planOf(whole);
     const where = cornerFor(whole, corner, detail);
     if (whole.bay.some((e) => e.id === id)) return { value: undefined };
-    await check(whole, where, detail, { tx, by, at });
+    await check(whole, where, detail, { tx, personId, at });
     await addBayEntry(tx, { id, jobId, planId: plan.log, corner: where, detail }, by, at);
     return { value: undefined };
   });
@@ -47,11 +52,16 @@ function cornerFor(whole: JobWhole, corner: string | null, detail: BayDetail): C
 interface Acting {
   /** The transaction of the caller: the store has one connection, and asking it beside would wait for itself. */
   readonly tx: Executor;
-  readonly by: string;
+  readonly personId: string | null;
   readonly at: Date;
 }
 
-async function check(whole: JobWhole, corner: Corner | null, d: BayDetail, { tx, by, at }: Acting): Promise<void> {
+async function check(
+  whole: JobWhole,
+  corner: Corner | null,
+  d: BayDetail,
+  { tx, personId, at }: Acting,
+): Promise<void> {
   const bay = bayOf(whole, at.getTime());
   switch (d.kind) {
     case 'clock-waived':
@@ -70,7 +80,7 @@ async function check(whole: JobWhole, corner: Corner | null, d: BayDetail, { tx,
       return;
     }
     case 'settled':
-      await maySettle(whole, corner, d, { tx, by });
+      await maySettle(whole, corner, d, { tx, personId });
       return;
     case 'order':
       orderGoes(whole, d);
@@ -109,7 +119,7 @@ async function maySettle(
   whole: JobWhole,
   corner: Corner | null,
   d: Extract<BayDetail, { kind: 'settled' }>,
-  { tx, by }: Pick<Acting, 'tx' | 'by'>,
+  { tx, personId }: Pick<Acting, 'tx' | 'personId'>,
 ): Promise<void> {
   const open = bayOf(whole, 0).troubles.find((t) => t.id === d.of && t.settled === null);
   if (!open || open.corner !== corner)
@@ -123,5 +133,5 @@ async function maySettle(
   if (!mayStay(what))
     throw new RefusedError(`“${title}” does not stay as it is: it holds the wheel. Put it right first.`);
   if (d.note.trim() === '') throw new RefusedError('Say why it stays as it is; it stands on the record.');
-  await onlyLead(tx, by, `“${title}” at the ${CORNER_LABEL[open.corner]} stays only by a lead’s word.`);
+  await onlyLead(tx, personId, `“${title}” at the ${CORNER_LABEL[open.corner]} stays only by a lead’s word.`);
 }

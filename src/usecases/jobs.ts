@@ -254,9 +254,9 @@ function tighteningWaits(whole: JobWhole, corner: Corner, joint: Joint, at: Date
 }
 
 /** A fastener that was pulled over stays by a lead’s word and reason. @throws RefusedError */
-async function mayStay(tx: Executor, { note }: EntryInput, by: string): Promise<void> {
+async function mayStay(tx: Executor, { note }: EntryInput, personId: string | null): Promise<void> {
   if ((note ?? '').trim() === '') throw new RefusedError('Say why that fastener stays; it stands on the record.');
-  await onlyLead(tx, by, 'That fastener stays only by a lead’s word. Replace it, or ask a lead.');
+  await onlyLead(tx, personId, 'That fastener stays only by a lead’s word. Replace it, or ask a lead.');
 }
 
 function torqueEvent(input: EntryInput): JobEvent {
@@ -267,16 +267,22 @@ function torqueEvent(input: EntryInput): JobEvent {
 /**
  * Appends a torque entry. A first torque is refused on a plan that does not stand; a recheck, and what is torqued again after
  * it, is always taken. A fastener that moves in a recheck sends the job back; after a recheck of both wheels it closes.
+ * @param personId who enters it; what only a lead may say is asked of the person, never of the name
  * @throws RefusedError
  */
-export function enterTorque(jobId: string, input: EntryInput, by: string): Promise<void> {
+export function enterTorque(
+  jobId: string,
+  input: EntryInput,
+  by: string,
+  personId: string | null = null,
+): Promise<void> {
   const event = torqueEvent(input);
   return advance<void>({ jobId, event, by }, async (tx, whole, at) => {
     const inForce = planOf(whole);
     const plan = inForce.document;
     if (!(cornersOf(plan.axle) as string[]).includes(input.corner))
       throw new RefusedError(`${input.corner} is not on this axle.`);
-    if (input.pass === 'stays') await mayStay(tx, input, by);
+    if (input.pass === 'stays') await mayStay(tx, input, personId);
     const joint = input.joint ?? 'wheel';
     const spec = specOf(whole, joint);
     const back = event === 'recheck' ? [] : tighteningWaits(whole, input.corner as Corner, joint, at);

@@ -4,11 +4,13 @@ import { RefusedError } from '@/store/errors';
 import { people } from '@/store/people';
 
 /**
- * What only a lead may say. A shop that has put nobody on its list has no lead to ask.
+ * What only a lead may do. Rights belong to the person and never to a name: a newcomer may bear the name of somebody who left.
+ * A shop that has put nobody on its list has no lead to ask, so whoever is at the machine acts as one.
  * @param tx the transaction of the caller
- * @throws RefusedError with `otherwise` where the person is on the list of people and no lead, or not on it
+ * @param personId who does it; null where nobody is signed in
+ * @throws RefusedError with `otherwise` where there are people and this is no lead among them
  */
-export async function onlyLead(tx: Executor, by: string, otherwise: string): Promise<void> {
+export async function onlyLead(tx: Executor, personId: string | null, otherwise: string): Promise<void> {
   const all = await people(tx);
-  if (all.length > 0 && !all.some((p) => p.name === by && p.role === 'lead')) throw new RefusedError(otherwise);
+  if (all.length > 0 && !all.some((p) => p.id === personId && p.role === 'lead')) throw new RefusedError(otherwise);
 }

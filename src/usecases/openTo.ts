@@ -3,7 +3,7 @@ export const openToNetwork = (): boolean => (process.env.VECTIS_HOST ?? '') !== 
 
 interface Keys {
   vectisSessionKey?: string;
-  vectisEnded?: Set<string>;
+  vectisLoginStands?: (loginId: string) => Promise<boolean>;
 }
 const shared = globalThis as typeof globalThis & Keys;
 
@@ -16,10 +16,13 @@ export const setSessionKey = (key: string): void => {
   shared.vectisSessionKey = key;
 };
 
-/** Logins that were ended since the start, so that even a page that reads nothing of them is refused. */
-export const endedLogins = (): Set<string> => {
-  shared.vectisEnded ??= new Set();
-  return shared.vectisEnded;
+/** Whether a login stands: asked of the store at each request, so that one that was ended is ended after a restart too. */
+export const loginStands = (loginId: string): Promise<boolean> => {
+  if (!shared.vectisLoginStands) throw new Error('Logins are known once the data folder is opened.');
+  return shared.vectisLoginStands(loginId);
+};
+export const setLoginStands = (ask: (loginId: string) => Promise<boolean>): void => {
+  shared.vectisLoginStands = ask;
 };
 
 export const SESSION_COOKIE = 'vectis-login';

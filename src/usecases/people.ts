@@ -4,7 +4,7 @@ import { theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
 import { addLogin, addPerson, changePerson, endLogins, people, standingLogins } from '@/store/people';
 import type { PersonRow, Role } from '@/store/peopleSchema';
-import { endedLogins, openToNetwork } from './openTo';
+import { openToNetwork } from './openTo';
 import { checkPin, hashOf, pinFrom } from './pins';
 import { loginCookie, readSession } from './session';
 
@@ -44,7 +44,7 @@ export async function signOut(): Promise<void> {
 }
 
 async function end(of: { id?: string; personId?: string }): Promise<void> {
-  for (const id of await endLogins((await theStore()).db, of, new Date())) endedLogins().add(id);
+  await endLogins((await theStore()).db, of, new Date());
 }
 
 /** People are the lead's to change, as soon as a lead has a PIN. @throws RefusedError */

@@ -69,12 +69,22 @@ export async function readSession(): Promise<Session> {
   };
 }
 
-/** The name that goes beside what is done now. @throws RefusedError while nobody said who is at the bench */
-export async function whoActs(): Promise<string> {
-  const { who } = await readSession();
+/** Who does something now: the name that is recorded beside it, and the person whose rights count. */
+export interface Actor {
+  readonly name: string;
+  /** Null where nobody is on the list of people. */
+  readonly personId: string | null;
+}
+
+/** @throws RefusedError while nobody said who is at the bench */
+export async function actor(): Promise<Actor> {
+  const { who, personId } = await readSession();
   if (who === null)
     throw new RefusedError(
       'Nobody is at the bench. Say who you are at the top of the page; what you entered is still here.',
     );
-  return who;
+  return { name: who, personId };
 }
+
+/** The name that goes beside what is done now. @throws RefusedError while nobody said who is at the bench */
+export const whoActs = async (): Promise<string> => (await actor()).name;

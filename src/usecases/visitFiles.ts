@@ -5,6 +5,8 @@ import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
 import { keepSamePhotoFile, photoFile } from '@/store/folder/photos';
+import { onlyLead } from './leads';
+import type { Actor } from './session';
 import { putVisit, type VisitFile, visitRows, visitSchema } from '@/store/visitFile';
 
 /** A visit with its photos as one file that another installation reads. @throws NotFoundError */
@@ -20,10 +22,14 @@ export async function visitAsFile(jobId: string): Promise<{ readonly name: strin
   return { name: `visit-${plate}.json`, file: { ...rows, files } };
 }
 
-/** Reads a visit in. @returns the id of one of its jobs @throws RefusedError in a sentence that names what is wrong */
-export async function readVisitIn(text: string, by: string): Promise<string> {
-  const file = parsed(text);
+/**
+ * Imports a visit: a lead's act, because what was signed elsewhere is then shown here.
+ * @returns the id of one of its jobs @throws RefusedError in a sentence that names what is wrong
+ */
+export async function readVisitIn(text: string, { name: by, personId }: Actor): Promise<string> {
   const { db, folder } = await theStore();
+  await onlyLead(db, personId, 'A visit of another workshop is imported by a lead. Nothing was changed.');
+  const file = parsed(text);
   for (const [hash, data] of Object.entries(file.files))
     await keepSamePhotoFile(folder, Buffer.from(data, 'base64'), hash);
   return db.transaction(async (tx) => {

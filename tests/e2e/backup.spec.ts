@@ -1,12 +1,16 @@
-import { readFileSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { accessible, expect, test } from './guard';
 import { demoWorkshop } from './steps';
 
-const { url } = demoWorkshop();
+const { url, folder } = demoWorkshop();
 
 test('a backup is made, downloaded, put back after a second look, and a damaged one is refused', async ({
   watched: page,
 }) => {
+  // Photos of a real workshop make a backup larger than what the proxy lets through.
+  mkdirSync(`${folder()}/photos/ab`, { recursive: true });
+  writeFileSync(`${folder()}/photos/ab/abcd.jpg`, randomBytes(12 * 1024 ** 2));
   await page.goto(url('/settings'));
   await page.getByRole('button', { name: 'Back up now' }).click();
   const list = page.getByRole('list', { name: 'Backups' });
@@ -19,6 +23,7 @@ test('a backup is made, downloaded, put back after a second look, and a damaged 
   ]);
   const file = readFileSync(await download.path());
   expect(file.subarray(0, 2).toString()).toBe('PK');
+  expect(file.length).toBeGreaterThan(10 * 1024 ** 2);
   // Something is entered after it.
   await page.goto(url('/vehicles'));
   await page.getByRole('link', { name: /Merrow Kite/ }).click();

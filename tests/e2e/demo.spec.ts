@@ -1,3 +1,5 @@
+import { randomBytes } from 'node:crypto';
+import sharp from 'sharp';
 import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
 import { networkInterfaces } from 'node:os';
@@ -110,6 +112,33 @@ test('plans are evaluated over HTTP, and a wrong one gets paths and messages', a
   expect(junk.status()).toBe(400);
   const schema = await request.get(`${server.url}/api/plan-schema`);
   expect(await schema.json()).toEqual(JSON.parse(readFileSync('docs/plan-format.schema.json', 'utf8')));
+});
+
+test('files over 10 MB arrive whole, over their limit they are refused, without a length too', async ({ request }) => {
+  const about = '/api/photos?vehicle=none&state=before&caption=';
+  // A picture of random points does not get smaller: 14 MB of it, and 25 MB are the limit.
+  const noise = await sharp(randomBytes(2300 * 2300 * 3), { raw: { width: 2300, height: 2300, channels: 3 } })
+    .png({ compressionLevel: 0 })
+    .toBuffer();
+  expect(noise.length).toBeGreaterThan(14 * 1024 ** 2);
+  // The picture is read to its end; only the car is not there.
+  const photo = await request.post(server.url + about, { data: noise });
+  expect((await photo.json()).message).not.toMatch(/damaged|larger/);
+  const large = await request.post(server.url + about, { data: Buffer.alloc(25 * 1024 ** 2 + 1) });
+  expect([large.status(), (await large.json()).message]).toEqual([413, expect.stringContaining('larger than 25 MB')]);
+  // Every line of 12 MB is read: each is one that names no part.
+  const lines = 120_000;
+  const csv = `kind;name\n${`nothing;${'x'.repeat(95)}\n`.repeat(lines)}`;
+  expect(csv.length).toBeGreaterThan(12 * 1000 ** 2);
+  const parts = await request.post(`${server.url}/api/shelf/import`, { data: Buffer.from(csv) });
+  const last = JSON.parse((await parts.text()).trim().split('\n').at(-1) as string);
+  expect(last).toMatchObject({ added: 0, left: lines });
+  const chunked = await fetch(`${server.url}/api/visit`, {
+    method: 'POST',
+    body: new Blob(['{}']).stream(),
+    duplex: 'half',
+  } as RequestInit);
+  expect(chunked.status).toBe(411);
 });
 
 test('a second process on the same folder gets one clear sentence and a non-zero exit', async () => {

@@ -81,6 +81,27 @@ test('torque is typed as fast as hands go, through a lost server: every entry co
   await expect(page.getByText('not measured since')).toHaveCount(2);
 });
 
+test('taps that were made while the server was away outlive a closed tab', async ({ watched: page, context }) => {
+  const url = await hrefOf(page, /Halm Drover.*Torque/, 'torque');
+  await page.goto(url);
+  await page.getByRole('radio', { name: 'front left' }).click();
+  await listens(page);
+  const before = Number(/log, (\d+)/.exec((await page.getByText(/^Torque log, \d+/).textContent()) ?? '')?.[1]);
+  serverWillBeKilled(page);
+  await server.kill();
+  await page.getByRole('button', { name: 'Take the last one back' }).click();
+  await expect(page.getByText(/cannot be reached.*1 entry waits and will be sent in order/)).toBeVisible();
+  await page.close();
+  await server.up();
+  const next = await context.newPage();
+  await next.goto(url);
+  await next.getByRole('radio', { name: 'front left' }).click();
+  await expect(next.getByText(`Torque log, ${before + 1} entr`)).toBeVisible({ timeout: 60_000 });
+  await next.reload();
+  await next.getByRole('radio', { name: 'front left' }).click();
+  await expect(next.getByText(`Torque log, ${before + 1} entr`)).toBeVisible();
+});
+
 test('a signed job says so at every stage, and takes nothing but its recheck', async ({ watched: page }) => {
   const url = await hrefOf(page, /Anselm Heron.*Recheck/, 'choose');
   await page.goto(url);

@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Locator, type Page, test } from '@playwright/test';
 import { Server } from './server';
 
 /** Steps of the trade as a fitter does them on the screen, shared by the flows. */
@@ -12,6 +12,7 @@ export function demoWorkshop() {
   test.afterAll(() => server.stop());
   return {
     url: (path = ''): string => server.url + path,
+    folder: (): string => server.folder,
     /** Goes from the day board to a view of the job whose line reads like this. */
     open: async (page: Page, line: RegExp, view: string): Promise<void> => {
       await page.goto(server.url);
@@ -24,12 +25,18 @@ export function demoWorkshop() {
 /** Another view of the same job. */
 export const to = (page: Page, view: string) => page.goto(page.url().replace(/\/[a-z-]+(\?[^#]*)?(#.*)?$/, `/${view}`));
 
+/** Waits until what was entered in a row is on the server; its field is empty long before. */
+export async function saved(row: Locator): Promise<void> {
+  await expect(row).not.toHaveAttribute('data-saving', 'true');
+  await expect(row.locator('input')).toHaveValue('');
+}
+
 export async function keep(page: Page, quantity: string, typed: string, method?: string): Promise<void> {
   const row = page.locator(`form[data-quantity="${quantity}"]`);
   await row.locator('input').fill(typed);
   if (method) await row.locator('select').selectOption(method);
   await row.getByRole('button', { name: /^Keep/ }).click();
-  await expect(row.locator('input')).toHaveValue('');
+  await saved(row);
 }
 
 /** Keeps a reading of one wheel in its cell. */
@@ -37,7 +44,7 @@ export async function keepWheel(page: Page, mark: string, quantity: string, type
   const cell = page.locator(`tr[data-wheel="${mark}"] form[data-quantity="${quantity}"]`);
   await cell.locator('input').fill(typed);
   await cell.locator('input').press('Enter');
-  await expect(cell.locator('input')).toHaveValue('');
+  await saved(cell);
 }
 
 /** The same figure at all four wheels. */

@@ -141,17 +141,6 @@ test('no call makes an action throw, and what it refuses changes nothing', async
     spacer: plainSpacer(5),
     fastener: { kind: 'bolt', length: 45, threadLength: 28, nose: 0, seat: 'ball13', class: '10.9' },
   };
-  const entry = {
-    corner: 'front-right',
-    joint: 'wheel',
-    pass: 'final',
-    lug: 0,
-    reading: '118',
-    angle: '',
-    felt: null,
-    tool: 'w',
-    seq: 0,
-  };
   const all: readonly (readonly [
     string,
     (...a: never[]) => Promise<{ ok: boolean } | undefined>,
@@ -231,7 +220,6 @@ test('no call makes an action throw, and what it refuses changes nothing', async
     ['takeBackChalk', survey.takeBackChalk, [open, 'x']],
     ['goChoose', survey.goChoose, ['x']],
     ['sayTorquedAgain', survey.sayTorquedAgain, [open, 'front-left', 'no wrench']],
-    ['enter', tight.enter, [torque, entry]],
     ['sign', tight.sign, [torque]],
     ['keepGapFitted', tight.keepGapFitted, [torque, 'front-left', 'x']],
     ['takeBackGapFitted', tight.takeBackGapFitted, [torque, 'x']],

@@ -70,9 +70,15 @@ test('what is seized and holds no wheel may stay, by a lead’s word and reason'
   await say({ kind: 'trouble', what: 'seized', lug: null, note: 'the old plate' }, 'front-left', id);
   const stays = (note: string): BayDetail => ({ kind: 'settled', of: id, how: 'stays', note });
   await expect(say(stays(''), 'front-left')).rejects.toThrow('Say why it stays');
-  await addPerson(store.db, { name: 'Tamsin', pinHash: 'x', role: 'lead' } as never, 'Tamsin', new Date());
+  const lead = await addPerson(store.db, { name: 'Tamsin', pinHash: 'x', role: 'lead' }, 'Tamsin', new Date());
+  const other = await addPerson(store.db, { name: 'Bram', pinHash: 'x', role: 'fitter' }, 'Tamsin', new Date());
+  const asPerson = (by: string, personId: string | null) =>
+    noteBay(fit, { id: newId(), corner: 'front-left', detail: stays('comes off next week') }, by, personId);
   await expect(say(stays('comes off next week'), 'front-left')).rejects.toThrow('only by a lead’s word');
-  await noteBay(fit, { id: newId(), corner: 'front-left', detail: stays('comes off next week') }, 'Tamsin');
+  // Rights are the person's: the lead's name is not enough, whoever bears it.
+  await expect(asPerson('Tamsin', null)).rejects.toThrow('only by a lead’s word');
+  await expect(asPerson('Tamsin', other)).rejects.toThrow('only by a lead’s word');
+  await asPerson('Tamsin', lead);
   expect(bayOf(await jobById(fit), 0).troubles.find((t) => t.id === id)?.settled).toMatchObject({ how: 'stays' });
 });
 

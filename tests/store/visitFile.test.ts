@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import type { Store } from '@/store/connection';
+import { addPerson } from '@/store/people';
 import { jobById } from '@/usecases/jobs';
 import { takePhoto } from '@/usecases/remarks';
 import { verifyRecord } from '@/usecases/verify';
@@ -14,7 +15,8 @@ interface Altered {
   records: { snapshot: { job: { use: string } } }[];
   readings: { jobId: string; value: unknown }[];
   vehicle: unknown[];
-  jobs: { stage: string }[];
+  jobs: { stage: string; signedBy: string }[];
+  steps: unknown[];
   files: Record<string, string>;
   format: string;
 }
@@ -128,17 +130,55 @@ test('what was altered on the way is refused, whatever was altered, and no row o
       }),
       'does not begin with the format',
     ],
+    // A forged visit: it only says that somebody signed it, and brings nothing that a signature rests on.
+    [
+      change((v) => {
+        v.records = [];
+      }),
+      'is signed, and its record is missing',
+    ],
+    [
+      change((v) => {
+        v.torque = [];
+      }),
+      'torque entries of its record are missing',
+    ],
+    [
+      change((v) => {
+        v.steps = [];
+      }),
+      'hold points of its record are missing',
+    ],
+    [
+      change((v) => {
+        (v.jobs[0] as Altered['jobs'][number]).signedBy = 'Somebody Else';
+      }),
+      'by somebody else, or at another time, than its record says',
+    ],
     ['{', 'is not JSON'],
     ['null', 'is no visit'],
     ['[]', 'is no visit'],
   ] as const)
-    await expect(readVisitIn(altered, 'Tamsin')).rejects.toThrow(said);
+    await expect(readVisitIn(altered, { name: 'Tamsin', personId: null })).rejects.toThrow(said);
   expect(await count()).toBe(before);
+});
+
+test('a visit is imported by a lead: the person counts, not the name', async () => {
+  at(there);
+  const now = new Date();
+  const lead = await addPerson(there.store.db, { name: 'Tamsin', role: 'lead', pinHash: null }, 'Tamsin', now);
+  const fitter = await addPerson(there.store.db, { name: 'Bram', role: 'fitter', pinHash: null }, 'Tamsin', now);
+  for (const personId of [fitter, null])
+    await expect(readVisitIn(text, { name: 'Tamsin', personId })).rejects.toThrow('is imported by a lead');
+  await expect(readVisitIn('{', { name: 'Tamsin', personId: lead })).rejects.toThrow('is not JSON');
+  await there.store.db.execute(sql`delete from event where kind like 'person.%'`);
+  await there.store.db.execute(sql`delete from resource where person_id is not null`);
+  await there.store.db.execute(sql`delete from person`);
 });
 
 test('another installation reads the visit whole: stage, torque, seal and photo hold there; twice is told', async () => {
   at(there);
-  const read = await readVisitIn(text, 'Tamsin');
+  const read = await readVisitIn(text, { name: 'Tamsin', personId: null });
   const whole = await jobById(read);
   expect((await verifyRecord(jobId, 1)).broken).toEqual([]);
   // Read back out it is the same file, but for what is of the car alone.
@@ -147,7 +187,7 @@ test('another installation reads the visit whole: stage, torque, seal and photo 
   for (const part of ['jobs', 'plans', 'torque', 'records', 'readings', 'steps', 'rechecks', 'bay', 'files'] as const)
     expect(JSON.parse(JSON.stringify(again[part]))).toEqual(first[part]);
   expect(whole.job.signedAt).toBeInstanceOf(Date);
-  await expect(readVisitIn(text, 'Tamsin')).rejects.toThrow('This visit is here already');
+  await expect(readVisitIn(text, { name: 'Tamsin', personId: null })).rejects.toThrow('This visit is here already');
   at(here);
-  await expect(readVisitIn(text, 'Tamsin')).rejects.toThrow('This visit is here already');
+  await expect(readVisitIn(text, { name: 'Tamsin', personId: null })).rejects.toThrow('This visit is here already');
 });

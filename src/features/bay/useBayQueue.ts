@@ -35,7 +35,8 @@ export function useBayQueue(): BayQueue {
 
   const ahead = useMemo(() => {
     const all = new Map<string, boolean>();
-    for (const { body } of [...kept, ...waiting]) {
+    for (const { url, body } of [...kept, ...waiting]) {
+      if (url !== URL_OF_BAY) continue;
       const sent = body as Sent;
       if (sent.is === 'tick') all.set(`${sent.jobId}/${sent.key}`, sent.on);
     }

@@ -161,6 +161,7 @@ export function ReadingRow({
       }}
       className={rowGrid(stacked)}
       data-quantity={q.id}
+      data-saving={busy || undefined}
     >
       <div>
         <label htmlFor={id} className="font-[600]">

@@ -51,6 +51,7 @@ export function WheelCell({
     <form
       noValidate
       data-quantity={q.id}
+      data-saving={busy || undefined}
       onSubmit={(e) => {
         e.preventDefault();
         keep();

@@ -1,4 +1,4 @@
-import { useRef, useState, useTransition } from 'react';
+import { useEffect, useRef, useState, useTransition } from 'react';
 import { tryInput } from '@/core/errors';
 import { ask } from '@/ui/ask';
 import { useUnkept } from '@/ui/useUnkept';
@@ -6,9 +6,9 @@ import type { Result } from '@/usecases/result';
 import { nextField } from './nextField';
 
 /**
- * A figure that is typed and then kept: what was typed and what is wrong with it. Once it is kept the field is empty and
- * the next one is stood in.
- * @param place names the field, so that what is not kept yet is found again
+ * A figure that is typed and then saved: what was typed and what is wrong with it. Enter empties the field at once and goes on to the
+ * next, so that what is typed right after it lands there; what could not be saved comes back into its field, beside what was typed since.
+ * @param place names the field, so that what is not saved yet is found again, after a reload too
  * @param read reads the text or throws what would do; its value is not looked at
  */
 export function useFigure(
@@ -17,23 +17,41 @@ export function useFigure(
   send: (text: string) => Promise<Result<null>>,
 ) {
   const input = useRef<HTMLInputElement>(null);
-  const [typed, setTyped, clear] = useUnkept(place, '');
+  const [typed, setTyped] = useUnkept(place, '');
+  const [sent, setSent, arrived] = useUnkept(`${place}/sent`, '');
+  const sending = useRef(false);
   const [error, setError] = useState<string | null>(null);
   const [busy, start] = useTransition();
+
+  // A reload cut it off on its way: it stands in its field again.
+  useEffect(() => {
+    if (sent === '' || sending.current) return;
+    setTyped((now) => (now === '' ? sent : now));
+    arrived();
+  }, [sent, setTyped, arrived]);
 
   const change = (text: string) => {
     setTyped(text);
     if (error) setError(null);
   };
   const keep = () => {
-    const wrong = tryInput(() => read(typed)).error;
+    const text = typed;
+    const wrong = tryInput(() => read(text)).error;
     if (wrong !== undefined) return setError(wrong);
+    setError(null);
+    sending.current = true;
+    setSent(text);
+    setTyped('');
+    nextField(input.current);
     start(async () => {
-      const result = await ask(() => send(typed));
-      if (!result.ok) return setError(result.message);
-      clear();
-      setError(null);
-      nextField(input.current);
+      const result = await ask(() => send(text));
+      sending.current = false;
+      if (!result.ok) {
+        const since = input.current?.value ?? '';
+        setError(since === '' ? result.message : `“${text}” is not saved: ${result.message}`);
+        setTyped((now) => (now === '' ? text : now));
+      }
+      arrived();
     });
   };
   /** Takes something back that was kept; a refusal is said where an error of the field is. */

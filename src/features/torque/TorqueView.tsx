@@ -11,7 +11,6 @@ import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
 import { Verdict } from '@/ui/Verdict';
 import { useInAddress } from '@/ui/useInAddress';
-import { useShownAnew } from '@/ui/useShownAnew';
 import { useUnkept } from '@/ui/useUnkept';
 import { InHand, type WrenchInHand } from './InHand';
 import { LastSaid } from './LastSaid';
@@ -93,7 +92,6 @@ const PASS_LABEL: Readonly<Record<Pass, string>> = {
 export function TorqueView({ axles, wheels, units, recheck }: TorqueProps) {
   const router = useRouter();
   const entries = useEntries(wheels);
-  useShownAnew();
   const own = wheels.filter((w) => w.jobId === axles[0].jobId);
   const first = own.find((w) => !finished(w.state, recheck)) ?? wheels.find((w) => w.active) ?? wheels[0];
   const [at, setAt] = useInAddress('at', jointKey(first as TorquedJoint), wheels.map(jointKey));

@@ -2,68 +2,11 @@
 
 import { z } from 'zod';
 import { CORNERS } from '@/core/document/vocabulary';
-import { ENTRIES, FELT, JOINTS } from '@/core/torque/log';
-import { parseAngle, parseTorque } from '@/core/units/parse';
 import { actOn } from '@/usecases/act';
 import { addSeason, addSession, endSeason, notReached } from '@/usecases/calendar/chain';
-import { enterTorque } from '@/usecases/jobs';
 import { declineRecheck, recheckEarly, signOff } from '@/usecases/signing';
 import { takeBackReading, takeReading } from '@/usecases/readings';
 import { idOf, type Result } from '@/usecases/result';
-
-const entryForm = z.object({
-  corner: z.enum(CORNERS),
-  joint: z.enum(JOINTS),
-  pass: z.enum(ENTRIES),
-  lug: z.int().min(-1).max(11),
-  /** As typed; empty where the pass has no figure. */
-  reading: z.string().max(20),
-  angle: z.string().max(20),
-  /** What a click wrench told; null where figures were read. */
-  felt: z.enum(FELT).nullable(),
-  tool: z.string().trim().min(1).max(60),
-  /** Why an over-torqued fastener stays. */
-  note: z.string().max(300).optional(),
-  /** What an electronic wrench sent: degrees and N·m. */
-  trace: z
-    .array(z.object({ angle: z.number().min(0).max(10000), torque: z.number().min(0).max(2000) }))
-    .max(500)
-    .optional(),
-  /** Place in the joint's own log, so that an entry sent again counts once. */
-  seq: z.int().min(0).max(5000),
-  /** A slip of the recheck is struck out, not one of the first torque. */
-  recheck: z.boolean().optional(),
-});
-export type EntryTyped = z.input<typeof entryForm>;
-
-/** Appends one entry to a joint's torque log. */
-export async function enter(jobId: string, typed: EntryTyped): Promise<Result<null>> {
-  return actOn((who) => {
-    const { corner, joint, pass, lug, tool, reading, angle, felt, note, seq, recheck, trace } = entryForm.parse(typed);
-    const figures = felt === null && !['snug', 'lower', 'strike', 'replaced', 'stays', 'swapped'].includes(pass);
-    return enterTorque(
-      idOf(jobId),
-      {
-        corner,
-        joint,
-        pass,
-        lug,
-        tool,
-        seq,
-        felt,
-        note,
-        recheck,
-        trace,
-        reading: figures ? parseTorque('Reading', reading, { min: 1, max: 1000 }).value : null,
-        angle:
-          figures && (pass === 'verify' || pass === 'recheck')
-            ? parseAngle('Movement', angle, { min: 0, max: 360 }).value
-            : null,
-      },
-      who,
-    );
-  });
-}
 
 /** Signs the job off. */
 export async function sign(jobId: string): Promise<Result<null>> {

@@ -1,4 +1,4 @@
-import { cp, mkdir, mkdtemp, open, readdir, rename, rm, stat } from 'node:fs/promises';
+import { cp, mkdir, mkdtemp, open, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { existsSync } from 'node:fs';
 import { basename } from 'node:path';
 import { z } from 'zod';
@@ -35,8 +35,13 @@ export interface Held {
   still<T>(work: () => Promise<T>): Promise<T>;
 }
 
-/** What of a data folder goes into a backup; locks, backups and half-made things stay out. */
-const PARTS = ['db', 'photos', 'session.key'] as const;
+/**
+ * What of a data folder goes into a backup; locks, backups and half-made things stay out, and so does the key that logins are sealed
+ * with: whoever holds a backup could sign in as anybody.
+ */
+const PARTS = ['db', 'photos'] as const;
+/** Earlier releases packed it; what such an archive holds of it is left in the archive. */
+const SESSION_KEY = 'session.key';
 
 /** A path under a data folder, which the build does not look into. */
 const inside = (folder: string, ...names: readonly string[]): string => [folder, ...names].join('/');
@@ -125,8 +130,9 @@ export async function rotate(folder: string, now: Date): Promise<number> {
 }
 
 /**
- * Unpacks an archive beside a data folder and holds every file against its checksum; only then is it put in place. The target has to be empty, or
- * to be given up: what stood there is kept beside it.
+ * Unpacks an archive beside a data folder and checks every file against its checksum; only then is it put in place. The target has to be
+ * empty, or to be given up: what stood there is kept beside it. The swap is marked, so that one that is cut off is finished at the next
+ * start. Logins end with it: the folder gets a new session key.
  * @param replace the data in the folder may be set aside
  * @returns where the old data went; null where there was none
  * @throws ArchiveError, NewerError before anything is touched
@@ -149,16 +155,59 @@ export async function restore(archive: string, folder: string, replace: boolean,
       throw new ArchiveError('The backup holds no database. Nothing was touched.');
     // A copy of a running database names the process that held it.
     await rm(inside(next, 'db', 'postmaster.pid'), { force: true });
-    let aside: string | null = null;
-    if (there.length > 0) {
-      aside = inside(folder, `before-restore-${stamp(at)}`);
-      await mkdir(aside, { recursive: true });
-      for (const part of there) await rename(inside(folder, part), inside(aside, part));
-    }
-    for (const part of PARTS)
-      if (existsSync(inside(next, part))) await rename(inside(next, part), inside(folder, part));
+    const aside = there.length > 0 ? inside(folder, `before-restore-${stamp(at)}`) : null;
+    await markSwap(folder, { next: basename(next), aside: aside === null ? null : basename(aside) });
+    await finishSwap(folder);
     return aside;
-  } finally {
-    await rm(next, { recursive: true, force: true });
+  } catch (error) {
+    if (!existsSync(inside(folder, SWAP))) await rm(next, { recursive: true, force: true });
+    throw error;
   }
+}
+
+/** Names a swap that is under way. */
+const SWAP = 'restore-under-way.json';
+const swapSchema = z.strictObject({ next: z.string().regex(/^\.restore-/), aside: z.string().nullable() });
+
+async function markSwap(folder: string, swap: z.infer<typeof swapSchema>): Promise<void> {
+  const half = inside(folder, `${SWAP}.half`);
+  await writeFile(half, JSON.stringify(swap));
+  await synced(half);
+  await rename(half, inside(folder, SWAP));
+}
+
+/**
+ * Puts in place what a restore had ready, and keeps what was there beside it. Each step is done or not, so that it goes on where it was
+ * cut off. @returns whether a swap was under way
+ */
+export async function finishSwap(folder: string): Promise<boolean> {
+  if (!existsSync(inside(folder, SWAP))) return false;
+  const { next, aside } = swapSchema.parse(JSON.parse(await readFile(inside(folder, SWAP), 'utf8')));
+  if (aside !== null) await mkdir(inside(folder, aside), { recursive: true });
+  for (const part of PARTS) {
+    const [here, new_] = [inside(folder, part), inside(folder, next, part)];
+    // What stands here is the old one as long as it was not set aside.
+    if (aside !== null && existsSync(here) && !existsSync(inside(folder, aside, part)))
+      await rename(here, inside(folder, aside, part));
+    if (existsSync(new_)) await rename(new_, here);
+  }
+  await rm(inside(folder, SESSION_KEY), { force: true });
+  await rm(inside(folder, next), { recursive: true, force: true });
+  await rm(inside(folder, SWAP), { force: true });
+  return true;
+}
+
+/** What of somebody's data lies in a folder beside a database: backups, photos, what a restore set aside. */
+export async function dataBeside(
+  folder: string,
+): Promise<{ readonly aside: string | null; readonly newest: string | null } | null> {
+  const names = existsSync(folder) ? await readdir(folder) : [];
+  const aside =
+    names
+      .filter((n) => n.startsWith('before-restore-'))
+      .sort()
+      .at(-1) ?? null;
+  const newest = (await listBackups(folder))[0]?.path ?? null;
+  const photos = existsSync(inside(folder, 'photos')) && (await readdir(inside(folder, 'photos'))).length > 0;
+  return aside !== null || newest !== null || photos ? { aside: aside && inside(folder, aside), newest } : null;
 }

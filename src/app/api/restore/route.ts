@@ -2,38 +2,34 @@ import { createWriteStream } from 'node:fs';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Readable, Transform } from 'node:stream';
+import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { restoreFrom } from '@/usecases/backups';
+import { takeUpload, type UploadLimit } from '@/usecases/door';
 import { attempt } from '@/usecases/result';
-import { RefusedError } from '@/store/errors';
 import { whoActs } from '@/usecases/session';
 
-const MOST = 4 * 1024 ** 3;
+const LIMIT: UploadLimit = {
+  most: 4 * 1024 ** 3,
+  tooLarge: 'This file is larger than 4 GB, and so than any backup of a workshop. Nothing was touched.',
+};
 
 /** Puts an uploaded backup in place of the data. The archive is checked whole before anything is touched. */
-export async function POST(request: Request): Promise<Response> {
-  const place = await mkdtemp(join(tmpdir(), 'vectis-upload-'));
-  const done = await attempt(async () => {
-    const who = await whoActs();
-    if (!request.body) throw new RefusedError('No file was sent. Nothing was touched.');
-    const file = join(place, 'upload.zip');
-    let size = 0;
-    const limit = new Transform({
-      transform(chunk, _, next) {
-        size += chunk.length;
-        next(
-          size > MOST
-            ? new RefusedError('The file is larger than any backup of a workshop. Nothing was touched.')
-            : null,
-          chunk,
-        );
-      },
-    });
-    await pipeline(Readable.fromWeb(request.body as never), limit, createWriteStream(file, { mode: 0o600 }));
-    await restoreFrom(file, who);
-    return null;
+export function POST(request: Request): Promise<Response> {
+  return takeUpload(request, LIMIT, async ({ stream }) => {
+    const place = await mkdtemp(join(tmpdir(), 'vectis-upload-'));
+    try {
+      return Response.json(
+        await attempt(async () => {
+          const who = await whoActs();
+          const file = join(place, 'upload.zip');
+          await pipeline(Readable.fromWeb(stream as never), createWriteStream(file, { mode: 0o600 }));
+          await restoreFrom(file, who);
+          return null;
+        }),
+      );
+    } finally {
+      await rm(place, { recursive: true, force: true });
+    }
   });
-  await rm(place, { recursive: true, force: true });
-  return Response.json(done);
 }

@@ -2,33 +2,31 @@ import { z } from 'zod';
 import { CATALOGUE_COLUMNS } from '@/core/parts/catalogue';
 import { parseCatalogue } from '@/files/csv';
 import { RefusedError } from '@/store/errors';
+import { takeUpload, type Upload, type UploadLimit } from '@/usecases/door';
 import { attempt } from '@/usecases/result';
 import { whoActs } from '@/usecases/session';
 import { putOnShelf } from '@/usecases/shelf';
 
-/** A catalogue is no larger than this. */
-const MOST_BYTES = 20 * 1024 ** 2;
+const LIMIT: UploadLimit = {
+  most: 20 * 1024 ** 2,
+  tooLarge: 'The file is larger than 20 MB. Split it.',
+};
 const MOST_ROWS = 200_000;
 const mappingForm = z.partialRecord(z.enum(CATALOGUE_COLUMNS), z.int().min(0).max(500));
-
-/** The text of a request, no more than a catalogue is large. @throws RefusedError */
-async function textOf(request: Request): Promise<string> {
-  const tooLarge = new RefusedError(`The file is larger than ${MOST_BYTES / 1024 ** 2} MB. Split it.`);
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES) throw tooLarge;
-  const bytes = new Uint8Array(await request.arrayBuffer());
-  if (bytes.length > MOST_BYTES) throw tooLarge;
-  return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-}
 
 /**
  * Puts a catalogue file on the shelf in one transaction. The answer is a line of JSON for each step of the way, the last with what was
  * added, corrected and left out; a request that is given up takes everything back.
  */
-export async function POST(request: Request): Promise<Response> {
+export function POST(request: Request): Promise<Response> {
+  return takeUpload(request, LIMIT, (upload) => importParts(request, upload));
+}
+
+async function importParts(request: Request, upload: Upload): Promise<Response> {
   const read = await attempt(async () => {
     const who = await whoActs();
     const asked = mappingForm.parse(JSON.parse(new URL(request.url).searchParams.get('mapping') ?? '{}'));
-    const text = await textOf(request);
+    const text = new TextDecoder('utf-8', { fatal: true }).decode(await upload.bytes());
     const parsed = parseCatalogue(text, Object.keys(asked).length === 0 ? undefined : asked);
     if (parsed.items.length > MOST_ROWS) throw new RefusedError(`The file has more than ${MOST_ROWS} parts. Split it.`);
     return { who, ...parsed };

@@ -1,0 +1,75 @@
+import { useEffect, useSyncExternalStore } from 'react';
+import { v7 as newId } from 'uuid';
+import { tellReach } from '../reach';
+import type { Answer, Author, Outbox, Parcel, Waiting } from './parcel';
+import { EMPTY, Queue } from './queue';
+import { Shelf } from './shelf';
+
+export type { Outbox, Parcel } from './parcel';
+
+const NAME = 'vectis-outbox';
+
+/** Who is signed in, as the page says it. */
+function author(): Author {
+  const { person = '', personName = '' } = document.body.dataset;
+  return { id: person, name: personName };
+}
+
+async function send({ url, body, by }: Waiting): Promise<Answer> {
+  try {
+    const response = await fetch(url, {
+      method: 'POST',
+      keepalive: true,
+      headers: { 'content-type': 'application/json', 'x-vectis-person': by.id },
+      body: JSON.stringify(body),
+    });
+    tellReach(true);
+    if (response.status === 401)
+      return { ok: false, again: true, message: 'Sign in again; what was done is kept here.' };
+    return (await response.json()) as Answer;
+  } catch {
+    tellReach(false);
+    return {
+      ok: false,
+      again: true,
+      message: 'The server cannot be reached. What was done is still here and is sent again.',
+    };
+  }
+}
+
+let made: Queue | null = null;
+
+/** The outbox of this tab. */
+function queue(): Queue {
+  if (made) return made;
+  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(NAME);
+  const own = new Queue({
+    open: () => Shelf.open(NAME),
+    send,
+    author,
+    tell: () => channel?.postMessage('changed'),
+    now: () => Date.now(),
+    pause: (ms) => new Promise((r) => setTimeout(r, ms)),
+    tab: newId(),
+  });
+  channel?.addEventListener('message', () => void own.wake());
+  made = own;
+  return own;
+}
+
+/** Puts something into the outbox. It goes on its way at once and stays on it whatever page is shown next, or none. */
+export const post = (parcel: Parcel): void => queue().post(parcel);
+
+/** What is in the outbox at this moment, for what is worked out between two renders. */
+export const outboxNow = (): Outbox => queue().current();
+
+/** The page was refreshed: what was stored until then is on it. */
+export const refreshed = (seen: readonly Parcel[]): void => queue().refreshed(seen);
+
+const subscribe = (listener: () => void): (() => void) => queue().subscribe(listener);
+
+/** The outbox of this browser; what a reload or a closed tab left in it goes on its way again. */
+export function useOutbox(): Outbox {
+  useEffect(() => void queue().wake(), []);
+  return useSyncExternalStore(subscribe, outboxNow, () => EMPTY);
+}

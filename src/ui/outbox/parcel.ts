@@ -1,0 +1,41 @@
+/** Something to send. The server takes the same one twice as once. */
+export interface Parcel {
+  readonly id: string;
+  readonly url: string;
+  readonly body: unknown;
+  /** What must arrive in order and falls together: where one is refused, the ones after it in its group are dropped with it. */
+  readonly group?: string;
+  /** What the page shows of it until it is stored on the server. */
+  readonly shows?: unknown;
+}
+
+/** Who made an entry: it goes out under that person's name and no other's. */
+export interface Author {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** A parcel as it lies in the outbox. */
+export interface Waiting extends Parcel {
+  /** Its place in the outbox; absent until the browser has stored it. */
+  readonly n?: number;
+  readonly by: Author;
+}
+
+export interface Outbox {
+  /** What is on its way, in order. */
+  readonly waiting: readonly Waiting[];
+  /** Why it is held up, or the last one was refused; null while all is well. */
+  readonly trouble: string | null;
+  /** What the server stored since the page was last refreshed. */
+  readonly kept: readonly Parcel[];
+}
+
+/** What the server answers, as far as the outbox needs to know it. */
+export interface Answer {
+  readonly ok: boolean;
+  readonly message?: string;
+  readonly again?: boolean;
+  /** What kind of answer it is; `failed` is a fault of ours. */
+  readonly why?: string;
+}

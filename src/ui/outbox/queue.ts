@@ -1,0 +1,178 @@
+import type { Answer, Author, Outbox, Parcel, Waiting } from './parcel';
+import type { Shelf } from './shelf';
+
+/** What the queue needs of its browser. */
+export interface Surroundings {
+  /** @throws where the browser stores nothing */
+  open(): Promise<Shelf>;
+  send(parcel: Waiting): Promise<Answer>;
+  author(): Author;
+  /** Tells the other tabs that something changed. */
+  tell(): void;
+  now(): number;
+  pause(ms: number): Promise<void>;
+  /** A name that no other tab has. */
+  readonly tab: string;
+}
+
+const AGAIN_MS = 3000;
+/** A tab that says nothing for so long is gone, and another one sends. */
+const LEASE_MS = 15_000;
+/** What fails so often by a fault of ours is given up, so that it does not hold up everything behind it. */
+const MOST_FAULTS = 5;
+
+export const EMPTY: Outbox = { waiting: [], trouble: null, kept: [] };
+const UNSTORED = 'This browser cannot store what you entered. Keep this page open until it is sent.';
+
+/**
+ * The outbox of a tab on the shelf that all tabs share. What is posted shows at once, is stored on the disk of the browser, and is sent one
+ * after another in order; while the server cannot be reached it waits, through a reload and a closed browser too.
+ */
+export class Queue {
+  private state = EMPTY;
+  private shelf: Promise<Shelf | null> | null = null;
+  private sending = false;
+  private readonly listeners = new Set<() => void>();
+
+  constructor(private readonly at: Surroundings) {}
+
+  readonly current = (): Outbox => this.state;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  /** Puts something into the outbox. */
+  post(parcel: Parcel): void {
+    const waiting: Waiting = { ...parcel, by: this.at.author() };
+    this.set({ waiting: [...this.state.waiting, waiting] });
+    void this.store(waiting).then(() => this.drain());
+  }
+
+  /** The page was refreshed: what was stored until then is on it. */
+  refreshed(seen: readonly Parcel[]): void {
+    const gone = new Set(seen);
+    if (seen.length > 0) this.set({ kept: this.state.kept.filter((p) => !gone.has(p)) });
+  }
+
+  /** Reads what other tabs, or this one before a reload, left on the shelf, and sends it. */
+  async wake(): Promise<void> {
+    await this.read();
+    await this.drain();
+  }
+
+  private set(change: Partial<Outbox>): void {
+    this.state = { ...this.state, ...change };
+    for (const listener of this.listeners) listener();
+  }
+
+  private opened(): Promise<Shelf | null> {
+    this.shelf ??= this.at.open().catch(() => null);
+    return this.shelf;
+  }
+
+  private storing: Promise<void> = Promise.resolve();
+
+  /** Parcels are stored in the order in which they were posted. */
+  private store(parcel: Waiting): Promise<void> {
+    this.storing = this.storing.then(async () => {
+      try {
+        const shelf = await this.opened();
+        if (shelf === null) throw new Error('nothing is stored here');
+        const n = await shelf.add(parcel);
+        this.set({ waiting: this.state.waiting.map((p) => (p === parcel ? { ...parcel, n } : p)) });
+        this.at.tell();
+      } catch {
+        this.set({ trouble: UNSTORED });
+      }
+    });
+    return this.storing;
+  }
+
+  private async read(): Promise<void> {
+    const shelf = await this.opened();
+    if (shelf === null) return;
+    await this.storing;
+    const stored = await shelf.all();
+    const unstored = this.state.waiting.filter((p) => p.n === undefined);
+    const known = new Map(this.state.waiting.map((p) => [p.n, p]));
+    this.set({ waiting: [...stored.map((p) => known.get(p.n) ?? p), ...unstored] });
+  }
+
+  /**
+   * What goes next: the first that was made by whoever is here, or while nobody had signed in. An entry of somebody else waits for them, and holds what comes after it in
+   * its group.
+   */
+  private next(): Waiting | undefined {
+    const me = this.at.author().id;
+    const held = new Set<string>();
+    for (const p of this.state.waiting) {
+      const group = p.group ?? '';
+      if ((p.by.id === me || p.by.id === '') && !held.has(group)) return p;
+      held.add(group);
+    }
+    return undefined;
+  }
+
+  private async drain(): Promise<void> {
+    if (this.sending) return;
+    this.sending = true;
+    const shelf = await this.opened();
+    let faults = 0;
+    try {
+      for (;;) {
+        if (shelf !== null && !(await shelf.lease(this.at.tab, this.at.now(), LEASE_MS))) {
+          // Another tab sends. Should it go away, what is left is sent from here.
+          if (this.state.waiting.length === 0) return;
+          await this.at.pause(AGAIN_MS);
+          await this.read();
+          continue;
+        }
+        await this.read();
+        const parcel = this.next();
+        if (!parcel) {
+          this.sayWhoseWait();
+          return;
+        }
+        const answer = await this.at.send(parcel);
+        faults = answer.why === 'failed' ? faults + 1 : 0;
+        if (answer.ok) await this.drop([parcel], { kept: [...this.state.kept, parcel], trouble: null });
+        else if (answer.again && faults < MOST_FAULTS) {
+          this.set({ trouble: answer.message ?? null });
+          await this.at.pause(AGAIN_MS);
+        } else await this.refuse(parcel, answer.message ?? null);
+      }
+    } finally {
+      this.sending = false;
+      await shelf?.giveUp(this.at.tab);
+    }
+  }
+
+  /** Entries of somebody else wait for them. */
+  private sayWhoseWait(): void {
+    const [first] = this.state.waiting;
+    if (!first) return;
+    const { name } = first.by;
+    const n = this.state.waiting.filter((p) => p.by.id === first.by.id).length;
+    this.set({
+      trouble: `${n} ${n === 1 ? 'entry' : 'entries'} of ${name} ${n === 1 ? 'is' : 'are'} still on this device. Sign in as that person to send ${n === 1 ? 'it' : 'them'}.`,
+    });
+  }
+
+  private async refuse(parcel: Waiting, trouble: string | null): Promise<void> {
+    const at = this.state.waiting.indexOf(parcel);
+    const gone = this.state.waiting.filter(
+      (p, i) => p === parcel || (i > at && parcel.group !== undefined && p.group === parcel.group),
+    );
+    await this.drop(gone, { trouble });
+  }
+
+  private async drop(gone: readonly Waiting[], change: Partial<Outbox>): Promise<void> {
+    const shelf = await this.opened();
+    await shelf?.remove(gone.flatMap((p) => p.n ?? []));
+    const left = new Set(gone);
+    this.set({ ...change, waiting: this.state.waiting.filter((p) => !left.has(p)) });
+    this.at.tell();
+  }
+}

@@ -1,0 +1,46 @@
+import 'server-only';
+import { attempt, RefusedError, type Result } from './result';
+import { type Actor, actor } from './session';
+
+/**
+ * Takes something out of a browser's outbox. While nobody is signed in, or somebody else than who made the entry, it is not refused but
+ * asked for again, so that nothing that was done is dropped or goes under another name.
+ * @param most bytes that such a thing has at most
+ */
+export async function fromOutbox(
+  request: Request,
+  most: number,
+  work: (sent: unknown, by: Actor) => Promise<void>,
+): Promise<Response> {
+  const who = await attempt(actor);
+  if (!who.ok) return answer({ ...who, again: true });
+  const made = request.headers.get('x-vectis-person');
+  if (made && made !== who.value.personId)
+    return answer({
+      ok: false,
+      why: 'refused',
+      again: true,
+      message: 'This was entered by somebody else. It is sent once they are signed in here again.',
+    });
+  return answer(
+    await attempt(async () => {
+      const tooLong = new RefusedError('This is longer than anything that is kept here.');
+      if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLong;
+      const text = await request.text();
+      if (text.length > most) throw tooLong;
+      await work(parsed(text), who.value);
+      return null;
+    }),
+  );
+}
+
+const answer = (result: Result<unknown>): Response =>
+  Response.json(result, { headers: { 'cache-control': 'no-store' } });
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new RefusedError('What was sent is not JSON.');
+  }
+}
