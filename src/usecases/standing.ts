@@ -30,5 +30,9 @@ export function barOf(whole: JobWhole): string | null {
   return `The plan does not stand any more. ${sentence(first, { units: 'metric', pitch: assess(whole.plan.document).numbers.thread.pitch })}`;
 }
 
-/** A recheck found something that moved, so this is torqued again: always accepted, whatever the plan's state. */
-export const isRetorque = (whole: JobWhole): boolean => whole.torque.some((e) => e.pass === 'recheck');
+/**
+ * A recheck found something that moved, so this is torqued again: always accepted, whatever the plan's state. A record that was opened
+ * for a correction says why it is open, and nothing moved.
+ */
+export const isRetorque = ({ job, torque }: JobWhole): boolean =>
+  job.revisionReason === null && torque.some((e) => e.pass === 'recheck');

@@ -49,6 +49,7 @@ import {
 import { recordEvaluation } from '@/usecases/recordFindings';
 import { declineRecheck, recheckEarly, revise, signOff } from '@/usecases/signing';
 import { attempt } from '@/usecases/result';
+import { isRetorque } from '@/usecases/standing';
 import { verifyRecord } from '@/usecases/verify';
 import { takeOffShelf } from '@/usecases/shelf';
 import { takeInWheelSet } from '@/usecases/vehicles';
@@ -724,6 +725,10 @@ test('a correction is a revision beside what was signed: both stay readable and 
   await expect(revise(jobId, '', 'Tamsin')).rejects.toThrow('Why it is corrected');
   await revise(jobId, 'the torque source was another page', 'Tamsin');
   const open = await jobById(jobId);
+  // Rechecks that held are in the log, and nothing moved: the page does not say so.
+  const recheck = { ...(open.torque[0] as (typeof open.torque)[number]), pass: 'recheck' as const };
+  expect(isRetorque({ ...open, torque: [...open.torque, recheck] })).toBe(false);
+  expect(isRetorque({ ...open, job: { ...open.job, revisionReason: null }, torque: [recheck] })).toBe(true);
   expect([open.job.stage, open.job.signedAt, open.ticked.size > 0, open.torque.length > 0]).toEqual([
     'torque',
     null,

@@ -128,7 +128,7 @@ export function plateAnswer(
     ],
     rows: [
       {
-        label: 'Travel as counted',
+        label: plateOn > 0 ? 'With nothing on' : 'Travel as counted',
         bars: [{ from: 0, to: travel + plateOn, part: 'thread', text: len(travel + plateOn, 'down') }],
         marks: [],
       },

@@ -6,7 +6,7 @@ const WIDTH = 420;
 const LINE = 15;
 
 /** Broken into lines that a card is wide enough for. */
-function wrapped(text: string, most = 62): string[] {
+function wrapped(text: string, most = 57): string[] {
   const lines: string[] = [];
   let line = '';
   for (const word of text.split(' ')) {
@@ -67,7 +67,7 @@ export function Label({
           {l.text}
         </text>
       ))}
-      {wrapped(LABEL_FOOT, 66).map((t, i) => (
+      {wrapped(LABEL_FOOT, 60).map((t, i) => (
         <text key={t} x="16" y={height - 28 + i * 13} fontSize="10.6" fill="#000">
           {t}
         </text>

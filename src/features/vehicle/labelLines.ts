@@ -37,6 +37,14 @@ export function linesOf(
     ...(hub.socketOutside === null
       ? []
       : [[`socket ${formatLength(hub.socketOutside, units, 'up')} outside`, false] as const]),
+    ...(spacer.thickness > 0 && (f.kind === 'bolt' || f.kind === 'stud')
+      ? [
+          [
+            `DO NOT COMBINE: these ${f.kind}s without this ${spacer.kind === 'adapter' ? 'adapter' : 'plate'}, or it with shorter ones`,
+            true,
+          ] as const,
+        ]
+      : []),
     ...never.map((n) => [`DO NOT COMBINE: ${n}`, true] as const),
     ...rechecks.map((r) => [`recheck ${r}`, false] as const),
   ];
