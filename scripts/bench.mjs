@@ -4,7 +4,7 @@ import { runBundled } from './bundled.mjs';
 import { buildIfNeeded, installIfNeeded, root, say } from './run.mjs';
 
 /** Bundles the bench as production code is bundled, then runs it: `npm run bench [-- core|search|rub|car|pages|inp|shelf|scale|laws]`. */
-installIfNeeded('setup:');
+await installIfNeeded('setup:', { full: true });
 if (process.argv[2] === 'laws') {
   // The laws of the judgement on many more made-up cars than the test run has time for, a batch at a time.
   const plans = Number(process.argv[3] ?? 1_000_000);
@@ -35,5 +35,5 @@ if (process.argv[2] === 'laws') {
   }
   process.exit(0);
 }
-if (!process.argv[2] || ['pages', 'inp', 'shelf', 'scale'].includes(process.argv[2])) buildIfNeeded('setup:');
+if (!process.argv[2] || ['pages', 'inp', 'shelf', 'scale'].includes(process.argv[2])) await buildIfNeeded('setup:');
 await runBundled('bench', 'tests/bench/bench.ts');

@@ -6,8 +6,8 @@ import { buildIfNeeded, HOST, installIfNeeded, root, say, serve } from './run.mj
 const port = Number(process.env.PORT ?? 4310);
 const data = join(root, 'demo-data');
 say('Vectis demo: Saltmarsh Wheelworks.');
-installIfNeeded('1/3');
-buildIfNeeded('2/3');
+await installIfNeeded('1/3');
+await buildIfNeeded('2/3');
 await (await import('./pack-first.mjs')).packFirst();
 if (process.argv.includes('--reset')) {
   lockFree(data);

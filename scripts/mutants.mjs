@@ -9,7 +9,7 @@ import { installIfNeeded, root, say } from './run.mjs';
  * Plants one fault after the other in a copy of the core and asks its tests: `npm run mutants [-- part of a file or description]`.
  * Caught is a fault that makes a test fail; survivors are named, and under 95 % caught is a failure.
  */
-installIfNeeded('setup:');
+await installIfNeeded('setup:', { full: true });
 const only = process.argv[2];
 const wanted = FAULTS.filter(([file, , , what]) => only === undefined || file.includes(only) || what.includes(only));
 const bench = mkdtempSync(join(tmpdir(), 'vectis-mutants-'));

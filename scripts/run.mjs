@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
@@ -13,28 +13,55 @@ export function say(line) {
   console.log(line);
 }
 
-function run(command, args, options = {}) {
-  const done = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
-  if (done.status !== 0) {
-    say(`${command} ${args.join(' ')} did not finish (exit ${done.status}); what it said stands above.`);
-    process.exit(done.status ?? 1);
+/** Runs a command beside a line that says how long it has been at it; what it printed comes out where it fails. */
+async function beside(label, command, args, env = {}) {
+  const begun = Date.now();
+  const seconds = () => `${Math.round((Date.now() - begun) / 1000)} s`;
+  say(`${label} …`);
+  const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+  let output = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (output += chunk));
+  const tick = process.stdout.isTTY ? setInterval(() => process.stdout.write(`\r  ${seconds()} `), 1000) : null;
+  const status = await new Promise((resolve) => {
+    child.once('error', () => resolve(1));
+    child.once('exit', (code) => resolve(code ?? 1));
+  });
+  if (tick) {
+    clearInterval(tick);
+    process.stdout.write('\r        \r');
   }
+  if (status !== 0) {
+    say(output);
+    say(`${command} ${args.join(' ')} did not finish (exit ${status}); what it printed is above.`);
+    process.exit(status);
+  }
+  say(`  done in ${seconds()}`);
 }
 
-/** Installs packages when the lock file changed since the last install here. */
-export function installIfNeeded(step) {
+/**
+ * Installs packages when the lock file changed since the last install here. Serving needs about half of them: `full` adds what the tests
+ * and the tools need. A full install serves as well.
+ */
+export async function installIfNeeded(step, { full = false } = {}) {
   const lock = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex');
   const mark = join(root, 'node_modules', '.vectis-lock');
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
-  say(`${step} Installing packages (a minute or two the first time) …`);
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
-  writeFileSync(mark, lock);
+  const there = existsSync(mark) ? readFileSync(mark, 'utf8').trim() : '';
+  if (there === `${lock} full` || (!full && there === `${lock} production`)) return;
+  const what = full ? 'all packages, about a minute' : 'packages, less than a minute';
+  await beside(`${step} Installing ${what}`, 'npm', [
+    'ci',
+    '--no-audit',
+    '--no-fund',
+    '--loglevel=error',
+    ...(full ? [] : ['--omit=dev']),
+  ]);
+  writeFileSync(mark, `${lock} ${full ? 'full' : 'production'}`);
 }
 
 /** Builds when a source file is newer than the last build. */
-export function buildIfNeeded(step) {
+export async function buildIfNeeded(step) {
   const mark = join(root, '.next', 'BUILD_ID');
   const built = existsSync(mark) ? statSync(mark).mtimeMs : 0;
   const newest = Math.max(
@@ -42,16 +69,12 @@ export function buildIfNeeded(step) {
     ...['next.config.ts', 'package-lock.json', 'postcss.config.mjs'].map((f) => statSync(join(root, f)).mtimeMs),
   );
   if (built > newest) return;
-  say(`${step} Building the pages (about half a minute) …`);
-  const done = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
-    cwd: root,
-    encoding: 'utf8',
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
-  });
-  if (done.status !== 0) {
-    say(done.stdout + done.stderr);
-    process.exit(done.status ?? 1);
-  }
+  await beside(
+    `${step} Building the pages, less than a minute`,
+    process.execPath,
+    [join(root, 'node_modules/next/dist/bin/next'), 'build'],
+    { NEXT_TELEMETRY_DISABLED: '1' },
+  );
 }
 
 function newestIn(folder) {

@@ -3,8 +3,8 @@ import { buildIfNeeded, HOST, installIfNeeded, root, say, serve } from './run.mj
 
 const port = Number(process.env.PORT ?? 4310);
 const data = process.env.VECTIS_DATA ?? join(root, 'data');
-installIfNeeded('1/3');
-buildIfNeeded('2/3');
+await installIfNeeded('1/3');
+await buildIfNeeded('2/3');
 await (await import('./pack-first.mjs')).packFirst();
 say(`3/3 Starting on http://${HOST}:${port}, data in ${data} …`);
 const host = process.env.VECTIS_HOST || undefined;

@@ -9,7 +9,7 @@ import { dangers } from './judge';
 import { moreError, unknowns } from './worsen';
 
 /** Laws of the judgement on corners and wheels that differ and errors above zero. VECTIS_LAWS is how many plans; more than the default is for a change of the rules. */
-const RUNS = Number(process.env.VECTIS_LAWS ?? 4000);
+const RUNS = Number(process.env.VECTIS_LAWS ?? 1500);
 /** Another batch of made-up cars; many batches are more cars than one memory holds. */
 const BATCH = Number(process.env.VECTIS_LAWS_BATCH ?? 0);
 const plans = (share: number, seed: number): Plan[] =>

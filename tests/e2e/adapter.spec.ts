@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { readPdf } from '../readPdf';
 import { accessible, expect, test } from './guard';
 import { Server } from './server';
-import { listens, tap, to, workCard } from './steps';
+import { listens, logged, tap, to, workCard } from './steps';
 import { adapterVisit } from './visits';
 
 let server: Server;
@@ -19,11 +19,12 @@ async function byClick(page: Page, before: readonly string[]): Promise<number> {
   let n = 0;
   const press = (name: string | RegExp) => {
     n += 1;
-    return tap(page, n, name);
+    return tap(page, name);
   };
   for (const name of before) await press(name);
   for (let lug = 1; lug <= LUGS; lug += 1) await press(`Lug ${lug} clicked`);
   for (let lug = 0; lug < LUGS; lug += 1) await press(/^Held/);
+  await logged(page, n);
   return n;
 }
 

@@ -3,6 +3,7 @@ import { Server } from './server';
 import {
   answer,
   enter,
+  logged,
   fits,
   keep,
   keepWheels,
@@ -283,7 +284,8 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     n = await pass(page, 3, n, { reading: '120' });
     await expect(page.getByRole('heading', { name: /Verify pass/ })).toBeVisible();
     n += 1;
-    await enter(page, n, { reading: '120', angle: '14' });
+    await enter(page, { reading: '120', angle: '14' });
+    await logged(page, n);
     await expect(page.getByText('Lug 1 moved 14°. The final pass starts again for the whole wheel.')).toBeVisible();
     await expect(page.getByRole('heading', { name: /Final pass/ })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Sign off' })).toBeDisabled();

@@ -219,7 +219,7 @@ test('a wheel change: two counts, one torque a wheel by click, a record', async 
     let taps = 0;
     const press = (name: string | RegExp) => {
       taps += 1;
-      return tap(page, taps, name);
+      return tap(page, name);
     };
     await expect(page.getByRole('heading', { name: /Snug pass/ })).toBeVisible();
     await press('All 5 snug');

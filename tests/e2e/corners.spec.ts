@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { accessible, expect, test } from './guard';
-import { answer, demoWorkshop, enter, keep, keepWheel, pickCorner, tap, tickAll, to, workCard } from './steps';
+import { answer, demoWorkshop, enter, keep, keepWheel, logged, pickCorner, tap, tickAll, to, workCard } from './steps';
 
 const { open } = demoWorkshop();
 
@@ -51,9 +51,11 @@ test('one shallow pocket in four stops the adapter; the wheel is marked, hung el
   await accessible(page);
   await page.getByRole('link', { name: 'Torque the adapter' }).click();
   await expect(page.getByRole('heading', { name: /Adapter, snug pass/ })).toBeVisible();
-  await tap(page, 1, 'All 6 snug');
+  await tap(page, 'All 6 snug');
+  await logged(page, 1);
   await expect(page.getByRole('heading', { name: /Adapter, final pass/ })).toBeVisible();
-  await enter(page, 2, { reading: '118' });
+  await enter(page, { reading: '118' });
+  await logged(page, 2);
   await accessible(page);
   await page.reload();
   await expect(page.getByText('Torque log, 2 entries')).toBeVisible();

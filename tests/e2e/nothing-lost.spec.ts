@@ -1,5 +1,5 @@
 import { accessible, expect, serverWillBeKilled, test } from './guard';
-import { listens, tap } from './steps';
+import { listens, logged, tap } from './steps';
 import { Server } from './server';
 
 let server: Server;
@@ -49,8 +49,9 @@ test('torque is typed as fast as hands go, through a lost server: every entry co
   await expect(page.getByRole('combobox', { name: 'Wrench' })).toBeVisible();
   await listens(page);
   await page.getByRole('combobox', { name: 'Wrench' }).selectOption('figures');
-  await tap(page, 1, 'All 6 snug');
-  await tap(page, 2, 'Lowered, tyre touches');
+  await tap(page, 'All 6 snug');
+  await tap(page, 'Lowered, tyre touches');
+  await logged(page, 2);
   const reading = page.getByLabel('Reading', { exact: true });
   await expect(reading).toBeFocused();
   // Nobody waits for the server between two lugs.

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { accessible, expect, serverWillBeKilled, test } from './guard';
-import { tap, withFigures } from './steps';
+import { logged, tap, withFigures } from './steps';
 import { Server } from './server';
 
 let server: Server;
@@ -25,7 +25,7 @@ test('a click wrench: one tap a click, fourteen for a wheel of six, none waits f
   let taps = 0;
   const press = async (name: string | RegExp) => {
     taps += 1;
-    await tap(page, taps, name);
+    await tap(page, name);
   };
   await press('All 6 snug');
   await press('Lowered, tyre touches');
@@ -57,7 +57,8 @@ test('a click wrench: one tap a click, fourteen for a wheel of six, none waits f
   await page.getByRole('button', { name: 'Take the last one back' }).click();
   await expect(page.getByText('Torque log, 15 entries')).toBeVisible();
   await expect(log).toContainText('struck out');
-  await tap(page, 16, /^Moved a lot/);
+  await tap(page, /^Moved a lot/);
+  await logged(page, 16);
   await expect(page.getByText('Lug 6 moved a lot. The final pass starts again for the whole wheel.')).toBeVisible();
   await page.reload();
   await page.getByRole('radio', { name: 'front right' }).click();

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 
 /** The command line as a person calls it. */
 const run = (args: string[], input = '') =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/evaluate.ts', ...args], {
+  spawnSync(process.execPath, ['scripts/command.mjs', 'evaluate', ...args], {
     input,
     encoding: 'utf8',
     env: { ...process.env, NODE_OPTIONS: '' },

@@ -137,8 +137,8 @@ export const FAULTS = [
   ['figures/stack/bolt.ts', 'atMost: depth === null,', 'atMost: false,', 'a hub nobody measured passes a count'],
   [
     'figures/stack/bolt.ts',
-    'result(fastener.length - s - counted.value',
-    'result(fastener.length - counted.value - 2 * s',
+    'result(fastener.length - s - (counted.value - s0)',
+    'result(fastener.length - 2 * s - (counted.value - s0)',
     'the tip is taken to end less far in',
   ],
   [
@@ -260,11 +260,42 @@ export const FAULTS = [
     "if (nut.style !== 'closed') return;",
     'a nut nobody looked at cannot bottom',
   ],
+  ['rules/nutBottom.ts', 'value - pm >= limit', 'value + 9 >= limit', 'any plate backs a nut off'],
   [
     'rules/nutBottom.ts',
-    'spacer.thickness - policy.spacerPm >= limit',
-    'spacer.thickness + 9 >= limit',
-    'any plate backs a nut off',
+    'spacer.thickness - thickest',
+    'spacer.thickness',
+    'a plate backs a nut off by the whole of it, whatever it was counted with',
+  ],
+  [
+    'figures/stack/bolt.ts',
+    '(counted.value - s0)',
+    'counted.value',
+    'a new bolt is compared with a counted one that had no plate',
+  ],
+  [
+    'figures/stack/shared.ts',
+    'plate - spacer.thickness + pm + ',
+    'pm - spacer.thickness + ',
+    'kept fasteners prove a thinner plate than they were counted with',
+  ],
+  [
+    'document/bare.ts',
+    'counted: countedState(c),',
+    'counted: { plate: 0, pm: 0 },',
+    'what was on at the count is forgotten',
+  ],
+  [
+    'rules/boltBehind.ts',
+    "judgeBehind('bolt.behind', plan, out, (m) => m.deeper)",
+    "judgeBehind('bolt.behind', plan, out, () => false)",
+    'kept bolts are never judged behind the hub',
+  ],
+  [
+    'rules/readingContradiction.ts',
+    'value: travel.value - countedState(c).plate,',
+    'value: travel.value,',
+    'a count with a plate on contradicts a bare cap',
   ],
   ['rules/nutShank.ts', 'const limit = nut.shankLength + HAIR;', 'const limit = 0;', 'a shank of any length'],
   [
@@ -383,8 +414,8 @@ export const FAULTS = [
   ['torque/log.ts', '(r.reading >= figure * (1 - spec.band / 100))', '(r.reading >= 0)', 'under-torqued passes'],
   [
     'torque/log.ts',
-    "      pass = 'final';\n",
-    "      pass = 'verify';\n",
+    "if (outcome === 'moved') {\n      pass = 'final';",
+    "if (outcome === 'moved') {\n      pass = 'verify';",
     'a moved fastener does not send the final pass back',
   ],
   ['torque/starOrder.ts', 'across > farthest', 'across < farthest || farthest < 0', 'neighbours one after the other'],
