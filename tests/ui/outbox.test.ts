@@ -111,6 +111,10 @@ test('a refused entry takes those of its own joint with it, says why, and lets t
     tab.post(parcel(id, group));
   await until(() => tab.current().waiting.length === 0);
   expect(b.arrived).toEqual(['a1', 'b1']);
+  // It is still said after others have arrived, until hands go on.
+  expect(tab.current().trouble).toBe('This plan was changed.');
+  tab.post(parcel('c1'));
+  expect(tab.current().trouble).toBeNull();
 });
 
 test('entries of somebody else wait for them, and hold what follows at the same joint', async () => {

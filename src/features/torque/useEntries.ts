@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useMemo } from 'react';
+import { useCallback, useLayoutEffect, useMemo, useRef } from 'react';
 import { v7 as newId } from 'uuid';
 import { type TorqueReading, type TorqueState, torqueState } from '@/core/torque/log';
 import { type Outbox, outboxNow, type Parcel, post } from '@/ui/outbox';
@@ -60,6 +60,11 @@ function ahead({ kept, waiting }: Outbox, joint: TorquedJoint): Shows[] {
 export function useEntries(joints: readonly TorquedJoint[]): Entries {
   const box = useShownAnew();
   const groups = useMemo(() => new Set(joints.map(groupOf)), [joints]);
+  // A pull that streams ends a second after it began: by then the page may know more than when it was begun.
+  const latest = useRef(joints);
+  useLayoutEffect(() => {
+    latest.current = joints;
+  }, [joints]);
 
   const stateOf = useCallback(
     (w: TorquedJoint): TorqueState => {
@@ -76,8 +81,9 @@ export function useEntries(joints: readonly TorquedJoint[]): Entries {
     waiting: box.waiting.filter((p) => p.group !== undefined && groups.has(p.group)).length,
     trouble: box.trouble,
     enter: (w, typed, reading) => {
-      // Two presses between two renders are two entries: the outbox itself is asked.
-      const seq = w.log.length + ahead(outboxNow(), w).length;
+      // Two presses between two renders are two entries: the outbox itself is asked, and the log as the page has it now.
+      const now = latest.current.find((j) => groupOf(j) === groupOf(w)) ?? w;
+      const seq = now.log.length + ahead(outboxNow(), now).length;
       const shows: Shows = { key: jointKey(w), seq, reading };
       post({
         id: newId(),

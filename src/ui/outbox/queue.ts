@@ -46,7 +46,9 @@ export class Queue {
   /** Puts something into the outbox. */
   post(parcel: Parcel): void {
     const waiting: Waiting = { ...parcel, by: this.at.author() };
-    this.set({ waiting: [...this.state.waiting, waiting] });
+    // Whoever goes on with nothing on its way has read what was refused before.
+    if (this.state.waiting.length === 0) this.refusal = null;
+    this.set({ waiting: [...this.state.waiting, waiting], trouble: this.refusal });
     void this.store(waiting).then(() => this.drain());
   }
 
@@ -72,6 +74,8 @@ export class Queue {
     return this.shelf;
   }
 
+  /** What was refused last; said until hands go on after it, however much arrives behind it. */
+  private refusal: string | null = null;
   private storing: Promise<void> = Promise.resolve();
 
   /** Parcels are stored in the order in which they were posted. */
@@ -137,7 +141,7 @@ export class Queue {
         }
         const answer = await this.at.send(parcel);
         faults = answer.why === 'failed' ? faults + 1 : 0;
-        if (answer.ok) await this.drop([parcel], { kept: [...this.state.kept, parcel], trouble: null });
+        if (answer.ok) await this.drop([parcel], { kept: [...this.state.kept, parcel], trouble: this.refusal });
         else if (answer.again && faults < MOST_FAULTS) {
           this.set({ trouble: answer.message ?? null });
           await this.at.pause(AGAIN_MS);
@@ -165,6 +169,7 @@ export class Queue {
     const gone = this.state.waiting.filter(
       (p, i) => p === parcel || (i > at && parcel.group !== undefined && p.group === parcel.group),
     );
+    this.refusal = trouble;
     await this.drop(gone, { trouble });
   }
 
