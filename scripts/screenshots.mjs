@@ -1,7 +1,9 @@
 import { mkdirSync } from 'node:fs';
 import { chromium } from '@playwright/test';
+// The clock of the tests: pictures are of a working day. Start the demo with NODE_OPTIONS="--require ./tests/clock.cjs" to match.
+import clock from '../tests/clock.cjs';
 
-/** Refreshes docs/screenshots from a running demo: `node scripts/screenshots.mjs [http://127.0.0.1:4310]`. */
+/** Refreshes docs/screenshots from a running demo: `node scripts/screenshots.mjs [http://127.0.0.1:4310] [view …]`. */
 const base = process.argv[2] ?? 'http://127.0.0.1:4310';
 const out = 'docs/screenshots';
 const views = [
@@ -63,8 +65,11 @@ const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
+const only = process.argv.slice(3);
 for (const [name, job, view, scheme, act] of views) {
+  if (only.length > 0 && !only.includes(name)) continue;
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: scheme ?? 'light' });
+  await page.addInitScript(clock.shiftClock, Number(process.env.VECTIS_CLOCK_SHIFT));
   await page.goto(base);
   if (job) {
     const href = await page.locator('a', { hasText: job }).first().getAttribute('href');

@@ -96,7 +96,7 @@ describe('bolts kept without the plate they were counted with, or on a thinner o
     const off = cells.find((c) => c.swap.spacer.thickness === 0);
     expect(off?.level).toBe('unmeasured');
     expect(swapText((off as (typeof cells)[number]).swap, plan, 'metric')).toBe(
-      'no plate, the bolts on the car now, 55.0 mm under the seat',
+      'no plate, the bolts already on it, 55.0 mm under the seat',
     );
   });
 
@@ -178,10 +178,10 @@ describe('what hangs on the car is called what it is', () => {
   };
   test('original only where it was recorded as the vehicle maker’s', () => {
     expect(fastenerText(on('makers'), 'metric')).toBe('original bolts');
-    expect(fastenerText(on('other'), 'metric')).toBe('bolts on the car now, 55.0 mm under the seat');
-    expect(fastenerText(on('unknown'), 'metric')).toBe('bolts on the car now, 55.0 mm under the seat, not known whose');
+    expect(fastenerText(on('other'), 'metric')).toBe('bolts already on it, 55.0 mm under the seat');
+    expect(fastenerText(on('unknown'), 'metric')).toBe('bolts already on it, 55.0 mm under the seat, not known whose');
     const kit = kitList(on('other')).map((s) => s.text);
-    expect(kit).toContain('10 × bolts on the car now, 55.0 mm under the seat: all present, threads clean.');
+    expect(kit).toContain('10 × bolts already on it, 55.0 mm under the seat: all present, threads clean.');
     expect(kit.join()).not.toMatch(/stock/);
   });
 });

@@ -6,17 +6,19 @@ import { seatInSentence } from './labels';
 type OnCarHub = Pick<Plan['hub'], 'fastening' | 'hardware' | 'stockBoltLength'>;
 
 /**
- * Fasteners that stay on the car, by what they are: “original” only where the vehicle maker’s own were recorded for it. Whatever else
- * hangs there is called what it is, with the length that was read.
+ * The fasteners that were counted, by what they are: “original” only where the vehicle maker’s own were recorded for the car. Whatever
+ * else hung there is called what it is, with the length that was read.
  * @param what “bolts”, “studs”, “nuts”
+ * @param replaced others go in, so that these are the earlier ones
  */
-export function onCarText(hub: OnCarHub, units: UnitSystem, what: string): string {
+export function onCarText(hub: OnCarHub, units: UnitSystem, what: string, replaced = false): string {
   if (hub.hardware === 'makers') return `original ${what}`;
   const length =
     hub.fastening === 'bolt' && hub.stockBoltLength !== null
       ? `, ${formatLength(hub.stockBoltLength.value, units)} under the seat`
       : '';
-  return `${what} on the car now${length}${hub.hardware === 'unknown' ? ', not known whose' : ''}`;
+  const whose = hub.hardware === 'unknown' ? ', not known whose' : '';
+  return `${replaced ? `earlier ${what}` : `${what} already on it`}${length}${whose}`;
 }
 
 /** What holds the wheel, in words with its figures: “bolts 45.0 mm under the seat, ball R13, 28.0 mm of thread”. */

@@ -104,12 +104,13 @@ export function swapText(swap: Swap, fitted: Plan, units: UnitSystem): string {
   const ownPlate = same(swap.spacer, fitted.spacer);
   const held = (): string => {
     // What stayed on the car belongs to no plate: it is called what it is.
-    if (swap.fastener.kind === 'stock' && !ownPlate) return `the ${onCarText(hub, units, loose)}`;
+    if (swap.fastener.kind === 'stock' && !ownPlate)
+      return `the ${onCarText(hub, units, loose, fastener.kind !== 'stock')}`;
     if (same(swap.fastener, fastener)) {
       if (fitted.spacer.thickness === 0) return `these ${loose}`;
       return ownPlate ? `its ${loose}` : `the ${plateOf(fitted.spacer)}’s ${loose}`;
     }
-    if (swap.fastener.kind === 'stock') return `the ${onCarText(hub, units, loose)}`;
+    if (swap.fastener.kind === 'stock') return `the ${onCarText(hub, units, loose, fastener.kind !== 'stock')}`;
     return fastenerText({ fastener: swap.fastener, hub }, units);
   };
   if (swap.spacer.thickness === 0 && fitted.spacer.thickness === 0 && same(swap.fastener, fastener)) return held();
