@@ -27,5 +27,5 @@ export default {
   globalSetup: '<rootDir>/tests/template.mjs',
   // Both cores: by itself Jest leaves one idle.
   maxWorkers: 2,
-  testTimeout: 60000,
+  testTimeout: 240000,
 };

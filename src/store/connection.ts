@@ -5,7 +5,7 @@ import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
-import { backUp, dataBeside, finishSwap, type Held, listBackups } from './folder/backup';
+import { backUp, clearHalfMade, dataBeside, finishSwap, type Held, listBackups } from './folder/backup';
 import { knownMigrations, MIGRATIONS, NewerError } from './folder/migrations';
 import { packedFolder } from './folder/packed';
 import { DISK, type Disk, WalSync } from './folder/sync';
@@ -60,6 +60,7 @@ export async function openStore(
   try {
     say(`Opening the data folder ${folder} …`);
     if (await finishSwap(folder)) say('A restore that was cut off is finished.');
+    await clearHalfMade(folder);
     client = await openDatabase(folder);
     const held = heldBy(client);
     const db = drizzle(client, { schema });

@@ -10,6 +10,8 @@ import { sessionKeyOf } from '@/store/folder/sessionKey';
 import { endEveryLogin } from '@/store/people';
 import { event } from '@/store/schema';
 import { setSessionKey } from './openTo';
+import { leadOnly } from './roles';
+import type { Actor } from './session';
 
 export type { BackupFile };
 
@@ -20,9 +22,16 @@ const LOOK_MS = 5 * 60_000;
 export const backups = async (): Promise<BackupFile[]> => listBackups((await theStore()).folder);
 
 /** Makes a backup now. */
-export async function backUpNow(why: BackupWhy = 'asked'): Promise<BackupFile> {
+export async function backUpNow(personId: string | null, why: BackupWhy = 'asked'): Promise<BackupFile> {
+  await leadOnly('back-up', personId);
   const { folder, held } = await theStore();
   return backUp(folder, held, { why, at: new Date() });
+}
+
+/** A backup to take away. @throws RefusedError */
+export async function backupToDownload(name: string, personId: string | null): Promise<BackupFile> {
+  await leadOnly('download-backup', personId);
+  return backupNamed(name);
 }
 
 /** The backup with this name. @throws RefusedError where there is none, so that no path is asked for */
@@ -36,7 +45,8 @@ export async function backupNamed(name: string): Promise<BackupFile> {
  * Puts an archive in place of the data: checked whole first, what is there now is kept beside it.
  * @throws RefusedError before anything is touched
  */
-export async function restoreFrom(archive: string, by: string): Promise<void> {
+export async function restoreFrom(archive: string, { name: by, personId }: Actor): Promise<void> {
+  await leadOnly('restore', personId);
   const at = new Date();
   try {
     await reopened((folder) => restore(archive, folder, true, at));

@@ -43,7 +43,12 @@ export async function isSignedIn(sealed: string | undefined): Promise<boolean> {
 /** The login cookie of a request, still sealed. */
 function sealedLogin(headers: Headers): string | undefined {
   const pair = (headers.get('cookie') ?? '').split(/;\s*/).find((c) => c.startsWith(`${SESSION_COOKIE}=`));
-  return pair === undefined ? undefined : decodeURIComponent(pair.slice(SESSION_COOKIE.length + 1));
+  try {
+    return pair === undefined ? undefined : decodeURIComponent(pair.slice(SESSION_COOKIE.length + 1));
+  } catch {
+    // What is no cookie of ours signs nobody in.
+    return undefined;
+  }
 }
 
 /** How large a body may be, in bytes, and what is said of a larger one. */

@@ -5,6 +5,7 @@ import { parseNumber } from '@/core/units/number';
 import { theStore } from '@/store/connection';
 import { addPolicy, currentPolicy, policyHistory, policyOf } from '@/store/policy';
 import { RefusedError } from '@/store/errors';
+import { leadOnly } from './roles';
 
 export interface PolicyEntry {
   readonly seq: number;
@@ -70,8 +71,9 @@ function figureOf(rule: (typeof POLICY_RULES)[number], text: string): number {
  * Keeps another set of thresholds and schools. Plans that were frozen keep theirs.
  * @throws InputError, RefusedError, ChangedMeanwhileError
  */
-export async function savePolicy(input: TypedPolicy, by: string): Promise<void> {
+export async function savePolicy(input: TypedPolicy, by: string, personId: string | null = null): Promise<void> {
   const { db } = await theStore();
+  await leadOnly('policy', personId);
   const now = await currentPolicy(db);
   const governing = SCHOOLS.filter((s): s is School => input.governing.includes(s));
   if (governing.length === 0) throw new RefusedError('At least one school has to govern.');

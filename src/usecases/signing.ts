@@ -16,6 +16,7 @@ import { advance } from './advance';
 import { rememberJob } from './calendar/memory';
 import { openLink } from './jobPlan';
 import { openPoints } from './openPoints';
+import { leadOnly } from './roles';
 import type { JobEvent } from './transitions';
 
 const nothing = { value: undefined };
@@ -94,7 +95,8 @@ export function signOff(jobId: string, by: string): Promise<void> {
 }
 
 /** Opens a signed record for a correction: what was signed stays beside it, readable; the next sign-off is one more revision. @throws RefusedError, InputError */
-export async function revise(jobId: string, typed: string, by: string): Promise<void> {
+export async function revise(jobId: string, typed: string, by: string, personId: string | null = null): Promise<void> {
+  await leadOnly('revise', personId);
   const reason = reasonFrom('Why it is corrected', typed);
   await advance({ jobId, event: 'revise', by }, async (tx, { job }, at) => {
     await recordEvent(tx, { jobId, kind: 'record.revised', detail: { revision: job.revision, reason }, by, at });

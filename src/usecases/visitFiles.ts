@@ -5,7 +5,7 @@ import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
 import { keepSamePhotoFile, photoFile } from '@/store/folder/photos';
-import { onlyLead } from './leads';
+import { leadOnly } from './roles';
 import type { Actor } from './session';
 import { putVisit, type VisitFile, visitRows, visitSchema } from '@/store/visitFile';
 
@@ -28,7 +28,7 @@ export async function visitAsFile(jobId: string): Promise<{ readonly name: strin
  */
 export async function readVisitIn(text: string, { name: by, personId }: Actor): Promise<string> {
   const { db, folder } = await theStore();
-  await onlyLead(db, personId, 'A visit of another workshop is imported by a lead. Nothing was changed.');
+  await leadOnly('import-visit', personId, db);
   const file = parsed(text);
   for (const [hash, data] of Object.entries(file.files))
     await keepSamePhotoFile(folder, Buffer.from(data, 'base64'), hash);

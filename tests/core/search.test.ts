@@ -11,7 +11,7 @@ import { boltPlan, corner, studPlan, wheel } from './fixtures';
 import { brute } from './oracle';
 
 /** How many searches are held against brute force; more are for a change of the search. */
-const RUNS = Number(process.env.VECTIS_SEARCHES ?? 1500);
+const RUNS = Number(process.env.VECTIS_SEARCHES ?? 3000);
 
 const mm = (min: number, max: number) => fc.integer({ min: min * 4, max: max * 4 }).map((n) => n / 4);
 const measured = (min: number, max: number, freq = 40) =>

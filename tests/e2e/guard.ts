@@ -142,6 +142,8 @@ const shapesOn = (page: Page): Promise<string[]> =>
 
 /** No accessibility violation on the page as it stands, and every drawing's letters large enough to read. */
 export async function accessible(page: Page): Promise<void> {
+  // The title streams in behind the page.
+  await page.waitForFunction(() => document.title !== '');
   const [pairs, shapes] = await Promise.all([pairsOn(page), shapesOn(page)]);
   await legible(page);
   if (pairs.every((p) => legiblePairs.has(p)) && shapes.every((s) => soundShapes.has(s))) return;

@@ -87,8 +87,13 @@ test('a first start that was cut off is made anew, whatever it left', async () =
   await mkdir(join(folder, '.first-abc', 'base'), { recursive: true });
   writeFileSync(join(folder, '.first-abc', 'PG_VERSION'), '1');
   await mkdir(join(folder, 'db'));
+  // What killed backups and restores left lies there as well, and is no data of anybody.
+  await mkdir(join(folder, 'backups', '.copy-x', 'db'), { recursive: true });
+  await mkdir(join(folder, '.restore-y'));
+  writeFileSync(join(folder, 'backups', 'vectis-20261126T100000Z-asked.zip.part'), 'x');
   expect(await plates(folder)).toEqual([]);
-  expect((await readdir(folder)).filter((f) => f.startsWith('.first'))).toEqual([]);
+  expect((await readdir(folder)).filter((f) => f.startsWith('.'))).toEqual([]);
+  expect(await readdir(join(folder, 'backups'))).toEqual([]);
 }, 60_000);
 
 test('a restore that is cut off at any step is finished, with the old data beside it', async () => {

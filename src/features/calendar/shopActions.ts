@@ -18,7 +18,9 @@ const short = z.string().max(80);
 
 /** Keeps the shop’s zone and its open hours, Monday first. */
 export async function keepHours(zone: string, hours: readonly string[]): Promise<Result<null>> {
-  return actOn((who) => keepShopHours(short.parse(zone), z.array(short).length(7).parse(hours), who));
+  return actOn((who, { personId }) =>
+    keepShopHours(short.parse(zone), z.array(short).length(7).parse(hours), who, personId),
+  );
 }
 
 /** Puts a place, somebody or something on the calendar. */

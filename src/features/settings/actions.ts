@@ -15,15 +15,15 @@ const form = z.object({
 
 /** Keeps another set of thresholds and schools. */
 export async function keepPolicy(input: z.input<typeof form>): Promise<Result<null>> {
-  return actOn((who) => savePolicy(form.parse(input), who));
+  return actOn((who, { personId }) => savePolicy(form.parse(input), who, personId));
 }
 
 /** Makes a backup of the data folder now. */
 export async function backUp(): Promise<Result<null>> {
-  return actOn(async () => void (await backUpNow()));
+  return actOn(async (_, { personId }) => void (await backUpNow(personId)));
 }
 
 /** Puts one of the folder's own backups in place of the data. */
 export async function putBack(name: string): Promise<Result<null>> {
-  return actOn(async (who) => restoreFrom((await backupNamed(z.string().max(120).parse(name))).path, who));
+  return actOn(async (_, acting) => restoreFrom((await backupNamed(z.string().max(120).parse(name))).path, acting));
 }

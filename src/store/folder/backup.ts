@@ -197,6 +197,16 @@ export async function finishSwap(folder: string): Promise<boolean> {
   return true;
 }
 
+/** Removes what backups and restores that were cut off left half made: copies, unpacked archives, archives without their name. */
+export async function clearHalfMade(folder: string): Promise<void> {
+  const own = existsSync(backupsOf(folder)) ? await readdir(backupsOf(folder)) : [];
+  const left = [
+    ...(await readdir(folder)).filter((n) => n.startsWith('.restore-')).map((n) => inside(folder, n)),
+    ...own.filter((n) => n.startsWith('.copy-') || n.endsWith('.part')).map((n) => inside(backupsOf(folder), n)),
+  ];
+  for (const path of left) await rm(path, { recursive: true, force: true });
+}
+
 /** What of somebody's data lies in a folder beside a database: backups, photos, what a restore set aside. */
 export async function dataBeside(
   folder: string,

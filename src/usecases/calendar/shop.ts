@@ -8,6 +8,7 @@ import { theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
 import { addResource, changeResource, resources } from '@/store/resources';
 import { setShopTime, shopTimeNow } from '@/store/shopTime';
+import { leadOnly } from '../roles';
 import { dayAfter, dayStart, isZone, keepTimeBy, momentFrom, momentsReading, reads } from './zone';
 
 const YEAR = 366 * 24 * 3600_000;
@@ -58,7 +59,13 @@ export function hoursFrom(field: string, typed: string): DayHours[] {
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
 /** Keeps zone and open hours as typed. @throws InputError */
-export async function keepShopHours(zone: string, hours: readonly string[], by: string): Promise<void> {
+export async function keepShopHours(
+  zone: string,
+  hours: readonly string[],
+  by: string,
+  personId: string | null = null,
+): Promise<void> {
+  await leadOnly('hours', personId);
   const name = zone.trim();
   if (!isZone(name))
     throw new InputError('Time zone', name.slice(0, 40), 'is not known here.', 'Such as Europe/London or UTC.');

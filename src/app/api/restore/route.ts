@@ -7,7 +7,7 @@ import { pipeline } from 'node:stream/promises';
 import { restoreFrom } from '@/usecases/backups';
 import { takeUpload, type UploadLimit } from '@/usecases/door';
 import { attempt } from '@/usecases/result';
-import { whoActs } from '@/usecases/session';
+import { actor } from '@/usecases/session';
 
 const LIMIT: UploadLimit = {
   most: 4 * 1024 ** 3,
@@ -21,7 +21,7 @@ export function POST(request: Request): Promise<Response> {
     try {
       return Response.json(
         await attempt(async () => {
-          const who = await whoActs();
+          const who = await actor();
           const file = join(place, 'upload.zip');
           await pipeline(Readable.fromWeb(stream as never), createWriteStream(file, { mode: 0o600 }));
           await restoreFrom(file, who);

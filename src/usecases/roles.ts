@@ -1,0 +1,27 @@
+import 'server-only';
+import { type Executor, theStore } from '@/store/connection';
+import { RefusedError } from '@/store/errors';
+import { people } from '@/store/people';
+
+/** What only a lead does, with what is said to anybody else. */
+export const LEAD_ACTS = {
+  'back-up': 'A backup is made by a lead.',
+  'download-backup': 'A backup is downloaded by a lead: it holds everything of the workshop.',
+  restore: 'A backup is put in place by a lead. Nothing was touched.',
+  policy: 'Thresholds and rules of thumb are changed by a lead.',
+  hours: 'Open hours are changed by a lead.',
+  revise: 'A signed record is opened for a correction by a lead.',
+  'import-visit': 'A visit of another workshop is imported by a lead. Nothing was changed.',
+} as const;
+export type LeadAct = keyof typeof LEAD_ACTS;
+
+/**
+ * Refuses an act of a lead to anybody else: rights are the person's and never the name's. Where there is no lead on the list of people,
+ * whoever is at the machine acts as one.
+ * @param personId who does it; null where nobody is signed in
+ * @throws RefusedError
+ */
+export async function leadOnly(act: LeadAct, personId: string | null, tx?: Executor): Promise<void> {
+  const leads = (await people(tx ?? (await theStore()).db)).filter((p) => p.role === 'lead');
+  if (leads.length > 0 && !leads.some((p) => p.id === personId)) throw new RefusedError(LEAD_ACTS[act]);
+}
