@@ -51,7 +51,7 @@ async function twiceRound(page: Page, n: number): Promise<number> {
       await pull(page, meets);
       // The face goes on with the next lug at once; nobody waits for the log.
       await expect
-        .poll(async () => ((await button.count()) === 0 ? 'through' : await button.textContent()), { intervals: [40] })
+        .poll(async () => (await button.allTextContents())[0] ?? 'through', { intervals: [40] })
         .not.toMatch(new RegExp(`^(${before}|Pulling …)$`));
     }
   await logged(page, n + 2 * LUGS);
