@@ -21,6 +21,8 @@ export interface ClickFormProps {
 }
 
 const BOUNCE_MS = 250;
+/** A press of a button, with the moment of the finger in ms since the page began. */
+type Press = Pick<React.MouseEvent, 'timeStamp'>;
 
 const SECOND: readonly { readonly felt: Felt; readonly label: string; readonly says: string }[] = [
   { felt: 'held', label: 'Held', says: 'clicked at once' },
@@ -37,11 +39,11 @@ export function ClickForm({ corner, joint, pass, lug, position, lugs, target, un
     lately.current = performance.now();
     first.current?.focus();
   }, [pass, corner, joint]);
-  const send = (entry: { lug: number; felt?: Felt; note?: string }) => {
-    // No hand pulls two lugs in a quarter of a second: that is one press that bounced.
-    const now = performance.now();
-    if (now - lately.current < BOUNCE_MS) return;
-    lately.current = now;
+  const send = (press: Press, entry: { lug: number; felt?: Felt; note?: string }) => {
+    // No hand pulls two lugs in a quarter of a second: that is one press that bounced. When the finger pressed counts, and not when a
+    // busy tablet came to it.
+    if (press.timeStamp - lately.current < BOUNCE_MS) return;
+    lately.current = press.timeStamp;
     onEntry(
       {
         corner,
@@ -63,7 +65,7 @@ export function ClickForm({ corner, joint, pass, lug, position, lugs, target, un
         button={first}
         says={joint === 'adapter' ? 'Hub held from turning, star order.' : 'Wheel in the air, star order, by hand.'}
         label={`All ${lugs} snug`}
-        onPress={() => send({ lug: WHOLE })}
+        onPress={(e) => send(e, { lug: WHOLE })}
       />
     );
   if (pass === 'lower')
@@ -73,12 +75,12 @@ export function ClickForm({ corner, joint, pass, lug, position, lugs, target, un
           button={first}
           says="All snug in the air. Lower until the tyre just touches."
           label="Lowered, tyre touches"
-          onPress={() => send({ lug: WHOLE })}
+          onPress={(e) => send(e, { lug: WHOLE })}
         />
         {/* The other school torques with the car fully down; which it was stands in the log. */}
         <Button
           className="!min-h-[64px] text-[18px]"
-          onClick={() => send({ lug: WHOLE, note: 'fully down on its wheels' })}
+          onClick={(e) => send(e, { lug: WHOLE, note: 'fully down on its wheels' })}
         >
           Fully down on its wheels
         </Button>
@@ -90,7 +92,7 @@ export function ClickForm({ corner, joint, pass, lug, position, lugs, target, un
         button={first}
         says={`Wrench at ${formatTorque(target, units)}.`}
         label={`Lug ${position} clicked`}
-        onPress={() => send({ lug, felt: 'click' })}
+        onPress={(e) => send(e, { lug, felt: 'click' })}
       />
     );
   return (
@@ -104,7 +106,7 @@ export function ClickForm({ corner, joint, pass, lug, position, lugs, target, un
           key={s.felt}
           ref={i === 0 ? first : undefined}
           look={i === 0 ? 'main' : 'plain'}
-          onClick={() => send({ lug, felt: s.felt })}
+          onClick={(e) => send(e, { lug, felt: s.felt })}
           className={`flex-col !gap-0 ${i === 0 ? '!min-h-[104px] text-[24px]' : '!min-h-[64px] text-[18px]'}`}
         >
           {s.label}
@@ -124,7 +126,7 @@ function One({
   button: React.RefObject<HTMLButtonElement | null>;
   says: string;
   label: string;
-  onPress: () => void;
+  onPress: (press: Press) => void;
 }) {
   return (
     <div className="flex flex-col gap-2">
