@@ -1,5 +1,6 @@
 import { networkInterfaces } from 'node:os';
 import { unsealData } from 'iron-session';
+import { RefusedError } from '../store/errors';
 import { turnedAway } from './hosts';
 import { loginStands, openToNetwork, SESSION_COOKIE, sessionKey } from './openTo';
 
@@ -59,17 +60,9 @@ export interface UploadLimit {
 
 /** A body on its way in. */
 export interface Upload {
-  /** Every byte that was announced, no more and no fewer. @throws UploadError at the end of one that was cut short */
+  /** Every byte that was announced, no more and no fewer. @throws RefusedError at the end of one that was cut short */
   readonly stream: ReadableStream<Uint8Array>;
   bytes(): Promise<Buffer>;
-}
-
-/** A body that did not arrive as it was announced. */
-export class UploadError extends Error {
-  constructor(sentence: string) {
-    super(sentence);
-    this.name = 'UploadError';
-  }
 }
 
 const refusal = (status: number, message: string): Response =>
@@ -118,7 +111,7 @@ function uploadOf(body: ReadableStream<Uint8Array>, length: number): Upload {
   return { stream, bytes: async () => Buffer.from(await new Response(stream).arrayBuffer()) };
 }
 
-const cutShort = (arrived: number, length: number): UploadError =>
-  new UploadError(
+const cutShort = (arrived: number, length: number): RefusedError =>
+  new RefusedError(
     `The file did not arrive whole: ${arrived} of ${length} bytes. Nothing was changed; send it once more.`,
   );

@@ -2,7 +2,6 @@ import { ZodError } from 'zod';
 import { InputError } from '@/core/errors';
 import { FolderInUseError } from '@/store/lock';
 import { ChangedMeanwhileError, NotFoundError, RefusedError } from '@/store/errors';
-import { UploadError } from './door';
 
 export { RefusedError };
 
@@ -30,12 +29,7 @@ export async function attempt<T>(work: () => Promise<T>): Promise<Result<T>> {
   } catch (error) {
     if (error instanceof InputError) return { ok: false, why: 'input', message: error.message, field: error.field };
     if (error instanceof ChangedMeanwhileError) return { ok: false, why: 'changed', message: error.message };
-    if (
-      error instanceof RefusedError ||
-      error instanceof NotFoundError ||
-      error instanceof FolderInUseError ||
-      error instanceof UploadError
-    )
+    if (error instanceof RefusedError || error instanceof NotFoundError || error instanceof FolderInUseError)
       return { ok: false, why: 'refused', message: error.message };
     if (error instanceof ZodError) return { ok: false, why: 'input', message: zodSentence(error) };
     const unfit = isUnfit(error);

@@ -1,5 +1,5 @@
 import 'server-only';
-import { type Executor, theStore } from '@/store/connection';
+import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { people } from '@/store/people';
 
@@ -21,7 +21,7 @@ export type LeadAct = keyof typeof LEAD_ACTS;
  * @param personId who does it; null where nobody is signed in
  * @throws RefusedError
  */
-export async function leadOnly(act: LeadAct, personId: string | null, tx?: Executor): Promise<void> {
-  const leads = (await people(tx ?? (await theStore()).db)).filter((p) => p.role === 'lead');
+export async function leadOnly(act: LeadAct, personId: string | null): Promise<void> {
+  const leads = (await people((await theStore()).db)).filter((p) => p.role === 'lead');
   if (leads.length > 0 && !leads.some((p) => p.id === personId)) throw new RefusedError(LEAD_ACTS[act]);
 }

@@ -28,7 +28,7 @@ export async function visitAsFile(jobId: string): Promise<{ readonly name: strin
  */
 export async function readVisitIn(text: string, { name: by, personId }: Actor): Promise<string> {
   const { db, folder } = await theStore();
-  await leadOnly('import-visit', personId, db);
+  await leadOnly('import-visit', personId);
   const file = parsed(text);
   for (const [hash, data] of Object.entries(file.files))
     await keepSamePhotoFile(folder, Buffer.from(data, 'base64'), hash);

@@ -260,7 +260,7 @@ export const FAULTS = [
     "if (nut.style !== 'closed') return;",
     'a nut nobody looked at cannot bottom',
   ],
-  ['rules/nutBottom.ts', 'value - pm >= limit', 'value + 9 >= limit', 'any plate backs a nut off'],
+  ['rules/nutBottom.ts', 'backed.value - backed.pm >= limit', 'backed.value + 9 >= limit', 'any plate backs a nut off'],
   [
     'rules/nutBottom.ts',
     'spacer.thickness - thickest',

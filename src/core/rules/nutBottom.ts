@@ -1,4 +1,5 @@
 import { countedState } from '../document/bare';
+import type { Plan } from '../document/document';
 import { minBottomGap } from '../engagement/nutStack';
 import { chosenNut } from '../figures/stack';
 import type { Case } from './finding';
@@ -7,6 +8,12 @@ import { PLAIN, type Rule } from './rule';
 
 interface BottomCase extends Case {
   readonly is: 'ok' | 'backed-off' | 'style' | 'depth';
+}
+
+/** How far a spacer backs nuts off by what it is thicker than the thickest counted plate: so much room is there whatever it was before. mm */
+function backedOff({ corners, spacer, policy }: Plan): { readonly value: number; readonly pm: number } {
+  const thickest = Math.max(...corners.map(countedState).map(({ plate, pm }) => plate + pm));
+  return { value: spacer.thickness - thickest, pm: policy.spacerPm * (thickest > 0 ? 2 : 1) };
 }
 
 /** Room that a stud keeps inside a closed nut. */
@@ -32,11 +39,9 @@ export const nutBottom: Rule<'nut.bottom', BottomCase> = {
       out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'style' }, limit, unit: 'mm' }));
       return;
     }
-    // A spacer backs the nut off by what it is thicker than the counted plate, so that much room is there whatever it was before.
-    const thickest = Math.max(...plan.corners.map((c) => countedState(c).plate + countedState(c).pm));
-    const value = spacer.thickness - thickest;
-    const pm = policy.spacerPm * (thickest > 0 ? 2 : 1);
-    if (fastener.kind === 'stock' && spacer.kind !== 'adapter' && value - pm >= limit) {
+    const backed = fastener.kind === 'stock' && spacer.kind !== 'adapter' ? backedOff(plan) : null;
+    if (backed !== null && backed.value - backed.pm >= limit) {
+      const { value, pm } = backed;
       out.push(
         finding({
           ...BLANK,

@@ -10,7 +10,6 @@ import type { TorquedJoint } from './TorqueView';
 
 /** What the face shows of an entry that the page does not have from the server yet. */
 interface Shows {
-  readonly key: string;
   /** Its place in the joint's own log. */
   readonly seq: number;
   readonly reading: TorqueReading;
@@ -84,7 +83,7 @@ export function useEntries(joints: readonly TorquedJoint[]): Entries {
       // Two presses between two renders are two entries: the outbox itself is asked, and the log as the page has it now.
       const now = latest.current.find((j) => groupOf(j) === groupOf(w)) ?? w;
       const seq = now.log.length + ahead(outboxNow(), now).length;
-      const shows: Shows = { key: jointKey(w), seq, reading };
+      const shows: Shows = { seq, reading };
       post({
         id: newId(),
         url: URL_OF_TORQUE,

@@ -51,8 +51,4 @@ export class Shelf {
     if ((await tx.store.get('sender'))?.tab === tab) await tx.store.delete('sender');
     await tx.done;
   }
-
-  close(): void {
-    this.db.close();
-  }
 }

@@ -3,7 +3,6 @@ export { boltStack } from './bolt';
 export { conversionStack } from './conversion';
 export {
   chosenNut,
-  deeperBy,
   newNut,
   reachesDeeper,
   sameMate,
