@@ -4,6 +4,7 @@ import { rulebook } from '@/core/rules/rulebook';
 import { planJsonSchema } from '@/core/document/schema';
 import { FORMAT } from '@/core/document/vocabulary';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
+import { recordJsonSchema } from '@/records/document';
 import { visitJsonSchema } from '@/store/visitFile';
 
 /** Documents that are made from the code: `npm run docs` writes them, a test compares them. */
@@ -14,6 +15,7 @@ export function generatedDocs(): Record<string, string> {
     'docs/plan-format.schema.json': json(planJsonSchema()),
     'docs/plan-format.md': planFormat(),
     'docs/visit-format.schema.json': json(visitJsonSchema()),
+    'docs/record-format.schema.json': json(recordJsonSchema()),
     ...Object.fromEntries(
       Object.entries(PLAN_EXAMPLES).map(([name, plan]) => [`docs/examples/${name}.json`, json(plan)]),
     ),

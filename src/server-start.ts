@@ -20,7 +20,7 @@ export async function openOrExit(): Promise<void> {
     if (openToNetwork()) await requirePins(store.db);
     keepTimeBy((await shopTimeNow(store.db)).zone);
     await rememberOld(store.db);
-    if (process.env.VECTIS_DEMO === '1') await seedIfEmpty(store.db, (line) => console.log(line));
+    if (process.env.VECTIS_DEMO === '1') await seedIfEmpty(store, (line) => console.log(line));
     closeOnSignal();
     keepBackingUp();
     console.log('Data folder open.');

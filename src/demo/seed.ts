@@ -9,9 +9,9 @@ import { recheckChain } from '@/core/procedure/rechecks';
 import { torqueState } from '@/core/torque/log';
 import { recordEvent } from '@/store/events';
 import { endRecheck, setRechecks } from '@/store/rechecks';
-import { keepRecord } from '@/store/records';
+import { writeRecord } from '@/store/records';
 import { settleSigned } from '@/store/settle';
-import type { Db } from '@/store/connection';
+import type { Db, Store } from '@/store/connection';
 import { addJob, addReading, type JobWhole, loadJob, saveDraft, setStage, tickStep } from '@/store/jobs';
 import { freezePlan } from '@/store/plans';
 import { STAGES, type Stage } from '@/store/schema';
@@ -39,12 +39,16 @@ const wrenchesOf = (now: Date): Wrench[] => {
 };
 
 /** Fills an empty store with the demo scenario through the same repositories that the interface uses. */
-export async function seedIfEmpty(db: Db, say: (line: string) => void = () => {}, now = new Date()): Promise<boolean> {
+export async function seedIfEmpty(
+  { db, signer }: Pick<Store, 'db' | 'signer'>,
+  say: (line: string) => void = () => {},
+  now = new Date(),
+): Promise<boolean> {
   if ((await listVehicles(db)).count > 0) return false;
   say('Adding the demo workshop: five vehicles, a job in every stage …');
   await db.transaction((tx) => importParts(tx, SHELF, FITTERS[1], subDays(now, 30)));
   await seedWrenches(db, now);
-  for (const vehicle of SCENARIO) await seedVehicle(db, vehicle, now);
+  for (const vehicle of SCENARIO) await seedVehicle({ db, signer }, vehicle, now);
   await seedPastWork(db, now);
   await seedShop(db, now);
   return true;
@@ -56,7 +60,11 @@ export async function seedWrenches(db: Db, now: Date): Promise<void> {
 }
 
 /** One car with its wheels, its keys and its jobs, each driven as far as it says. */
-export async function seedVehicle(db: Db, vehicle: DemoVehicle, now: Date): Promise<void> {
+export async function seedVehicle(
+  { db, signer }: Pick<Store, 'db' | 'signer'>,
+  vehicle: DemoVehicle,
+  now: Date,
+): Promise<void> {
   const id = await addVehicle(db, vehicle, FITTERS[1], subDays(now, 90));
   for (const set of vehicle.moreSets ?? []) await addWheelSet(db, id, set, FITTERS[1], subDays(now, 90));
   await seedWheels(db, id, vehicle, subDays(now, 89));
@@ -65,7 +73,7 @@ export async function seedVehicle(db: Db, vehicle: DemoVehicle, now: Date): Prom
   if (vehicle.remark) await addNote(db, { vehicleId: id, jobId: null, corner: null, text: vehicle.remark }, by, taken);
   let visitId: string | undefined;
   for (const job of vehicle.jobs) {
-    const jobId = await seedJob(db, id, job, now, job.sameVisit ? visitId : undefined);
+    const jobId = await seedJob({ db, signer }, id, job, now, job.sameVisit ? visitId : undefined);
     visitId ??= jobId;
     if (job.held) {
       const { stage } = (await loadJob(db, jobId)).job;
@@ -102,7 +110,7 @@ async function seedWheels(db: Db, vehicleId: string, vehicle: DemoVehicle, at: D
 
 /** One job, driven as far as the scenario says. @returns its id */
 async function seedJob(
-  db: Db,
+  { db, signer }: Pick<Store, 'db' | 'signer'>,
   vehicleId: string,
   demo: DemoJob,
   now: Date,
@@ -185,7 +193,7 @@ async function seedJob(
   await setRechecks(db, jobId, 1, chain, signedAt);
   await setStage(db, jobId, 'recheck', by, signedAt, { signedAt, signedBy: by, recheckDueAt });
   const signed = await loadJob(db, jobId);
-  await keepRecord(db, signed, null);
+  await writeRecord(db, signed, null, signer, null);
   await settleSigned(db, signed, by, signedAt);
   if (demo.closed) await closeJob(db, jobId, by);
   return jobId;

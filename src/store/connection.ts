@@ -8,11 +8,13 @@ import { migrate } from 'drizzle-orm/pglite/migrator';
 import { backUp, clearHalfMade, dataBeside, finishSwap, type Held, listBackups } from './folder/backup';
 import { knownMigrations, MIGRATIONS, NewerError } from './folder/migrations';
 import { packedFolder } from './folder/packed';
+import { type Signer, signerOf } from './folder/signingKey';
 import { DISK, type Disk, WalSync } from './folder/sync';
 import { lockFolder } from './lock';
 import { once } from './once';
 import { judgeOldPlans } from './plans';
-import { keepOldRecords } from './records';
+import { knowOwnKey } from './keys';
+import { writeOldRecords } from './records';
 import { bookPeople } from './resources';
 import * as schema from './schema';
 import { settleOld } from './settle';
@@ -26,6 +28,8 @@ export interface Store {
   readonly folder: string;
   /** Lets a backup copy the files while nothing is written. */
   readonly held: Held;
+  /** The key that records of this folder are signed with. */
+  readonly signer: Signer;
   close(): Promise<void>;
 }
 
@@ -68,10 +72,12 @@ export async function openStore(
     await judgeOldPlans(db, new Date());
     // Records and corners of jobs that earlier releases signed. Once: a visit that is imported later brings its own, or is refused.
     await once(db, 'records-of-earlier-releases', new Date(), async (tx) => {
-      await keepOldRecords(tx);
+      await writeOldRecords(tx);
       await settleOld(tx);
     });
     await bookPeople(db, new Date());
+    const signer = signerOf(folder, say);
+    await knowOwnKey(db, signer, new Date());
     const wal = new WalSync(join(folder, 'db'), held.checkpoint, disk);
     await wal.settle();
     acknowledgeSynced(client, wal);
@@ -80,6 +86,7 @@ export async function openStore(
       db,
       folder,
       held,
+      signer,
       close: async () => {
         await wal.settle();
         await open.close();

@@ -1,7 +1,18 @@
 import { sql } from 'drizzle-orm';
-import { check, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core';
+import { boolean, check, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core';
 import { RECHECK_KINDS } from '@/core/procedure/rechecks';
 import { at, id } from './columns';
+
+/** Keys that records are signed with: those of this workshop, and those that came with imported visits. Rows are only added. */
+export const installationKey = pgTable('installation_key', {
+  /** First half of the SHA-256 of the public key, hex. */
+  id: id(),
+  /** Ed25519, 32 bytes, base64url. */
+  publicKey: text('public_key').notNull(),
+  /** Made in this workshop: also by an earlier machine of it, whose backup was restored here. */
+  own: boolean('own').notNull(),
+  addedAt: at('added_at').notNull(),
+});
 
 /** A record as it was signed: everything that it shows, sealed. Rows are only added. */
 export const record = pgTable(
@@ -10,7 +21,7 @@ export const record = pgTable(
     id: id(),
     jobId: text('job_id').notNull(),
     revision: integer('revision').notNull(),
-    /** The job with all that belongs to it, as JSON. */
+    /** The record document, `vectis-record/1`; of earlier releases the rows of then. Read it with `readRecord`. */
     snapshot: jsonb('snapshot').$type<Record<string, unknown>>().notNull(),
     /** Why there is a revision after the first; null for that one. */
     reason: text('reason'),
@@ -18,8 +29,18 @@ export const record = pgTable(
     signedBy: text('signed_by').notNull(),
     /** SHA-256 over the snapshot, who signed, when and why, and the revision before. */
     seal: text('seal').notNull(),
+    /** Ed25519 over the seal, base64url, and by which key; null for what was signed before there were keys. */
+    signature: text('signature'),
+    keyId: text('key_id').references(() => installationKey.id),
+    /** When it came in with a visit of another workshop; null for what was signed here. */
+    importedAt: at('imported_at'),
   },
-  (t) => [uniqueIndex('record_revision').on(t.jobId, t.revision), check('record_from_1', sql`${t.revision} >= 1`)],
+  (t) => [
+    uniqueIndex('record_revision').on(t.jobId, t.revision),
+    index('record_key').on(t.keyId),
+    check('record_from_1', sql`${t.revision} >= 1`),
+    check('record_signature', sql`(${t.signature} is null) = (${t.keyId} is null)`),
+  ],
 );
 
 /** One link of a job's chain of rechecks, set at its sign-off. */
@@ -49,5 +70,6 @@ export const recheck = pgTable(
   ],
 );
 
+export type InstallationKeyRow = typeof installationKey.$inferSelect;
 export type RecordRow = typeof record.$inferSelect;
 export type RecheckRow = typeof recheck.$inferSelect;

@@ -6,12 +6,18 @@ import { digestOf } from '@/core/document/digest';
 import { readPlan } from '@/core/document/document';
 import { firstBreak } from '@/core/torque/chain';
 import type { Executor } from './connection';
+import { keysById } from './keys';
 import { NotFoundError, RefusedError } from './errors';
-import { jobOf, sealOf } from './records';
+import { keyIdOf, signatureHolds } from './folder/signingKey';
+import { readRecord } from '@/records/upgrade';
+import type { VectisRecord } from '@/records/document';
+import type { RecordRow } from './recordSchema';
+import { sealOf } from './records';
 import {
   axleHub,
   bayEntry,
   chalkTest,
+  installationKey,
   job,
   jobStep,
   note,
@@ -45,6 +51,7 @@ const TABLES = {
   torque: torqueEntry,
   bay: bayEntry,
   rechecks: recheck,
+  keys: installationKey,
   records: record,
   notes: note,
   photos: photo,
@@ -54,6 +61,10 @@ const PARTS = Object.keys(TABLES) as Part[];
 
 /** Of the car only what is missing here goes in; it may be here already, and then ours stays. */
 const OF_CAR: ReadonlySet<Part> = new Set<Part>(['vehicle', 'hubs', 'wheelSets', 'wheels', 'wheelReadings']);
+/** What may be here already, and then ours stays as well. */
+const MAY_BE_HERE: ReadonlySet<Part> = new Set<Part>([...OF_CAR, 'notes', 'photos', 'keys']);
+/** Parts that files of earlier releases do not have. */
+const LATER: ReadonlySet<Part> = new Set<Part>(['keys']);
 
 const { createInsertSchema } = createSchemaFactory({ coerce: { date: true } });
 const MOST_ROWS = 20_000;
@@ -62,7 +73,10 @@ const MOST_ROWS = 20_000;
 export const visitSchema = z.strictObject({
   format: z.literal(VISIT_FORMAT),
   ...(Object.fromEntries(
-    PARTS.map((p) => [p, z.array(createInsertSchema(TABLES[p] as PgTable)).max(MOST_ROWS)]),
+    PARTS.map((p) => {
+      const rows = z.array(createInsertSchema(TABLES[p] as PgTable)).max(MOST_ROWS);
+      return [p, LATER.has(p) ? rows.default([]) : rows];
+    }),
   ) as unknown as { [P in Part]: z.ZodType<(typeof TABLES)[P]['$inferSelect'][]> }),
   /** Files of the photos by their SHA-256, base64. */
   files: z.record(z.string().regex(/^[0-9a-f]{64}$/), z.base64()).default({}),
@@ -94,6 +108,7 @@ export async function visitRows(db: Executor, jobId: string): Promise<Omit<Visit
   const sets = wheelSets.map((s) => s.id);
   const wheels = sets.length === 0 ? [] : await db.select().from(wheel).where(inArray(wheel.wheelSetId, sets));
   const own = wheels.map((w) => w.id);
+  const records = await db.select().from(record).where(inArray(record.jobId, ids));
   return {
     format: VISIT_FORMAT,
     vehicle: await db.select().from(vehicle).where(eq(vehicle.id, car)),
@@ -110,7 +125,8 @@ export async function visitRows(db: Executor, jobId: string): Promise<Omit<Visit
     torque: await db.select().from(torqueEntry).where(inArray(torqueEntry.jobId, ids)),
     bay: await db.select().from(bayEntry).where(inArray(bayEntry.jobId, ids)),
     rechecks: await db.select().from(recheck).where(inArray(recheck.jobId, ids)),
-    records: await db.select().from(record).where(inArray(record.jobId, ids)),
+    keys: [...(await keysById(db, [...new Set(records.flatMap((r) => r.keyId ?? []))])).values()],
+    records,
     notes: await db
       .select()
       .from(note)
@@ -127,8 +143,9 @@ export async function visitRows(db: Executor, jobId: string): Promise<Omit<Visit
  * before anything is kept. Of a car that is here already ours stays as it is.
  * @returns id of a job of the visit @throws RefusedError where it is here already, was altered, or does not hang together
  */
-export async function putVisit(tx: Executor, file: Omit<VisitFile, 'files'>): Promise<string> {
-  sound(file);
+export async function putVisit(tx: Executor, read: Omit<VisitFile, 'files'>, at: Date): Promise<string> {
+  sound(read);
+  const file = asForeign(read, at);
   const ids = file.jobs.map((j) => j.id);
   const there = await tx.select({ id: job.id }).from(job).where(inArray(job.id, ids));
   if (there.length > 0) throw new RefusedError('This visit is here already. Nothing was changed.');
@@ -137,10 +154,17 @@ export async function putVisit(tx: Executor, file: Omit<VisitFile, 'files'>): Pr
     if (rows.length === 0) continue;
     const table = TABLES[part] as PgTable;
     const put = tx.insert(table).values(rows.map((r) => known(table, r)) as never);
-    await (OF_CAR.has(part) || part === 'notes' || part === 'photos' ? put.onConflictDoNothing() : put);
+    await (MAY_BE_HERE.has(part) ? put.onConflictDoNothing() : put);
   }
   return ids[0] as string;
 }
+
+/** A key that comes with a file is another workshop’s, whatever the file says; and its records were imported. */
+const asForeign = (file: Omit<VisitFile, 'files'>, at: Date): Omit<VisitFile, 'files'> => ({
+  ...file,
+  keys: file.keys.map((k) => ({ ...k, own: false, addedAt: at })),
+  records: file.records.map((r) => ({ ...r, importedAt: at })),
+});
 
 /** Only columns of the table: a later release may know more. */
 const known = (table: PgTable, row: Record<string, unknown>): Record<string, unknown> => {
@@ -173,8 +197,8 @@ function signed(f: Omit<VisitFile, 'files'>, one: (typeof f.jobs)[number]): void
   if (!last) throw refused(`${axle}, and its record is missing.`);
   if (last.signedBy !== one.signedBy || last.signedAt.getTime() !== one.signedAt?.getTime())
     throw refused(`${axle} by somebody else, or at another time, than its record says.`);
-  const held = jobOf(last);
-  const frozen = held.plan;
+  const record = readable(last);
+  const frozen = record.plan;
   if (frozen === null || !f.plans.some((p) => p.id === frozen.id && p.digest === frozen.digest))
     throw refused(`${axle}, and the plan of its record is missing.`);
   const lost = (rows: readonly { readonly hash: string }[], wanted: readonly { readonly hash: string }[]): boolean => {
@@ -184,12 +208,12 @@ function signed(f: Omit<VisitFile, 'files'>, one: (typeof f.jobs)[number]): void
   if (
     lost(
       f.torque.filter((e) => e.jobId === one.id),
-      held.torque,
+      record.torque,
     )
   )
     throw refused(`${axle}, and torque entries of its record are missing.`);
   const ticks = new Set(f.steps.filter((s) => s.jobId === one.id && s.withdrawnAt === null).map((s) => s.key));
-  if (held.ticked.size === 0 || [...held.ticked.keys()].some((key) => !ticks.has(key)))
+  if (record.ticks.length === 0 || record.ticks.some(({ key }) => !ticks.has(key)))
     throw refused(`${axle}, and hold points of its record are missing.`);
 }
 
@@ -225,6 +249,29 @@ function sealed(f: Omit<VisitFile, 'files'>): void {
     for (const r of f.records.filter((x) => x.jobId === id).sort((a, b) => a.revision - b.revision)) {
       if (sealOf(r, before) !== r.seal) throw refused(`the seal of revision ${r.revision} does not hold.`);
       before = r.seal;
+      signedByKey(f, r);
     }
+  }
+}
+
+/** A signature is of its record and by the key that the record names; one that is missing is not read as none. @throws RefusedError */
+function signedByKey(f: Omit<VisitFile, 'files'>, r: (typeof f.records)[number]): void {
+  const named = readable(r).installation;
+  if (named === null && !r.keyId && !r.signature) return;
+  const key = f.keys.find((k) => k.id === r.keyId);
+  const ok =
+    key !== undefined &&
+    named?.keyId === key.id &&
+    named.publicKey === key.publicKey &&
+    keyIdOf(key.publicKey) === key.id &&
+    signatureHolds(key.publicKey, r.seal, r.signature ?? '');
+  if (!ok) throw refused(`the signature of revision ${r.revision} does not hold.`);
+}
+
+function readable(r: Pick<RecordRow, 'snapshot' | 'revision'>): VectisRecord {
+  try {
+    return readRecord(r.snapshot);
+  } catch {
+    throw refused(`revision ${r.revision} of a record cannot be read by this release.`);
   }
 }

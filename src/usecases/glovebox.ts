@@ -3,8 +3,11 @@ import { format } from 'date-fns';
 import type { Plan } from '@/core/document/document';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import type { UnitSystem } from '@/core/units/format';
+import { theStore } from '@/store/connection';
+import { recordsOf } from '@/store/records';
 import { jobById } from './jobs';
 import { keysFor } from './remarks';
+import { signaturesOf } from './signature';
 import { neverOf, swapsOfVehicle } from './swaps';
 
 /** An axle as the glovebox card says it. */
@@ -13,6 +16,8 @@ export interface LabelAxle {
   readonly plan: Plan;
   /** When it was signed, worded; null while it is not on the car for good. */
   readonly signed: string | null;
+  /** Whose key signed its record, where that is not this workshop’s. */
+  readonly signature: string | null;
   /** Combinations that must never be made, a line each. */
   readonly never: readonly string[];
   /** When something else was found on it after the plan was signed. */
@@ -28,6 +33,15 @@ export interface Glovebox {
 
 const day = (at: Date | null): string | null => (at === null ? null : format(at, 'd MMM yyyy'));
 
+/** What has to be said of a record that this workshop’s key did not sign; null for its own. */
+async function otherSignature(jobId: string): Promise<string | null> {
+  const { db } = await theStore();
+  const row = (await recordsOf(db, jobId)).at(-1);
+  if (!row) return null;
+  const signature = (await signaturesOf(db, [row])).get(row.id);
+  return signature?.imported ? signature.words : null;
+}
+
 /** What a car's card says: each axle that a plan was chosen for, and its locking keys. @throws NotFoundError */
 export async function gloveboxOf(vehicleId: string, units: UnitSystem): Promise<Glovebox> {
   const axles = await Promise.all(
@@ -35,6 +49,7 @@ export async function gloveboxOf(vehicleId: string, units: UnitSystem): Promise<
       axle: swaps.axle,
       plan: swaps.plan,
       signed: day(swaps.signedAt),
+      signature: swaps.signedAt === null ? null : await otherSignature(swaps.jobId),
       foundSince: day(swaps.foundSince),
       never: neverOf(swaps, units),
       rechecks: (await jobById(swaps.jobId)).rechecks

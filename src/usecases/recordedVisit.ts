@@ -1,14 +1,29 @@
 import 'server-only';
+import { readRecord } from '@/records/upgrade';
+import type { RecordedEvaluation } from '@/records/document';
 import { theStore } from '@/store/connection';
 import { type JobWhole, loadJob } from '@/store/jobs';
-import { jobOf, recordsOf, remarksIn } from '@/store/records';
-import { type Remarks, remarksOf } from '@/store/remarks';
 import type { RecordRow } from '@/store/recordSchema';
+import { recordsOf } from '@/store/records';
+import { type Remarks, remarksOf } from '@/store/remarks';
+import { recordedJob, recordedRemarks } from './recordedJob';
+import { type RecordSignature, signaturesOf } from './signature';
+
+/** The signed revision that a sheet is of. */
+export interface SheetRevision {
+  readonly number: number;
+  readonly reason: string | null;
+  readonly seal: string;
+  readonly signature: RecordSignature;
+  /** What the rules found, in the words of then; null where the release that signed kept none. */
+  readonly evaluation: RecordedEvaluation | null;
+}
 
 /** An axle of a visit as its record shows it: as it was signed, else as it stands. */
 export interface RecordedAxle {
   readonly whole: JobWhole;
-  readonly revision: { readonly number: number; readonly reason: string | null; readonly seal: string } | null;
+  /** Null while the job is open. */
+  readonly revision: SheetRevision | null;
   readonly remarks: Remarks;
 }
 
@@ -29,12 +44,20 @@ export const shownRecord = (
 async function axleOf(live: JobWhole, asked: number | null): Promise<RecordedAxle> {
   const { db } = await theStore();
   const { id } = live.job;
-  const signed = shownRecord(await recordsOf(db, id), live, asked);
-  if (!signed) return { whole: live, revision: null, remarks: await remarksOf(db, live.vehicle.id, [id]) };
+  const row = shownRecord(await recordsOf(db, id), live, asked);
+  if (!row) return { whole: live, revision: null, remarks: await remarksOf(db, live.vehicle.id, [id]) };
+  const record = readRecord(row.snapshot);
+  const signature = (await signaturesOf(db, [row])).get(row.id) as RecordSignature;
   return {
-    whole: withWhatCame(jobOf(signed), live),
-    revision: { number: signed.revision, reason: signed.reason, seal: signed.seal },
-    remarks: remarksIn(signed),
+    whole: withWhatCame(recordedJob(record), live),
+    revision: {
+      number: row.revision,
+      reason: row.reason,
+      seal: row.seal,
+      signature,
+      evaluation: record.plan?.evaluation ?? null,
+    },
+    remarks: recordedRemarks(record),
   };
 }
 

@@ -3,13 +3,14 @@ import { reasonFrom } from './reason';
 import { addDays, format, startOfDay } from 'date-fns';
 import type { Plan } from '@/core/document/document';
 import { RECHECK_LABEL, recheckChain } from '@/core/procedure/rechecks';
+import { theStore } from '@/store/connection';
 import { contactOf } from '@/store/contacts';
 import { RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
 import { type JobWhole, loadJob } from '@/store/jobs';
 import { keepJudgement } from '@/store/plans';
 import { allowEarly, endRecheck, setRechecks } from '@/store/rechecks';
-import { keepRecord, recordsOf } from '@/store/records';
+import { recordsOf, writeRecord } from '@/store/records';
 import { settleSigned } from '@/store/settle';
 import type { JobRow } from '@/store/schema';
 import { advance } from './advance';
@@ -17,6 +18,7 @@ import { rememberJob } from './calendar/memory';
 import { openLink } from './jobPlan';
 import { openPoints } from './openPoints';
 import { leadOnly } from './roles';
+import type { Actor } from './session';
 import type { JobEvent } from './transitions';
 
 const nothing = { value: undefined };
@@ -66,8 +68,9 @@ export async function declineRecheck(jobId: string, typed: string, by: string): 
  * Signs a job off: keeps what the rules found in it then, seals the record as one more revision, and sets its chain of rechecks.
  * @throws RefusedError naming the first open point
  */
-export function signOff(jobId: string, by: string): Promise<void> {
-  return advance({ jobId, event: 'sign-off', by }, async (tx, whole, at) => {
+export async function signOff(jobId: string, { name: by, personId }: Actor): Promise<void> {
+  const { signer } = await theStore();
+  await advance({ jobId, event: 'sign-off', by }, async (tx, whole, at) => {
     const open = openPoints(whole, at.getTime());
     if (open.length > 0) throw new RefusedError(`Not yet: ${open[0]}`);
     // Without a plan there were open points.
@@ -86,7 +89,7 @@ export function signOff(jobId: string, by: string): Promise<void> {
       set: { signedAt: at, signedBy: by, recheckDueAt: due, revision, revisionReason: null },
       after: async (db) => {
         const signed = await loadJob(db, jobId);
-        await keepRecord(db, signed, reason);
+        await writeRecord(db, signed, reason, signer, personId);
         await settleSigned(db, signed, by, at);
         await rememberJob(db, signed);
       },

@@ -34,7 +34,7 @@ export async function readVisitIn(text: string, { name: by, personId }: Actor): 
     await keepSamePhotoFile(folder, Buffer.from(data, 'base64'), hash);
   return db.transaction(async (tx) => {
     const { files: _, ...rows } = file;
-    const jobId = await putVisit(tx, rows);
+    const jobId = await putVisit(tx, rows, new Date());
     await recordEvent(tx, {
       jobId,
       kind: 'visit.read-in',

@@ -16,7 +16,7 @@ const PARTS = 5_000;
 async function grown(folder: string): Promise<void> {
   const store = await openStore(folder);
   const { db } = store;
-  await seedIfEmpty(db, () => {});
+  await seedIfEmpty(store, () => {});
   const copies = async (what: ReturnType<typeof sql>) => void (await db.execute(what));
   await copies(sql`insert into vehicle select id || '-' || n, name || ' ' || n, 'S ' || n || left(id, 3), notes, created_at, updated_at, archived_at, version
     from (select * from vehicle limit 1) v, generate_series(1, ${CARS}) n`).catch(async () => {

@@ -24,6 +24,7 @@ test('the record of a visit: both axles on one sheet, a PDF of two pages at most
   expect(record.text).toContain('160 N·m, stud leaflet');
   expect(record.text).toContain('ET 50 → 50');
   expect(record.text).toMatch(/Sealed [0-9a-f]{64}/);
+  expect(record.text).toMatch(/Signed with a key of this workshop, [0-9a-f]{4}( [0-9a-f]{4}){3}/);
   const long = await readPdf(await (await page.request.get(url(`/api/job/${id}/record?appendix=1`))).body());
   expect(long.pages).toBeGreaterThan(1);
   expect(long.text).toContain('Every finding');

@@ -78,7 +78,7 @@ async function filled(folder: string, car: DemoVehicle): Promise<void> {
   const store = await openStore(folder);
   const now = new Date();
   await seedWrenches(store.db, now);
-  await seedVehicle(store.db, car, now);
+  await seedVehicle(store, car, now);
   await store.close();
 }
 

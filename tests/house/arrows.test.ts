@@ -1,13 +1,14 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-/** Arrows of the house point one way: app → features → (usecases, drawing, ui) → store → core. */
+/** Arrows of the house point one way: app → features → (usecases, drawing, ui) → store → records → core. */
 const ALLOWED: Readonly<Record<string, readonly string[]>> = {
   core: [],
-  store: ['core'],
+  records: ['core'],
+  store: ['core', 'records'],
   drawing: ['core', 'ui'],
   ui: ['core'],
-  usecases: ['core', 'store', 'files'],
+  usecases: ['core', 'records', 'store', 'files'],
   demo: ['core', 'store', 'usecases'],
   workers: ['core', 'files'],
   devices: ['core'],

@@ -10,7 +10,9 @@ import { knownMigrations, NewerError } from '@/store/folder/migrations';
 import { mayGo } from '@/store/folder/rotation';
 import type { Disk } from '@/store/folder/sync';
 import { lockFolder } from '@/store/lock';
+import { record } from '@/store/schema';
 import { addVehicle } from '@/store/vehicles';
+import { signaturesOf } from '@/usecases/signature';
 import { copyOver, emptyFolder } from '../template.mjs';
 import { demoFolder, VEHICLE } from './open';
 
@@ -55,9 +57,25 @@ test('the demo workshop, backed up and restored into an empty folder, is the sam
   expect(Object.values(was).flat().length).toBeGreaterThan(200);
   const target = place();
   await restore(made.path, target, false, AT);
+  // The key that records are signed with stays on its machine: this one makes its own, and knows the old one by its public half.
+  expect(existsSync(join(target, 'signing.key'))).toBe(false);
   const again = await openStore(target);
-  expect(await everything(again)).toEqual(was);
+  const { installation_key: keys, ...rest } = await everything(again);
+  const { installation_key: keysBefore, ...restBefore } = was;
+  expect(rest).toEqual(restBefore);
+  expect(keys).toHaveLength((keysBefore?.length ?? 0) + 1);
+  expect(keys).toEqual(expect.arrayContaining(keysBefore ?? []));
+  expect(again.signer.keyId).not.toBe(store.signer.keyId);
+  const signed = await again.db.select().from(record);
+  expect(signed.length).toBeGreaterThan(2);
+  for (const [, s] of await signaturesOf(again.db, signed)) expect(s).toMatchObject({ is: 'own', holds: true });
   await again.close();
+  // A key that cannot be read is set aside, and what it signed still holds.
+  writeFileSync(join(target, 'signing.key'), 'not a key');
+  const damaged = await openStore(target);
+  for (const [, s] of await signaturesOf(damaged.db, signed)) expect(s).toMatchObject({ is: 'own', holds: true });
+  await damaged.close();
+  expect(existsSync(join(target, 'signing.key.damaged'))).toBe(true);
   expect(readFileSync(join(target, 'photos', 'ab12.jpg'), 'utf8')).toBe('a picture');
   // A folder with data in it is refused, and set aside where that is asked for.
   await expect(restore(made.path, target, false, AT)).rejects.toThrow(/holds data already/);

@@ -60,7 +60,7 @@ async function throughTo(jobId: string, turns: number): Promise<JobWhole> {
     );
   await takeForward(jobId, undefined, job.draft as never, null, BY);
   await tickedAndTorqued(jobId);
-  await signOff(jobId, BY);
+  await signOff(jobId, { name: BY, personId: null });
   return jobById(jobId);
 }
 

@@ -56,6 +56,10 @@ test('a backup holds no key and no login that still opens anything', async () =>
   // In place too: the key goes, so that a cookie of before opens nothing.
   await restore(made.path, folder, true, AT);
   expect(existsSync(join(folder, 'session.key'))).toBe(false);
+  // The key that records are signed with is this machine's, whatever data lies beside it.
+  const back = await openStore(folder);
+  expect(back.signer.keyId).toBe(store.signer.keyId);
+  await back.close();
 });
 
 describe('a folder without its database is no new workshop', () => {

@@ -21,7 +21,7 @@ export async function demoFolder(at: Date): Promise<string> {
   return made(`filled-${sourcesMark()}-${at.toISOString().slice(0, 10)}`, async (folder: string) => {
     copyOver(empty, folder);
     const store = await openStore(folder);
-    await seedIfEmpty(store.db, () => {}, at);
+    await seedIfEmpty(store, () => {}, at);
     await store.close();
     for (const name of ['vectis.lock', 'vectis.pid']) rmSync(join(folder, name), { recursive: true, force: true });
   });

@@ -228,8 +228,8 @@ describe('demo workshop', () => {
   test('five vehicles, a job in every stage, and the troubles it is there to show', async () => {
     const demo = await freshStore();
     try {
-      expect(await seedIfEmpty(demo.store.db, () => {}, AT)).toBe(true);
-      expect(await seedIfEmpty(demo.store.db, () => {}, AT)).toBe(false);
+      expect(await seedIfEmpty(demo.store, () => {}, AT)).toBe(true);
+      expect(await seedIfEmpty(demo.store, () => {}, AT)).toBe(false);
       expect((await listVehicles(demo.store.db)).rows).toHaveLength(5);
       const jobs = (await boardOf(demo.store.db)).flatMap((b) => b.lines);
       expect(new Set(jobs.map((j) => j.job.stage))).toEqual(new Set(STAGES));

@@ -11,7 +11,9 @@ import { jobCard } from '@/core/procedure/card';
 import { kitList } from '@/core/procedure/kitList';
 import { addChalkTest, addJob, addReading, loadJob, torqueLog, tickStep, withdrawChalkTest } from '@/store/jobs';
 import { judgeOldPlans, type PlanInForce } from '@/store/plans';
-import { jobOf, recordsOf } from '@/store/records';
+import type { RecordedEvaluation } from '@/records/document';
+import { readRecord } from '@/records/upgrade';
+import { recordsOf } from '@/store/records';
 import { hashedBody } from '@/store/torque';
 import { type ChoiceDraft, plan as planTable } from '@/store/schema';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
@@ -46,6 +48,8 @@ import {
   takeChalk,
   takeReading,
 } from '@/usecases/readings';
+import { recordedJob } from '@/usecases/recordedJob';
+import { recordedVisit } from '@/usecases/recordedVisit';
 import { recordEvaluation } from '@/usecases/recordFindings';
 import { declineRecheck, recheckEarly, revise, signOff } from '@/usecases/signing';
 import { attempt } from '@/usecases/result';
@@ -57,6 +61,7 @@ import { runningStore, VEHICLE } from './open';
 
 const AT = new Date('2026-11-24T09:00:00Z');
 const store = runningStore();
+const acting = (name: string) => ({ name, personId: null });
 
 /** A plain plate that is drilled and bored for these hubs. */
 const plate = (thickness: number) => ({ ...plainSpacer(thickness, 57.1), lugs: 5, boltCircles: [112] });
@@ -234,7 +239,7 @@ test('stage by stage: nothing moves on while a hold point is open, nothing is si
   await finishSteps(jobId, 'stage', 'Bram');
   await tickAll(jobId, 'fit');
   await finishSteps(jobId, 'fit', 'Bram');
-  await expect(signOff(jobId, 'Bram')).rejects.toThrow(/Not yet: The front left wheel/);
+  await expect(signOff(jobId, acting('Bram'))).rejects.toThrow(/Not yet: The front left wheel/);
   await expect(
     enterTorque(jobId, { corner: 'rear-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' }, 'Bram'),
   ).rejects.toThrow(/not on this axle/);
@@ -242,7 +247,7 @@ test('stage by stage: nothing moves on while a hold point is open, nothing is si
   await expect(
     enterTorque(jobId, { corner: 'front-left', pass: 'recheck', lug: 0, reading: 120, angle: 0, tool: 'w' }, 'Bram'),
   ).rejects.toThrow(/A recheck begins after the sign-off/);
-  await signOff(jobId, 'Bram');
+  await signOff(jobId, acting('Bram'));
   const signed = await jobById(jobId);
   expect(signed.job).toMatchObject({ stage: 'recheck', signedBy: 'Bram' });
   expect(signed.rechecks.map((l) => l.kind)).toEqual(['next-day', 'distance']);
@@ -260,7 +265,7 @@ test('stage by stage: nothing moves on while a hold point is open, nothing is si
   expect((await jobById(jobId)).job).toMatchObject({ stage: 'torque', signedAt: null });
   expect(openPoints(await jobById(jobId))).toEqual(['The front left wheel is not through its verify pass.']);
   await through(jobId, 'front-left', 'verify');
-  await signOff(jobId, 'Tamsin');
+  await signOff(jobId, acting('Tamsin'));
   expect((await jobById(jobId)).job.revision).toBe(2);
   await recheckEarly(jobId, 'the car leaves tonight', 'Bram');
   // What was rechecked before the job was opened again is rechecked anew.
@@ -377,7 +382,7 @@ async function signedJob(): Promise<string> {
     'Bram',
   );
   for (const corner of cornersOf('front')) await through(jobId, corner, 'verify');
-  await signOff(jobId, 'Bram');
+  await signOff(jobId, acting('Bram'));
   return jobId;
 }
 
@@ -409,7 +414,7 @@ test('a signed job takes its recheck and nothing else: every other action is ref
         { corner: 'front-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' },
         'Tamsin',
       ),
-    'sign again': () => signOff(jobId, 'Tamsin'),
+    'sign again': () => signOff(jobId, acting('Tamsin')),
   };
   for (const [name, act] of Object.entries(tries)) {
     const result = await attempt(act);
@@ -468,7 +473,7 @@ test('nothing is torqued first on a plan that went stale; new readings are taken
   await expect(enterTorque(jobId, snug(2), 'Bram')).rejects.toThrow(
     'Readings or vehicle data changed since the plan was chosen.',
   );
-  await expect(signOff(jobId, 'Bram')).rejects.toThrow('Not yet: Readings or vehicle data changed');
+  await expect(signOff(jobId, acting('Bram'))).rejects.toThrow('Not yet: Readings or vehicle data changed');
   const before = await jobById(jobId);
   await takeReadingsIn(jobId, 'Bram');
   const after = await jobById(jobId);
@@ -524,15 +529,23 @@ test('a signed job keeps what the rules found then, whatever they find later; on
     ...(inForce.evaluation as KeptEvaluation),
     findings: (inForce.evaluation as KeptEvaluation).findings.map((f) => ({ ...f, metric: 'as it was worded then' })),
   };
-  const record = recordEvaluation(signed, { ...inForce, evaluation: otherwise }, 'metric');
-  expect(new Set(record.findings.map((f) => f.text))).toEqual(new Set(['as it was worded then']));
-  expect(
-    recordEvaluation(
-      { ...signed, job: { ...signed.job, signedAt: null } },
-      { ...inForce, evaluation: otherwise },
-      'metric',
-    ).findings[0]?.text,
-  ).not.toBe('as it was worded then');
+  // What the store finds later, in whatever words, changes nothing of what was signed; an open job is judged by today’s rules.
+  await store.db.update(planTable).set({ evaluation: otherwise }).where(eq(planTable.id, inForce.id));
+  const [axle] = await recordedVisit(jobId, 1);
+  if (!axle?.revision) throw new Error('The record is there.');
+  const texts = (revision: typeof axle.revision | null) =>
+    recordEvaluation(axle.whole, axle.whole.plan as PlanInForce, revision, 'metric').findings.map((f) => f.text);
+  const words = (inForce.evaluation as KeptEvaluation).findings.map((f) => f.metric);
+  expect(texts(axle.revision)).toEqual(words);
+  expect(texts(null)).toEqual(words);
+  const reworded = {
+    ...axle.revision,
+    evaluation: axle.revision.evaluation && {
+      ...axle.revision.evaluation,
+      findings: axle.revision.evaluation.findings.map((f) => ({ ...f, metric: 'as it was worded then' })),
+    },
+  };
+  expect(new Set(texts(reworded))).toEqual(new Set(['as it was worded then']));
   await store.db
     .update(planTable)
     .set({ evaluation: null, steps: null, judgedAt: null })
@@ -541,9 +554,15 @@ test('a signed job keeps what the rules found then, whatever they find later; on
   expect(await judgeOldPlans(store.db, new Date())).toBe(0);
   const again = await jobById(jobId);
   expect(again.plan?.evaluation?.verdict).toBe(inForce.evaluation?.verdict);
-  expect(recordEvaluation(again, again.plan as PlanInForce, 'metric').note).toMatch(
-    /kept no findings. These were worked out afterwards/,
-  );
+  const late = { ...axle.revision.evaluation, at: new Date(Date.now() + 1000).toISOString() };
+  expect(
+    recordEvaluation(
+      axle.whole,
+      axle.whole.plan as PlanInForce,
+      { ...axle.revision, evaluation: late as RecordedEvaluation },
+      'metric',
+    ).note,
+  ).toMatch(/kept no findings. These were worked out afterwards/);
   // The digest is over what is stored: a document altered in the database is seen.
   await store.db
     .update(planTable)
@@ -610,7 +629,7 @@ test('taking another choice forward starts kit list, card and torque again, and 
 });
 
 test('what a person can act on is a sentence; what nobody expected is named plainly and not shown raw', async () => {
-  expect(await attempt(async () => signOff('nothing', 'Bram'))).toEqual({
+  expect(await attempt(async () => signOff('nothing', acting('Bram')))).toEqual({
     ok: false,
     why: 'refused',
     message: 'This job is not here. It may have been archived.',
@@ -694,7 +713,7 @@ const ALTERED: readonly (readonly [name: string, change: string, said: RegExp])[
   ],
   [
     'the record itself',
-    `update record set snapshot = jsonb_set(snapshot, '{job,use}', '"track"') where job_id = $job`,
+    `update record set snapshot = jsonb_set(snapshot, '{use}', '"track"') where job_id = $job`,
     /seal of revision 1/,
   ],
   ['its reason', `update record set reason = 'x' where job_id = $job`, /seal of revision 1/],
@@ -735,16 +754,16 @@ test('a correction is a revision beside what was signed: both stay readable and 
     true,
     true,
   ]);
-  await signOff(jobId, 'Tamsin');
+  await signOff(jobId, acting('Tamsin'));
   const records = await recordsOf(store.db, jobId);
   expect(records.map((r) => [r.revision, r.signedBy, r.reason])).toEqual([
     [1, 'Bram', null],
     [2, 'Tamsin', 'the torque source was another page'],
   ]);
-  const first = jobOf(records[0] as never);
-  expect(first.job.signedBy).toBe('Bram');
-  expect(first.torque[0]?.at).toBeInstanceOf(Date);
-  expect(openPoints({ ...first, job: { ...first.job, signedAt: null } })).toEqual([]);
+  const first = readRecord(records[0]?.snapshot);
+  expect(first.signed.person.name).toBe('Bram');
+  const asJob = recordedJob(first);
+  expect(openPoints({ ...asJob, job: { ...asJob.job, signedAt: null } })).toEqual([]);
   expect((await verifyRecord(jobId, 1)).broken).toEqual([]);
   expect((await verifyRecord(jobId, 2)).broken).toEqual([]);
   // The second rests on the first.

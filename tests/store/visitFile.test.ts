@@ -1,8 +1,13 @@
+import { generateKeyPairSync, sign } from 'node:crypto';
+import { rmSync } from 'node:fs';
 import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
-import type { Store } from '@/store/connection';
+import { openStore, type Store } from '@/store/connection';
 import { addPerson } from '@/store/people';
+import { sealOf } from '@/store/records';
+import { gloveboxOf } from '@/usecases/glovebox';
 import { jobById } from '@/usecases/jobs';
+import { recordedVisit } from '@/usecases/recordedVisit';
 import { takePhoto } from '@/usecases/remarks';
 import { verifyRecord } from '@/usecases/verify';
 import { readVisitIn, visitAsFile } from '@/usecases/visitFiles';
@@ -12,7 +17,8 @@ import { freshStore } from './open';
 interface Altered {
   plans: { document: { spacer: { thickness: number } } }[];
   torque: { readingNm: number; by: string }[];
-  records: { snapshot: { job: { use: string } } }[];
+  records: Record<string, unknown>[];
+  keys: { id: string; publicKey: string; own: boolean }[];
   readings: { jobId: string; value: unknown }[];
   vehicle: unknown[];
   jobs: { stage: string; signedBy: string }[];
@@ -25,6 +31,7 @@ interface Altered {
 const holder = globalThis as typeof globalThis & { vectisStore?: Promise<Store> | undefined };
 let here: Awaited<ReturnType<typeof freshStore>>;
 let there: Awaited<ReturnType<typeof freshStore>>;
+let third: Awaited<ReturnType<typeof freshStore>>;
 let jobId = '';
 let text = '';
 const at = (s: typeof here) => {
@@ -32,7 +39,7 @@ const at = (s: typeof here) => {
 };
 
 beforeAll(async () => {
-  [here, there] = [await freshStore({ demo: new Date() }), await freshStore()];
+  [here, there, third] = [await freshStore({ demo: new Date() }), await freshStore(), await freshStore()];
   at(here);
   jobId = String(
     (await here.store.db.execute(sql`select job_id from record order by signed_at desc limit 1`)).rows[0]?.job_id,
@@ -52,7 +59,15 @@ afterAll(async () => {
   holder.vectisStore = undefined;
   await here.done();
   await there.done();
+  rmSync(third.folder, { recursive: true, force: true });
 });
+
+const documentOf = (v: Altered) => v.records[0]?.snapshot as Record<string, unknown>;
+/** Seals a record anew, as anybody can who has read how. */
+const resealed = (v: Altered): void => {
+  const r = v.records[0] as Record<string, unknown>;
+  r.seal = sealOf({ ...r, signedAt: new Date(String(r.signedAt)) } as Parameters<typeof sealOf>[0], null);
+};
 
 const count = async () =>
   (
@@ -90,7 +105,7 @@ test('what was altered on the way is refused, whatever was altered, and no row o
     ],
     [
       change((v) => {
-        (v.records[0] as Altered['records'][number]).snapshot.job.use = 'track';
+        documentOf(v).use = 'track';
       }),
       'the seal of revision 1 does not hold',
     ],
@@ -129,6 +144,32 @@ test('what was altered on the way is refused, whatever was altered, and no row o
         v.format = 'something/9';
       }),
       'does not begin with the format',
+    ],
+    // Sealed anew, it lacks the key; and nobody gets one by naming it.
+    [
+      change((v) => {
+        documentOf(v).use = 'track';
+        resealed(v);
+      }),
+      'the signature of revision 1 does not hold',
+    ],
+    [
+      change((v) => {
+        Object.assign(v.records[0] as object, { signature: null, keyId: null });
+      }),
+      'the signature of revision 1 does not hold',
+    ],
+    [
+      change((v) => {
+        const other = generateKeyPairSync('ed25519');
+        const publicKey = other.publicKey.export({ format: 'jwk' }).x as string;
+        documentOf(v).use = 'track';
+        resealed(v);
+        const r = v.records[0] as { seal: string; signature: string };
+        r.signature = sign(null, Buffer.from(`vectis-record-seal/1 ${r.seal}`), other.privateKey).toString('base64url');
+        for (const k of v.keys) k.publicKey = publicKey;
+      }),
+      'the signature of revision 1 does not hold',
     ],
     // A forged visit: it only says that somebody signed it, and brings nothing that a signature rests on.
     [
@@ -184,10 +225,56 @@ test('another installation reads the visit whole: stage, torque, seal and photo 
   // Read back out it is the same file, but for what is of the car alone.
   const again = (await visitAsFile(jobId)).file;
   const first = JSON.parse(text);
-  for (const part of ['jobs', 'plans', 'torque', 'records', 'readings', 'steps', 'rechecks', 'bay', 'files'] as const)
+  for (const part of ['jobs', 'plans', 'torque', 'readings', 'steps', 'rechecks', 'bay', 'files'] as const)
     expect(JSON.parse(JSON.stringify(again[part]))).toEqual(first[part]);
+  const fromHere = (r: object) => ({ ...r, importedAt: null });
+  expect(JSON.parse(JSON.stringify(again.records)).map(fromHere)).toEqual(first.records);
+  // Whose key it is stays said: the other workshop’s, whatever the file says of it.
+  const [axle] = await recordedVisit(jobId, 1);
+  expect(axle?.revision?.signature).toMatchObject({ is: 'other', imported: true, holds: true });
+  expect(axle?.revision?.signature.words).toMatch(
+    /^Imported on .* Signed in another workshop, with its key [0-9a-f]{4}( [0-9a-f]{4}){3}\.$/,
+  );
+  expect((await verifyRecord(jobId, 1)).signature).toBe(axle?.revision?.signature.words);
   expect(whole.job.signedAt).toBeInstanceOf(Date);
   await expect(readVisitIn(text, { name: 'Tamsin', personId: null })).rejects.toThrow('This visit is here already');
   at(here);
   await expect(readVisitIn(text, { name: 'Tamsin', personId: null })).rejects.toThrow('This visit is here already');
+});
+
+test('a visit whose record has no key says on the record, PDF and card that nothing proves who signed it', async () => {
+  at(third);
+  const v = JSON.parse(text) as Altered;
+  documentOf(v).installation = null;
+  Object.assign(v.records[0] as object, { signature: null, keyId: null });
+  resealed(v);
+  await readVisitIn(JSON.stringify({ ...v, keys: [] }), { name: 'Tamsin', personId: null });
+  const [axle] = await recordedVisit(jobId, 1);
+  expect(axle?.revision?.signature).toMatchObject({ is: 'none', imported: true });
+  const words = /^Imported on .* It has no key of a workshop: nothing proves who signed it\.$/;
+  expect(axle?.revision?.signature.words).toMatch(words);
+  const { axles } = await gloveboxOf(axle?.whole.vehicle.id as string, 'metric');
+  expect(axles[0]?.signature).toMatch(words);
+  // After a start it is still no record of this workshop.
+  await third.store.close();
+  const again = await openStore(third.folder);
+  at({ ...third, store: again });
+  expect((await recordedVisit(jobId, 1))[0]?.revision?.signature).toMatchObject({ is: 'none', imported: true });
+  await again.close();
+});
+
+test('a record without its key is broken once the workshop signs with one, and a lost key leaves every record readable', async () => {
+  const own = await freshStore({ demo: new Date() });
+  try {
+    at(own);
+    const id = String((await own.store.db.execute(sql`select job_id from record limit 1`)).rows[0]?.job_id);
+    expect(await verifyRecord(id, 1)).toMatchObject({
+      broken: [],
+      signature: expect.stringContaining('this workshop'),
+    });
+    await own.store.db.execute(sql`update record set signature = null, key_id = null where job_id = ${id}`);
+    expect((await verifyRecord(id, 1)).broken).toEqual(['The signature of revision 1 is missing.']);
+  } finally {
+    await own.done();
+  }
 });

@@ -2,10 +2,9 @@ import { CORNER_LABEL } from '@/core/document/labels';
 import { drawnEngagement } from '@/core/figures/result';
 import { plateName } from '@/core/document/plateName';
 import { cautions } from '@/core/procedure/cautions';
-import { findingKey } from '@/core/rules/finding';
 import type { UnitSystem } from '@/core/units/format';
 import { StackSection } from '@/drawing/StackSection';
-import { factsOf, gapLines, type SheetRevision } from './sheet';
+import { factsOf, gapLines } from './sheet';
 import type { JobWhole } from '@/store/jobs';
 import type { PlanInForce } from '@/store/plans';
 import { LogTable } from '@/features/torque/LogTable';
@@ -16,6 +15,7 @@ import { bayLines } from '@/usecases/bayLines';
 import { jointsOf, specOf } from '@/usecases/card';
 import { logLines } from '@/usecases/logLines';
 import { recordEvaluation } from '@/usecases/recordFindings';
+import type { SheetRevision } from '@/usecases/recordedVisit';
 
 /** One sheet of a job: readings, drawing, findings, torque log, cautions. Screen and print are the same page. */
 export function RecordSheet({
@@ -27,13 +27,12 @@ export function RecordSheet({
   whole: JobWhole;
   inForce: PlanInForce;
   units: UnitSystem;
-  revision: SheetRevision;
+  revision: SheetRevision | null;
 }) {
   const plan = inForce.document;
-  const e = recordEvaluation(whole, inForce, units);
-  const n = e.numbers;
-  const least = drawnEngagement(n.corners);
-  const facts = factsOf(whole, inForce, n, { units, revision });
+  const e = recordEvaluation(whole, inForce, revision, units);
+  const least = drawnEngagement(e.figures.corners);
+  const facts = factsOf(whole, inForce, e, { units, revision });
   return (
     <article className="flex flex-col gap-6">
       <header className="flex items-baseline justify-between border-b-2 border-ink pb-2">
@@ -69,9 +68,9 @@ export function RecordSheet({
           <StackSection
             geometry={e.geometry}
             units={units}
-            target={n.minimum}
+            target={e.figures.target}
             engagement={least}
-            level={e.findings.find((f) => f.finding.rule === 'engagement.minimum')?.finding.level ?? 'unmeasured'}
+            level={e.findings.find((f) => f.rule === 'engagement.minimum')?.level ?? 'unmeasured'}
           />
         </div>
       </section>
@@ -86,9 +85,9 @@ export function RecordSheet({
           Findings, worst first
         </h2>
         <ul className="divide-y divide-line border-y border-line">
-          {e.findings.map(({ finding: f, text }) => (
-            <li key={findingKey(f)} className="grid grid-cols-[110px_1fr] gap-3 py-1 text-[14px]">
-              <Verdict level={f.level} />
+          {e.findings.map(({ key, level, text }) => (
+            <li key={key} className="grid grid-cols-[110px_1fr] gap-3 py-1 text-[14px]">
+              <Verdict level={level} />
               {text}
             </li>
           ))}
@@ -142,6 +141,7 @@ export function RecordSheet({
       <p className="figure text-[12px] break-all text-soft">
         Plan digest {inForce.digest}
         {revision === null ? '' : `. Sealed ${revision.seal}`}
+        {revision?.signature.printed ? `. ${revision.signature.printed}` : ''}
         {inForce.intact ? '' : '. The stored plan does not match it: it was altered after it was frozen.'}
       </p>
     </article>

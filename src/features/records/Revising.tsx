@@ -65,6 +65,7 @@ export function Revising({ jobId, revision, latest }: { jobId: string; revision:
             <VerdictMark level={verified.broken.length === 0 ? 'pass' : 'stop'} size={14} />
             {verified.broken.length === 0 ? 'Everything holds.' : 'This record does not hold.'}
           </p>
+          <p>{verified.signature}</p>
           <p className="text-soft">Worked out again: {verified.looked}.</p>
           {verified.broken.length > 0 ? (
             <ul className="list-disc pl-5">

@@ -11,25 +11,23 @@ import type { JobWhole } from '@/store/jobs';
 import type { PlanInForce } from '@/store/plans';
 import { bayOf } from '@/usecases/card';
 import { gapsCompared } from '@/usecases/gapCompare';
-import type { Numbers } from '@/core/figures/numbers';
-
-/** The signed revision that a sheet is of; null while the job is open. */
-export type SheetRevision = { readonly number: number; readonly reason: string | null; readonly seal: string } | null;
+import type { RecordEvaluation } from '@/usecases/recordFindings';
+import type { SheetRevision } from '@/usecases/recordedVisit';
 
 /** What a record says of an axle before any list: label and words, in the order they are read. */
 export function factsOf(
   whole: JobWhole,
   inForce: PlanInForce,
-  n: Numbers,
-  { units, revision }: { units: UnitSystem; revision: SheetRevision },
+  { figures: n, rulesVersion }: RecordEvaluation,
+  { units, revision }: { units: UnitSystem; revision: SheetRevision | null },
 ): [string, string][] {
   const plan = inForce.document;
   const { job, vehicle } = whole;
   const torque = wheelTorque(plan);
-  const signedBy = job.signedAt === null ? null : (inForce.evaluation?.rules ?? 0);
+  const earlyRules = revision !== null && (rulesVersion ?? 0) < 7;
   return [
     // Releases up to rules version 6 wrote “stock” for whatever hung on the car.
-    ...(signedBy !== null && signedBy < 7 && plan.fastener.kind === 'stock' && plan.hub.hardware !== 'makers'
+    ...(earlyRules && plan.fastener.kind === 'stock' && plan.hub.hardware !== 'makers'
       ? [['Hardware', 'not identified by the release that signed this'] as [string, string]]
       : []),
     ['Vehicle', `${vehicle.name}, ${vehicle.plate}`],
@@ -63,6 +61,7 @@ export function factsOf(
       ? []
       : [['Revision', `${revision.number}${revision.reason ? `: ${revision.reason}` : ''}`] as [string, string]]),
     ['Signed off', job.signedAt ? `${job.signedBy}, ${format(job.signedAt, 'd MMM yyyy HH:mm')}` : 'not yet'],
+    ...(revision === null ? [] : [['Signature', revision.signature.words] as [string, string]]),
     ['Recheck', whole.rechecks.length === 0 ? 'set at sign-off' : whole.rechecks.map(recheckText).join('; ')],
   ];
 }

@@ -10,7 +10,7 @@ import { idOf, type Result } from '@/usecases/result';
 
 /** Signs the job off. */
 export async function sign(jobId: string): Promise<Result<null>> {
-  return actOn((who) => signOff(idOf(jobId), who));
+  return actOn((_, acting) => signOff(idOf(jobId), acting));
 }
 
 /** Keeps the gap of a corner as it came out, to be held against the prediction. */

@@ -7,7 +7,7 @@ import { formatThread, parseThread } from '@/core/thread/designation';
 
 /** What is on an axle, in lines short enough for a card. */
 export function linesOf(
-  { axle, plan, signed, never, foundSince, rechecks }: LabelAxle,
+  { axle, plan, signed, signature, never, foundSince, rechecks }: LabelAxle,
   units: UnitSystem,
 ): readonly (readonly [string, boolean])[] {
   const { spacer, fastener: f, hub } = plan;
@@ -30,6 +30,7 @@ export function linesOf(
       false,
     ],
     [loose, false],
+    ...(signature === null ? [] : [[signature, true] as const]),
     ...(foundSince === null
       ? []
       : [[`something else was found on it ${foundSince}: look before you trust this`, true] as const]),

@@ -14,7 +14,8 @@ import { doneOf, jointsOf, specOf, stepsNow } from '@/usecases/card';
 import type { JointState } from '@/usecases/jobPlan';
 import { logLines } from '@/usecases/logLines';
 import { recordEvaluation } from '@/usecases/recordFindings';
-import { factsOf, gapLines, type SheetRevision } from '../sheet';
+import type { SheetRevision } from '@/usecases/recordedVisit';
+import { factsOf, gapLines } from '../sheet';
 
 export interface TorqueRow {
   readonly lug: string;
@@ -120,28 +121,28 @@ export function sheetModel(
     photos,
   }: {
     units: UnitSystem;
-    revision: SheetRevision;
+    revision: SheetRevision | null;
     readings: SheetModel['readings'];
     photos: SheetModel['photos'];
   },
 ): SheetModel {
   const plan = inForce.document;
-  const e = recordEvaluation(whole, inForce, units);
-  const least = drawnEngagement(e.numbers.corners);
-  const all = e.findings.map(({ finding, text }) => ({ level: finding.level, text }));
+  const e = recordEvaluation(whole, inForce, revision, units);
+  const least = drawnEngagement(e.figures.corners);
+  const all = e.findings.map(({ level, text }) => ({ level, text }));
   const steps = [...stepsNow(whole, 'stage', units), ...stepsNow(whole, 'fit', units)];
   const holds = steps.filter((s) => s.hold);
   const ticked = holds.filter((s) => doneOf(whole, s)?.reason === null);
   return {
     title: `${AXLE_LABEL[plan.axle]}, ${whole.vehicle.name}, ${whole.vehicle.plate}`,
     verdict: e.verdict,
-    facts: factsOf(whole, inForce, e.numbers, { units, revision }),
+    facts: factsOf(whole, inForce, e, { units, revision }),
     accepted: plan.leadSignOff ? `Cautions accepted by ${plan.leadSignOff.by}: ${plan.leadSignOff.reason}` : null,
     geometry: e.geometry,
     drawn:
       least === null
         ? 'Engagement not measured'
-        : `Least engagement ${formatLength(least, units, 'down')} at the ${e.geometry.drawable ? CORNER_LABEL[e.geometry.corner].toLowerCase() : ''}, the target is ${formatLength(e.numbers.minimum, units, 'up')}`,
+        : `Least engagement ${formatLength(least, units, 'down')} at the ${e.geometry.drawable ? CORNER_LABEL[e.geometry.corner].toLowerCase() : ''}, the target is ${formatLength(e.figures.target, units, 'up')}`,
     findings: all.filter((f) => MATTERED.has(f.level)),
     allFindings: all,
     note: e.note,
@@ -157,7 +158,7 @@ export function sheetModel(
     cautions: cautions(plan),
     readings,
     photos,
-    digest: `Plan digest ${inForce.digest}${revision === null ? '' : `. Sealed ${revision.seal}`}${inForce.intact ? '' : '. The stored plan does not match it: it was altered after it was frozen.'} To verify: open the record and press Verify, or take SHA-256 of the plan document with its keys sorted.`,
+    digest: `Plan digest ${inForce.digest}${revision === null ? '' : `. Sealed ${revision.seal}${revision.signature.printed ? `. ${revision.signature.printed}` : ''}`}${inForce.intact ? '' : '. The stored plan does not match it: it was altered after it was frozen.'} To verify: open the record and press Verify, or take SHA-256 of the plan document with its keys sorted.`,
   };
 }
 
