@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LEVELS } from '@/core/rules/finding';
+import { LEVELS } from '@/core/rules/kit/finding';
 import {
   axle,
   bayEntrySchema,

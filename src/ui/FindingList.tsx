@@ -1,12 +1,12 @@
 import { Accordion } from 'radix-ui';
 import type { Plan } from '@/core/document/document';
-import { type Finding, findingKey } from '@/core/rules/finding';
+import { type Finding, findingKey } from '@/core/rules/kit/finding';
 import { inputsOf } from '@/core/evaluate/inputs';
 import { SCHOOL_LABEL } from '@/core/document/labels';
 import { sentence } from '@/core/rules/index';
 import { ruleOf } from '@/core/rules/index';
-import type { Wording } from '@/core/rules/say';
-import { citation } from '@/core/rules/sources';
+import type { Wording } from '@/core/rules/kit/say';
+import { citation } from '@/core/rules/kit/sources';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { NavLink } from './NavLink';
 import { Verdict } from './Verdict';

@@ -1,4 +1,4 @@
-import type { Level } from '@/core/rules/finding';
+import type { Level } from '@/core/rules/kit/finding';
 import { LEVEL_LABEL } from '@/core/document/labels';
 import { cx } from './cx';
 

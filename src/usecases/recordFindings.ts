@@ -3,7 +3,7 @@ import type { Corner } from '@/core/document/vocabulary';
 import { evaluate } from '@/core/evaluate/evaluate';
 import type { SectionNeed, StackGeometry } from '@/core/figures/geometry';
 import type { Result } from '@/core/figures/result';
-import { findingKey, type Level } from '@/core/rules/finding';
+import { findingKey, type Level } from '@/core/rules/kit/finding';
 import { sentence } from '@/core/rules/index';
 import type { UnitSystem } from '@/core/units/format';
 import type { RecordedEvaluation } from '@/records/document';

@@ -1,5 +1,5 @@
 import { assess } from '@/core/evaluate/evaluate';
-import type { Finding } from '@/core/rules/finding';
+import type { Finding } from '@/core/rules/kit/finding';
 import { sentence } from '@/core/rules/index';
 import type { JobWhole } from '@/store/jobs';
 import { isStale } from './jobPlan';

@@ -1,7 +1,7 @@
 import type { Fastener, Nut, Plan, PlanCorner } from '@/core/document/document';
 import { evaluate, assess } from '@/core/evaluate/evaluate';
 import { parseDrilling } from '@/core/parts/drilling';
-import type { RuleId } from '@/core/rules/index';
+import type { RuleId } from '@/core/rules/ids';
 import { sentence } from '@/core/rules/index';
 import { worstStress } from '@/core/joint/combined';
 import { parseThread } from '@/core/thread/designation';

@@ -2,7 +2,7 @@ import { lippedSpacer, plainSpacer } from './fixtures';
 import { longerFastener, sweepThickness } from '@/core/whatif/bySize';
 import type { Plan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
-import type { RuleId } from '@/core/rules/index';
+import type { RuleId } from '@/core/rules/ids';
 import { inputsOf } from '@/core/evaluate/inputs';
 import { waySentence, waysOut } from '@/core/whatif/waysOut';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Plan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
-import { RANK } from '@/core/rules/finding';
+import { RANK } from '@/core/rules/kit/finding';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, exact, studPlan } from './fixtures';
 import { anyPlan } from './generator';

@@ -4,7 +4,7 @@ import { sentence } from '@/core/rules/index';
 import { type ChalkEvidence, chalkLimits, chalkVerdict } from '@/core/stance/chalk';
 import { plainSpacer } from './fixtures';
 import type { Plan } from '@/core/document/document';
-import type { RuleId } from '@/core/rules/index';
+import type { RuleId } from '@/core/rules/ids';
 import { boltPlan } from './fixtures';
 
 const find = (plan: Plan, rule: RuleId) => assess(plan).findings.find((f) => f.rule === rule);

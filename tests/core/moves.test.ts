@@ -3,10 +3,10 @@ import type { Plan } from '@/core/document/document';
 import { threadByStandThrough } from '@/core/engagement/standThrough';
 import { assess } from '@/core/evaluate/evaluate';
 import { breakingLoad } from '@/core/engagement/strength';
-import type { RuleId } from '@/core/rules/index';
+import type { RuleId } from '@/core/rules/ids';
 import { sentence } from '@/core/rules/index';
 import { parseThread } from '@/core/thread/designation';
-import { failureLoads } from '@/core/rules/jointFailsFirst';
+import { failureLoads } from '@/core/rules/joint/jointFailsFirst';
 import { boltPlan, corner, exact, plainSpacer, studPlan, wheel } from './fixtures';
 
 /** What camber, ride height, another wheel and a trimmed lip do, and readings that cannot all be true. Worked by hand; geometry. */

@@ -15,7 +15,7 @@ import { STOCK } from '@/core/document/blank';
 import { plainSpacer } from './fixtures';
 import type { Nut, Plan, Spacer } from '@/core/document/document';
 import { assess, evaluate, blocksChoice } from '@/core/evaluate/evaluate';
-import type { RuleId } from '@/core/rules/index';
+import type { RuleId } from '@/core/rules/ids';
 import { propagate } from '@/core/uncertainty';
 import { boltPlan, corner, EXACT_POLICY, exact, studPlan, wheel } from './fixtures';
 

@@ -3,7 +3,7 @@ import { lippedSpacer, plainSpacer } from './fixtures';
 import { planChanges } from '@/core/document/diff';
 import { type Plan, readPlan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
-import type { RuleId } from '@/core/rules/index';
+import type { RuleId } from '@/core/rules/ids';
 import { sentence } from '@/core/rules/index';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import { quantity } from '@/core/document/quantities';

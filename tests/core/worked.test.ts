@@ -1,8 +1,8 @@
 import type { Fastener, Nut, Plan, PlanCorner } from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import { assess } from '@/core/evaluate/evaluate';
-import type { Finding } from '@/core/rules/finding';
-import type { RuleId } from '@/core/rules/index';
+import type { Finding } from '@/core/rules/kit/finding';
+import type { RuleId } from '@/core/rules/ids';
 import { boltPlan, corner, studPlan } from './fixtures';
 
 /**

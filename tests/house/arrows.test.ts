@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 
 /** Arrows of the house point one way: app → features → (usecases, drawing, ui) → store → records → core. */
 const ALLOWED: Readonly<Record<string, readonly string[]>> = {
@@ -47,6 +47,23 @@ test.each(Object.keys(ALLOWED))('src/%s imports only what stands below it', (roo
     }
   }
   expect(wrong).toEqual([]);
+});
+
+test('no file of the core reaches itself through what it imports, types included', () => {
+  const files = [...sources('src/core')];
+  const known = new Set(files);
+  const next = (path: string): string[] =>
+    imports(path).flatMap((name) => {
+      const at = join(dirname(path), name);
+      return [`${at}.ts`, `${at}/index.ts`].filter((p) => name.startsWith('.') && known.has(p));
+    });
+  const graph = new Map(files.map((f) => [f, next(f)]));
+  // Files that nothing else leads to are taken away until none is left; what stays stands in a circle.
+  for (let before = -1; before !== graph.size; ) {
+    before = graph.size;
+    for (const [file, on] of graph) if (!on.some((o) => graph.has(o))) graph.delete(file);
+  }
+  expect([...graph.keys()]).toEqual([]);
 });
 
 test('the core asks for no clock, no chance, no network, no document', () => {

@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 
 import { POLICY_RULES } from '@/core/document/policy';
 import { RULES } from '@/core/rules/index';
 
 const RULE_IDS: readonly string[] = RULES.map((r) => r.id);
-import { SOURCES } from '@/core/rules/sources';
+import { SOURCES } from '@/core/rules/kit/sources';
 import { generatedDocs } from '../../scripts/docs';
 
 /** Rules that a test names as checked against the outside: `rule: id` or `rules: id, id` in tests/core. */
@@ -47,8 +47,8 @@ test.each(Object.entries(generatedDocs()))('%s is current; `npm run docs` makes 
 
 test('one file a rule: named by its id, and every such file is in the list', () => {
   const camel = (id: string): string => id.replace(/[.-](\w)/g, (_, c: string) => c.toUpperCase());
-  const files = readdirSync('src/core/rules').filter((f) =>
-    /^ {2}id: /m.test(readFileSync(join('src/core/rules', f), 'utf8')),
+  const files = readdirSync('src/core/rules', { recursive: true, encoding: 'utf8' }).filter(
+    (f) => f.endsWith('.ts') && /^ {2}id: /m.test(readFileSync(join('src/core/rules', f), 'utf8')),
   );
-  expect(files.map((f) => f.replace('.ts', '')).sort()).toEqual(RULE_IDS.map(camel).sort());
+  expect(files.map((f) => basename(f, '.ts')).sort()).toEqual(RULE_IDS.map(camel).sort());
 });

@@ -1,7 +1,7 @@
 import type { Axle, Corner, Seat, Use, Wish } from './document';
 import type { ThreadCondition } from '../joint/friction';
 import type { ChalkLoad, HARDWARE_ON, NUT_STYLES, THREAD_MATERIALS } from './vocabulary';
-import type { Level } from '../rules/finding';
+import type { Level } from '../rules/kit/finding';
 import type { School } from './policy';
 
 /** Words for coded values, in one place. British spelling, sentence case. */

@@ -3,8 +3,8 @@ import type { Plan } from '../document/document';
 import { type StackGeometry, stackGeometry } from '../figures/geometry';
 import { computeNumbers, type Numbers } from '../figures/numbers';
 import { least } from '../figures/result';
-import { byDanger, type Finding, type Level, sortByDanger, worst } from '../rules/finding';
-import { needsName } from '../rules/enoughShared';
+import { byDanger, type Finding, type Level, sortByDanger, worst } from '../rules/kit/finding';
+import { needsName } from '../rules/engagement/enoughShared';
 import { RULES } from '../rules/index';
 
 export interface Assessment {

@@ -5,9 +5,9 @@ import { type Quantity, type QuantityId, quantity } from '../document/quantities
 import { pmText, readingText } from '../document/readingText';
 import { chamferByWheel } from '../document/wheels';
 import { clearanceReserve } from '../figures/numbers';
-import type { Finding } from '../rules/finding';
+import type { Finding } from '../rules/kit/finding';
 import { ruleOf } from '../rules/index';
-import type { Chosen } from '../rules/rule';
+import type { Chosen } from '../rules/kit/rule';
 import { formatLength, formatTorque, type UnitSystem } from '../units/format';
 
 /** A figure that went into a finding, in words. */

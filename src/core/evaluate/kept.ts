@@ -1,7 +1,7 @@
 import type { Plan } from '../document/document';
 import { type Evaluation, evaluate } from './evaluate';
-import type { Finding } from '../rules/finding';
-import type { RuleId } from '../rules/index';
+import type { Finding } from '../rules/kit/finding';
+import type { RuleId } from '../rules/ids';
 import { sentence } from '../rules/index';
 import { RULES_VERSION } from '../rules/index';
 

@@ -1,10 +1,10 @@
 import type { UnitSystem } from '../units/format';
 import { type PlanIssue, readPlan } from '../document/document';
 import { type Evaluation, evaluate } from './evaluate';
-import type { Finding } from '../rules/finding';
+import type { Finding } from '../rules/kit/finding';
 import { sentence } from '../rules/index';
 import { ruleOf } from '../rules/index';
-import { citation } from '../rules/sources';
+import { citation } from '../rules/kit/sources';
 
 export interface ReportedFinding extends Finding {
   readonly title: string;

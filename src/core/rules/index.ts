@@ -1,64 +1,65 @@
-import { adapterEnds } from './adapterEnds';
-import { adapterNutBelow } from './adapterNutBelow';
-import { adapterPocket } from './adapterPocket';
-import { adapterProof } from './adapterProof';
-import { adapterRecess } from './adapterRecess';
-import { adapterTorque } from './adapterTorque';
-import { boltBehind } from './boltBehind';
-import { centringLipBore } from './centringLipBore';
-import { centringLipHeight } from './centringLipHeight';
-import { centringLipRoot } from './centringLipRoot';
-import { centringLipReach } from './centringLipReach';
-import { centringOverSpigot } from './centringOverSpigot';
-import { centringSeats } from './centringSeats';
-import { centringSpigot } from './centringSpigot';
-import { centringWheel } from './centringWheel';
-import { circleMatch } from './circleMatch';
-import { clearanceChalk } from './clearanceChalk';
-import { clearanceFinger } from './clearanceFinger';
-import { clearanceInner } from './clearanceInner';
-import { clearanceLoaded } from './clearanceLoaded';
-import { clearanceRib } from './clearanceRib';
-import { clearanceTrim } from './clearanceTrim';
-import { engagementCrossCheck } from './engagementCrossCheck';
-import { engagementHubEnd } from './engagementHubEnd';
-import { engagementLocking } from './engagementLocking';
-import { engagementMaterial } from './engagementMaterial';
-import { engagementMinimum } from './engagementMinimum';
-import { engagementNeverDrive } from './engagementNeverDrive';
-import { engagementStrengthKnown } from './engagementStrengthKnown';
-import { engagementTravel } from './engagementTravel';
-import { fastenerMix } from './fastenerMix';
-import { fastenerNose } from './fastenerNose';
-import { fastenerThread } from './fastenerThread';
-import type { Finding } from './finding';
-import { jointBearingMoment } from './jointBearingMoment';
-import { jointCondition } from './jointCondition';
-import { jointFailsFirst } from './jointFailsFirst';
-import { jointNeed } from './jointNeed';
-import { jointProof } from './jointProof';
-import { nutBottom } from './nutBottom';
-import { nutShank } from './nutShank';
-import { readingContradiction } from './readingContradiction';
-import { readingError } from './readingError';
-import type { DecidedBy, Rule } from './rule';
-import { Say, type Wording } from './say';
-import { seatMatch } from './seatMatch';
-import { seatSocket } from './seatSocket';
-import { spacerKind } from './spacerKind';
-import { stanceFlush } from './stanceFlush';
-import { stanceGap } from './stanceGap';
-import { stancePlanned } from './stancePlanned';
-import { stanceSettled } from './stanceSettled';
-import { studBehind } from './studBehind';
-import { threadMatch } from './threadMatch';
-import { torqueSource } from './torqueSource';
-import { torqueUsual } from './torqueUsual';
-import { useCompetition } from './useCompetition';
+import { adapterEnds } from './adapter/adapterEnds';
+import { adapterNutBelow } from './adapter/adapterNutBelow';
+import { adapterPocket } from './adapter/adapterPocket';
+import { adapterProof } from './adapter/adapterProof';
+import { adapterRecess } from './adapter/adapterRecess';
+import { adapterTorque } from './adapter/adapterTorque';
+import { boltBehind } from './bolt-and-stud/boltBehind';
+import { centringLipBore } from './centring/centringLipBore';
+import { centringLipHeight } from './centring/centringLipHeight';
+import { centringLipRoot } from './centring/centringLipRoot';
+import { centringLipReach } from './centring/centringLipReach';
+import { centringOverSpigot } from './centring/centringOverSpigot';
+import { centringSeats } from './centring/centringSeats';
+import { centringSpigot } from './centring/centringSpigot';
+import { centringWheel } from './centring/centringWheel';
+import { circleMatch } from './centring/circleMatch';
+import { clearanceChalk } from './clearance/clearanceChalk';
+import { clearanceFinger } from './clearance/clearanceFinger';
+import { clearanceInner } from './clearance/clearanceInner';
+import { clearanceLoaded } from './clearance/clearanceLoaded';
+import { clearanceRib } from './clearance/clearanceRib';
+import { clearanceTrim } from './clearance/clearanceTrim';
+import { engagementCrossCheck } from './engagement/engagementCrossCheck';
+import { engagementHubEnd } from './engagement/engagementHubEnd';
+import { engagementLocking } from './engagement/engagementLocking';
+import { engagementMaterial } from './engagement/engagementMaterial';
+import { engagementMinimum } from './engagement/engagementMinimum';
+import { engagementNeverDrive } from './engagement/engagementNeverDrive';
+import { engagementStrengthKnown } from './engagement/engagementStrengthKnown';
+import { engagementTravel } from './engagement/engagementTravel';
+import { fastenerMix } from './bolt-and-stud/fastenerMix';
+import { fastenerNose } from './bolt-and-stud/fastenerNose';
+import { fastenerThread } from './bolt-and-stud/fastenerThread';
+import type { RuleId } from './ids';
+import type { Finding } from './kit/finding';
+import { jointBearingMoment } from './joint/jointBearingMoment';
+import { jointCondition } from './joint/jointCondition';
+import { jointFailsFirst } from './joint/jointFailsFirst';
+import { jointNeed } from './joint/jointNeed';
+import { jointProof } from './joint/jointProof';
+import { nutBottom } from './nut/nutBottom';
+import { nutShank } from './nut/nutShank';
+import { readingContradiction } from './reading/readingContradiction';
+import { readingError } from './reading/readingError';
+import type { DecidedBy, Rule } from './kit/rule';
+import { Say, type Wording } from './kit/say';
+import { seatMatch } from './joint/seatMatch';
+import { seatSocket } from './bolt-and-stud/seatSocket';
+import { spacerKind } from './adapter/spacerKind';
+import { stanceFlush } from './stance/stanceFlush';
+import { stanceGap } from './stance/stanceGap';
+import { stancePlanned } from './stance/stancePlanned';
+import { stanceSettled } from './stance/stanceSettled';
+import { studBehind } from './bolt-and-stud/studBehind';
+import { threadMatch } from './bolt-and-stud/threadMatch';
+import { torqueSource } from './torque/torqueSource';
+import { torqueUsual } from './torque/torqueUsual';
+import { useCompetition } from './joint/useCompetition';
 
 /**
  * Every rule, in the order in which equal findings are told. Rulebook, search sets, sentences, figures put in and what waits
- * for a reading are all derived from this list: a new rule is a file, its test, and a line here.
+ * for a reading are all derived from this list: a new rule is a file, its test, its name in `ids.ts` and a line here.
  */
 const LIST = [
   spacerKind,
@@ -117,7 +118,10 @@ const LIST = [
   jointBearingMoment,
 ] as const;
 
-export type RuleId = (typeof LIST)[number]['id'];
+type Listed = (typeof LIST)[number]['id'];
+/** Each name has its rule, and each rule its name: what is missing on either side is an error here. */
+const COMPLETE: [RuleId, Listed] extends [Listed, RuleId] ? true : never = true;
+void COMPLETE;
 
 /** A rule whose own cases are not looked at. */
 export type AnyRule = Rule<RuleId>;

@@ -1,6 +1,6 @@
 import { POLICY_RULES } from '../document/policy';
 import { RULES } from './index';
-import { citation } from './sources';
+import { citation } from './kit/sources';
 
 /** The rulebook as Markdown, from the rules and policy values themselves; docs/rulebook.md is this and nothing else. */
 export function rulebook(): string {

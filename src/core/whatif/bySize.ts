@@ -2,7 +2,7 @@ import type { LengthWindow } from '../engagement/boltStack';
 import { roundTo } from '../units/round';
 import type { Fastener, Plan } from '../document/document';
 import { assess, blocksChoice } from '../evaluate/evaluate';
-import type { Finding } from '../rules/finding';
+import type { Finding } from '../rules/kit/finding';
 import type { JointNumbers } from '../figures/clampFigures';
 import { leastThread } from '../figures/ownThread';
 import { leastValue } from '../figures/result';

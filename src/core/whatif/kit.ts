@@ -1,5 +1,5 @@
 import type { Nut, Plan, Spacer } from '../document/document';
-import type { Finding } from '../rules/finding';
+import type { Finding } from '../rules/kit/finding';
 import { assess } from '../evaluate/evaluate';
 import { joined } from './search/pairs';
 import { leastMargin } from './search/ranking';

@@ -1,7 +1,7 @@
 import type { Corner, Plan, WheelEach } from '../document/document';
 import { type Quantity, type QuantityId, quantitiesFor } from '../document/quantities';
 import { assess } from '../evaluate/evaluate';
-import type { Finding } from '../rules/finding';
+import type { Finding } from '../rules/kit/finding';
 
 export interface NextReading {
   readonly quantity: QuantityId;

@@ -4,8 +4,8 @@ import type { Fastener, Measured, Plan, Spacer } from '../document/document';
 import { fastenerText, onCarText } from '../document/fastenerText';
 import { assess } from '../evaluate/evaluate';
 import { compileThread } from '../figures/compiled';
-import type { Finding, Level } from '../rules/finding';
-import { RANK } from '../rules/finding';
+import type { Finding, Level } from '../rules/kit/finding';
+import { RANK } from '../rules/kit/finding';
 import { formatLength, type UnitSystem } from '../units/format';
 
 /** A plate and fasteners that may be put together; which they are is said beside the plan that they are told from. */

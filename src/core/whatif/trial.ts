@@ -1,7 +1,7 @@
 import type { Corner, Fastener, Plan } from '../document/document';
 import { plainSpacer } from '../document/blank';
 import { assess } from '../evaluate/evaluate';
-import type { Finding } from '../rules/finding';
+import type { Finding } from '../rules/kit/finding';
 import { decidedBy } from '../rules/index';
 
 /** What stands on the car to be tried: a plain plate, and what holds the wheel over it. */

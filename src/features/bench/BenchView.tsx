@@ -6,7 +6,7 @@ import { memo, useDeferredValue, useEffect, useMemo, useState, useTransition } f
 import type { Evaluation } from '@/core/evaluate/evaluate';
 import { quantity } from '@/core/document/quantities';
 import { nextReading } from '@/core/whatif/nextReading';
-import { needsName } from '@/core/rules/enoughShared';
+import { needsName } from '@/core/rules/engagement/enoughShared';
 import { USUAL } from '@/core/stance/archModel';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';

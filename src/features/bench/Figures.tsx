@@ -1,6 +1,6 @@
 import type { Plan } from '@/core/document/document';
 import type { Evaluation } from '@/core/evaluate/evaluate';
-import type { Level } from '@/core/rules/finding';
+import type { Level } from '@/core/rules/kit/finding';
 import { SCHOOL_LABEL } from '@/core/document/labels';
 import { WhatIs } from '@/drawing/WhatIs';
 import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';

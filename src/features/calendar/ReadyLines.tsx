@@ -1,4 +1,4 @@
-import type { Level } from '@/core/rules/finding';
+import type { Level } from '@/core/rules/kit/finding';
 import { VerdictMark } from '@/ui/Verdict';
 import type { Ready, ReadyState } from '@/usecases/calendar/ready';
 

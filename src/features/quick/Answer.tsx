@@ -1,6 +1,7 @@
 import { answerSentence } from '@/core/quick/answer';
 import type { PlateSize, SizeLeaves } from '@/core/quick/plate';
-import { ruleOf, type RuleId } from '@/core/rules/index';
+import { ruleOf } from '@/core/rules/index';
+import type { RuleId } from '@/core/rules/ids';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { AxisRows } from '@/drawing/AxisRows';
 import { Button } from '@/ui/Button';

@@ -5,7 +5,7 @@ import type { Policy } from '@/core/document/policy';
 import { POLICY_RULES } from '@/core/document/policy';
 import { quantity } from '@/core/document/quantities';
 import type { AnyRule } from '@/core/rules/index';
-import { citation } from '@/core/rules/sources';
+import { citation } from '@/core/rules/kit/sources';
 import { FormulaSketch, symbolsOf } from '@/drawing/FormulaSketch';
 import { Field } from '@/ui/Field';
 import { NavLink } from '@/ui/NavLink';

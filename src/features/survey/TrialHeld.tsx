@@ -3,7 +3,7 @@ import type { Corner, Fastener, Plan } from '@/core/document/document';
 import { tryInput } from '@/core/errors';
 import { parseThread } from '@/core/thread/designation';
 import { sentence } from '@/core/rules/index';
-import { findingKey } from '@/core/rules/finding';
+import { findingKey } from '@/core/rules/kit/finding';
 import { parseLength } from '@/core/units/parse';
 import type { UnitSystem } from '@/core/units/format';
 import { longerFastener } from '@/core/whatif/bySize';

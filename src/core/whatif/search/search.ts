@@ -1,7 +1,7 @@
 import { bare } from '../../document/bare';
 import type { Plan } from '../../document/document';
 import { assess, blocksChoice } from '../../evaluate/evaluate';
-import type { Finding } from '../../rules/finding';
+import type { Finding } from '../../rules/kit/finding';
 import { decidedBy } from '../../rules/index';
 import { allowedPairs, BY_FASTENER, groupFasteners, type Pair, windowOf } from './pairs';
 import { best, type Fit, leastMargin, type Run } from './ranking';

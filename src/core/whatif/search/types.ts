@@ -1,5 +1,5 @@
 import type { Fastener, Nut, Plan, PlanCorner, Spacer } from '../../document/document';
-import type { Finding } from '../../rules/finding';
+import type { Finding } from '../../rules/kit/finding';
 
 /** A part that is on the shelf or in a catalogue. `count` pieces are in hand; 0 has to be bought. */
 export interface Part<T> {

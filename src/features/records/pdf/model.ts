@@ -5,7 +5,7 @@ import { drawnEngagement } from '@/core/figures/result';
 import { cautions } from '@/core/procedure/cautions';
 import type { Step } from '@/core/procedure/step';
 import type { TraceSample } from '@/core/torque/trace';
-import type { Level } from '@/core/rules/finding';
+import type { Level } from '@/core/rules/kit/finding';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';
 import type { PlanInForce } from '@/store/plans';

@@ -1,0 +1,17 @@
+import type { Ok } from '../kit/cases';
+import { BLANK, finding } from '../kit/make';
+import { PLAIN, type Rule } from '../kit/rule';
+
+/** A slotted plate is refused outright. */
+export const spacerKind: Rule<'spacer.kind', Ok> = {
+  ...PLAIN,
+  id: 'spacer.kind',
+  title: 'Kind of spacer',
+  statement: 'A slotted universal plate is refused: neither hub nor lugs centre it.',
+  formula: 'kind ≠ universal',
+  decidedBy: 'spacer',
+  judge({ plan }, out) {
+    if (plan.spacer.kind === 'universal') out.push(finding({ ...BLANK, rule: 'spacer.kind', level: 'stop' }));
+  },
+  sentence: () => 'A slotted universal plate is centred by nothing. Use a plate bored for this hub.',
+};

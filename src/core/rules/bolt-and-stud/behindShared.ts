@@ -1,0 +1,98 @@
+import type { PlanCorner } from '../../document/document';
+import type { CornerNumbers } from '../../figures/numbers';
+import type { Case, Finding } from '../kit/finding';
+import { against, BLANK, finding, levelOf, stopOrBlank, worse } from '../kit/make';
+import type { Judged } from '../kit/rule';
+import type { Say } from '../kit/say';
+
+/** Inside or out, or what is not known of it. */
+export interface BehindCase extends Case {
+  readonly is: 'ok' | 'depth' | 'room' | 'length' | 'as-stock';
+}
+
+type BehindRule = 'bolt.behind' | 'stud.behind';
+
+/**
+ * Each corner against its own room: nothing is borrowed from the other, and a stop at one stands whatever is blank there.
+ * @param applies corners that are judged at all
+ */
+export function judgeBehind(
+  rule: BehindRule,
+  { plan, n }: Judged,
+  out: Finding[],
+  applies: (m: CornerNumbers) => boolean = () => true,
+): void {
+  let found: Finding | null = null;
+  let blank: Finding | null = null;
+  for (let i = 0; i < plan.corners.length; i += 1) {
+    if (!applies(n.corners[i] as CornerNumbers)) continue;
+    const here = behindAt(rule, plan.corners[i] as PlanCorner, n.corners[i] as CornerNumbers);
+    if (here.level === 'unmeasured') blank ??= here;
+    else found = worse(here, found);
+  }
+  const decides = stopOrBlank(found, blank);
+  if (decides) out.push(decides);
+}
+
+function behindAt(rule: BehindRule, c: PlanCorner, m: CornerNumbers): Finding {
+  // A tip that ends no further in than as counted needs no room that was not there; where only the error says further, a caution.
+  const asCounted = m.further !== null && m.further.value <= 1e-9 ? m.further : null;
+  const proven = asCounted === null ? null : noFurther(rule, c, asCounted);
+  if (proven?.level === 'pass') return proven;
+  const measured = inRoom(rule, c, m);
+  return proven !== null && (measured.level === 'stop' || measured.level === 'unmeasured') ? proven : measured;
+}
+
+const noFurther = (
+  rule: BehindRule,
+  c: PlanCorner,
+  { value, pm, rss }: NonNullable<CornerNumbers['further']>,
+): Finding =>
+  against({
+    ...BLANK,
+    rule,
+    case: { is: 'as-stock' },
+    value,
+    limit: 0,
+    margin: -value,
+    pm,
+    rss,
+    unit: 'mm',
+    corner: c.corner,
+  });
+
+/** The tip against the room that was measured behind this very corner. */
+function inRoom(rule: BehindRule, c: PlanCorner, m: CornerNumbers): Finding {
+  const open = (is: BehindCase['is']): Finding =>
+    finding({ ...BLANK, rule, level: 'unmeasured', case: { is }, unit: 'mm', corner: c.corner });
+  if (c.tappedDepth === null) return open('depth');
+  if (c.roomBehind === null && rule === 'bolt.behind') return open('room');
+  if (m.behind === null) return open('length');
+  // A stud whose short end stays inside the thread asks for no room behind it.
+  const limit = c.roomBehind === null ? 0 : c.roomBehind.value - c.roomBehind.pm;
+  const { value, pm, rss } = m.behind;
+  const margin = limit - value;
+  if (c.roomBehind === null && levelOf(margin, pm) !== 'pass') return open('room');
+  return against({ ...BLANK, rule, case: { is: 'ok' }, value, limit, margin, pm, rss, unit: 'mm', corner: c.corner });
+}
+
+/** Sentence for a tip behind the hub. */
+export const behindSentence =
+  (what: string) =>
+  (f: Finding<BehindCase>, s: Say): string => {
+    switch (f.case.is) {
+      case 'length':
+        return s.needs('bolt-tip');
+      case 'depth':
+        return `Needs the tapped depth${s.at} before ${what} can pass.`;
+      case 'room':
+        return `Needs the room behind the thread${s.at}; if it cannot be seen, ${what} cannot pass.`;
+      case 'as-stock':
+        return `The tip ends no further in than the counted bolt’s${s.at}.${s.error}`;
+      case 'ok':
+        break;
+    }
+    if (s.v < -0.05) return `The tip stays ${s.len(-s.v, 'down')} inside the thread${s.at}.${s.error}`;
+    const text = `The tip comes ${s.value('up')} out behind the thread${s.at}; there is room for ${s.limit('down')}.`;
+    return s.stop ? `${text} It would foul what is behind.${s.error}` : `${text}${s.error}`;
+  };

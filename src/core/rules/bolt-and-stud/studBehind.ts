@@ -1,0 +1,20 @@
+import { type BehindCase, behindSentence, judgeBehind } from './behindShared';
+import { PLAIN, type Rule } from '../kit/rule';
+
+/** What comes out behind the hub with conversion studs. */
+export const studBehind: Rule<'stud.behind', BehindCase> = {
+  ...PLAIN,
+  id: 'stud.behind',
+  title: 'Stud behind the hub',
+  statement: 'The hub end of a conversion stud does not stand out further than there is room.',
+  formula: 'short end − Dt ≤ A',
+  sources: ['geometry'],
+  policy: ['fastenerPm'],
+  needs: ['tappedDepth', 'roomBehind'],
+  chosen: ['fastener'],
+  decidedBy: 'length',
+  judge(plan, out) {
+    if (plan.plan.fastener.kind === 'conversion') judgeBehind('stud.behind', plan, out);
+  },
+  sentence: behindSentence('a conversion stud'),
+};

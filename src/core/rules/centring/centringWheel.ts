@@ -1,0 +1,59 @@
+import type { Measured, Plan } from '../../document/document';
+import { eachWheel, ofWheels } from '../../document/wheels';
+import { movesWheel } from '../../figures/numbers';
+import { closeFit, type FitCase } from './centringShared';
+import type { Finding } from '../kit/finding';
+import { worse } from '../kit/make';
+import { PLAIN, type Rule } from '../kit/rule';
+import { wheelWords } from '../kit/say';
+
+const rule = 'centring.wheel' as const;
+
+/** Bore of every wheel, or the inside of its ring where it wears one. */
+function boresOf(plan: Plan): readonly { readonly name: string; readonly measured: Measured }[] {
+  const rings = new Map(eachWheel(plan.wheel, 'ringBore').map((w) => [w.name, w.measured]));
+  return ofWheels(plan.wheel, 'bore').map((w) => ({ name: w.name, measured: rings.get(w.name) ?? w.measured }));
+}
+
+/** A wheel that sits on the hub’s own spigot, bare or through a plain plate. */
+const onSpigot = ({ spacer }: Plan): boolean =>
+  spacer.thickness === 0 || (spacer.kind === 'plain' && spacer.centring === 'hub');
+
+/** The wheel’s own bore, or its ring, on the hub spigot. */
+export const centringWheel: Rule<typeof rule, FitCase> = {
+  ...PLAIN,
+  id: rule,
+  title: 'Wheel on the spigot',
+  statement:
+    'Where the hub’s own spigot centres the wheel, bare or through a plain plate, the bore of every wheel, or the ring in it, is a close fit on it.',
+  formula: '0 ≤ bore − spigot ≤ 0.15 mm good, ≤ 0.4 mm caution',
+  policy: ['boreClearanceGood', 'boreClearanceMost'],
+  needs: ['spigotDiameter', 'wheelBore', 'ringBore'],
+  decidedBy: 'spacer',
+  judge({ plan }, out) {
+    // Studs for bolts with nothing between leave the wheel where it always sat.
+    if (!onSpigot(plan) || plan.spacer.kind === 'universal' || !movesWheel(plan)) return;
+    let found: Finding | null = null;
+    for (const w of boresOf(plan)) {
+      const which: FitCase = { is: 'wheel', name: w.name };
+      const fit = closeFit({ plan, rule, which, bore: w.measured, spigot: plan.hub.spigotDiameter });
+      // A bore that the spigot does not centre leaves it to the seats: felt, and no danger by itself.
+      const loose = fit.level === 'stop' && (fit.value ?? 0) > 0 && plan.spacer.thickness === 0;
+      found = worse(loose ? { ...fit, level: 'caution' } : fit, found);
+    }
+    if (found) out.push(found);
+  },
+  sentence(f, s) {
+    const ofIt = wheelWords(f.case.name) || ' of the wheel';
+    if (s.short) return `Needs the bore${ofIt} and the hub spigot’s diameter.`;
+    if (s.v < 0) {
+      const tight = `The bore${ofIt} is ${s.len(-s.v, 'up')} smaller than the hub spigot`;
+      return s.stop ? `${tight}: the wheel will not go on.` : `${tight}, within the measuring error: try it by hand.`;
+    }
+    const play = `${s.value('up')} of play between the hub spigot and the bore${ofIt}.`;
+    if ((f.margin ?? 0) >= 0) return `${play}${s.error}`;
+    return s.stop
+      ? `${play} That does not centre: a ring, or a plate with its own lip.`
+      : `${play} A ring would fill it; the seats centre what the spigot does not.${s.error}`;
+  },
+};

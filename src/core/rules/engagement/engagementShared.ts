@@ -1,0 +1,34 @@
+import type { Plan } from '../../document/document';
+import type { QuantityId } from '../../document/quantities';
+import type { CornerNumbers } from '../../figures/numbers';
+import type { Result } from '../../figures/result';
+import { newNut } from '../../figures/stack/index';
+import type { Need } from '../kit/say';
+
+/** Readings of the stack, in the order of its formulas; what does not belong to a hub or a fastener is left out of a list. */
+export const STACK_NEEDS: readonly QuantityId[] = [
+  'turns',
+  'studProtrusion',
+  'tappedDepth',
+  'rotorHat',
+  'stockBoltLength',
+  'stockNose',
+  'nutThread',
+  'nutGrip',
+];
+
+export const engagement = (c: CornerNumbers): Result => c.engagement;
+
+/** What the engagement of this kind of joint is made of. */
+export function whatEngagementNeeds(plan: Plan): Need {
+  if (plan.fastener.kind === 'conversion') return 'conversion';
+  if (plan.spacer.adapter !== null) return 'turns-and-protrusion';
+  if (plan.fastener.kind === 'stock' || plan.fastener.kind === 'nuts') return 'turns';
+  return plan.hub.fastening === 'bolt' ? 'turns-and-length' : 'turns-and-protrusion';
+}
+
+/** Whose own thread the joint hangs in. */
+export function mateOf(plan: Plan): Need {
+  if (newNut(plan.fastener)) return 'new-nut';
+  return plan.hub.fastening === 'bolt' ? 'mate-hub' : 'mate-nut';
+}

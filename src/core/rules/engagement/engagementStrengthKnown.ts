@@ -1,0 +1,22 @@
+import type { Ok } from '../kit/cases';
+import { BLANK, finding } from '../kit/make';
+import { PLAIN, type Rule } from '../kit/rule';
+
+/** A governing school that cannot be computed is said. */
+export const engagementStrengthKnown: Rule<'engagement.strength-known', Ok> = {
+  ...PLAIN,
+  id: 'engagement.strength-known',
+  title: 'Strength school',
+  statement: 'The strength school governs with the others, so what it needs should be known.',
+  formula: 'class and Rm of hub or nut stated',
+  sources: ['stripping', 'iso-898'],
+  decidedBy: 'fastener',
+  judge({ n }, out) {
+    for (const { school, minimum, governs } of n.schools) {
+      if (governs && minimum === null)
+        out.push(finding({ ...BLANK, rule: 'engagement.strength-known', level: 'caution', school }));
+    }
+  },
+  sentence: () =>
+    'The strength school cannot be computed: class of the fastener or strength of hub or nut is not known. The other schools govern alone.',
+};

@@ -1,0 +1,70 @@
+import type { Plan } from '../../document/document';
+import { roundTo } from '../../units/round';
+import type { Case, Level } from '../kit/finding';
+import { BLANK, finding } from '../kit/make';
+import { PLAIN, type Rule } from '../kit/rule';
+
+/** Stress and yield, MPa, and what of it nobody read or measured. */
+interface Stress extends Case {
+  readonly is: 'stress';
+  readonly worst: number;
+  readonly yield: number;
+  readonly classKnown: boolean;
+  readonly contactKnown: boolean;
+  /** The car's own fasteners at a figure with a source: reported, never worse than a caution. */
+  readonly own: boolean;
+  /** Clamp band, N, and its top as a share of the proof load; null where the contact was not measured. */
+  readonly clamp: { readonly low: number; readonly high: number; readonly proof: number | null } | null;
+}
+
+/** The vehicle's own fasteners on its own seat, dry, as the maker has them. */
+const isOwn = ({ fastener, spacer, hub, wheel }: Plan): boolean =>
+  fastener.kind === 'stock' && spacer.adapter === null && hub.condition === 'dry' && hub.seat === wheel.seat;
+
+function levelOf(share: number, most: number, caution: number, own: boolean): Level {
+  if (!(share <= most)) return own ? 'caution' : 'stop';
+  return share >= caution ? 'caution' : 'pass';
+}
+
+/** Tension and twist together, while it is tightened, against the yield of the stated class. */
+export const jointProof: Rule<'joint.proof', Stress> = {
+  ...PLAIN,
+  id: 'joint.proof',
+  title: 'Stress while it is tightened',
+  statement:
+    'Tightening stretches and twists the shank; both together stay under the yield of its class. A class that nobody read is taken as 8.8, a contact that nobody measured as the thread’s own diameter. The car’s own fasteners, dry, at a figure with a source, are reported and never worse than a caution.',
+  formula: '√(σ² + 3τ²) ≤ yield, worst over the corners of friction; caution from 90 %',
+  sources: ['vdi-2230', 'iso-898'],
+  policy: ['proofMost', 'stressCaution'],
+  needs: ['contactDiameter'],
+  chosen: ['torque', 'fastener'],
+  decidedBy: 'fastener',
+  judge({ plan, n: { stress, joint } }, out) {
+    const rule = 'joint.proof' as const;
+    // Without a torque figure the rule on its source speaks.
+    if (stress === null) return;
+    const own = isOwn(plan);
+    const clamp = joint === null ? null : { ...joint.clamp, proof: joint.proofShare };
+    const which: Stress = { is: 'stress', ...stress, own, clamp };
+    const { proofMost, stressCaution } = plan.policy;
+    const value = (stress.worst / stress.yield) * 100;
+    const level = levelOf(value, proofMost, stressCaution, own);
+    const margin = proofMost - value;
+    out.push(finding({ ...BLANK, rule, level, case: which, value, limit: proofMost, margin, unit: '%' }));
+  },
+  sentence(f, s) {
+    const { worst, classKnown, contactKnown, own, clamp } = f.case;
+    const proof = clamp?.proof == null ? '' : `, at most ${roundTo(clamp.proof * 100, 0, 'up')} % of proof load`;
+    const band = clamp === null ? '' : `Clamp ${s.force(clamp.low, 'down')} to ${s.force(clamp.high, 'up')}${proof}. `;
+    const share = `${band}Up to ${roundTo(worst, 0, 'up')} MPa while it is tightened, ${roundTo(s.v, 0, 'up')} % of yield`;
+    const open = [
+      ...(classKnown ? [] : ['class 8.8 is taken: read the head or the stud’s end']),
+      ...(contactKnown ? [] : ['the contact of the seat was not measured']),
+    ];
+    const taken = open.length > 0 ? ` (${open.join('; ')})` : '';
+    if (s.v <= (f.limit ?? 100)) return `${share}${taken}.`;
+    return own
+      ? `${share}${taken}. The car’s own fasteners at the maker’s figure, so it is reported.`
+      : `${share}${taken}: past it. The figure, the class or the condition of the thread is wrong.`;
+  },
+};

@@ -1,0 +1,178 @@
+import type { School } from '../../document/policy';
+import type { OfWheel } from '../../document/wheels';
+import type { CornerNumbers } from '../../figures/numbers';
+import type { Result } from '../../figures/result';
+import { OK } from './cases';
+import { byDanger, type Case, type Finding, judge, type Level, RANK } from './finding';
+import type { RuleId } from '../ids';
+
+/**
+ * A finding with nothing in it, to be spread first: all findings have one shape then, and a search that makes hundreds of
+ * thousands of them stays quick.
+ */
+export const BLANK: Finding = Object.freeze({
+  rule: 'spacer.kind',
+  level: 'unmeasured',
+  value: null,
+  limit: null,
+  margin: null,
+  pm: null,
+  rss: null,
+  unit: '',
+  corner: null,
+  school: null,
+  uncertain: false,
+  case: OK,
+  pitch: null,
+});
+
+/** A figure that is no number is not measured, whatever was made of it. */
+const finite = (x: number | null): boolean => x === null || Number.isFinite(x);
+
+/** A finding as it was made; one with a figure that is no number is unmeasured. */
+export function finding(f: Finding): Finding {
+  return finite(f.value) && finite(f.limit) && finite(f.margin) ? f : { ...f, level: 'unmeasured' };
+}
+
+export interface OverCorners {
+  readonly rule: RuleId;
+  readonly limit: number;
+  /** Case of a corner whose figure is missing. */
+  readonly missing: Case;
+  readonly corners: readonly CornerNumbers[];
+  readonly pick: (c: CornerNumbers, i: number) => Result;
+  /** The figure is held below the limit instead of above it. */
+  readonly upper: boolean;
+  /** What a failed limit counts as, where it is no stop. */
+  readonly soft: Level | null;
+  readonly school: School | null;
+  readonly case: Case;
+}
+
+/** What most judgements over the corners leave out, to be spread first. */
+export const OVER: OverCorners = Object.freeze({
+  rule: 'spacer.kind',
+  limit: 0,
+  missing: OK,
+  corners: [],
+  pick: () => null,
+  upper: false,
+  soft: null,
+  school: null,
+  case: OK,
+});
+
+/**
+ * Judges one figure at every corner; the corner with the worst level decides, among equals the one with the least
+ * margin, errors taken off. A stop at one corner stands whatever is blank at another; else one unmeasured corner decides.
+ */
+export function judgeCorners(o: OverCorners): Finding {
+  const { rule, limit, corners, pick, school } = o;
+  let best: CornerNumbers | null = null;
+  let found: NonNullable<Result> | null = null;
+  let blank: CornerNumbers | null = null;
+  let margin = 0;
+  for (let i = 0; i < corners.length; i += 1) {
+    const c = corners[i] as CornerNumbers;
+    const m = pick(c, i);
+    if (m === null) {
+      blank ??= c;
+      continue;
+    }
+    const here = o.upper ? limit - m.value : m.value - limit;
+    if (found !== null) {
+      // A stop never hides behind a corner that was only measured worse.
+      const order = RANK[judge(here, m.pm).level] - RANK[judge(margin, found.pm).level];
+      if (order > 0 || (order === 0 && here - m.pm >= margin - found.pm)) continue;
+    }
+    best = c;
+    found = m;
+    margin = here;
+  }
+  const j = found === null ? null : judge(margin, found.pm);
+  if (found === null || best === null || j === null || (blank !== null && j.level !== 'stop')) {
+    const corner = blank?.corner ?? null;
+    return { ...BLANK, rule, case: o.missing, limit, unit: 'mm', corner, school };
+  }
+  return finding({
+    ...BLANK,
+    rule,
+    level: softened(j.level, o.soft),
+    case: o.case,
+    value: found.value,
+    limit,
+    margin,
+    pm: found.pm,
+    rss: found.rss,
+    unit: 'mm',
+    corner: best.corner,
+    school,
+    uncertain: j.uncertain,
+  });
+}
+
+/** A cross-check never weighs more than a note, whether it is short or only the error makes it so. */
+function softened(level: Level, soft: Level | null): Level {
+  if (soft === null) return level;
+  return level === 'stop' || (level === 'caution' && soft === 'note') ? soft : level;
+}
+
+/** A figure of one place against its limit, its error in the margin; only the error decides where it is a caution. */
+export function against(f: Finding): Finding {
+  const { level } = judge(f.margin ?? Number.NaN, f.pm ?? 0);
+  return { ...f, level, rss: f.rss ?? f.pm, uncertain: level === 'caution' };
+}
+
+export interface OverWheels {
+  readonly rule: RuleId;
+  readonly limit: number;
+  readonly wheels: readonly OfWheel[];
+  /** Case of the wheel that decides, by its name. */
+  readonly of: (name: string) => Case;
+  /** The same where that wheel was not measured. */
+  readonly blank: (name: string) => Case;
+  /** The figure that is held against the limit, from the reading. */
+  readonly value?: (m: number) => number;
+  /** The error of the reading is taken off first, and what is left decides: no caution that only measuring settles. */
+  readonly inside?: boolean;
+}
+
+/**
+ * Judges one figure of every wheel that can go on; the worst wheel decides; one that was not measured decides before all
+ * but a stop.
+ */
+export function judgeWheels({ rule, limit, wheels, of, blank: blankCase, value, inside }: OverWheels): Finding {
+  let found: Finding | null = null;
+  let blank: string | null = wheels.length === 0 ? '' : null;
+  for (const { name, measured } of wheels) {
+    if (measured === null) {
+      blank ??= name;
+      continue;
+    }
+    const read = inside ? measured.value - measured.pm : measured.value;
+    const v = value ? value(read) : read;
+    const here = against({
+      ...BLANK,
+      rule,
+      case: of(name),
+      value: v,
+      limit,
+      margin: v - limit,
+      pm: inside ? 0 : measured.pm,
+      unit: 'mm',
+    });
+    found = worse(here, found);
+  }
+  if (found !== null && (blank === null || found.level === 'stop')) return found;
+  return { ...BLANK, rule, case: blankCase(blank ?? ''), limit, unit: 'mm' };
+}
+
+/** The worse of two findings of one rule: by level, then by margin. */
+export const worse = (a: Finding, b: Finding | null): Finding => (b === null || byDanger(a, b) < 0 ? a : b);
+
+/** What decides of a rule that some corners leave blank: a stop stands, else the blank one, else what was found. */
+export const stopOrBlank = (found: Finding | null, blank: Finding | null): Finding | null =>
+  found === null || (blank !== null && found.level !== 'stop') ? (blank ?? found) : found;
+
+/** Level of a margin that its own error may eat. */
+export const levelOf = (margin: number, pm: number): Level => judge(margin, pm).level;

@@ -1,0 +1,104 @@
+import type { Corner } from '../../document/document';
+import { CORNER_LABEL } from '../../document/labels';
+import { formatForce, formatLength, formatTorque, formatTurns, type UnitSystem } from '../../units/format';
+import type { Direction } from '../../units/round';
+import type { Finding } from './finding';
+
+/** What the sentences need besides the finding itself. */
+export interface Wording {
+  readonly units: UnitSystem;
+  /** Thread pitch, mm, so that length and turns stand side by side. */
+  readonly pitch: number;
+}
+
+/** What has to be measured, in a sentence. */
+const NEEDS = {
+  turns: 'the turn count',
+  'turns-and-length': 'the turn count and the length of the counted bolt',
+  'bolt-tip': 'the turn count, the length of the counted bolt and its pilot nose',
+  'turns-and-protrusion': 'the turn count and the stud protrusion',
+  'stud-tip': 'the turn count, the stud protrusion and its pilot nose',
+  conversion: 'the tapped depth, the disc hat, the nut’s grip and its thread length',
+  protrusion: 'the stud protrusion',
+  tapped: 'the tapped depth',
+  clearance: 'the loaded clearance',
+  inner: 'the clearance to strut or caliper',
+  gap: 'the gap from arch to tyre',
+  'gap-and-height': 'the gap and the height of the arch edge, because the camber changes',
+  'gap-per-10': 'the gap and how it changes for 10 mm lower, because the car will sit lower',
+  planned: 'the tyre and the offset of the wheels that were measured, to hold the planned ones against',
+  spigot: 'the hub spigot height and the bore chamfer',
+  chamfer: 'the bore chamfer',
+  'spigot-height': 'the hub spigot height',
+  recess: 'the depth of the adapter’s recess',
+  pad: 'the depth of the lug hole from pad to seat',
+  'mate-hub': 'the tapped depth: a bolt holds no more thread than the hub has, however far it turns in',
+  'mate-nut': 'the thread in the nut: it holds no more than that, however far it turns on',
+  'new-nut': 'the thread in the new nut: it holds no more than that, however far it turns on',
+} as const;
+export type Need = keyof typeof NEEDS;
+
+/** A finding with its figures ready to be put into words; each figure is rounded the way that cannot hurt. */
+export class Say {
+  /** “ at the front left” where one corner decides, else empty. */
+  readonly at: string;
+  /** A sentence where the measuring error alone decides, else empty. */
+  readonly error: string;
+  /** Not measured. */
+  readonly short: boolean;
+  readonly stop: boolean;
+  constructor(
+    private readonly f: Finding,
+    private readonly w: Wording,
+  ) {
+    this.at = f.corner ? ` at the ${CORNER_LABEL[f.corner as Corner]}` : '';
+    this.error = f.uncertain
+      ? ` The measuring error of ±${this.len(f.pm, 'up')} alone decides this: measure better.`
+      : '';
+    this.short = f.level === 'unmeasured';
+    this.stop = f.level === 'stop';
+  }
+  /** “Needs the turn count at the front left; unmeasured is not pass.” */
+  needs(need: Need): string {
+    return `Needs ${NEEDS[need]}${this.at}; unmeasured is not pass.`;
+  }
+  len(mm: number | null, d: Direction): string {
+    return formatLength(mm ?? 0, this.w.units, d);
+  }
+  value(d: Direction): string {
+    return this.len(this.f.value, d);
+  }
+  limit(d: Direction): string {
+    return this.len(this.f.limit, d);
+  }
+  /** What is missing to the limit, rounded up. */
+  shortBy(): string {
+    return this.len(-(this.f.margin ?? 0), 'up');
+  }
+  /** A length with its turns beside it. */
+  both(mm: number | null, d: Direction): string {
+    return `${this.len(mm, d)} (${formatTurns((mm ?? 0) / (this.f.pitch ?? this.w.pitch), d)})`;
+  }
+  torque(nm: number | null): string {
+    return formatTorque(nm ?? 0, this.w.units);
+  }
+  force(n: number, d: Direction): string {
+    return formatForce(n, this.w.units, d);
+  }
+  get units(): UnitSystem {
+    return this.w.units;
+  }
+  /** The figure found, as a number. */
+  get v(): number {
+    return this.f.value ?? 0;
+  }
+}
+
+/** “11.5 mm (7.66 turns) of thread; one diameter asks for …” with what is short. */
+export function held(f: Finding, s: Say, what: string): string {
+  const text = `${s.both(f.value, 'down')} of thread${s.at}; ${what} asks for ${s.both(f.limit, 'up')}.`;
+  return (f.margin ?? 0) < -1e-9 ? `${text} Short by ${s.shortBy()}.${s.error}` : `${text}${s.error}`;
+}
+
+/** “ of wheel C” where one wheel decides, else empty. */
+export const wheelWords = (name: string): string => (name === '' ? '' : ` of ${name}`);
