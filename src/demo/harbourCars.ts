@@ -28,7 +28,9 @@ export const HARBOUR_CARS: readonly DemoVehicle[] = [
     }),
     wheelSet: { name: 'camper 16', tyre: '215/65R16C', offsetMm: 50, seat: 'ball14', lugs: 5, boltCircleMm: 118 },
     // Two castings of one part number: the chamfer of the rear right one is half as deep.
-    wheels: { 'camper 16': { wheelBore: [71.6, 71.6, 71.6, 71.6], chamferDepth: [3, 3, 3, 1.5] } },
+    wheels: {
+      'camper 16': { wheelBore: [71.6, 71.6, 71.6, 71.6], boreRecess: [12, 12, 12, 12], chamferDepth: [3, 3, 3, 1.5] },
+    },
     jobs: [
       {
         // Studs alone: safer wheel changes, no plate.
@@ -129,6 +131,7 @@ export const HARBOUR_CARS: readonly DemoVehicle[] = [
     wheels: {
       'beach 15': {
         wheelBore: [106.1, 106.1, 106.1, 106.1],
+        boreRecess: [14, 14, 14, 14],
         chamferDepth: [2, 2, 2, 2],
         pocketDepth: [9, 9, 7, 9],
         lugHole: [28, 28, 28, 28],

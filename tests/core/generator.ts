@@ -295,7 +295,7 @@ const hubOf = (fastening: 'bolt' | 'stud') =>
     hardware: fc.constantFrom('makers' as const, 'makers' as const, 'other' as const, 'unknown' as const),
     makersLength: measured(34, 46, CALIPER, 1, 2),
     lockingFastener: fc.constantFrom(false, false, false, true),
-    lockingShorter: measured(-1, 4, CALIPER, 0.5, 6),
+    lockingShorter: measured(-4, 4, CALIPER, 0.5, 6),
     stockNose: measured(0, 6, CALIPER, 2, 20),
     spigotDiameter: measured(57, 57.1, CALIPER, 0.1),
     stockBoltLength: measured(36, 50, CALIPER),
@@ -342,7 +342,12 @@ export const anyPlan: fc.Arbitrary<Plan> = fc.constantFrom('bolt' as const, 'stu
         { weight: 20, arbitrary: fc.constant<Plan['locking']>({ kind: 'none' }) },
         {
           weight: 4,
-          arbitrary: fc.constantFrom<Plan['locking'][]>({ kind: 'piece', shorter: 1 }, { kind: 'piece', shorter: 0 }),
+          arbitrary: fc.constantFrom<Plan['locking'][]>(
+            { kind: 'piece', shorter: 1 },
+            { kind: 'piece', shorter: 0 },
+            { kind: 'piece', shorter: -2 },
+            { kind: 'piece', shorter: -5 },
+          ),
         },
         { weight: 1, arbitrary: fc.constant<Plan['locking']>({ kind: 'unknown' }) },
       ),

@@ -22,10 +22,12 @@ const of = (thread: string): readonly [number, number] => {
 export function dangers(plan: Plan): string[] {
   const { rightPlate } = plan;
   if (rightPlate === null) return dangersAlike(plan);
+  const missing = plan.corners.length < 2 ? ['the other corner was never measured'] : [];
   // Plates that differ: each corner by itself on its own.
   return plan.corners.flatMap((c) => {
     const thickness = c.corner.endsWith('right') ? rightPlate : plan.spacer.thickness;
-    return dangersAlike({ ...plan, corners: [c], rightPlate: null, spacer: { ...plan.spacer, thickness } });
+    const twice = { ...plan, corners: [c, c], rightPlate: null, spacer: { ...plan.spacer, thickness } };
+    return [...missing, ...dangersAlike(twice)];
   });
 }
 
@@ -61,13 +63,23 @@ function dangersAlike(plan: Plan): string[] {
     bore < hub.spigotDiameter.value - hub.spigotDiameter.pm - 1e-6
   )
     found.push('plate does not go over the spigot');
+  if (plan.corners.length < 2) found.push('the other corner was never measured');
   for (const c of plan.corners) found.push(...atCorner(plan, c));
   for (const w of wheel.each) {
     const lip = spacer.lipRoot;
-    const centred =
-      spacer.centring === 'hub' && spacer.thickness > 0 && (spacer.kind === 'lipped' || spacer.kind === 'adapter');
-    if (centred && lip !== null && w.chamferDepth !== null && lip > w.chamferDepth.value + 1e-6)
+    // A lip is there whatever is said to centre the wheel.
+    const reaches = spacer.thickness > 0 && (spacer.kind === 'lipped' || spacer.kind === 'adapter');
+    if (reaches && lip !== null && w.chamferDepth !== null && lip > w.chamferDepth.value + 1e-6)
       found.push(`${w.name} stands proud`);
+    if (reaches && spacer.lipHeight !== null && (w.boreRecess === null || spacer.lipHeight > w.boreRecess.value + 1e-6))
+      found.push(`${w.name} sits on the lip, for all anybody knows`);
+    if (
+      reaches &&
+      spacer.lipDiameter !== null &&
+      w.bore !== null &&
+      spacer.lipDiameter > w.bore.value + w.bore.pm + 1e-6
+    )
+      found.push(`the lip does not go into ${w.name}`);
     if (nut && nut.shankLength > 0 && nut.shankDiameter === null) found.push('nobody knows how thick the shank is');
     if (nut && nut.shankLength > 0 && w.lugHole !== null && (nut.shankDiameter ?? 0) >= w.lugHole.value - 1e-6)
       found.push(`shank does not enter ${w.name}`);
@@ -297,6 +309,12 @@ function jointsAt(plan: Plan, c: PlanCorner): Joint[] {
   return [{ name: f.kind, ...stock, fullTo: reaches - s, mateFrom: 0, came, own: marked_ }];
 }
 
+/** The plate is so much thicker than any that was counted with that the nuts they came with cannot bottom, whatever their cap. */
+function backedOff({ fastener: f, spacer, corners }: Plan): boolean {
+  const most = Math.max(...corners.map((c) => plate(c.turns)));
+  return f.kind === 'stock' && spacer.kind !== 'adapter' && spacer.thickness - most >= 1.5 - 1e-6;
+}
+
 /** Tip behind the hub, cap of a closed nut, plain shank in the mate's thread. */
 function endsAt(plan: Plan, c: PlanCorner): string[] {
   const { fastener: f, hub } = plan;
@@ -313,12 +331,18 @@ function endsAt(plan: Plan, c: PlanCorner): string[] {
       else if (tip > own + 1e-6) found.push(`${j.name}: jams on its shank`);
     }
     const s0 = plate(c.turns);
-    if (f.kind === 'bolt' && c.tappedDepth !== null) {
-      const behind = tip - c.tappedDepth.value;
+    // A locking piece that ends further in than the others is a bolt or nut of its own.
+    const shorter = lockShorter(plan);
+    const lock = typeof shorter === 'number' && shorter < 0 ? -shorter : 0;
+    for (const more of lock > 0 ? [0, lock] : [0]) {
+      if (f.kind !== 'bolt' || c.tappedDepth === null) break;
+      const behind = tip + more - c.tappedDepth.value;
       const asCounted =
-        hub.stockBoltLength !== null && f.length - plan.spacer.thickness <= hub.stockBoltLength.value - s0 + 1e-6;
-      if (!asCounted && (c.roomBehind === null || behind > c.roomBehind.value + 1e-6))
-        found.push(`comes ${behind.toFixed(2)} out behind`);
+        hub.stockBoltLength !== null &&
+        f.length + more - plan.spacer.thickness <= hub.stockBoltLength.value - s0 + 1e-6;
+      const room = c.roomBehind === null ? null : c.roomBehind.value - Math.max(1, p);
+      if (!asCounted && (room === null || behind > room + 1e-6)) found.push(`comes ${behind.toFixed(2)} out behind`);
+      if (own !== null && tip + more > own + 1e-6) found.push('a locking bolt jams on its shank');
     }
     // What stays on the car was seen with the plate it was counted with, and not a hair further in.
     const further = s0 - plan.spacer.thickness + (f.kind === 'nuts' ? f.nut.shankReach : 0);
@@ -327,24 +351,38 @@ function endsAt(plan: Plan, c: PlanCorner): string[] {
       if (threaded === null) found.push('nobody knows how far what is on the car is threaded');
       else if (tip > threaded + 1e-6) found.push(`${j.name}: jams on its shank`);
       if (hub.fastening === 'bolt') {
-        const room = c.tappedDepth === null || c.roomBehind === null ? null : c.tappedDepth.value + c.roomBehind.value;
+        const room =
+          c.tappedDepth === null || c.roomBehind === null
+            ? null
+            : c.tappedDepth.value + c.roomBehind.value - Math.max(1, p);
         if (room === null) found.push('nobody knows the room behind bolts that go further in');
-        else if (tip > room + 1e-6) found.push(`bolts on the car come out behind`);
+        else if (tip + lock > room + 1e-6) found.push(`bolts on the car come out behind`);
       } else if (f.kind === 'stock' && hub.nutStyle === 'closed' && hub.nutBlindDepth === null)
         found.push('nobody knows the cap of nuts that go further on');
     }
     const nut = f.kind === 'nuts' || f.kind === 'conversion' || f.kind === 'stud' ? f.nut : null;
     const [style, cap] = nut ? [nut.style, nut.blindDepth] : [hub.nutStyle, hub.nutBlindDepth?.value ?? null];
     const hasNut = hub.fastening === 'stud' || f.kind === 'conversion';
-    if (outer && hasNut && style === 'closed' && cap !== null && tip > cap + 1e-6)
+    const stays = f.kind === 'stock' && further <= 1e-6;
+    const least = Math.max(1.5, of(j.thread)[1]);
+    if (
+      outer &&
+      hasNut &&
+      style === 'closed' &&
+      cap !== null &&
+      tip > cap - (stays ? 0 : least) + 1e-6 &&
+      !backedOff(plan)
+    )
       found.push(`${j.name}: bottoms in its cap`);
+    if (outer && hasNut && style === 'closed' && cap !== null && !stays && tip + lock > cap - least + 1e-6 && lock > 0)
+      found.push(`${j.name}: its locking nut bottoms in its cap`);
     if (outer && hasNut && style === 'unknown') found.push('nobody knows whether the nut is closed');
   }
   if (
     f.kind === 'conversion' &&
     c.tappedDepth !== null &&
     c.roomBehind !== null &&
-    f.shortEnd - c.tappedDepth.value > c.roomBehind.value + 1e-6
+    f.shortEnd - c.tappedDepth.value > c.roomBehind.value - Math.max(1, p) + 1e-6
   )
     found.push('hub end fouls behind');
   return p > 0 ? found : [];

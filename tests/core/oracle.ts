@@ -29,7 +29,7 @@ export function brute(input: SearchInput): { total: number; ranked: Candidate[];
           fastener: f?.id ?? null,
           nut: nut?.id ?? null,
           off:
-            input.wantedGap === null
+            input.wantedGap === null || a.numbers.corners.some((c) => c.gapAfter === null)
               ? spacer.part.thickness
               : Math.abs(Math.min(...a.numbers.corners.map((c) => c.gapAfter?.value ?? Number.NaN)) - input.wantedGap),
           margin: Math.min(...a.numbers.corners.map((c) => (c.engagement?.value ?? 0) - a.numbers.minimum)),

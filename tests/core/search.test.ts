@@ -144,6 +144,7 @@ const each: fc.Arbitrary<Partial<WheelEach>[]> = fc.oneof(
     fc.record({
       chamferDepth: measured(0, 3, 200),
       bore: measured(57, 58, 200),
+      boreRecess: measured(8, 16, 200),
       padThickness: measured(8, 16, 200),
       pocketDepth: measured(0, 20, 200),
       lugHole: measured(24, 30, 200),
@@ -176,7 +177,7 @@ const corners = fc
     turns: counted(7, 13),
     studProtrusion: measured(36, 46),
     tappedDepth: measured(16, 26),
-    roomBehind: measured(0, 8),
+    roomBehind: measured(0, 12),
     rotorHat: measured(5, 9),
     spigotHeight: measured(8, 40),
     gap: measured(10, 40),
@@ -191,7 +192,7 @@ const corners = fc
           .record({
             turns: counted(7, 13),
             studProtrusion: measured(36, 46),
-            roomBehind: measured(0, 8),
+            roomBehind: measured(0, 12),
             tappedDepth: measured(16, 26),
           })
           .map((r) => ({ ...left, ...r })),
@@ -231,7 +232,7 @@ const input: fc.Arbitrary<SearchInput> = fc
     hardware: fc.constantFrom('makers' as const, 'makers' as const, 'other' as const, 'unknown' as const),
     makersLength: measured(34, 48),
     locked: fc.constantFrom(false, false, false, false, false, true),
-    lockingShorter: fc.option(fc.record({ value: fc.constantFrom(-1, 0, 2), pm: fc.constant(0.1) }), {
+    lockingShorter: fc.option(fc.record({ value: fc.constantFrom(-3, 0, 2), pm: fc.constant(0.1) }), {
       nil: null,
       freq: 9,
     }),
@@ -241,8 +242,12 @@ const input: fc.Arbitrary<SearchInput> = fc
       { kind: 'none' },
       { kind: 'none' },
       { kind: 'none' },
+      { kind: 'none' },
+      { kind: 'none' },
+      { kind: 'none' },
       { kind: 'piece', shorter: 0 },
       { kind: 'piece', shorter: 2 },
+      { kind: 'piece', shorter: -3 },
     ),
   })
   .map((r): SearchInput => {
@@ -284,6 +289,7 @@ const input: fc.Arbitrary<SearchInput> = fc
           ...base.wheel,
           seat: w.own ? base.wheel.seat : w.seat,
           padThickness: r.isStud ? w.pad : null,
+          boreRecess: { value: 12, pm: 0.1 },
           each: w.each.map((e, k) => wheel(`wheel ${k}`, r.isStud ? e : { ...e, padThickness: null })),
         },
         corners: w.corners.map((c) => ({ ...c, ...r.looked })),

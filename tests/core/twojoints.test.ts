@@ -348,7 +348,7 @@ describe('joint, seats and stance in a plan', () => {
         'joint.proof',
       ),
     ).toBe('stop');
-    // The car's own bolts at the maker's figure are reported; longer ones of an unknown class are taken as 8.8.
+    // The car's own bolts at the maker's figure are reported; longer ones of a class that was not read would yield as 8.8 and hold as 12.9: not measured.
     const hard = { ...known, torque: { value: 215, source: 'handbook' }, fastenerClass: 'unknown' as const };
     const longer = {
       kind: 'bolt' as const,
@@ -359,10 +359,18 @@ describe('joint, seats and stance in a plan', () => {
       class: 'unknown' as const,
     };
     expect(level(boltPlan({ hub: hard }), 'joint.proof')).toBe('caution');
-    expect(level(boltPlan({ hub: hard, fastener: longer }), 'joint.proof')).toBe('stop');
+    expect(level(boltPlan({ hub: hard, fastener: longer }), 'joint.proof')).toBe('unmeasured');
+    expect(level(boltPlan({ hub: hard, fastener: { ...longer, class: '8.8' } }), 'joint.proof')).toBe('stop');
     expect(level(boltPlan({ hub: hard, fastener: { ...longer, class: '10.9' } }), 'joint.proof')).toBe('pass');
-    // A contact that nobody measured never makes it better: the thread's own diameter clamps the most.
-    expect(level(boltPlan({ hub: { ...hard, contactDiameter: null }, fastener: longer }), 'joint.proof')).toBe('stop');
+    // A contact that was not measured never makes it better: the thread's own diameter clamps the most, and then it has to be measured.
+    const open = { ...hard, contactDiameter: null };
+    expect(level(boltPlan({ hub: open, fastener: longer }), 'joint.proof')).toBe('unmeasured');
+    expect(
+      level(
+        boltPlan({ hub: { ...open, torque: { value: 900, source: 'wrong page' } }, fastener: longer }),
+        'joint.proof',
+      ),
+    ).toBe('stop');
     // rules: joint.need, joint.bearing-moment — worked by hand in joint.test.ts.
     expect(find(p, 'joint.need')).toMatchObject({ limit: 12000, level: 'note' });
     expect(level(boltPlan({ hub: { ...known, wheelLoad: 20000 } }), 'joint.need')).toBe('caution');

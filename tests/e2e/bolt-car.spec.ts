@@ -44,7 +44,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await front.getByLabel('Torque', { exact: true }).fill('120');
     await page.getByRole('button', { name: 'Take in' }).click();
     await expect(front.getByText('did you mean M14x1.5?')).toBeVisible();
-    await expect(front.getByText('Torque source is empty.')).toBeVisible();
+    await expect(front.getByText('Torque source: enter where the figure comes from')).toBeVisible();
     await expect(front.getByLabel('Thread', { exact: true })).toHaveValue('M14x15');
     await accessible(page);
     await front.getByLabel('Thread', { exact: true }).fill('14mm');

@@ -145,7 +145,7 @@ async function adapterJob(): Promise<string> {
     AT,
   );
   const keep = { unit: 'mm', typed: 'as read', pm: 0.1, method: 'caliper' };
-  for (const [id, value] of Object.entries({ wheelBore: 106.1, chamferDepth: 2, pocketDepth: 9 })) {
+  for (const [id, value] of Object.entries({ wheelBore: 106.1, boreRecess: 14, chamferDepth: 2, pocketDepth: 9 })) {
     for (const w of wheels)
       await addWheelReading(store.db, vehicleId, w.id, { quantity: id, value, ...keep }, 'Bram', AT);
   }

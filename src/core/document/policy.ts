@@ -43,6 +43,7 @@ export interface Policy {
   readonly visibleThreadInch: number;
   readonly leadPitches: number;
   readonly closedNutGap: number;
+  readonly behindReserve: number;
   readonly clearanceReserveStreet: number;
   readonly clearanceReserveTrack: number;
   readonly spigotGood: number;
@@ -136,6 +137,15 @@ export const POLICY_RULES: readonly PolicyRule[] = [
     'ISO 4753, incomplete thread u ≤ 2P (from memory)',
   ),
   rule('closedNutGap', 1.5, 1, 5, 'mm', 'Room a stud keeps inside a closed nut; never under one pitch.', COMMON),
+  rule(
+    'behindReserve',
+    1,
+    1,
+    5,
+    'mm',
+    'Room that a tip keeps behind the hub to what moves there; never under one pitch, in case it is a blind bottom.',
+    COMMON,
+  ),
   rule('clearanceReserveStreet', 5, 3, 20, 'mm', 'Reserve on the loaded clearance, street and towing.', COMMON),
   rule('clearanceReserveTrack', 8, 5, 25, 'mm', 'Reserve on the loaded clearance, track and competition.', COMMON),
   rule('spigotGood', 4, 3, 10, 'mm', 'Hub spigot that is left to centre the wheel: good at or above.', COMMON),

@@ -2,10 +2,15 @@ import { z } from 'zod';
 import { POLICY_RULES, type Policy, SCHOOLS, type School } from './policy';
 
 /** Zod mirror of the policy data: each value inside its allowed range, at least one governing school. */
-const values = Object.fromEntries(POLICY_RULES.map((r) => [r.id, z.number().min(r.min).max(r.max)])) as Record<
-  (typeof POLICY_RULES)[number]['id'],
-  z.ZodNumber
->;
+/** Values that documents of this format began without: what they leave out is the default. */
+const LATER: ReadonlySet<string> = new Set(['behindReserve']);
+
+const values = Object.fromEntries(
+  POLICY_RULES.map((r) => {
+    const value = z.number().min(r.min).max(r.max);
+    return [r.id, LATER.has(r.id) ? value.default(r.default) : value];
+  }),
+) as Record<(typeof POLICY_RULES)[number]['id'], z.ZodNumber>;
 
 export const policySchema: z.ZodType<Policy> = z.strictObject({
   version: z.string().min(1),

@@ -51,7 +51,10 @@ function eachPlate(plan: Plan): Found {
     return judgedAlike({ ...plan, corners: [c], spacer: { ...plan.spacer, thickness }, rightPlate: null });
   });
   const worstOf = new Map<string, Finding>();
+  // One side by itself is no axle; whether both are there is asked of the whole plan.
+  const whole = plan.corners.length > 1;
   for (const f of sides.flatMap((s) => s.findings)) {
+    if (whole && f.rule === 'reading.corners') continue;
     const key = `${f.rule}/${f.school ?? ''}/${ofKind(f)}`;
     const other = worstOf.get(key);
     if (other === undefined || graver(f, other)) worstOf.set(key, f);
@@ -87,7 +90,7 @@ const ofKind = ({ case: c }: Finding): string =>
  */
 export function assess(asRead: Plan): Assessment {
   const plan = bare(asRead);
-  const unequal = plan.rightPlate !== null && plan.rightPlate !== plan.spacer.thickness && plan.corners.length > 1;
+  const unequal = plan.rightPlate !== null && plan.rightPlate !== plan.spacer.thickness;
   const { numbers, findings } = unequal ? eachPlate(plan) : judgedAlike(plan);
   const accepted = plan.leadSignOff !== null;
   const strict = plan.use === 'competition' && !accepted;

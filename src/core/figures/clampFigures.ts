@@ -8,7 +8,7 @@ import { type BoltClass, boltStrength } from '../thread/classes';
 import { stressArea } from '../thread/profile';
 import type { Plan } from '../document/document';
 import { wheelTorque } from '../document/hardware';
-import { ofWheels } from '../document/wheels';
+import { eachWheel, ofWheels } from '../document/wheels';
 import { type CompiledThread, compileThread } from './compiled';
 import { newNut } from './stack';
 
@@ -24,13 +24,17 @@ export interface JointNumbers {
 }
 
 export interface StressNumbers {
-  /** MPa. */
+  /** MPa, at the end of the fastener where it is the larger share of its yield. */
   readonly worst: number;
   /** Yield of the stated class, or of 8.8 where nobody read it, MPa. */
   readonly yield: number;
+  /** Share of yield at the kindest value of what is not known: class 12.9, and the contact that clamps the least. */
+  readonly kindest: number;
   readonly classKnown: boolean;
-  /** The seat’s contact was measured; else the thread’s own diameter is taken, which clamps the most. */
+  /** The contact was measured, and can be; else the thread’s own diameter is taken, which clamps the most. */
   readonly contactKnown: boolean;
+  /** The hub end of a two-ended stud is the weaker one. */
+  readonly hubEnd: boolean;
 }
 
 /** Class of the fastener that goes in; stock ones are what was read on the car. */
@@ -40,7 +44,7 @@ export function fastenerClass(plan: Plan): BoltClass {
 }
 
 /** Class of what holds the wheel: on an adapter its own studs, else the fastener that goes in. */
-const wheelClass = (plan: Plan): BoltClass => plan.spacer.adapter?.studClass ?? fastenerClass(plan);
+export const wheelClass = (plan: Plan): BoltClass => plan.spacer.adapter?.studClass ?? fastenerClass(plan);
 
 const bearings = new Map<string, Bearing | null>();
 
@@ -60,7 +64,7 @@ function bearingFor(seat: Plan['hub']['seat'], contact: number): Bearing | null 
 export function jointNumbers(plan: Plan, t: CompiledThread): JointNumbers | null {
   const { hub, policy } = plan;
   const torque = wheelTorque(plan);
-  if (torque === null || hub.contactDiameter === null || hub.contactDiameter === 0) return null;
+  if (torque === null || !canBear(hub.contactDiameter, t.thread.d)) return null;
   const bearing = bearingFor(fastenerSeat(plan), hub.contactDiameter);
   if (bearing === null) return null;
   const clamp = clampBand(torque.value, t.thread, bearing, hub.condition, 'click');
@@ -76,61 +80,132 @@ export function jointNumbers(plan: Plan, t: CompiledThread): JointNumbers | null
   };
 }
 
-/** Combined stress of it while it is tightened; null without a torque figure. */
+/** Nothing bears on less than the thread itself: such a figure is of something else. */
+const canBear = (contact: number | null, d: number): contact is number => contact !== null && contact >= d - 1e-9;
+
+/** Where a seat bears whose contact was not measured, for the least clamp, mm: the largest lug hole, else twice the thread. */
+function widestContact(plan: Plan, d: number): number {
+  const holes = eachWheel(plan.wheel, 'lugHole').flatMap((w) => (w.measured ? w.measured.value + w.measured.pm : []));
+  return Math.max(d, holes.length > 0 ? Math.max(...holes) : 2 * d);
+}
+
+/** Most clamp of the wheel's joint, N: a contact that was not measured takes the thread's own diameter. Null without a torque figure. */
+export function mostClamp(plan: Plan, t: CompiledThread): number | null {
+  const torque = wheelTorque(plan);
+  if (torque === null) return null;
+  const { contactDiameter, condition } = plan.hub;
+  const { d } = t.thread;
+  const contact = canBear(contactDiameter, d) ? contactDiameter : d;
+  const bearing = bearingFor(fastenerSeat(plan), contact) ?? { kind: 'flat' as const, meanDiameter: contact };
+  return clampBand(torque.value, t.thread, bearing, condition, 'click').high;
+}
+
+/** The same for the adapter's nuts on the factory studs, N. */
+export function mostHubClamp(plan: Plan, t: CompiledThread): number | null {
+  const a = plan.spacer.adapter;
+  if (a === null || a.torque === null) return null;
+  const { d } = t.thread;
+  const meanDiameter = canBear(a.nutContact, d) ? a.nutContact : d;
+  return clampBand(a.torque.value, t.thread, { kind: 'flat', meanDiameter }, a.condition, 'click').high;
+}
+
+interface Loaded {
+  /** N·m. */
+  readonly torque: number;
+  readonly condition: Plan['hub']['condition'];
+  readonly class: BoltClass;
+  /** Bearing on a contact, mm. */
+  readonly bearing: (contact: number) => Bearing;
+  /** Measured; null where it was not, or cannot be. */
+  readonly contact: number | null;
+  /** For the least clamp, where it is not measured, mm. */
+  readonly widest: number;
+  /** Ends that carry the force, the tightened one first. */
+  readonly ends: readonly CompiledThread[];
+}
+
+/** The end that is stressed to the larger share of its yield, and that share at the kindest value of what is not known. */
+function stressOf({ torque, condition, class: said, bearing, contact, widest, ends }: Loaded): StressNumbers {
+  const t = ends[0] as CompiledThread;
+  const known = boltStrength(said, t.thread.d) !== null;
+  const share = (at: CompiledThread, on: number, cls: BoltClass) => {
+    const worst = stressKept(t, torque, bearing(on), condition, at);
+    const limit = (boltStrength(cls, at.thread.d) as NonNullable<ReturnType<typeof boltStrength>>).yield;
+    return { worst, yield: limit, share: worst / limit };
+  };
+  const most = (on: number, cls: BoltClass) =>
+    ends.map((at) => ({ ...share(at, on, cls), hubEnd: at !== t })).reduce((a, b) => (b.share > a.share ? b : a));
+  const worst = most(contact ?? t.thread.d, known ? said : '8.8');
+  const kindest = known && contact !== null ? worst.share : most(contact ?? widest, known ? said : '12.9').share;
+  return {
+    worst: worst.worst,
+    yield: worst.yield,
+    kindest,
+    classKnown: known,
+    contactKnown: contact !== null,
+    hubEnd: worst.hubEnd,
+  };
+}
+
+/** Combined stress of it while it is tightened, at both ends of a two-ended stud; null without a torque figure. */
 export function stressNumbers(plan: Plan, t: CompiledThread): StressNumbers | null {
-  const { hub } = plan;
+  const { hub, fastener } = plan;
   const torque = wheelTorque(plan);
   if (torque === null) return null;
   const { d } = t.thread;
-  const contactKnown = hub.contactDiameter !== null && hub.contactDiameter > 0;
-  const contact = contactKnown ? (hub.contactDiameter as number) : d;
-  const bearing = bearingFor(fastenerSeat(plan), contact) ?? { kind: 'flat' as const, meanDiameter: contact };
-  const own = boltStrength(wheelClass(plan), d);
-  return {
-    worst: stressKept(t, torque.value, bearing, hub.condition),
-    yield: (own ?? (boltStrength('8.8', d) as NonNullable<typeof own>)).yield,
-    classKnown: own !== null,
-    contactKnown,
-  };
+  const seat = fastenerSeat(plan);
+  return stressOf({
+    torque: torque.value,
+    condition: hub.condition,
+    class: wheelClass(plan),
+    bearing: (contact) => bearingFor(seat, contact) ?? { kind: 'flat', meanDiameter: contact },
+    contact: canBear(hub.contactDiameter, d) ? hub.contactDiameter : null,
+    widest: widestContact(plan, d),
+    ends: fastener.kind === 'conversion' ? [t, compileThread(fastener.hubThread)] : [t],
+  });
 }
 
 /**
  * Combined stress in the factory studs at the torque of an adapter's nuts; null without an adapter or its figure. Those nuts bear
- * flat; where nobody measured on what, the thread's own diameter clamps the most, and twice that the least.
- * @param least takes the contact that clamps the least, where it is not measured
+ * flat; where it was not measured on what, the thread's own diameter clamps the most, and twice that the least.
  */
-export function hubStress(plan: Plan, least = false): StressNumbers | null {
+export function hubStress(plan: Plan): StressNumbers | null {
   const { hub, spacer } = plan;
   const torque = spacer.adapter?.torque ?? null;
-  if (torque === null) return null;
+  if (torque === null || spacer.adapter === null) return null;
   const t = compileThread(hub.thread);
   const { d } = t.thread;
-  const own = boltStrength(hub.fastenerClass, d);
-  const contact = spacer.adapter?.nutContact ?? null;
-  const known = contact !== null && contact > 0;
-  const unmeasured = least ? 2 * d : d;
-  const meanDiameter = known ? contact : unmeasured;
-  return {
-    worst: stressKept(t, torque.value, { kind: 'flat', meanDiameter }, spacer.adapter?.condition ?? 'unknown'),
-    yield: (own ?? (boltStrength('8.8', d) as NonNullable<typeof own>)).yield,
-    classKnown: own !== null,
-    contactKnown: known,
-  };
+  const { nutContact, condition } = spacer.adapter;
+  return stressOf({
+    torque: torque.value,
+    condition,
+    class: hub.fastenerClass,
+    bearing: (meanDiameter) => ({ kind: 'flat', meanDiameter }),
+    contact: canBear(nutContact, d) ? nutContact : null,
+    widest: 2 * d,
+    ends: [t],
+  });
 }
 
 const stresses = new WeakMap<CompiledThread, Map<string, number>>();
 
 /** Worst stress, kept: plans repeat a few. */
-function stressKept(t: CompiledThread, torque: number, bearing: Bearing, condition: Plan['hub']['condition']): number {
+function stressKept(
+  t: CompiledThread,
+  torque: number,
+  bearing: Bearing,
+  condition: Plan['hub']['condition'],
+  at: CompiledThread,
+): number {
   let known = stresses.get(t);
   if (known === undefined) {
     known = new Map();
     stresses.set(t, known);
   }
-  const key = `${torque}/${condition}/${JSON.stringify(bearing)}`;
+  const key = `${torque}/${condition}/${at.thread.d}x${at.thread.pitch}/${JSON.stringify(bearing)}`;
   let worst = known.get(key);
   if (worst === undefined) {
-    worst = worstStress({ torque, thread: t.thread, bearing, condition, tool: 'click' });
+    worst = worstStress({ torque, thread: t.thread, bearing, condition, tool: 'click', at: at.thread });
     known.set(key, worst);
   }
   return worst;

@@ -14,8 +14,18 @@ import {
   minimumsFor,
   type SchoolMinimum,
 } from './compiled';
-import { fastenerClass, type JointNumbers, jointNumbers, type StressNumbers, stressNumbers } from './clampFigures';
+import {
+  fastenerClass,
+  type JointNumbers,
+  jointNumbers,
+  mostClamp,
+  mostHubClamp,
+  type StressNumbers,
+  stressNumbers,
+  wheelClass,
+} from './clampFigures';
 import { type Moves, movesOf, type Shift } from './moves';
+import { countedState } from '../document/bare';
 import type { Corner, Measured, Plan, PlanCorner } from '../document/document';
 import { STAYS_PUT } from '../document/vocabulary';
 import type { School } from '../document/policy';
@@ -82,19 +92,22 @@ export function computeNumbers(plan: Plan): Numbers {
   const nut = newNut(fastener);
   const stock = minimumsFor(own, hub.threadMaterial, fastenerClass(plan), hub.internalTensile, policy);
   const wheel = nut
-    ? minimumsFor(outer, nut.material, fastenerClass(plan), nut.tensile, policy)
+    ? minimumsFor(outer, nut.material, wheelClass(plan), nut.tensile, policy)
     : outer === own
-      ? stock
-      : minimumsFor(outer, hub.threadMaterial, 'unknown', hub.internalTensile, policy);
+      ? spacer.adapter === null
+        ? stock
+        : minimumsFor(outer, hub.threadMaterial, wheelClass(plan), hub.internalTensile, policy)
+      : minimumsFor(outer, hub.threadMaterial, wheelClass(plan), hub.internalTensile, policy);
   const offset = plan.planned?.offset ?? plan.wheel.offset;
   const twoJoints = fastener.kind === 'conversion' || spacer.kind === 'adapter';
   const corners: CornerNumbers[] = [];
   const joint = jointNumbers(plan, outer);
+  const clamp = mostClamp(plan, outer);
   const own3 = (thread: number | null, pitch: number): number | null =>
     thread === null ? null : Math.max(thread, policy.turnsNeverDrive * pitch);
   const enough = {
-    ...enoughFor(wheel, outer, nut ? nut.tensile : hub.internalTensile, joint),
-    own: own3(wheelNutTarget(plan, outer.thread.d), outer.thread.pitch),
+    ...enoughFor(wheel, outer, nut ? nut.tensile : hub.internalTensile, clamp),
+    own: own3(wheelNutTarget(plan, outer.thread), outer.thread.pitch),
   };
   const parts = { plan, own, outer, stock: stock.minimum, enough };
   for (const c of plan.corners) corners.push(cornerNumbers(parts, c));
@@ -107,8 +120,9 @@ export function computeNumbers(plan: Plan): Numbers {
     ownNut: enough.own,
     hubEnough: twoJoints
       ? {
-          ...enoughFor(stock, own, hub.internalTensile, joint),
-          own: own3(adapterNutTarget(plan, own.thread.d), own.thread.pitch),
+          // Both ends of a two-ended stud carry one force; an adapter’s nuts have a figure of their own.
+          ...enoughFor(stock, own, hub.internalTensile, spacer.adapter === null ? clamp : mostHubClamp(plan, own)),
+          own: own3(adapterNutTarget(plan, own.thread), own.thread.pitch),
         }
       : null,
     corners,
@@ -129,9 +143,9 @@ function enoughFor(
   m: Minimums,
   t: CompiledThread,
   internalTensile: number | null,
-  joint: JointNumbers | null,
+  clamp: number | null,
 ): Omit<Enough, 'own'> {
-  const carried = internalTensile === null || joint === null ? 0 : carries(t, joint.clamp.high, internalTensile);
+  const carried = internalTensile === null || clamp === null ? 0 : carries(t, clamp, internalTensile);
   const floor = Math.max(m.floor, carried);
   return { target: Math.max(m.minimum, floor), floor };
 }
@@ -281,3 +295,23 @@ export const movesWheel = (plan: Plan): boolean =>
   plan.camberChange !== 0 ||
   plan.lowerBy !== 0 ||
   plan.planned !== null;
+
+/**
+ * Corners whose gap and clearance are asked for. Where nothing moves (a check or a conversion that keeps the very plate it was counted with,
+ * on wheels, camber and height that stay) only what was measured is judged, and nothing is borrowed from the other corner.
+ * @param measured whether a corner has the figure
+ */
+export function askedCorners(
+  plan: Plan,
+  n: Numbers,
+  measured: (c: CornerNumbers) => boolean,
+): readonly CornerNumbers[] {
+  return movesWheel(plan) && !keepsPlate(plan) ? n.corners : n.corners.filter(measured);
+}
+
+const keepsPlate = ({ wish, camberChange, lowerBy, planned, corners, spacer }: Plan): boolean =>
+  (wish === 'check' || wish === 'conversion') &&
+  camberChange === 0 &&
+  lowerBy === 0 &&
+  planned === null &&
+  corners.every((c) => c.turns !== null && Math.abs(countedState(c).plate - spacer.thickness) < 1e-9);

@@ -1,6 +1,7 @@
 import type { Policy } from '../document/policy';
 import type { ThreadMaterial } from '../engagement/schools';
 import { lengthWindow, type LengthWindow } from '../engagement/boltStack';
+import { roomToUse } from '../engagement/behind';
 import { TURN_RESOLUTION, turnsToLength } from '../engagement/turns';
 import { compileThread, minimumsFor } from '../figures/compiled';
 import { formatLength, type UnitSystem } from '../units/format';
@@ -33,7 +34,6 @@ export interface LengthAnswer extends QuickAnswer {
 
 /** A new bolt is measured by caliper before it goes in. mm. */
 const STOCK_PM = 0.1;
-const ROOM_KEPT = 1;
 
 /**
  * Bolt length for a plate: as now Lc + (s − s0); to the target Lc + (s − s0) + E − N·P; clear of what is behind
@@ -60,10 +60,11 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
           keep: stock + longer,
           mate: depth ?? Number.POSITIVE_INFINITY,
           enough: { target: minimum, floor, own: null },
-          clear: !roomKnown ? null : stock + longer + depth + behind - travel - lead,
+          clear: !roomKnown
+            ? null
+            : stock + longer + depth + roomToUse({ value: behind, pm: 0 }, pitch, policy.behindReserve) - travel - lead,
           pm: errors,
-          // Anything that moves keeps a millimetre.
-          clearPm: ROOM_KEPT,
+          clearPm: 0,
         });
   // Without depth and room the tip goes no further in than it was counted, so a longer bolt than that is none.
   const tooShort = found !== null && !roomKnown && keep < found.min - 1e-9;

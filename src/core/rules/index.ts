@@ -4,6 +4,7 @@ import { adapterPocket } from './adapter/adapterPocket';
 import { adapterProof } from './adapter/adapterProof';
 import { adapterRecess } from './adapter/adapterRecess';
 import { adapterTorque } from './adapter/adapterTorque';
+import { lockingEnds } from './bolt-and-stud/lockingEnds';
 import { boltBehind } from './bolt-and-stud/boltBehind';
 import { centringLipBore } from './centring/centringLipBore';
 import { centringLipHeight } from './centring/centringLipHeight';
@@ -41,6 +42,7 @@ import { jointProof } from './joint/jointProof';
 import { nutBottom } from './nut/nutBottom';
 import { nutShank } from './nut/nutShank';
 import { readingContradiction } from './reading/readingContradiction';
+import { readingCorners } from './reading/readingCorners';
 import { readingError } from './reading/readingError';
 import type { DecidedBy, Rule } from './kit/rule';
 import { Say, type Wording } from './kit/say';
@@ -69,10 +71,12 @@ const LIST = [
   engagementNeverDrive,
   engagementHubEnd,
   engagementLocking,
+  lockingEnds,
   engagementMaterial,
   engagementTravel,
   readingContradiction,
   readingError,
+  readingCorners,
   threadMatch,
   circleMatch,
   boltBehind,
@@ -133,7 +137,7 @@ export const RULES = LIST as unknown as readonly AnyRule[];
  * Version of the rules as a whole: one more whenever a rule is added, or judges a plan otherwise than before. Kept with
  * every evaluation, so that a record says by which rules it was judged.
  */
-export const RULES_VERSION = 7;
+export const RULES_VERSION = 8;
 
 const BY_ID = new Map(RULES.map((r) => [r.id, r]));
 

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { InputError, tryInput } from '@/core/errors';
 import { CORNERS, HARDWARE_ON, SEATS, USES, WISHES } from '@/core/document/vocabulary';
 import { carriedSchema } from '@/core/quick/carried';
+import { isSource } from '@/core/document/source';
 import { parseDrilling } from '@/core/parts/drilling';
 import { BOLT_CLASSES, NUT_CLASSES_SAID } from '@/core/thread/classes';
 import { parseThread } from '@/core/thread/designation';
@@ -104,14 +105,12 @@ const hubFields = z.object({
 });
 
 /** A figure says where it came from; without a figure nothing is asked. Said at once, also where another field is wrong. */
-export const hubForm = hubFields.refine(
-  (hub) => typeof hub.torque !== 'number' || /[\p{L}\p{N}]/u.test(String(hub.torqueSource)),
-  {
-    path: ['torqueSource'],
-    message: 'Torque source is empty. Say where the figure came from: handbook page, door plate, supplier’s leaflet.',
-    when: ({ value }) => value !== null && typeof value === 'object',
-  },
-);
+export const hubForm = hubFields.refine((hub) => typeof hub.torque !== 'number' || isSource(String(hub.torqueSource)), {
+  path: ['torqueSource'],
+  message:
+    'Torque source: enter where the figure comes from, such as a handbook page, the door plate, a supplier’s leaflet.',
+  when: ({ value }) => value !== null && typeof value === 'object',
+});
 
 export const wheelSetForm = z.object({
   setName: words('Wheel set', 'A short name will do, such as “summer 17”.'),

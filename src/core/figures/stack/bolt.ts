@@ -1,5 +1,6 @@
 import { boltProtrusion, boltReach, boltThreadNeeded, calibrateSeat, lengthWindow } from '../../engagement/boltStack';
 import { countedState } from '../../document/bare';
+import { roomToUse } from '../../engagement/behind';
 import { result } from '../result';
 import {
   held,
@@ -34,7 +35,7 @@ export function boltStack({ plan, c, travel, pitch, enough }: StackParts): Stack
   const seat = counted === null ? null : calibrateSeat(counted.value, lead, travel.value) + s;
   const longerPm = travel.pm + (counted?.pm ?? 0) + policy.fastenerPm + sPm + nosePm;
   const open = depth === null || c.roomBehind === null || seat === null || hub.stockNose === null;
-  const clear = open ? null : seat + Dt + (c.roomBehind?.value ?? 0);
+  const clear = open || c.roomBehind === null ? null : seat + Dt + roomToUse(c.roomBehind, pitch, policy.behindReserve);
   const common = {
     ...NO_STACK,
     untouched: depth === null ? null : untouchedOf(plan, travel, Dt, counted),
@@ -50,7 +51,7 @@ export function boltStack({ plan, c, travel, pitch, enough }: StackParts): Stack
             enough,
             clear,
             pm: longerPm,
-            clearPm: depthPm + (c.roomBehind?.pm ?? 0),
+            clearPm: depthPm,
           }),
     bearing: seat,
   };

@@ -3,6 +3,7 @@ export { boltStack } from './bolt';
 export { conversionStack } from './conversion';
 export {
   chosenNut,
+  deeperBy,
   newNut,
   reachesDeeper,
   sameMate,

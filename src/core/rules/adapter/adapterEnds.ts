@@ -1,6 +1,5 @@
 import type { Plan, PlanCorner } from '../../document/document';
 import type { CornerNumbers } from '../../figures/numbers';
-import { compileThread } from '../../figures/compiled';
 import type { Case, Finding } from '../kit/finding';
 import { against, BLANK, finding, stopOrBlank, worse } from '../kit/make';
 import { PLAIN, type Judged, type Rule } from '../kit/rule';
@@ -26,8 +25,8 @@ function factoryAt(plan: Plan, c: PlanCorner, m: CornerNumbers): Finding | null 
   const needed = Z.value - a.web;
   const pm = Z.pm + policy.spacerPm;
   const nose = hub.stockNose?.value ?? 0;
-  const lead = policy.leadPitches * compileThread(hub.thread).thread.pitch;
-  const proven = m.travel === null ? 0 : m.travel.value - m.travel.pm + nose + lead;
+  // The count has run over full thread as far as it travelled and the nose before it; a lead is an allowance and proves nothing.
+  const proven = m.travel === null ? 0 : m.travel.value - m.travel.pm + nose;
   if (proven >= needed + pm) return null;
   const own = hub.stockStudThread;
   if (own === null) return open('factory-unknown', c.corner);

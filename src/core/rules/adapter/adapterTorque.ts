@@ -1,3 +1,4 @@
+import { isSource } from '../../document/source';
 import type { Case } from '../kit/finding';
 import { BLANK, finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
@@ -19,7 +20,7 @@ export const adapterTorque: Rule<'adapter.torque', Figure> = {
   judge({ plan: { spacer } }, out) {
     if (spacer.adapter === null) return;
     const t = spacer.adapter.torque;
-    const known = t !== null && /[\p{L}\p{N}]/u.test(t.source);
+    const known = t !== null && isSource(t.source);
     const which: Figure = { is: known ? 'figure' : 'none', source: t?.source ?? '' };
     out.push(
       finding({

@@ -1,4 +1,6 @@
-import type { PlanCorner } from '../../document/document';
+import type { Plan, PlanCorner } from '../../document/document';
+import { roomToUse } from '../../engagement/behind';
+import { compileThread } from '../../figures/compiled';
 import type { CornerNumbers } from '../../figures/numbers';
 import type { Case, Finding } from '../kit/finding';
 import { against, BLANK, finding, levelOf, stopOrBlank, worse } from '../kit/make';
@@ -26,7 +28,7 @@ export function judgeBehind(
   let blank: Finding | null = null;
   for (let i = 0; i < plan.corners.length; i += 1) {
     if (!applies(n.corners[i] as CornerNumbers)) continue;
-    const here = behindAt(rule, plan.corners[i] as PlanCorner, n.corners[i] as CornerNumbers);
+    const here = behindAt(rule, plan, plan.corners[i] as PlanCorner, n.corners[i] as CornerNumbers);
     if (here.level === 'unmeasured') blank ??= here;
     else found = worse(here, found);
   }
@@ -34,12 +36,12 @@ export function judgeBehind(
   if (decides) out.push(decides);
 }
 
-function behindAt(rule: BehindRule, c: PlanCorner, m: CornerNumbers): Finding {
+function behindAt(rule: BehindRule, plan: Plan, c: PlanCorner, m: CornerNumbers): Finding {
   // A tip that ends no further in than as counted needs no room that was not there; where only the error says further, a caution.
   const asCounted = m.further !== null && m.further.value <= 1e-9 ? m.further : null;
   const proven = asCounted === null ? null : noFurther(rule, c, asCounted);
   if (proven?.level === 'pass') return proven;
-  const measured = inRoom(rule, c, m);
+  const measured = inRoom(rule, plan, c, m);
   return proven !== null && (measured.level === 'stop' || measured.level === 'unmeasured') ? proven : measured;
 }
 
@@ -62,14 +64,15 @@ const noFurther = (
   });
 
 /** The tip against the room that was measured behind this very corner. */
-function inRoom(rule: BehindRule, c: PlanCorner, m: CornerNumbers): Finding {
+function inRoom(rule: BehindRule, plan: Plan, c: PlanCorner, m: CornerNumbers): Finding {
   const open = (is: BehindCase['is']): Finding =>
     finding({ ...BLANK, rule, level: 'unmeasured', case: { is }, unit: 'mm', corner: c.corner });
   if (c.tappedDepth === null) return open('depth');
   if (c.roomBehind === null && rule === 'bolt.behind') return open('room');
   if (m.behind === null) return open('length');
   // A stud whose short end stays inside the thread asks for no room behind it.
-  const limit = c.roomBehind === null ? 0 : c.roomBehind.value - c.roomBehind.pm;
+  const { pitch } = compileThread(plan.hub.thread).thread;
+  const limit = c.roomBehind === null ? 0 : roomToUse(c.roomBehind, pitch, plan.policy.behindReserve);
   const { value, pm, rss } = m.behind;
   const margin = limit - value;
   if (c.roomBehind === null && levelOf(margin, pm) !== 'pass') return open('room');
@@ -92,7 +95,14 @@ export const behindSentence =
       case 'ok':
         break;
     }
-    if (s.v < -0.05) return `The tip stays ${s.len(-s.v, 'down')} inside the thread${s.at}.${s.error}`;
-    const text = `The tip comes ${s.value('up')} out behind the thread${s.at}; there is room for ${s.limit('down')}.`;
-    return s.stop ? `${text} It would foul what is behind.${s.error}` : `${text}${s.error}`;
+    const room =
+      (f.limit ?? 0) >= 0
+        ? `${s.limit('down')} may come out there`
+        : `it has to stay ${s.len(-(f.limit ?? 0), 'up')} inside the thread`;
+    const text =
+      s.v < 0
+        ? `The tip stays ${s.len(-s.v, 'down')} inside the thread${s.at}`
+        : `The tip comes ${s.value('up')} out behind the thread${s.at}; ${room}`;
+    if (!s.stop) return `${text}.${s.error}`;
+    return `${text}${s.v < 0 ? `; ${room}` : ''}. It would foul what is behind.${s.error}`;
   };

@@ -8,9 +8,9 @@ export const boltBehind: Rule<'bolt.behind', BehindCase> = {
   title: 'Bolt tip behind the hub',
   statement:
     'A bolt does not reach the shoes, backing plate or sensor ring behind its thread. A tip that ends no further in than it was counted needs no room; a count proves only the plate it was taken with, or a thicker one.',
-  formula: 'Lb − (tr + s + qb) − Dt ≤ A, or Lb − s ≤ Lc − s0',
+  formula: 'Lb − (tr + s + qb) − Dt ≤ A − max(1 mm, 1 P), or Lb − s ≤ Lc − s0',
   sources: ['geometry'],
-  policy: ['leadPitches', 'fastenerPm'],
+  policy: ['leadPitches', 'fastenerPm', 'behindReserve'],
   needs: ['turns', 'tappedDepth', 'roomBehind', 'stockBoltLength', 'stockNose'],
   chosen: ['spacer', 'fastener'],
   decidedBy: 'length',

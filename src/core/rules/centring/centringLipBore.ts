@@ -1,6 +1,6 @@
 import type { Measured, Plan } from '../../document/document';
 import { ofWheels } from '../../document/wheels';
-import { closeFit, type FitCase, hasPlate, lipped } from './centringShared';
+import { closeFit, type FitCase, hasLip, hasPlate, lipped } from './centringShared';
 import type { Finding } from '../kit/finding';
 import { worse } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
@@ -47,13 +47,15 @@ export const centringLipBore: Rule<'centring.lip-bore', FitCase> = {
   judge({ plan }, out) {
     if (!hasPlate(plan)) return;
     out.push(boreOver(plan));
-    if (!lipped(plan)) return;
+    if (!hasLip(plan)) return;
     let lip: Finding | null = null;
     for (const w of ofWheels(plan.wheel, 'bore')) {
       const which: FitCase = { is: 'wheel', name: w.name };
       lip = worse(closeFit({ rule, plan, which, bore: w.measured, spigot: marked(plan.spacer.lipDiameter) }), lip);
     }
-    if (lip) out.push(lip);
+    // A lip that centres nothing has to go in, and no more.
+    const onlyGoesIn = !lipped(plan) && lip !== null && lip.value !== null && lip.value >= 0;
+    if (lip) out.push(onlyGoesIn ? { ...lip, level: 'pass', uncertain: false } : lip);
   },
   sentence(f, s) {
     const hub = f.case.is === 'hub';

@@ -1,27 +1,39 @@
 import { ofWheels } from '../../document/wheels';
 import { ofWheel, type OfWheelCase, type WheelBlank, wheelBlank } from '../kit/cases';
-import { lipped } from './centringShared';
-import { judgeWheels } from '../kit/make';
+import { hasLip, lipped } from './centringShared';
+import type { Case } from '../kit/finding';
+import { BLANK, finding, judgeWheels } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
-/** The lip against the shallowest bore. Where nobody measured a bore's depth nothing is said: most bores go through. */
-export const centringLipHeight: Rule<'centring.lip-height', OfWheelCase | WheelBlank> = {
+interface LipUnknown extends Case {
+  readonly is: 'lip';
+}
+
+/** The lip against the shallowest bore; a bore that goes through is as deep as the wheel. */
+export const centringLipHeight: Rule<'centring.lip-height', OfWheelCase | WheelBlank | LipUnknown> = {
   ...PLAIN,
   id: 'centring.lip-height',
   title: 'Lip in the bore',
-  statement: 'The spacer’s lip is not higher than the wheel’s bore is deep.',
+  statement:
+    'The spacer’s lip is not higher than the wheel’s bore is deep, in every wheel that can go on. A bore that goes through is measured to its other end.',
   formula: 'lip ≤ bore depth',
   sources: ['geometry'],
   needs: ['boreRecess'],
   decidedBy: 'spacer',
   judge({ plan }, out) {
     const limit = plan.spacer.lipHeight;
-    if (!lipped(plan) || limit === null) return;
+    if (!hasLip(plan)) return;
+    if (limit === null) {
+      // Where the lip centres, the rule on its reach asks for it.
+      if (!lipped(plan)) out.push(finding({ ...BLANK, rule: 'centring.lip-height', case: { is: 'lip' }, unit: 'mm' }));
+      return;
+    }
     const wheels = ofWheels(plan.wheel, 'boreRecess');
-    if (wheels.every((w) => w.measured === null)) return;
     out.push(judgeWheels({ rule: 'centring.lip-height', limit, wheels, of: ofWheel, blank: wheelBlank }));
   },
   sentence(f, s) {
+    if (f.case.is === 'lip')
+      return 'Needs the height of the spacer’s lip: a bore that is less deep holds the wheel off.';
     const whose = f.case.name === '' ? 'the wheel' : f.case.name;
     if (s.short) return `Needs the depth of the bore of ${whose}; unmeasured is not pass.`;
     return s.stop

@@ -1,7 +1,7 @@
 import { chamferByWheel, eachWheel } from '../../document/wheels';
 import { type Result, result } from '../../figures/result';
 import { missing, type Missing, type Ok, ofWheel, type OfWheelCase, type WheelBlank, wheelBlank } from '../kit/cases';
-import { lipped } from './centringShared';
+import { hasLip } from './centringShared';
 import type { Case } from '../kit/finding';
 import { BLANK, finding, judgeCorners, judgeWheels, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
@@ -24,7 +24,7 @@ export const centringLipRoot: Rule<'centring.lip-root', Ok | Missing | OfWheelCa
   chosen: ['lipRoot'],
   decidedBy: 'spacer',
   judge({ plan, n }, out) {
-    if (!lipped(plan)) return;
+    if (!hasLip(plan)) return;
     const rule = 'centring.lip-root' as const;
     const limit = plan.spacer.lipRoot;
     if (limit === null) out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'lip' } }));

@@ -1,6 +1,6 @@
 import { type Result, result } from '../../figures/result';
 import { missing, type Missing, type Ok } from '../kit/cases';
-import { lipped } from './centringShared';
+import { hasLip } from './centringShared';
 import { judgeCorners, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
@@ -17,7 +17,7 @@ export const centringOverSpigot: Rule<'centring.over-spigot', Ok | Missing> = {
   decidedBy: 'spacer',
   judge({ plan, n }, out) {
     const { spacer, corners, policy } = plan;
-    if (!lipped(plan) || spacer.openThrough || spacer.kind === 'adapter') return;
+    if (!hasLip(plan) || spacer.openThrough || spacer.kind === 'adapter') return;
     const height = (_: unknown, i: number): Result => {
       const h = corners[i]?.spigotHeight ?? null;
       return h === null ? null : result(h.value, h.pm, policy.spacerPm);

@@ -19,6 +19,15 @@ export const hubCentred = (plan: Plan): boolean => hasPlate(plan) && plan.spacer
 /** A lipped spacer, or an adapter with its own lip, that the hub centres. */
 export const lipped = (plan: Plan): boolean => hubCentred(plan) && plan.spacer.kind !== 'plain';
 
+/**
+ * Something of the spacer stands in the wheel's bore, whatever is said to centre the wheel: an adapter without a lip has none to judge.
+ */
+export const hasLip = (plan: Plan): boolean => {
+  const { kind, lipDiameter, lipHeight, lipRoot } = plan.spacer;
+  if (!hasPlate(plan) || kind === 'plain') return false;
+  return lipped(plan) || kind === 'lipped' || lipDiameter !== null || lipHeight !== null || lipRoot !== null;
+};
+
 export interface FitParts {
   readonly rule: RuleId;
   readonly plan: Plan;

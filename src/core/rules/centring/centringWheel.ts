@@ -15,9 +15,17 @@ function boresOf(plan: Plan): readonly { readonly name: string; readonly measure
   return ofWheels(plan.wheel, 'bore').map((w) => ({ name: w.name, measured: rings.get(w.name) ?? w.measured }));
 }
 
-/** A wheel that sits on the hub’s own spigot, bare or through a plain plate. */
-const onSpigot = ({ spacer }: Plan): boolean =>
-  spacer.thickness === 0 || (spacer.kind === 'plain' && spacer.centring === 'hub');
+/**
+ * The hub’s own spigot stands in the wheel’s bore, bare or through a plain plate, whatever is said to centre the wheel; not where the plate is
+ * surely thicker than it at every corner.
+ */
+const onSpigot = ({ spacer, corners, policy }: Plan): boolean => {
+  if (spacer.thickness === 0) return true;
+  if (spacer.kind !== 'plain') return false;
+  if (spacer.centring === 'hub') return true;
+  const left = (h: Measured): boolean => h === null || h.value + h.pm + policy.spacerPm > spacer.thickness;
+  return corners.some((c) => left(c.spigotHeight));
+};
 
 /** The wheel’s own bore, or its ring, on the hub spigot. */
 export const centringWheel: Rule<typeof rule, FitCase> = {
@@ -38,8 +46,13 @@ export const centringWheel: Rule<typeof rule, FitCase> = {
       const which: FitCase = { is: 'wheel', name: w.name };
       const fit = closeFit({ plan, rule, which, bore: w.measured, spigot: plan.hub.spigotDiameter });
       // A bore that the spigot does not centre leaves it to the seats: felt, and no danger by itself.
-      const loose = fit.level === 'stop' && (fit.value ?? 0) > 0 && plan.spacer.thickness === 0;
-      found = worse(loose ? { ...fit, level: 'caution' } : fit, found);
+      const play = fit.value !== null && fit.value > 0;
+      const loose = fit.level === 'stop' && play && plan.spacer.thickness === 0;
+      const bySeats = play && plan.spacer.thickness > 0 && plan.spacer.centring === 'seats';
+      found = worse(
+        bySeats ? { ...fit, level: 'pass', uncertain: false } : loose ? { ...fit, level: 'caution' } : fit,
+        found,
+      );
     }
     if (found) out.push(found);
   },

@@ -1,5 +1,5 @@
 import type { Numbers } from '../../figures/numbers';
-import { clearanceReserve, movesWheel } from '../../figures/numbers';
+import { askedCorners, clearanceReserve } from '../../figures/numbers';
 import { missing, type Missing } from '../kit/cases';
 import type { Case } from '../kit/finding';
 import { judgeCorners, OVER } from '../kit/make';
@@ -34,7 +34,8 @@ export const clearanceLoaded: Rule<'clearance.loaded', AtHour | Missing> = {
   chosen: ['spacer', 'reserve'],
   decidedBy: 'spacer',
   judge({ plan, n }, out) {
-    if (!movesWheel(plan) && n.corners.every((c) => c.clearanceAfter === null)) return;
+    const corners = askedCorners(plan, n, (c) => c.clearanceAfter !== null);
+    if (corners.length === 0) return;
     const which: AtHour = { is: 'hour', hour: decidingHour(n) };
     out.push(
       judgeCorners({
@@ -42,7 +43,7 @@ export const clearanceLoaded: Rule<'clearance.loaded', AtHour | Missing> = {
         rule: 'clearance.loaded',
         limit: clearanceReserve(plan),
         missing: missing('clearance'),
-        corners: n.corners,
+        corners,
         pick: (c) => c.clearanceAfter,
         case: which,
       }),

@@ -10,13 +10,16 @@ interface Trim extends Case {
 const rule = 'clearance.trim' as const;
 
 /** Trim against the lip that is there, errors taken off. */
-function trimAt(plan: Plan, c: PlanCorner): Finding {
+function trimAt(plan: Plan, c: PlanCorner): Finding | null {
   const { corner, lipDepth } = c;
-  if (lipDepth === null) return finding({ ...BLANK, rule, case: { is: 'lip' }, limit: plan.trim, unit: 'mm', corner });
+  // All round, or more at one position of the clock.
+  const limit = Math.max(plan.trim, ...c.clock.map((h) => h.trim));
+  if (!(limit > 0)) return null;
+  if (lipDepth === null) return finding({ ...BLANK, rule, case: { is: 'lip' }, limit, unit: 'mm', corner });
   const value = lipDepth.value - lipDepth.pm;
-  const level = plan.trim > value + 1e-9 ? 'stop' : 'caution';
-  const margin = value - plan.trim;
-  return finding({ ...BLANK, rule, level, case: { is: 'after' }, value, limit: plan.trim, margin, unit: 'mm', corner });
+  const level = limit > value + 1e-9 ? 'stop' : 'caution';
+  const margin = value - limit;
+  return finding({ ...BLANK, rule, level, case: { is: 'after' }, value, limit, margin, unit: 'mm', corner });
 }
 
 /** A plan that counts on lip that is still there. */
@@ -31,11 +34,11 @@ export const clearanceTrim: Rule<typeof rule, Trim> = {
   needs: ['lipDepth'],
   decidedBy: 'car',
   judge({ plan }, out) {
-    if (!(plan.trim > 0)) return;
     let found: Finding | null = null;
     let blank: Finding | null = null;
     for (const c of plan.corners) {
       const here = trimAt(plan, c);
+      if (here === null) continue;
       if (here.level === 'unmeasured') blank ??= here;
       else found = worse(here, found);
     }

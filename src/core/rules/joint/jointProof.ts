@@ -11,6 +11,8 @@ interface Stress extends Case {
   readonly yield: number;
   readonly classKnown: boolean;
   readonly contactKnown: boolean;
+  readonly kindest: number;
+  readonly hubEnd: boolean;
   /** The car's own fasteners at a figure with a source: reported, never worse than a caution. */
   readonly own: boolean;
   /** Clamp band, N, and its top as a share of the proof load; null where the contact was not measured. */
@@ -21,9 +23,24 @@ interface Stress extends Case {
 const isOwn = ({ fastener, spacer, hub, wheel }: Plan): boolean =>
   fastener.kind === 'stock' && spacer.adapter === null && hub.condition === 'dry' && hub.seat === wheel.seat;
 
-function levelOf(share: number, most: number, caution: number, own: boolean): Level {
-  if (!(share <= most)) return own ? 'caution' : 'stop';
+/** Past yield at the worst of what is not known it is unmeasured, and a stop only where the kindest is past it too. All in %. */
+export function stressLevel(share: number, kindest: number, most: number, caution: number): Level {
+  if (!(share <= most)) return kindest <= most ? 'unmeasured' : 'stop';
   return share >= caution ? 'caution' : 'pass';
+}
+
+const reported = (level: Level): Level => (level === 'stop' || level === 'unmeasured' ? 'caution' : level);
+
+/** What has to be read or measured before it can be said, worded. */
+export function openOfStress(
+  s: { readonly classKnown: boolean; readonly contactKnown: boolean },
+  contact: string,
+): string {
+  const open = [
+    ...(s.classKnown ? [] : ['read the class on the head or the stud’s end, taken as 8.8 until then']),
+    ...(s.contactKnown ? [] : [contact]),
+  ];
+  return open.join(' and ');
 }
 
 /** Tension and twist together, while it is tightened, against the yield of the stated class. */
@@ -32,7 +49,7 @@ export const jointProof: Rule<'joint.proof', Stress> = {
   id: 'joint.proof',
   title: 'Stress while it is tightened',
   statement:
-    'Tightening stretches and twists the shank; both together stay under the yield of its class. A class that nobody read is taken as 8.8, a contact that nobody measured as the thread’s own diameter. The car’s own fasteners, dry, at a figure with a source, are reported and never worse than a caution.',
+    'Tightening stretches and twists the shank; both together stay under the yield of its class, at both ends of a two-ended stud. A class that was not read is taken as 8.8, a contact that was not measured as the thread’s own diameter; past yield with those it is not measured, and a stop where class 12.9 and the widest contact are past it too. The car’s own fasteners, dry, at a figure with a source, are reported and never worse than a caution.',
   formula: '√(σ² + 3τ²) ≤ yield, worst over the corners of friction; caution from 90 %',
   sources: ['vdi-2230', 'iso-898'],
   policy: ['proofMost', 'stressCaution'],
@@ -48,23 +65,23 @@ export const jointProof: Rule<'joint.proof', Stress> = {
     const which: Stress = { is: 'stress', ...stress, own, clamp };
     const { proofMost, stressCaution } = plan.policy;
     const value = (stress.worst / stress.yield) * 100;
-    const level = levelOf(value, proofMost, stressCaution, own);
+    const judged = stressLevel(value, stress.kindest * 100, proofMost, stressCaution);
+    const level = own ? reported(judged) : judged;
     const margin = proofMost - value;
     out.push(finding({ ...BLANK, rule, level, case: which, value, limit: proofMost, margin, unit: '%' }));
   },
   sentence(f, s) {
-    const { worst, classKnown, contactKnown, own, clamp } = f.case;
+    const { worst, own, clamp, hubEnd } = f.case;
     const proof = clamp?.proof == null ? '' : `, at most ${roundTo(clamp.proof * 100, 0, 'up')} % of proof load`;
     const band = clamp === null ? '' : `Clamp ${s.force(clamp.low, 'down')} to ${s.force(clamp.high, 'up')}${proof}. `;
     const share = `${band}Up to ${roundTo(worst, 0, 'up')} MPa while it is tightened, ${roundTo(s.v, 0, 'up')} % of yield`;
-    const open = [
-      ...(classKnown ? [] : ['class 8.8 is taken: read the head or the stud’s end']),
-      ...(contactKnown ? [] : ['the contact of the seat was not measured']),
-    ];
-    const taken = open.length > 0 ? ` (${open.join('; ')})` : '';
-    if (s.v <= (f.limit ?? 100)) return `${share}${taken}.`;
-    return own
-      ? `${share}${taken}. The car’s own fasteners at the maker’s figure, so it is reported.`
-      : `${share}${taken}: past it. The figure, the class or the condition of the thread is wrong.`;
+    const at = hubEnd ? ', at the hub end of the stud' : '';
+    const open = openOfStress(f.case, 'measure the bright ring of the seat');
+    const taken = open === '' ? '' : ` (${open})`;
+    if (s.v <= (f.limit ?? 100)) return `${share}${at}${taken}.`;
+    if (own) return `${share}${at}${taken}. The car’s own fasteners at the maker’s figure, so it is reported.`;
+    return s.short
+      ? `${share}${at}, as far as is known: ${open}.`
+      : `${share}${at}${taken}: past it. The figure, the class or the condition of the thread is wrong.`;
   },
 };

@@ -1,6 +1,7 @@
 import type { Plan } from '../../document/document';
-import { movesWheel } from '../../figures/numbers';
+import { askedCorners } from '../../figures/numbers';
 import { missing, type Missing, type Ok } from '../kit/cases';
+import type { Case } from '../kit/finding';
 import { judgeCorners, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 import type { Need } from '../kit/say';
@@ -12,8 +13,12 @@ function needOf({ camberChange, lowerBy, planned, corners, wheel }: Plan): Need 
   return planned !== null && wheel.offset === null ? 'planned' : 'gap';
 }
 
+interface NotAsked extends Case {
+  readonly is: 'not-asked';
+}
+
 /** The tyre inside the arch at ride height. */
-export const stanceGap: Rule<'stance.gap', Ok | Missing> = {
+export const stanceGap: Rule<'stance.gap', Ok | Missing | NotAsked> = {
   ...PLAIN,
   id: 'stance.gap',
   title: 'Tyre inside the arch',
@@ -24,20 +29,25 @@ export const stanceGap: Rule<'stance.gap', Ok | Missing> = {
   chosen: ['spacer', 'camber'],
   decidedBy: 'spacer',
   judge({ plan, n }, out) {
-    if (!movesWheel(plan) && n.corners.every((c) => c.gapAfter === null)) return;
+    const corners = askedCorners(plan, n, (c) => c.gapAfter !== null);
+    if (corners.length === 0) return;
     const need = missing(needOf(plan));
     const over = {
       ...OVER,
       rule: 'stance.gap' as const,
       limit: 0,
       missing: need,
-      corners: n.corners,
+      corners,
       soft: 'caution' as const,
     };
-    out.push(judgeCorners({ ...over, pick: (c) => c.gapAfter }));
+    const found = judgeCorners({ ...over, pick: (c) => c.gapAfter });
+    // Where clearance is the wish, how far out the tyre stands is worth knowing and decides nothing.
+    const aside = plan.wish === 'clearance' && found.case.is === 'missing';
+    out.push(aside ? { ...found, level: 'note', case: { is: 'not-asked' } } : found);
   },
   sentence(f, s) {
     if (f.case.is === 'missing') return s.needs(f.case.need);
+    if (f.case.is === 'not-asked') return `Whether the tyre stands outside the body was not measured${s.at}.`;
     return s.v < 0
       ? `The tyre stands ${s.len(-s.v, 'up')} outside the arch${s.at}. Tyres outside the body are regulated: check local rules.`
       : `${s.value('down')} from arch to tyre${s.at} with the spacer on.${s.error}`;

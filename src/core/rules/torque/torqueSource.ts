@@ -1,4 +1,5 @@
 import { wheelTorque } from '../../document/hardware';
+import { isSource } from '../../document/source';
 import type { Case } from '../kit/finding';
 import { BLANK, finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
@@ -20,8 +21,7 @@ export const torqueSource: Rule<'torque.source', Figure> = {
   decidedBy: 'fastener',
   judge({ plan }, out) {
     const t = wheelTorque(plan);
-    // A question mark is no source.
-    const known = t !== null && /[\p{L}\p{N}]/u.test(t.source);
+    const known = t !== null && isSource(t.source);
     const which: Figure = { is: known ? 'figure' : 'none', source: t?.source ?? '' };
     const unit = known ? 'N·m' : '';
     out.push(

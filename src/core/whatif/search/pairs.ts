@@ -1,6 +1,7 @@
 import type { Fastener, Nut, Plan, PlanCorner } from '../../document/document';
 import { lockingOf } from '../../document/hardware';
 import { plainSpacer } from '../../document/blank';
+import { roomToUse } from '../../engagement/behind';
 import { assess } from '../../evaluate/evaluate';
 import { type CompiledThread, compileThread } from '../../figures/compiled';
 import { moreThanThere } from '../../figures/ownThread';
@@ -145,7 +146,15 @@ export function windowOf(plan: Plan, pair: Omit<Pair, 'base'>): Window {
   return all ?? NO_WINDOW;
 }
 
-function atCorner(plan: Plan, c: PlanCorner, { group, demand, nut, outer }: Omit<Pair, 'base'>): Window {
+/** A locking piece that reaches further in than the others meets every end before them: the same questions as the rule `locking.ends`. */
+function atCorner(plan: Plan, c: PlanCorner, pair: Omit<Pair, 'base'>): Window {
+  const w = ordinaryAt(plan, c, pair);
+  const { lock, strict } = pair.demand;
+  if (lock === null || !(lock.shorter < 0)) return w;
+  return { ...w, high: w.high + lock.shorter - (strict ? lock.pm : 0) };
+}
+
+function ordinaryAt(plan: Plan, c: PlanCorner, { group, demand, nut, outer }: Omit<Pair, 'base'>): Window {
   const f = group.first;
   if (group.kind === 'bolt')
     return boltLengths(plan, c, demand, { threadLength: f?.threadLength ?? 0, nose: f?.nose ?? 0 });
@@ -156,9 +165,10 @@ function atCorner(plan: Plan, c: PlanCorner, { group, demand, nut, outer }: Omit
 
 /** At each corner the hub end stays inside its thread, or there is measured room for what stands out. The same questions as the rule `stud.behind`. */
 function standsClear(plan: Plan, f: Extract<LooseFastener, { kind: 'conversion' }>, strict: boolean): boolean {
+  const { pitch } = compileThread(plan.hub.thread).thread;
   for (const c of plan.corners) {
     if (c.tappedDepth === null) return false;
-    const room = c.roomBehind === null ? 0 : c.roomBehind.value - c.roomBehind.pm;
+    const room = c.roomBehind === null ? 0 : roomToUse(c.roomBehind, pitch, plan.policy.behindReserve);
     const margin = room - (f.shortEnd - c.tappedDepth.value);
     // With no room measured only a plain pass will do, error taken off; with room, a caution may do as everywhere.
     if (margin - (c.roomBehind === null || strict ? c.tappedDepth.pm + plan.policy.fastenerPm : 0) < -1e-9)

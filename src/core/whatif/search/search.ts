@@ -100,7 +100,8 @@ function fitSpacer(
   return {
     wheel,
     spacer,
-    off: input.wantedGap === null ? spacer.part.thickness : Math.abs(gap - input.wantedGap),
+    // Without a gap nothing says how far off it is: the thinnest comes first, as where no gap is wished for.
+    off: input.wantedGap === null || !Number.isFinite(gap) ? spacer.part.thickness : Math.abs(gap - input.wantedGap),
     count,
     runs,
     stock: first === undefined ? leastMargin(stock.numbers) : null,

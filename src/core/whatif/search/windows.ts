@@ -1,5 +1,6 @@
 import { countedState } from '../../document/bare';
 import type { Nut, Plan, PlanCorner } from '../../document/document';
+import { roomToUse } from '../../engagement/behind';
 import { calibrateSeat } from '../../engagement/boltStack';
 import { calibrateGrip, minBottomGap } from '../../engagement/nutStack';
 import { hubEndEngagement, outerTip } from '../../engagement/twoEnded';
@@ -106,7 +107,7 @@ export function boltLengths(
   const { need, reach } = askedOf(d, came?.value ?? null, off);
   const matePm = d.strict ? c.tappedDepth.pm : 0;
   const zero = seat + lead + nose;
-  const room = c.roomBehind === null ? Number.NEGATIVE_INFINITY : c.roomBehind.value - c.roomBehind.pm;
+  const room = c.roomBehind === null ? Number.NEGATIVE_INFINITY : roomToUse(c.roomBehind, pitch, policy.behindReserve);
   const clear = seat + Dt + room - (d.strict ? pm + c.tappedDepth.pm : 0);
   // No further in than it was counted needs no room; where only the error says further it is a caution, which strict use refuses.
   const { plate: s0, pm: statePm } = countedState(c);

@@ -1,0 +1,81 @@
+import { lockingOf } from '../../document/hardware';
+import type { Plan, PlanCorner } from '../../document/document';
+import type { CornerNumbers } from '../../figures/numbers';
+import type { Result } from '../../figures/result';
+import { deeperBy } from '../../figures/stack/index';
+import type { Case, Finding } from '../kit/finding';
+import { PLAIN, type Judged, type Rule } from '../kit/rule';
+import { nutBottom } from '../nut/nutBottom';
+import { boltBehind } from './boltBehind';
+import { fastenerThread } from './fastenerThread';
+
+/** What its neighbours are asked as well: tip behind the hub, thread on it, bottom of its cap. */
+const ASKED = { 'bolt.behind': boltBehind, 'fastener.thread': fastenerThread, 'nut.bottom': nutBottom } as const;
+type Asked = keyof typeof ASKED;
+
+interface Ends extends Case {
+  readonly is: Asked;
+  readonly inner: Case;
+}
+
+const rule = 'locking.ends' as const;
+
+const moved = (r: Result, by: number, pm: number): Result =>
+  r === null ? null : { value: r.value + by, pm: r.pm + pm, rss: Math.hypot(r.rss, pm) };
+
+/** A corner as its locking piece has it, which ends further in than the others by a difference that was measured. */
+const further = (plan: Plan, at: PlanCorner, c: CornerNumbers, by: number, pm: number): CornerNumbers => ({
+  ...c,
+  deeper: c.deeper || deeperBy(plan, at) + by > 1e-9,
+  behind: moved(c.behind, by, pm),
+  further: moved(c.further, by, pm),
+  threadNeeded: moved(c.threadNeeded, by, pm),
+  bottomGap: moved(c.bottomGap, -by, pm),
+});
+
+/**
+ * A locking piece that reaches further in than its neighbours is asked what they are, with its own ends. One that reaches less far ends
+ * inside what they prove. What stays on the car where it was counted has been there: nothing of it changes.
+ */
+function endsOf({ plan, n }: Judged): Finding[] {
+  const piece = lockingOf(plan);
+  if (piece.is !== 'piece' || piece.shorter >= 0) return [];
+  const stays = plan.fastener.kind === 'stock';
+  if (stays && !n.corners.some((c) => c.deeper)) return [];
+  const judged = {
+    plan,
+    n: {
+      ...n,
+      corners: n.corners.map((c, i) => further(plan, plan.corners[i] as PlanCorner, c, -piece.shorter, piece.pm)),
+    },
+  };
+  const found: Finding[] = [];
+  for (const is of Object.keys(ASKED) as Asked[]) {
+    const own: Finding[] = [];
+    ASKED[is].judge(judged, own);
+    for (const f of own) found.push({ ...f, rule, case: { is, inner: f.case } as Ends });
+  }
+  return found;
+}
+
+export const lockingEnds: Rule<typeof rule, Ends> = {
+  ...PLAIN,
+  id: rule,
+  title: 'Ends of the locking piece',
+  statement:
+    'A locking piece that reaches further in than the others is judged for itself: its tip behind the hub, its thread, the bottom of its cap.',
+  formula: 'as its neighbours, further in by L_lock − L (bolt) or u − u_lock (nut)',
+  sources: ['geometry'],
+  policy: ['behindReserve', 'closedNutGap', 'leadPitches', 'fastenerPm'],
+  needs: [...new Set([...boltBehind.needs, ...fastenerThread.needs, ...nutBottom.needs, 'lockingShorter' as const])],
+  chosen: ['spacer', 'fastener'],
+  decidedBy: 'length',
+  judge(judged, out) {
+    out.push(...endsOf(judged));
+  },
+  sentence(f, s) {
+    const inner = { ...f, rule: f.case.is, case: f.case.inner };
+    const own = ASKED[f.case.is].sentence as (f: Finding, s: unknown) => string;
+    return `Locking piece: ${own(inner, s)}`;
+  },
+};

@@ -1,0 +1,28 @@
+import { CORNER_LABEL } from '../../document/labels';
+import { CORNERS } from '../../document/vocabulary';
+import type { Case } from '../kit/finding';
+import { BLANK, finding } from '../kit/make';
+import { PLAIN, type Rule } from '../kit/rule';
+
+interface Absent extends Case {
+  readonly is: 'absent';
+}
+
+/** A corner that a plan leaves out was not measured: its wheel gets the same parts. */
+export const readingCorners: Rule<'reading.corners', Absent> = {
+  ...PLAIN,
+  id: 'reading.corners',
+  title: 'Both corners',
+  statement: 'A plan is of an axle. A corner that is left out is not measured, and nothing is borrowed from the other.',
+  formula: '2 corners',
+  sources: ['common'],
+  decidedBy: 'car',
+  judge({ plan }, out) {
+    if (plan.corners.length > 1) return;
+    const corner =
+      CORNERS.find((c) => c.startsWith(plan.axle) && plan.corners.every((own) => own.corner !== c)) ?? null;
+    out.push(finding({ ...BLANK, rule: 'reading.corners', case: { is: 'absent' }, corner }));
+  },
+  sentence: (f) =>
+    `Needs the readings of the ${f.corner ? CORNER_LABEL[f.corner].toLowerCase() : 'other corner'}: each corner is judged by its own.`,
+};
