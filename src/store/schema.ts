@@ -54,6 +54,8 @@ export interface PlanB {
   readonly choice: ChoiceDraft;
   /** Of the plan that it makes; on other readings it has to be judged again. */
   readonly digest: string;
+  /** Who accepted its cautions by name, and why; left out or null where nothing asked for one. */
+  readonly leadSignOff?: Plan['leadSignOff'];
   readonly by: string;
   readonly at: string;
 }

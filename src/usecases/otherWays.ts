@@ -1,6 +1,7 @@
 import 'server-only';
 import { InputError } from '@/core/errors';
 import { digestOf } from '@/core/document/digest';
+import type { Plan } from '@/core/document/document';
 import { kitList } from '@/core/procedure/kitList';
 import { ChangedMeanwhileError, RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
@@ -18,19 +19,25 @@ const nothing = { value: undefined };
 
 /**
  * Sets a choice ready beside the one in force, judged as that one was. Null takes it away.
+ * @param lead who accepts by name what has to be accepted; null where nobody does
  * @throws RefusedError where it does not go forward
  */
-export function setPlanB(jobId: string, choice: ChoiceDraft | null, by: string): Promise<void> {
+export function setPlanB(
+  jobId: string,
+  choice: ChoiceDraft | null,
+  by: string,
+  lead: Plan['leadSignOff'] = null,
+): Promise<void> {
   return advance({ jobId, event: 'plan-b', by }, async (tx, whole, at) => {
     if (choice === null) {
       await recordEvent(tx, { jobId, kind: 'plan-b.dropped', detail: {}, by, at });
       return { ...nothing, set: { planB: null } };
     }
-    const plan = soundPlan(planWith(whole, choice, null));
+    const plan = soundPlan(planWith(whole, choice, lead));
     if (whole.plan && digestOf(plan) === digestOf(whole.plan.document))
       throw new RefusedError('This is the choice in force already. Plan B is another one.');
     const { candidates: _, adapterTyped: __, rub: ___, ...kept } = choice;
-    const planB: PlanB = { choice: kept, digest: digestOf(plan), by, at: at.toISOString() };
+    const planB: PlanB = { choice: kept, digest: digestOf(plan), leadSignOff: lead, by, at: at.toISOString() };
     await recordEvent(tx, { jobId, kind: 'plan-b.set', detail: { digest: planB.digest }, by, at });
     return { ...nothing, set: { planB } };
   });
@@ -56,7 +63,9 @@ export async function changeToPlanB(jobId: string, typed: string, by: string): P
       throw new RefusedError(
         'Torque was entered on the plan in force. Take it off again, and take the choice forward on the bench.',
       );
-    const plan = soundPlan(planWith(whole, planB.choice, null));
+    // A name stands for the figures that it was given on: on others the bench asks for it again.
+    const signed = planWith(whole, planB.choice, planB.leadSignOff ?? null);
+    const plan = soundPlan(digestOf(signed) === planB.digest ? signed : planWith(whole, planB.choice, null));
     await freezePlan(tx, jobId, plan, by, at);
     const now = await currentPlan(tx, jobId);
     if (!now) throw new ChangedMeanwhileError('This job');
@@ -67,6 +76,7 @@ export async function changeToPlanB(jobId: string, typed: string, by: string): P
     const left: PlanB = {
       choice: choiceInForce(before.document),
       digest: digestOf(before.document),
+      leadSignOff: before.document.leadSignOff,
       by,
       at: at.toISOString(),
     };

@@ -468,7 +468,7 @@ describe('the torque figure', () => {
     expect(worst(120) / worst(100)).toBeCloseTo(1.2, 9);
   });
 
-  test('the nut’s grip already has its shank in it: the shank is not counted twice for thread, and is for the cap', () => {
+  test('the nut’s grip already has its shank in it: it is counted once, for thread and cap alike', () => {
     const nut = (reach: number): Nut => ({
       thread: 'M12x1.5',
       style: 'closed',
@@ -501,9 +501,9 @@ describe('the torque figure', () => {
       });
       return hub(p, { nutGrip: exact(12) });
     };
-    // Tip at 59, nut from 7 + 5 + 12 = 24: 32 of thread whatever the shank; to the cap 24 + 50 − 59 = 15, less the shank.
+    // Tip at 59, nut from 7 + 5 + 12 = 24: 32 of thread whatever the shank; to the cap 24 + 50 − 59 = 15.
     expect([find(plan(0), 'engagement.minimum')?.value, find(plan(8), 'engagement.minimum')?.value]).toEqual([32, 32]);
-    expect([find(plan(0), 'nut.bottom')?.value, find(plan(8), 'nut.bottom')?.value]).toEqual([15, 7]);
+    expect([find(plan(0), 'nut.bottom')?.value, find(plan(8), 'nut.bottom')?.value]).toEqual([15, 15]);
     expect(evaluate(plan(0)).geometry.drawable).toBe(true);
   });
 });

@@ -245,6 +245,21 @@ describe('what is left out is not measured', () => {
     ]);
   });
 
+  test('in competition a margin that only the error eats holds nothing back, a safety caution does', () => {
+    // 15 of thread for a target of 14: with a quarter turn it is a pass, with a whole one only the error says less.
+    const at = (pm: number, grease: boolean): Plan => {
+      const base = boltPlan(
+        { use: 'competition', spacer: plainSpacer(0), wish: 'check' },
+        { turns: { value: 9.5, pm } },
+      );
+      return { ...base, hub: { ...base.hub, condition: grease ? 'greased' : 'dry' } };
+    };
+    const open = (plan: Plan) => assess(plan).blocking.map((f) => f.rule);
+    expect(find(at(0.5, false), 'engagement.minimum')).toMatchObject({ level: 'caution', uncertain: true });
+    expect(open(at(0.5, false))).not.toContain('engagement.minimum');
+    expect(open(at(0.5, true))).toContain('joint.condition');
+  });
+
   test('where clearance is the wish a gap that was not measured is a note', () => {
     const wish = (w: 'clearance' | 'stance') => level(boltPlan({ wish: w }, { gap: null }), 'stance.gap');
     expect([wish('clearance'), wish('stance')]).toEqual(['note', 'unmeasured']);

@@ -5,6 +5,7 @@ import { computeNumbers, type Numbers } from '../figures/numbers';
 import { least } from '../figures/result';
 import { byDanger, type Finding, type Level, sortByDanger, worst } from '../rules/kit/finding';
 import { needsName } from '../rules/engagement/enoughShared';
+import type { RuleId } from '../rules/ids';
 import { RULES } from '../rules/index';
 
 export interface Assessment {
@@ -26,6 +27,16 @@ export interface Evaluation extends Assessment {
  */
 export const blocksChoice = (a: Assessment): readonly Finding[] =>
   a.blocking.filter((f) => f.rule !== 'stance.planned');
+
+/** Figures that only refine a judgement never hold a plan back. */
+const OPTIONAL: ReadonlySet<RuleId> = new Set<RuleId>(['engagement.strength-known']);
+
+/**
+ * A caution that goes forward only once a named person has accepted it: between floor and target, and in competition every safety caution. A
+ * margin that the measuring error alone eats, and figures that are optional, hold nothing back, in competition neither.
+ */
+export const needsSignOff = (f: Finding, use: Plan['use']): boolean =>
+  needsName(f) || (use === 'competition' && f.level === 'caution' && !f.uncertain && !OPTIONAL.has(f.rule));
 
 interface Found {
   readonly numbers: Numbers;
@@ -85,7 +96,7 @@ const ofKind = ({ case: c }: Finding): string =>
 /**
  * The one judgement of a plan: numbers and findings. Interface, record, job card, search and API all call this.
  * Deterministic, changes nothing. Unmeasured is never a pass; engagement between floor and target, and in competition every
- * caution, blocks until a named person has accepted it with a reason. Readings are first carried back to nothing on the hub.
+ * safety caution, blocks until a named person has accepted it with a reason. Readings are first carried back to nothing on the hub.
  * @throws InputError when the plan's thread is not a thread (a validated plan cannot do that).
  */
 export function assess(asRead: Plan): Assessment {
@@ -93,10 +104,9 @@ export function assess(asRead: Plan): Assessment {
   const unequal = plan.rightPlate !== null && plan.rightPlate !== plan.spacer.thickness;
   const { numbers, findings } = unequal ? eachPlate(plan) : judgedAlike(plan);
   const accepted = plan.leadSignOff !== null;
-  const strict = plan.use === 'competition' && !accepted;
   const blocking: Finding[] = [];
   for (const f of findings) {
-    const open = f.level === 'caution' && (strict || (!accepted && needsName(f)));
+    const open = !accepted && needsSignOff(f, plan.use);
     if (f.level === 'stop' || f.level === 'unmeasured' || open) blocking.push(f);
   }
   return { numbers, findings, verdict: worst(findings), blocking };

@@ -6,7 +6,7 @@ import { memo, useDeferredValue, useEffect, useMemo, useState, useTransition } f
 import type { Evaluation } from '@/core/evaluate/evaluate';
 import { quantity } from '@/core/document/quantities';
 import { nextReading } from '@/core/whatif/nextReading';
-import { needsName } from '@/core/rules/engagement/enoughShared';
+import { needsSignOff } from '@/core/evaluate/evaluate';
 import { USUAL } from '@/core/stance/archModel';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
@@ -104,12 +104,12 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
 
   const asPlanB = () =>
     begin(async () => {
-      const result = await ask(() => setReady(jobId, choice));
+      const result = await ask(() => setReady(jobId, choice, bench.lead === null ? null : signature));
       setFailure(result.ok ? null : result.message);
     });
 
   const standing = findings.some((f) => f.level === 'stop' || f.level === 'unmeasured');
-  const asksName = findings.some((f) => (plan.use === 'competition' ? f.level === 'caution' : needsName(f)));
+  const asksName = findings.some((f) => needsSignOff(f, plan.use));
 
   return (
     <div className="grid min-w-0 grid-cols-[minmax(0,1fr)_340px] max-lg:grid-cols-1">
@@ -184,7 +184,7 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
                 : 'Freezes this choice as the plan for the job card.'}{' '}
               {bench.saved === 'saving' ? 'Saving …' : bench.saved === 'saved' ? 'Bench saved.' : ''}
             </p>
-            <Button look="quiet" disabled={busy || blocking.length > 0 || signature !== null} onClick={asPlanB}>
+            <Button look="quiet" disabled={busy || blocking.length > 0} onClick={asPlanB}>
               Set ready as plan B
             </Button>
             <div className="flex gap-1">

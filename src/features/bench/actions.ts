@@ -57,16 +57,28 @@ export async function freezeChoice(
   signature: TypedSignature | null,
 ): Promise<Result<null>> {
   return actOn(async (who) => {
-    const typed = signatureSchema.parse(signature);
-    const competition = (await jobById(idOf(jobId))).job.use === 'competition';
-    const lead = typed === null ? null : await signatureOf(typed, competition);
+    const lead = await leadFrom(idOf(jobId), signature);
     await takeForward(idOf(jobId), z.int().parse(version), choiceSchema.parse(choice), lead, who);
   });
 }
 
 /** Sets a choice ready beside the one in force; null takes it away. */
-export async function setReady(jobId: string, choice: ChoiceDraft | null): Promise<Result<null>> {
-  return actOn((who) => setPlanB(idOf(jobId), choice === null ? null : choiceSchema.parse(choice), who));
+export async function setReady(
+  jobId: string,
+  choice: ChoiceDraft | null,
+  signature: TypedSignature | null = null,
+): Promise<Result<null>> {
+  return actOn(async (who) => {
+    const lead = await leadFrom(idOf(jobId), signature);
+    await setPlanB(idOf(jobId), choice === null ? null : choiceSchema.parse(choice), who, lead);
+  });
+}
+
+/** Who accepts by name what has to be accepted; in competition a lead with a PIN. */
+async function leadFrom(jobId: string, signature: TypedSignature | null) {
+  const typed = signatureSchema.parse(signature);
+  const competition = (await jobById(jobId)).job.use === 'competition';
+  return typed === null ? null : signatureOf(typed, competition);
 }
 
 /** Parts that the search may use. */

@@ -28,8 +28,7 @@ export function conversionStack({ plan, c, pitch, outer, enough }: StackParts): 
   const lead = policy.leadPitches * outer.thread.pitch + noseOfNew(fastener);
   const nut = chosenNut(plan);
   const nutStart = c.rotorHat.value + spacer.thickness + hub.nutGrip.value;
-  // Which nut the grip was measured with is not written down: where a deeper one is the danger, its shank counts once more.
-  const deepest = nutStart - fastener.nut.shankReach;
+  // The grip is measured with the nut that goes on, so its shank is in it already.
   const tip = outerTip(fastener.length, fastener.shortEnd, depth.value, fastener.seatsAt);
   const inside = fastener.length - tip;
   const sPm = spacer.thickness > 0 ? policy.spacerPm : 0;
@@ -37,16 +36,16 @@ export function conversionStack({ plan, c, pitch, outer, enough }: StackParts): 
   const pm = c.rotorHat.pm + hub.nutGrip.pm + sPm + policy.fastenerPm + runOut;
   const rss = Math.hypot(c.rotorHat.pm, hub.nutGrip.pm, sPm, policy.fastenerPm, runOut);
   const blind = nut.style === 'closed' ? nut.blindDepth : null;
-  const clear = closedClear(plan, nut, deepest, outer.thread.pitch);
+  const clear = closedClear(plan, nut, nutStart, outer.thread.pitch);
   const Ln = nut.threadLength;
   return {
     ...NO_STACK,
     hubEngagement,
     behind,
     ...(Ln === null ? {} : held(sure(nutReach({ nutStart, studTip: tip, nose: lead }), pm, rss), mateOfNut(nut))),
-    threadNeeded: sure(studThreadNeeded(tip, deepest), pm, rss),
+    threadNeeded: sure(studThreadNeeded(tip, nutStart), pm, rss),
     overhang: Ln === null ? null : sure(tip - nutStart - Ln, pm, rss),
-    bottomGap: blind === null ? null : sure(bottomGap(deepest, blind, tip), pm + nut.pm, Math.hypot(rss, nut.pm)),
+    bottomGap: blind === null ? null : sure(bottomGap(nutStart, blind, tip), pm + nut.pm, Math.hypot(rss, nut.pm)),
     window:
       Ln === null
         ? null

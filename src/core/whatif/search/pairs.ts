@@ -142,16 +142,15 @@ export function windowOf(plan: Plan, pair: Omit<Pair, 'base'>): Window {
     all = all === null ? from : meet(all, from);
     if (!all.enough) return NO_WINDOW;
   }
-  if (f?.kind === 'conversion' && all !== null && !standsClear(plan, f, pair.demand.strict)) return NO_WINDOW;
+  if (f?.kind === 'conversion' && all !== null && !standsClear(plan, f)) return NO_WINDOW;
   return all ?? NO_WINDOW;
 }
 
 /** A locking piece that reaches further in than the others meets every end before them: the same questions as the rule `locking.ends`. */
 function atCorner(plan: Plan, c: PlanCorner, pair: Omit<Pair, 'base'>): Window {
   const w = ordinaryAt(plan, c, pair);
-  const { lock, strict } = pair.demand;
-  if (lock === null || !(lock.shorter < 0)) return w;
-  return { ...w, high: w.high + lock.shorter - (strict ? lock.pm : 0) };
+  const { lock } = pair.demand;
+  return lock !== null && lock.shorter < 0 ? { ...w, high: w.high + lock.shorter } : w;
 }
 
 function ordinaryAt(plan: Plan, c: PlanCorner, { group, demand, nut, outer }: Omit<Pair, 'base'>): Window {
@@ -164,15 +163,14 @@ function ordinaryAt(plan: Plan, c: PlanCorner, { group, demand, nut, outer }: Om
 }
 
 /** At each corner the hub end stays inside its thread, or there is measured room for what stands out. The same questions as the rule `stud.behind`. */
-function standsClear(plan: Plan, f: Extract<LooseFastener, { kind: 'conversion' }>, strict: boolean): boolean {
+function standsClear(plan: Plan, f: Extract<LooseFastener, { kind: 'conversion' }>): boolean {
   const { pitch } = compileThread(plan.hub.thread).thread;
   for (const c of plan.corners) {
     if (c.tappedDepth === null) return false;
     const room = c.roomBehind === null ? 0 : roomToUse(c.roomBehind, pitch, plan.policy.behindReserve);
     const margin = room - (f.shortEnd - c.tappedDepth.value);
     // With no room measured only a plain pass will do, error taken off; with room, a caution may do as everywhere.
-    if (margin - (c.roomBehind === null || strict ? c.tappedDepth.pm + plan.policy.fastenerPm : 0) < -1e-9)
-      return false;
+    if (margin - (c.roomBehind === null ? c.tappedDepth.pm + plan.policy.fastenerPm : 0) < -1e-9) return false;
   }
   return true;
 }

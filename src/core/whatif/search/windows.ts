@@ -41,7 +41,7 @@ export interface Demand {
   /** The same at the hub end of a conversion stud. */
   readonly hubTarget: number;
   readonly hubFloor: number;
-  /** Cautions block (competition without the lead's signature): the error is taken off every margin. */
+  /** Safety cautions block (competition without the lead's signature); what the measuring error alone decides does not. */
   readonly strict: boolean;
   /** A named person has accepted what is between floor and target. */
   readonly accepted: boolean;
@@ -74,14 +74,14 @@ interface Asked {
   readonly reach: number;
 }
 
-/** What a corner asks for, the locking piece inside. @param off error of the reach where cautions block, mm */
-function askedOf(d: Demand, untouched: number | null, off: number): Asked {
+/** What a corner asks for, the locking piece inside. */
+function askedOf(d: Demand, untouched: number | null): Asked {
   const need = needOf(d, untouched, d.relief);
-  if (d.lock === null) return { need, reach: need + off };
-  const { shorter, pm, relief } = d.lock;
+  if (d.lock === null) return { need, reach: need };
+  const { shorter, relief } = d.lock;
   const came = untouched === null ? null : Math.max(0, untouched - shorter);
   const locked = needOf(d, came, relief);
-  return { need: Math.max(need, locked), reach: Math.max(need + off, locked + shorter + off + (d.strict ? pm : 0)) };
+  return { need: Math.max(need, locked), reach: Math.max(need, locked + shorter) };
 }
 
 /** Longer bolts under the seat, with so much thread, against the room behind this very corner. */
@@ -97,26 +97,20 @@ export function boltLengths(
   const { pitch } = compileThread(hub.thread).thread;
   const lead = policy.leadPitches * pitch;
   const travel = c.turns.value * pitch;
-  const travelPm = c.turns.pm * pitch;
   const Dt = c.tappedDepth.value;
   const seat = calibrateSeat(hub.stockBoltLength.value, lead + hub.stockNose.value, travel) + spacer.thickness;
-  const sPm = spacer.thickness > 0 ? policy.spacerPm : 0;
-  const pm = travelPm + hub.stockBoltLength.pm + policy.fastenerPm + sPm + hub.stockNose.pm;
-  const off = d.strict ? pm : 0;
   const came = untouchedOf(plan, { value: travel, pm: 0, rss: 0 }, Dt, hub.stockBoltLength);
-  const { need, reach } = askedOf(d, came?.value ?? null, off);
-  const matePm = d.strict ? c.tappedDepth.pm : 0;
+  const { need, reach } = askedOf(d, came?.value ?? null);
   const zero = seat + lead + nose;
   const room = c.roomBehind === null ? Number.NEGATIVE_INFINITY : roomToUse(c.roomBehind, pitch, policy.behindReserve);
-  const clear = seat + Dt + room - (d.strict ? pm + c.tappedDepth.pm : 0);
-  // No further in than it was counted needs no room; where only the error says further it is a caution, which strict use refuses.
-  const { plate: s0, pm: statePm } = countedState(c);
-  const furtherPm = hub.stockBoltLength.pm + policy.fastenerPm + sPm + (s0 > 0 ? policy.spacerPm : 0) + statePm;
-  const asCounted = hub.stockBoltLength.value + spacer.thickness - s0 - (d.strict ? furtherPm : 0);
+  const clear = seat + Dt + room;
+  // No further in than it was counted needs no room; where only the error says further it is a caution, which goes forward.
+  const { plate: s0 } = countedState(c);
+  const asCounted = hub.stockBoltLength.value + spacer.thickness - s0;
   return {
     low: zero + reach - SLACK,
-    high: Math.min(Math.max(clear, asCounted), seat + threadLength - off) + SLACK,
-    enough: Dt - matePm >= need - SLACK,
+    high: Math.min(Math.max(clear, asCounted), seat + threadLength) + SLACK,
+    enough: Dt >= need - SLACK,
     zero,
     cap: Dt,
   };
@@ -144,27 +138,18 @@ export function studLengths(
   const { pitch } = compileThread(hub.thread).thread;
   const full = policy.leadPitches * pitch;
   const lead = full + (hub.stockNose?.value ?? 0);
-  const nosePm = hub.stockNose?.pm ?? 0;
   const travel = c.turns.value * pitch;
-  const travelPm = c.turns.pm * pitch;
   const z0 = c.studProtrusion === null ? travel + lead : c.studProtrusion.value;
   const grip = calibrateGrip(z0, lead, travel);
   const nutStart = s + grip - (nut === null ? 0 : nut.shankReach);
-  const lengthPm = longer ? (c.studProtrusion === null ? 0 : c.studProtrusion.pm) + policy.fastenerPm + nosePm : 0;
-  const pm = travelPm + (s > 0 ? policy.spacerPm : 0) + lengthPm;
-  const off = d.strict ? pm : 0;
   const came = own === null ? null : untouchedOf(plan, { value: travel, pm: 0, rss: 0 }, own, c.studProtrusion);
-  const { need, reach } = askedOf(d, came?.value ?? null, off);
-  const matePm = d.strict && nut === null ? (hub.nutThread?.pm ?? 0) : 0;
+  const { need, reach } = askedOf(d, came?.value ?? null);
   const zero = nutStart + (longer ? full + nose : lead);
-  const tipPm = longer ? 0 : nosePm;
-  const ownPm = Math.max(hub.nutThread?.pm ?? 0, hub.nutBlindDepth?.pm ?? 0);
-  const closed = closedEnd(plan, nut, nutStart, d.strict ? pm + tipPm + (nut === null ? ownPm : policy.fastenerPm) : 0);
+  const closed = closedEnd(plan, nut, nutStart);
   const { plate: s0, pm: statePm } = countedState(c);
-  const thread =
-    threadLength === null ? ownThread(plan, z0 - grip - s0 - statePm, d.strict ? pm + tipPm : 0) : threadLength - off;
+  const thread = threadLength === null ? ownThread(plan, z0 - grip - s0 - statePm) : threadLength;
   const shank = nutStart + thread + SLACK;
-  const enough = Ln - matePm >= need - SLACK;
+  const enough = Ln >= need - SLACK;
   return { low: zero + reach - SLACK, high: Math.min(closed, shank), enough, zero, cap: Ln };
 }
 
@@ -173,15 +158,14 @@ export function studLengths(
  * that is more. A nut that the spacer backs off as far as it reaches asks for no more than the proven, so one figure serves
  * every thickness.
  * @param proven from the tip to where the counted nut began
- * @param off error to take off what was measured; nought where a caution may do
  */
-function ownThread(plan: Plan, proven: number, off: number): number {
+function ownThread(plan: Plan, proven: number): number {
   const own = plan.hub.stockStudThread;
-  return own === null || plan.hub.stockNose === null ? proven : Math.max(proven, own.value - own.pm - off);
+  return own === null || plan.hub.stockNose === null ? proven : Math.max(proven, own.value - own.pm);
 }
 
 /** Where a closed nut's cap ends the stud; infinite for an open nut, minus infinite where nobody can tell. */
-function closedEnd(plan: Plan, nut: Nut | null, nutStart: number, off: number, pitch?: number): number {
+function closedEnd(plan: Plan, nut: Nut | null, nutStart: number, pitch?: number): number {
   const style = nut === null ? plan.hub.nutStyle : nut.style;
   if (style === 'open') return Number.POSITIVE_INFINITY;
   const blind = nut === null ? (plan.hub.nutBlindDepth?.value ?? null) : nut.blindDepth;
@@ -189,7 +173,7 @@ function closedEnd(plan: Plan, nut: Nut | null, nutStart: number, off: number, p
   if (style === 'unknown' || blind === null || (calibrated && plan.hub.stockNose === null))
     return Number.NEGATIVE_INFINITY;
   const own = pitch ?? compileThread(plan.hub.thread).thread.pitch;
-  return nutStart + blind - minBottomGap(plan.policy.closedNutGap, own) - off + SLACK;
+  return nutStart + blind - minBottomGap(plan.policy.closedNutGap, own) + SLACK;
 }
 
 export interface ConversionParts {
@@ -205,20 +189,15 @@ export function conversionLengths(plan: Plan, c: PlanCorner, d: Demand, { stud, 
     return NO_WINDOW;
   const Dt = c.tappedDepth.value;
   const inside = stud.length - outerTip(stud.length, stud.shortEnd, Dt, stud.seatsAt);
-  const runOut = stud.seatsAt === 'run-out' ? c.tappedDepth.pm : 0;
-  const pm = c.rotorHat.pm + hub.nutGrip.pm + (spacer.thickness > 0 ? policy.spacerPm : 0) + policy.fastenerPm + runOut;
-  const hubPm = c.tappedDepth.pm + policy.fastenerPm;
   const hubLead = policy.leadPitches * compileThread(hub.thread).thread.pitch;
-  const hubNeed = d.accepted && !d.strict ? d.hubFloor : d.hubTarget + (d.strict ? hubPm : 0);
+  const hubNeed = d.accepted && !d.strict ? d.hubFloor : d.hubTarget;
   const hubEnd = hubEndEngagement(stud.shortEnd, hubLead, Dt) >= hubNeed - SLACK;
   const lead = policy.leadPitches * outer.thread.pitch + (stud.nose ?? 0);
   const nutStart = c.rotorHat.value + spacer.thickness + hub.nutGrip.value;
-  const deepest = nutStart - nut.shankReach;
-  const off = d.strict ? pm : 0;
-  const { need, reach } = askedOf(d, null, off);
+  const { need, reach } = askedOf(d, null);
   const zero = inside + nutStart + lead;
-  const closed = closedEnd(plan, nut, inside + deepest, d.strict ? pm + policy.fastenerPm : 0, outer.thread.pitch);
-  const shank = inside + deepest + (stud.threadLength ?? 0) - off + SLACK;
+  const closed = closedEnd(plan, nut, inside + nutStart, outer.thread.pitch);
+  const shank = inside + nutStart + (stud.threadLength ?? 0) + SLACK;
   return {
     low: zero + reach - SLACK,
     high: Math.min(closed, shank),
