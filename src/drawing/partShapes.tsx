@@ -148,7 +148,7 @@ function NutBody({ nut, units }: { nut: Nut; units: UnitSystem }) {
   const threaded = nut.threadLength ?? 1.5 * 2 * r;
   const at = 60;
   const deep = Math.max(threaded, nut.blindDepth ?? 0);
-  const shank = Math.max(nut.shankLength ?? 0, nut.shankReach);
+  const shank = Math.max(nut.shankLength ?? 0, nut.shankReach ?? 0);
   const shankR = (nut.shankDiameter ?? 2 * r + 4) / 2;
   const closed = nut.style === 'closed';
   return (

@@ -71,7 +71,7 @@ function conversionOf({ stud, hub }: Carried): Fastener | null {
       seat: 'unknown',
       threadLength: stud.nutThread,
       blindDepth: null,
-      shankReach: 0,
+      shankReach: null,
       shankLength: 0,
       shankDiameter: null,
       material: 'unknown',

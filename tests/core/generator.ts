@@ -209,7 +209,7 @@ export const anyNut = (thread: string): fc.Arbitrary<Nut> =>
     seat,
     threadLength: fc.option(grid(10, 26, 1), { nil: null, freq: 12 }),
     blindDepth: fc.option(grid(18, 40, 1), { nil: null, freq: 6 }),
-    shankReach: fc.constantFrom(0, 0, 4, 8),
+    shankReach: fc.constantFrom<(number | null)[]>(0, 0, 0, 4, 4, 8, -3, -6, null),
     shankLength: fc.constantFrom(0, 0, 9, 12),
     shankDiameter: fc.constantFrom(null, 22, 26, 26),
     class: nutClass,

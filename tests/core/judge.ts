@@ -50,6 +50,8 @@ function dangersAlike(plan: Plan): string[] {
     found.push('plate is not drilled for the hub');
   if (wheel.lugs !== hub.lugs || wheel.boltCircle !== (spacer.adapter ? spacer.adapter.boltCircle : hub.boltCircle))
     found.push('wheel is not drilled for what it goes on');
+  if (nut && f.kind !== 'conversion' && nut.shankReach === null)
+    found.push('nobody knows where the nut’s thread begins');
   if ('nose' in f && f.nose === null) found.push('nobody knows the nose of the new fastener');
   if (spacer.adapter !== null && (hub.stockNose === null || spacer.adapter.studNose === null))
     found.push('nobody knows the noses of the adapter’s joints');
@@ -277,7 +279,7 @@ function jointsAt(plan: Plan, c: PlanCorner): Joint[] {
         thread: hub.thread,
         material: f.nut.material,
         fullTo: count,
-        mateFrom: s - f.nut.shankReach,
+        mateFrom: s - (f.nut.shankReach ?? 0),
         mate: f.nut.threadLength,
         came: null,
         own: ownNut(f.nut.class, hub.fastenerClass, f.nut.threadLength, of(hub.thread)[0]),
@@ -299,7 +301,7 @@ function jointsAt(plan: Plan, c: PlanCorner): Joint[] {
         thread: hub.thread,
         material: own.material,
         fullTo: reaches,
-        mateFrom: s - own.shankReach,
+        mateFrom: s - (own.shankReach ?? 0),
         mate: own.threadLength,
         came: null,
         own: ownNut(own.class, f.class, own.threadLength, of(hub.thread)[0]),
@@ -345,7 +347,7 @@ function endsAt(plan: Plan, c: PlanCorner): string[] {
       if (own !== null && tip + more > own + 1e-6) found.push('a locking bolt jams on its shank');
     }
     // What stays on the car was seen with the plate it was counted with, and not a hair further in.
-    const further = s0 - plan.spacer.thickness + (f.kind === 'nuts' ? f.nut.shankReach : 0);
+    const further = s0 - plan.spacer.thickness + (f.kind === 'nuts' ? (f.nut.shankReach ?? 0) : 0);
     if (outer && plan.spacer.adapter === null && (f.kind === 'stock' || f.kind === 'nuts') && further > 1e-6) {
       const threaded = (hub.fastening === 'bolt' ? hub.stockBoltThread : hub.stockStudThread)?.value ?? null;
       if (threaded === null) found.push('nobody knows how far what is on the car is threaded');

@@ -245,6 +245,34 @@ describe('what is left out is not measured', () => {
     ]);
   });
 
+  // rule: nut.start — geometry: a nut whose thread begins 4 mm further out engages 4 mm less.
+  test('where a nut’s thread begins is said, and a nut that begins further out holds the less', () => {
+    const nuts = (shankReach: number | null): Plan =>
+      studPlan({
+        fastener: {
+          kind: 'nuts',
+          nut: {
+            thread: 'M12x1.5',
+            style: 'open',
+            seat: 'cone60',
+            threadLength: 24,
+            blindDepth: null,
+            shankReach,
+            shankLength: 0,
+            shankDiameter: null,
+            material: 'steel',
+            class: 'unknown',
+            tensile: null,
+          },
+        },
+      });
+    const holds = (r: number | null) => assess(nuts(r)).numbers.corners[0]?.engagement?.value ?? Number.NaN;
+    expect(holds(-4)).toBeCloseTo(holds(0) - 4, 9);
+    expect(level(nuts(0), 'nut.start')).toBeUndefined();
+    expect(find(nuts(null), 'nut.start')).toMatchObject({ level: 'unmeasured' });
+    expect(goes(nuts(null))).toBe(false);
+  });
+
   test('in competition a margin that only the error eats holds nothing back, a safety caution does', () => {
     // 15 of thread for a target of 14: with a quarter turn it is a pass, with a whole one only the error says less.
     const at = (pm: number, grease: boolean): Plan => {

@@ -37,7 +37,7 @@ const nut: fc.Arbitrary<Nut> = fc.record({
   style: fc.constantFrom('open' as const, 'closed' as const, 'unknown' as const),
   threadLength: fc.option(mm(8, 26), { nil: null }),
   blindDepth: fc.option(mm(12, 40), { nil: null }),
-  shankReach: fc.constantFrom(0, 6),
+  shankReach: fc.constantFrom<(number | null)[]>(0, 0, 6, 6, -3, null),
   shankLength: fc.constantFrom(0, 0, 0, 10),
   shankDiameter: fc.constantFrom(null, 20, 20, 20, 20),
   class: fc.constantFrom('unknown' as const, '8' as const, '10' as const),

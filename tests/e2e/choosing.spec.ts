@@ -283,7 +283,7 @@ test('a conversion stud and an adapter out of catalogue files go on the bench wh
 test('other nuts and an adapter: unjudged until their figures are typed', async ({ watched: page }) => {
   await open(page, /Halm Drover.*Torque/, 'choose');
   await page.getByRole('radio', { name: 'Other nuts' }).click();
-  await page.getByLabel('Shank reaches deeper by').fill('6');
+  await page.getByLabel('Its thread begins deeper by').fill('6');
   await page.getByLabel('Length of its shank').fill('14');
   await page.getByLabel('Shank diameter').fill('30');
   const shank = page.locator('[data-rule="nut.shank"]');

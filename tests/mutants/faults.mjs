@@ -268,6 +268,12 @@ export const FAULTS = [
     'a locking nut in its cap',
   ],
   [
+    'rules/nut/nutStart.ts',
+    'newNut(fastener)?.shankReach !== null',
+    'true',
+    'a nut whose thread begins nobody knows where',
+  ],
+  [
     'rules/reading/readingCorners.ts',
     'plan.corners.length > 1',
     'plan.corners.length > 0',
@@ -465,7 +471,7 @@ export const FAULTS = [
   ],
   [
     'evaluate/evaluate.ts',
-    "plan.use === 'competition' && !accepted",
+    "(use === 'competition' && f.level === 'caution' && !f.uncertain && !OPTIONAL.has(f.rule))",
     'false',
     'competition cautions go forward unsigned',
   ],

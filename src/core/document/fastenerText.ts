@@ -36,7 +36,7 @@ export function fastenerText(
     case 'conversion':
       return `conversion studs ${formatLength(fastener.length, units)}, ${fastener.hubThread} in the hub, ${fastener.outerThread} outside${thread}, ${fastener.nut.style} nuts`;
     case 'nuts':
-      return `${onCarText({ ...hub, fastening: 'stud' }, units, 'studs')}, ${fastener.nut.style} nuts${fastener.nut.shankReach > 0 ? ` whose shank reaches ${formatLength(fastener.nut.shankReach, units)} deeper` : ''}`;
+      return `${onCarText({ ...hub, fastening: 'stud' }, units, 'studs')}, ${fastener.nut.style} nuts${(fastener.nut.shankReach ?? 0) > 0 ? ` whose shank reaches ${formatLength(fastener.nut.shankReach ?? 0, units)} deeper` : ''}`;
     case 'stock':
       return hub.fastening === 'bolt'
         ? onCarText(hub, units, 'bolts')

@@ -46,7 +46,14 @@ export const nutSchema = z.strictObject({
   seat: z.enum(SEATS),
   threadLength: mm(80).nullable(),
   blindDepth: mm(80).nullable(),
-  shankReach: mm(40).describe('how much deeper than the stock nut its first full thread sits'),
+  shankReach: z
+    .number()
+    .min(-40)
+    .max(40)
+    .nullable()
+    .describe(
+      'how much deeper than the counted nut its first full thread sits, seated; negative further out, null is unmeasured',
+    ),
   shankLength: mm(40),
   shankDiameter: mm(60).nullable().describe('outside diameter of the shank; asked where there is one'),
   material: z.enum(THREAD_MATERIALS),

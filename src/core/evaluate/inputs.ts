@@ -80,7 +80,7 @@ const CHOSEN: Readonly<Record<Chosen, (plan: Plan, units: UnitSystem) => Input[]
     if (f.kind === 'bolt') return length('Bolt, under the seat', f.length, units);
     if (f.kind === 'conversion') return length('Stud, overall', f.length, units);
     if (f.kind === 'stud') return length('New stud, protrusion', f.protrusion, units);
-    return f.kind === 'nuts' ? length('Shank reaches deeper by', f.nut.shankReach, units) : [];
+    return f.kind === 'nuts' ? length('Its thread begins deeper by', f.nut.shankReach, units) : [];
   },
   threadLength: ({ fastener: f }, units) => {
     if (!('threadLength' in f)) return [];

@@ -137,7 +137,7 @@ function readPart(row: CatalogueRow): CatalogueItem {
       seat: choice(row, 'seat', SEATS),
       threadLength: optional(row, 'thread_length', 1, 80),
       blindDepth: optional(row, 'blind_depth', 1, 80),
-      shankReach: optional(row, 'shank_reach', 0, 40) ?? 0,
+      shankReach: optional(row, 'shank_reach', -40, 40),
       shankLength: optional(row, 'shank_length', 0, 40) ?? 0,
       shankDiameter: optional(row, 'shank_diameter', 1, 60),
       material: choice(row, 'material', THREAD_MATERIALS, 'unknown'),

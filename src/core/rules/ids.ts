@@ -22,6 +22,7 @@ export const RULE_IDS = [
   'stud.behind',
   'nut.bottom',
   'nut.shank',
+  'nut.start',
   'fastener.nose',
   'fastener.thread',
   'fastener.mix',

@@ -40,6 +40,7 @@ import { jointFailsFirst } from './joint/jointFailsFirst';
 import { jointNeed } from './joint/jointNeed';
 import { jointProof } from './joint/jointProof';
 import { nutBottom } from './nut/nutBottom';
+import { nutStart } from './nut/nutStart';
 import { nutShank } from './nut/nutShank';
 import { readingContradiction } from './reading/readingContradiction';
 import { readingCorners } from './reading/readingCorners';
@@ -83,6 +84,7 @@ const LIST = [
   studBehind,
   nutBottom,
   nutShank,
+  nutStart,
   fastenerNose,
   fastenerThread,
   fastenerMix,

@@ -142,6 +142,6 @@ function fastenerText(p: Plan, units: UnitSystem): string {
   if (p.fastener.kind === 'conversion')
     return `conversion studs ${formatLength(p.fastener.length, units)}${thread}, ${p.fastener.class}`;
   if (p.fastener.kind === 'nuts')
-    return `studs on the car, ${p.fastener.nut.style} nuts${p.fastener.nut.shankReach > 0 ? ` that reach ${formatLength(p.fastener.nut.shankReach, units)} deeper` : ''}`;
+    return `studs on the car, ${p.fastener.nut.style} nuts${(p.fastener.nut.shankReach ?? 0) > 0 ? ` that reach ${formatLength(p.fastener.nut.shankReach ?? 0, units)} deeper` : ''}`;
   return 'what is on the car';
 }

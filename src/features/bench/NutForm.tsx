@@ -20,7 +20,7 @@ export const blankNut = (thread: string, seat: Seat): Nut => ({
   seat,
   threadLength: null,
   blindDepth: null,
-  shankReach: 0,
+  shankReach: null,
   shankLength: 0,
   shankDiameter: null,
   class: 'unknown',
@@ -68,11 +68,12 @@ export function NutForm({ nut, gripMeasured, onNut }: { nut: Nut; gripMeasured?:
         />
       ) : null}
       <LengthInput
-        label={gripMeasured ? 'Deeper than the measured nut by' : 'Shank reaches deeper by'}
+        label={gripMeasured ? 'Deeper than the measured nut by' : 'Its thread begins deeper by'}
+        optional
         value={nut.shankReach}
-        range={{ min: 0, max: 40 }}
-        onLength={(mm) => mm !== null && set({ shankReach: mm })}
-        className="w-[160px]"
+        range={{ min: -40, max: 40 }}
+        onLength={(shankReach) => set({ shankReach })}
+        className="w-[176px]"
       />
       <LengthInput
         label="Length of its shank"

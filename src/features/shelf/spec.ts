@@ -30,7 +30,7 @@ export function specOf(item: CatalogueItem, units: UnitSystem): string {
     case 'other':
       return otherText(item.other, len);
     case 'nut':
-      return `${threadName(item.nut.thread)}, ${item.nut.style}, ${seatInSentence(item.nut.seat)}${item.nut.shankReach > 0 ? `, shank reaches ${len(item.nut.shankReach)}` : ''}`;
+      return `${threadName(item.nut.thread)}, ${item.nut.style}, ${seatInSentence(item.nut.seat)}${(item.nut.shankReach ?? 0) > 0 ? `, shank reaches ${len(item.nut.shankReach ?? 0)}` : ''}`;
     default: {
       const thread =
         item.fastener.threadLength === null ? 'thread length not known' : `thread ${len(item.fastener.threadLength)}`;

@@ -74,7 +74,8 @@ export function chosenNut(plan: Plan): ChosenNut {
       threadLength: nut.threadLength,
       blindDepth: nut.blindDepth,
       // A conversion's grip is measured with the nut that will be used, so its shank is in it already.
-      reach: plan.fastener.kind === 'conversion' ? 0 : nut.shankReach,
+      // Where nobody said where its thread begins it is taken as level, and the rule on it holds the plan back.
+      reach: plan.fastener.kind === 'conversion' ? 0 : (nut.shankReach ?? 0),
       pm: plan.policy.fastenerPm,
       threadPm: 0,
     };
@@ -99,7 +100,7 @@ export const newNut = (f: Fastener) =>
  */
 export function deeperBy({ fastener, spacer }: Plan, c: PlanCorner): number {
   const { plate, pm } = countedState(c);
-  return plate - spacer.thickness + pm + (fastener.kind === 'nuts' ? fastener.nut.shankReach : 0);
+  return plate - spacer.thickness + pm + (fastener.kind === 'nuts' ? (fastener.nut.shankReach ?? 0) : 0);
 }
 
 /** The same as a question. */

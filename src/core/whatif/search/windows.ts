@@ -141,7 +141,7 @@ export function studLengths(
   const travel = c.turns.value * pitch;
   const z0 = c.studProtrusion === null ? travel + lead : c.studProtrusion.value;
   const grip = calibrateGrip(z0, lead, travel);
-  const nutStart = s + grip - (nut === null ? 0 : nut.shankReach);
+  const nutStart = s + grip - (nut === null ? 0 : (nut.shankReach ?? 0));
   const came = own === null ? null : untouchedOf(plan, { value: travel, pm: 0, rss: 0 }, own, c.studProtrusion);
   const { need, reach } = askedOf(d, came?.value ?? null);
   const zero = nutStart + (longer ? full + nose : lead);
