@@ -8,7 +8,7 @@ import { addBayEntry } from '@/store/bay';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
 import type { Executor } from '@/store/connection';
-import { onlyLead } from './leads';
+import { onlyLead } from './roles';
 import { advance } from './advance';
 import { bayOf, openHolds, stepsNow } from './card';
 import { planOf } from './soundPlan';

@@ -20,7 +20,7 @@ import { appendEntry, type EntryInput } from '@/store/torque';
 import { rememberRecheck } from '@/store/pastWork';
 import { endRecheck } from '@/store/rechecks';
 import { loadVehicle } from '@/store/vehicles';
-import { onlyLead } from './leads';
+import { onlyLead } from './roles';
 import { mayPull } from './wrenches';
 import { advance } from './advance';
 import { afterLink, notTooEarly } from './signing';

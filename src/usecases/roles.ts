@@ -1,5 +1,5 @@
 import 'server-only';
-import { theStore } from '@/store/connection';
+import { type Executor, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { people } from '@/store/people';
 
@@ -22,6 +22,15 @@ export type LeadAct = keyof typeof LEAD_ACTS;
  * @throws RefusedError
  */
 export async function leadOnly(act: LeadAct, personId: string | null): Promise<void> {
-  const leads = (await people((await theStore()).db)).filter((p) => p.role === 'lead');
-  if (leads.length > 0 && !leads.some((p) => p.id === personId)) throw new RefusedError(LEAD_ACTS[act]);
+  await onlyLead((await theStore()).db, personId, LEAD_ACTS[act]);
+}
+
+/**
+ * The same for what a lead alone decides in the middle of something else.
+ * @param tx the transaction of the caller
+ * @throws RefusedError with `otherwise`
+ */
+export async function onlyLead(tx: Executor, personId: string | null, otherwise: string): Promise<void> {
+  const leads = (await people(tx)).filter((p) => p.role === 'lead');
+  if (leads.length > 0 && !leads.some((p) => p.id === personId)) throw new RefusedError(otherwise);
 }

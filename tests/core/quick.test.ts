@@ -11,6 +11,7 @@ import { type PlateAsked, plateAnswer } from '@/core/quick/plate';
 import { boltPlan, corner, plainSpacer } from './fixtures';
 
 const P = DEFAULT_POLICY;
+const EXACT = { ...P, fastenerPm: 0 };
 const PLATE: PlateAsked = {
   thread: 'M12x1.5',
   fastening: 'stud',
@@ -179,6 +180,32 @@ describe('both ends', () => {
     expect(a.hubEnd).toBeCloseTo(12.5, 9);
     expect(a.nutEnd).toBeCloseTo(22, 9);
     expect(a.because[0]).toBe('Hub end is between floor and target: target 14.0 mm, floor 11.2 mm.');
+  });
+
+  test('a short end longer than the hub’s thread says how much stands out behind, and what room that asks for', () => {
+    const at = (shortEnd: number) =>
+      endsAnswer(
+        {
+          hubThread: 'M14x1.5',
+          outerThread: 'M14x1.5',
+          overall: 75,
+          shortEnd,
+          depth: 18,
+          seatsAt: 'shoulder',
+          hat: 7,
+          plate: 0,
+          grip: 8,
+          nutThread: 22,
+          nose: 0,
+          material: 'steel',
+        },
+        EXACT,
+        'metric',
+      );
+    // 22 of short end in 18 of thread, ± 0.1 of the caliper, and a pitch kept to what is behind.
+    expect(at(22).behind).toBeCloseTo(4.1, 9);
+    expect(at(22).warns?.[0]).toMatch(/^Up to 4\.1 mm of the short end stands out behind .* 5\.6 mm of room/);
+    expect([at(17).warns, at(18).warns === undefined]).toEqual([undefined, false]);
   });
 
   test('millimetre for millimetre: 75 carries 12 where 82 carries 19 and 90 carries 27 (common practice, no source)', () => {

@@ -114,6 +114,8 @@ export interface EndsAsked {
 export interface EndsAnswer extends QuickAnswer {
   readonly hubEnd: number;
   readonly nutEnd: number;
+  /** How much of the short end may stand out behind the hub's thread, mm; none or less stays inside. */
+  readonly behind: number;
   /** Largest plate that still leaves the target in the nut, mm; null where none does. */
   readonly most: number | null;
 }
@@ -136,13 +138,23 @@ export function endsAnswer(asked: EndsAsked, policy: Policy, units: UnitSystem):
   const nutEnough = minimumsFor(outer, 'steel', 'unknown', null, policy);
   const room = asked.plate + reach - nutEnough.minimum - policy.fastenerPm - policy.spacerPm;
   const most = room >= 0 && (asked.nutThread === null || asked.nutThread >= nutEnough.minimum) ? room : null;
+  // A stud and a depth are read with a caliper: what stands out with both errors stands out.
+  const behind = asked.shortEnd - asked.depth + policy.fastenerPm + CALIPER_PM;
   const state = (has: number, { minimum, floor }: { minimum: number; floor: number }): string =>
     has >= minimum ? 'reaches the target' : has >= floor ? 'is between floor and target' : 'is under the floor';
   return {
     hubEnd,
     nutEnd,
+    behind,
     most,
     says: `${len(hubEnd, 'down')} in the hub, ${len(nutEnd, 'down')} in the nut`,
+    ...(behind > 0
+      ? {
+          warns: [
+            `Up to ${len(behind, 'up')} of the short end stands out behind the hub’s thread: that asks for ${len(behind + Math.max(policy.behindReserve, hub.thread.pitch), 'up')} of room to shoes, backing plate or sensor ring, measured at every corner.`,
+          ],
+        }
+      : {}),
     given: [
       ...(asked.material === 'unknown' ? ['the hub is steel'] : []),
       'the nut is steel and open',

@@ -1,0 +1,38 @@
+import { createHash } from 'node:crypto';
+import { assess } from '@/core/evaluate/evaluate';
+import { RULES_VERSION } from '@/core/rules/index';
+import { PLAN_EXAMPLES } from '@/demo/planExamples';
+import { boltPlan, plainSpacer, studPlan } from './fixtures';
+
+/**
+ * Whoever changes what a rule finds counts the version of the rules up: a record says by it how it was judged. Findings are compared as
+ * data, without their sentences; on a change this test names the hash that belongs beside the new version.
+ */
+const HASH_OF: Readonly<Record<number, string>> = {
+  8: 'c19ae30558f74d0c',
+};
+
+const fixed = [
+  ...Object.values(PLAN_EXAMPLES),
+  boltPlan(),
+  studPlan(),
+  boltPlan({ spacer: plainSpacer(0), wish: 'wheels' }, { turns: { value: 10, pm: 0.25, plate: 15 } }),
+  studPlan({ use: 'competition' }, { turns: { value: 7, pm: 0.5 } }),
+  boltPlan({ rightPlate: 8, camberChange: 1 }),
+  boltPlan({}, { roomBehind: null, tappedDepth: null }),
+];
+
+test('what the rules find is that of their version', () => {
+  const found = fixed.map((plan) =>
+    assess(plan).findings.map(({ rule, level, value, limit, unit, corner }) => [
+      rule,
+      level,
+      value === null ? null : Number(value.toPrecision(9)),
+      limit === null ? null : Number(limit.toPrecision(9)),
+      unit,
+      corner,
+    ]),
+  );
+  const hash = createHash('sha256').update(JSON.stringify(found)).digest('hex').slice(0, 16);
+  expect({ [RULES_VERSION]: hash }).toEqual({ [RULES_VERSION]: HASH_OF[RULES_VERSION] });
+});
