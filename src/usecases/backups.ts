@@ -4,7 +4,15 @@ import { reopened, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
 import { ArchiveError } from '@/store/folder/archive';
-import { type BackupFile, type BackupWhy, backUp, listBackups, restore, rotate } from '@/store/folder/backup';
+import {
+  type BackupFile,
+  type BackupWhy,
+  backUp,
+  listBackups,
+  prepareRestore,
+  putInPlace,
+  rotate,
+} from '@/store/folder/backup';
 import { NewerError } from '@/store/folder/migrations';
 import { sessionKeyOf } from '@/store/folder/sessionKey';
 import { endEveryLogin } from '@/store/people';
@@ -42,14 +50,16 @@ export async function backupNamed(name: string): Promise<BackupFile> {
 }
 
 /**
- * Puts an archive in place of the data: checked whole first, what is there now is kept beside it.
+ * Puts an archive in place of the data. It is unpacked, checked and opened beside it first, and the workshop works on until then; what is there
+ * now is kept beside it.
  * @throws RefusedError before anything is touched
  */
 export async function restoreFrom(archive: string, { name: by, personId }: Actor): Promise<void> {
   await leadOnly('restore', personId);
   const at = new Date();
   try {
-    await reopened((folder) => restore(archive, folder, true, at));
+    const prepared = await prepareRestore(archive, (await theStore()).folder, true);
+    await reopened(() => putInPlace(prepared, at));
   } catch (error) {
     if (error instanceof ArchiveError || error instanceof NewerError) throw new RefusedError(error.message);
     throw error;

@@ -5,7 +5,7 @@ import { dirname, join, relative } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { DamagedError, openStore, type Store } from '@/store/connection';
 import { ArchiveError, pack } from '@/store/folder/archive';
-import { backUp, backupsOf, listBackups, restore, rotate } from '@/store/folder/backup';
+import { backUp, backupsOf, listBackups, prepareRestore, putInPlace, restore, rotate } from '@/store/folder/backup';
 import { knownMigrations, NewerError } from '@/store/folder/migrations';
 import { mayGo } from '@/store/folder/rotation';
 import type { Disk } from '@/store/folder/sync';
@@ -81,6 +81,31 @@ test('the demo workshop, backed up and restored into an empty folder, is the sam
   await expect(restore(made.path, target, false, AT)).rejects.toThrow(/holds data already/);
   const aside = (await restore(made.path, target, true, AT)) as string;
   expect(existsSync(join(aside, 'db', 'PG_VERSION'))).toBe(true);
+}, 120_000);
+
+test('a database that does not open is found before anything is touched, and the workshop works on until the swap', async () => {
+  const folder = await prepared();
+  const store = await openStore(folder);
+  const made = await backUp(folder, store.held, { why: 'asked', at: AT });
+  // Sound checksums over a database that lost a file that it cannot do without.
+  const bad = place();
+  copyOver(await emptyFolder(), bad);
+  rmSync(join(bad, 'db', 'global', 'pg_control'));
+  const migration = knownMigrations().at(-1)?.when ?? 0;
+  const facts = { format: 'vectis-backup/1', made: AT.toISOString(), why: 'asked', migration };
+  const archive = join(root, 'no-control.zip');
+  await pack(bad, archive, 'vectis-backup.json', facts);
+  await expect(prepareRestore(archive, folder, true)).rejects.toThrow(/does not open.*Nothing was touched/s);
+  expect((await readdir(folder)).filter((n) => n.startsWith('.restore-'))).toEqual([]);
+  // While a sound one lies ready beside it, cars are taken in.
+  const ready = await prepareRestore(made.path, folder, true);
+  await addVehicle(store.db, { ...VEHICLE, plate: 'MEANWHILE' }, 'Bram', AT);
+  await store.close();
+  const aside = await putInPlace(ready, AT);
+  const again = await openStore(folder);
+  expect((await again.db.execute(sql`select count(*)::int as n from vehicle`)).rows).toEqual([{ n: 0 }]);
+  await again.close();
+  expect(existsSync(join(aside as string, 'db', 'PG_VERSION'))).toBe(true);
 }, 120_000);
 
 test('one flipped byte, a cut file, no archive at all, a newer one: each is refused before anything is touched', async () => {

@@ -1,6 +1,7 @@
 import { cp, mkdir, mkdtemp, open, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { existsSync } from 'node:fs';
 import { basename } from 'node:path';
+import { PGlite } from '@electric-sql/pglite';
 import { z } from 'zod';
 import { ArchiveError, manifestOf, pack, unpack } from './archive';
 import { knownMigrations, NewerError } from './migrations';
@@ -129,23 +130,27 @@ export async function rotate(folder: string, now: Date): Promise<number> {
   return gone.size;
 }
 
+/** An archive that lies unpacked and checked beside the data that it may replace. */
+export interface PreparedRestore {
+  readonly folder: string;
+  /** Where it lies, inside the folder. */
+  readonly next: string;
+}
+
 /**
- * Unpacks an archive beside a data folder and checks every file against its checksum; only then is it put in place. The target has to be
- * empty, or to be given up: what stood there is kept beside it. The swap is marked, so that one that is cut off is finished at the next
- * start. Logins end with it: the folder gets a new session key.
- * @param replace the data in the folder may be set aside
- * @returns where the old data went; null where there was none
+ * Unpacks an archive beside a data folder, checks every file against its checksum and opens the database in it. The data that is there stays
+ * as it is and may be worked on meanwhile.
+ * @param replace the data in the folder may be set aside; else the folder has to be empty
  * @throws ArchiveError, NewerError before anything is touched
  */
-export async function restore(archive: string, folder: string, replace: boolean, at: Date): Promise<string | null> {
+export async function prepareRestore(archive: string, folder: string, replace: boolean): Promise<PreparedRestore> {
   if (!existsSync(archive)) throw new ArchiveError(`There is no file ${archive}.`);
   const read = manifestSchema.safeParse(await manifestOf(archive, MANIFEST));
   if (!read.success)
     throw new ArchiveError('This is no backup of Vectis: its manifest cannot be read. Nothing was touched.');
   const { format, migration, files } = read.data;
   if (format !== FORMAT || !knownMigrations().some((m) => m.when === migration)) throw new NewerError('This backup');
-  const there = PARTS.filter((p) => existsSync(inside(folder, p)));
-  if (there.length > 0 && !replace)
+  if (PARTS.some((p) => existsSync(inside(folder, p))) && !replace)
     throw new ArchiveError(`The folder ${folder} holds data already. Name an empty one; nothing was touched.`);
   await mkdir(folder, { recursive: true });
   const next = await mkdtemp(inside(folder, '.restore-'));
@@ -155,14 +160,44 @@ export async function restore(archive: string, folder: string, replace: boolean,
       throw new ArchiveError('The backup holds no database. Nothing was touched.');
     // A copy of a running database names the process that held it.
     await rm(inside(next, 'db', 'postmaster.pid'), { force: true });
-    const aside = there.length > 0 ? inside(folder, `before-restore-${stamp(at)}`) : null;
-    await markSwap(folder, { next: basename(next), aside: aside === null ? null : basename(aside) });
-    await finishSwap(folder);
-    return aside;
+    await opens(inside(next, 'db'));
+    return { folder, next };
   } catch (error) {
-    if (!existsSync(inside(folder, SWAP))) await rm(next, { recursive: true, force: true });
+    await rm(next, { recursive: true, force: true });
     throw error;
   }
+}
+
+/** The database of a backup opens and knows its migrations. @throws ArchiveError */
+async function opens(path: string): Promise<void> {
+  const client = new PGlite(path);
+  try {
+    await client.waitReady;
+    await client.query('select count(*) from drizzle.__drizzle_migrations');
+  } catch (error) {
+    const why = error instanceof Error ? (error.message.split('\n')[0] ?? '') : '';
+    throw new ArchiveError(`The database in this backup does not open: ${why} Nothing was touched.`);
+  } finally {
+    await client.close().catch(() => {});
+  }
+}
+
+/**
+ * Puts a prepared restore in place of the data in its folder, which no store has open; what stood there is kept beside it. The swap is
+ * marked, so that one that is cut off is finished at the next start. Logins end with it: the folder gets a new session key.
+ * @returns where the old data went; null where there was none
+ */
+export async function putInPlace({ folder, next }: PreparedRestore, at: Date): Promise<string | null> {
+  const there = PARTS.some((p) => existsSync(inside(folder, p)));
+  const aside = there ? inside(folder, `before-restore-${stamp(at)}`) : null;
+  await markSwap(folder, { next: basename(next), aside: aside === null ? null : basename(aside) });
+  await finishSwap(folder);
+  return aside;
+}
+
+/** Both in one, for a folder that no store has open. @throws ArchiveError, NewerError before anything is touched */
+export async function restore(archive: string, folder: string, replace: boolean, at: Date): Promise<string | null> {
+  return putInPlace(await prepareRestore(archive, folder, replace), at);
 }
 
 /** Names a swap that is under way. */
