@@ -78,6 +78,15 @@ describe('a locking piece is asked what its neighbours are', () => {
     expect(bottom(plan(3, 25))).toBeUndefined();
   });
 
+  test('alike needs no name where the others need none: new bolts that keep what the car came with', () => {
+    // Eight turns are 12 of a target of 14; bolts longer by the plate keep them.
+    const at = (shorter: number): Plan =>
+      boltPlan({ fastener: bolt(52), locking: { kind: 'piece', shorter } }, { turns: exact(8) });
+    const kind = (p: Plan, rule: string) => find(p, rule)?.case.is;
+    expect([kind(at(0), 'engagement.minimum'), kind(at(0), 'engagement.locking')]).toEqual(['as-came', 'as-came']);
+    expect(kind(at(0.5), 'engagement.locking')).toBe('between');
+  });
+
   test('what stays where it was counted has been there', () => {
     const base = boltPlan({ wish: 'check', spacer: plainSpacer(0) });
     const plan = { ...base, hub: { ...base.hub, lockingFastener: true, lockingShorter: exact(-3) } };

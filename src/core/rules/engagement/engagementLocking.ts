@@ -48,8 +48,8 @@ export const engagementLocking: Rule<typeof rule, EnoughCase | Missing | Unknown
       out.push(finding({ ...BLANK, rule, case: { is: piece.stock ? 'stock-unknown' : 'new-unknown' }, unit: 'mm' }));
       return;
     }
-    // What the car came with is a measure of the stock piece alone.
-    const relief = sameMate(plan) && plan.fastener.kind !== 'bolt';
+    // What the car came with is a measure of its own piece, and of a new one that reaches no less than the others do.
+    const relief = sameMate(plan) && (plan.fastener.kind !== 'bolt' || piece.shorter <= 0);
     out.push(
       judgeEnough({
         rule,

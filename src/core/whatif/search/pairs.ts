@@ -118,7 +118,11 @@ function lockOf(plan: Plan): Demand['lock'] {
   const piece = lockingOf(plan);
   if (piece.is === 'none') return null;
   if (piece.is === 'unknown') return { shorter: Number.POSITIVE_INFINITY, pm: 0, relief: false };
-  return { shorter: piece.shorter, pm: piece.pm, relief: sameMate(plan) && plan.fastener.kind !== 'bolt' };
+  return {
+    shorter: piece.shorter,
+    pm: piece.pm,
+    relief: sameMate(plan) && (plan.fastener.kind !== 'bolt' || piece.shorter <= 0),
+  };
 }
 
 const shifted = (w: Window, s: number): Window => ({
