@@ -38,9 +38,12 @@ const wrenchesOf = (now: Date): Wrench[] => {
   ];
 };
 
+/** What is filled, and the key that its records are signed with. */
+type Filled = Pick<Store, 'db' | 'signer'>;
+
 /** Fills an empty store with the demo scenario through the same repositories that the interface uses. */
 export async function seedIfEmpty(
-  { db, signer }: Pick<Store, 'db' | 'signer'>,
+  { db, signer }: Filled,
   say: (line: string) => void = () => {},
   now = new Date(),
 ): Promise<boolean> {
@@ -60,11 +63,7 @@ export async function seedWrenches(db: Db, now: Date): Promise<void> {
 }
 
 /** One car with its wheels, its keys and its jobs, each driven as far as it says. */
-export async function seedVehicle(
-  { db, signer }: Pick<Store, 'db' | 'signer'>,
-  vehicle: DemoVehicle,
-  now: Date,
-): Promise<void> {
+export async function seedVehicle({ db, signer }: Filled, vehicle: DemoVehicle, now: Date): Promise<void> {
   const id = await addVehicle(db, vehicle, FITTERS[1], subDays(now, 90));
   for (const set of vehicle.moreSets ?? []) await addWheelSet(db, id, set, FITTERS[1], subDays(now, 90));
   await seedWheels(db, id, vehicle, subDays(now, 89));
@@ -110,7 +109,7 @@ async function seedWheels(db: Db, vehicleId: string, vehicle: DemoVehicle, at: D
 
 /** One job, driven as far as the scenario says. @returns its id */
 async function seedJob(
-  { db, signer }: Pick<Store, 'db' | 'signer'>,
+  { db, signer }: Filled,
   vehicleId: string,
   demo: DemoJob,
   now: Date,

@@ -26,7 +26,7 @@ const result = z.strictObject({ value: z.number(), pm: z.number(), rss: z.number
 const span = z.strictObject({ x0: z.number(), x1: z.number() });
 
 /** The joint cut along the axis as it was drawn, mm; or which readings it lacks. */
-export const sectionSchema = z.discriminatedUnion('drawable', [
+const sectionSchema = z.discriminatedUnion('drawable', [
   z.strictObject({ drawable: z.literal(false), needs: z.array(z.string()) }),
   z.strictObject({
     drawable: z.literal(true),
@@ -53,7 +53,7 @@ export const sectionSchema = z.discriminatedUnion('drawable', [
 ]);
 
 /** What a rule found, with its sentence of then in both unit systems. */
-export const findingSchema = z.strictObject({
+const findingSchema = z.strictObject({
   rule: z.string(),
   level: z.enum(LEVELS),
   value: z.number().nullable(),
@@ -73,7 +73,7 @@ export const findingSchema = z.strictObject({
 });
 
 /** What the rules made of the plan. Lengths in mm. */
-export const evaluationSchema = z.strictObject({
+const evaluationSchema = z.strictObject({
   rulesVersion: z.number(),
   at: time.nullable(),
   verdict: z.enum(LEVELS),
@@ -86,7 +86,7 @@ export const evaluationSchema = z.strictObject({
 });
 
 /** The plan that was signed. */
-export const planSchema = z.strictObject({
+const planSchema = z.strictObject({
   id: z.string(),
   /** Plan under which ticks and torque were logged. */
   logId: z.string(),
@@ -135,7 +135,6 @@ export const recordSchema = z.strictObject({
 });
 export type VectisRecord = z.infer<typeof recordSchema>;
 export type RecordedEvaluation = z.infer<typeof evaluationSchema>;
-export type Person = z.infer<typeof personSchema>;
 
 /** JSON Schema (draft 2020-12) of a record. */
 export const recordJsonSchema = (): Record<string, unknown> => ({

@@ -42,7 +42,7 @@ export const hubSchema = z.strictObject({
 
 const axleWheels = { tyre: text, offset: figure, seat: text, lugs: figure, boltCircle: figure };
 
-export const readingFields = {
+const readingFields = {
   id: text,
   quantity: text,
   value: z.number(),

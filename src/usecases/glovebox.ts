@@ -7,7 +7,7 @@ import { theStore } from '@/store/connection';
 import { recordsOf } from '@/store/records';
 import { jobById } from './jobs';
 import { keysFor } from './remarks';
-import { signaturesOf } from './signature';
+import { recordSignature } from './signature';
 import { neverOf, swapsOfVehicle } from './swaps';
 
 /** An axle as the glovebox card says it. */
@@ -38,8 +38,8 @@ async function otherSignature(jobId: string): Promise<string | null> {
   const { db } = await theStore();
   const row = (await recordsOf(db, jobId)).at(-1);
   if (!row) return null;
-  const signature = (await signaturesOf(db, [row])).get(row.id);
-  return signature?.imported ? signature.words : null;
+  const { imported, words } = await recordSignature(db, row);
+  return imported ? words : null;
 }
 
 /** What a car's card says: each axle that a plan was chosen for, and its locking keys. @throws NotFoundError */

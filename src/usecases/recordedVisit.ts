@@ -7,7 +7,7 @@ import type { RecordRow } from '@/store/recordSchema';
 import { recordsOf } from '@/store/records';
 import { type Remarks, remarksOf } from '@/store/remarks';
 import { recordedJob, recordedRemarks } from './recordedJob';
-import { type RecordSignature, signaturesOf } from './signature';
+import { type RecordSignature, recordSignature } from './signature';
 
 /** The signed revision that a sheet is of. */
 export interface SheetRevision {
@@ -47,7 +47,7 @@ async function axleOf(live: JobWhole, asked: number | null): Promise<RecordedAxl
   const row = shownRecord(await recordsOf(db, id), live, asked);
   if (!row) return { whole: live, revision: null, remarks: await remarksOf(db, live.vehicle.id, [id]) };
   const record = readRecord(row.snapshot);
-  const signature = (await signaturesOf(db, [row])).get(row.id) as RecordSignature;
+  const signature = await recordSignature(db, row);
   return {
     whole: withWhatCame(recordedJob(record), live),
     revision: {

@@ -19,7 +19,7 @@ export interface RecordSignature {
 
 const day = (at: Date): string => format(at, 'd MMM yyyy');
 /** A key’s name in groups that can be read out. */
-export const keyName = (id: string): string => (id.slice(0, 16).match(/.{4}/g) ?? []).join(' ');
+const keyName = (id: string): string => (id.slice(0, 16).match(/.{4}/g) ?? []).join(' ');
 
 function wordsOf(r: RecordRow, key: InstallationKeyRow | null): string {
   const imported = r.importedAt === null ? '' : `Imported on ${day(r.importedAt)}. `;
@@ -32,7 +32,7 @@ function wordsOf(r: RecordRow, key: InstallationKeyRow | null): string {
     : `${imported}Signed in another workshop, with its key ${keyName(key.id)}.`;
 }
 
-export const signatureOf = (r: RecordRow, keys: ReadonlyMap<string, InstallationKeyRow>): RecordSignature => {
+const described = (r: RecordRow, keys: ReadonlyMap<string, InstallationKeyRow>): RecordSignature => {
   const key = r.keyId === null ? null : (keys.get(r.keyId) ?? null);
   return {
     is: key === null ? 'none' : key.own ? 'own' : 'other',
@@ -49,5 +49,10 @@ export async function signaturesOf(
   records: readonly RecordRow[],
 ): Promise<ReadonlyMap<string, RecordSignature>> {
   const keys = await keysById(db, [...new Set(records.flatMap((r) => r.keyId ?? []))]);
-  return new Map(records.map((r) => [r.id, signatureOf(r, keys)]));
+  return new Map(records.map((r) => [r.id, described(r, keys)]));
+}
+
+/** Whose key stands behind one record. */
+export async function recordSignature(db: Executor, row: RecordRow): Promise<RecordSignature> {
+  return described(row, await keysById(db, row.keyId === null ? [] : [row.keyId]));
 }

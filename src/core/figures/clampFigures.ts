@@ -60,6 +60,10 @@ function bearingFor(seat: Plan['hub']['seat'], contact: number): Bearing | null 
   return b;
 }
 
+/** The same where it has to be said: a seat that nobody knows, or that cannot bear there, bears flat, which clamps the most. */
+const bearingOrFlat = (seat: Plan['hub']['seat'], contact: number): Bearing =>
+  bearingFor(seat, contact) ?? { kind: 'flat', meanDiameter: contact };
+
 /** Clamp of the joint that carries the wheel; null without a torque figure or a contact. */
 export function jointNumbers(plan: Plan, t: CompiledThread): JointNumbers | null {
   const { hub, policy } = plan;
@@ -96,8 +100,7 @@ export function mostClamp(plan: Plan, t: CompiledThread): number | null {
   const { contactDiameter, condition } = plan.hub;
   const { d } = t.thread;
   const contact = canBear(contactDiameter, d) ? contactDiameter : d;
-  const bearing = bearingFor(fastenerSeat(plan), contact) ?? { kind: 'flat' as const, meanDiameter: contact };
-  return clampBand(torque.value, t.thread, bearing, condition, 'click').high;
+  return clampBand(torque.value, t.thread, bearingOrFlat(fastenerSeat(plan), contact), condition, 'click').high;
 }
 
 /** The same for the adapter's nuts on the factory studs, N. */
@@ -119,7 +122,7 @@ interface Loaded {
   /** Measured; null where it was not, or cannot be. */
   readonly contact: number | null;
   /** For the least clamp, where it is not measured, mm. */
-  readonly widest: number;
+  readonly widest: () => number;
   /** Ends that carry the force, the tightened one first. */
   readonly ends: readonly CompiledThread[];
 }
@@ -136,7 +139,7 @@ function stressOf({ torque, condition, class: said, bearing, contact, widest, en
   const most = (on: number, cls: BoltClass) =>
     ends.map((at) => ({ ...share(at, on, cls), hubEnd: at !== t })).reduce((a, b) => (b.share > a.share ? b : a));
   const worst = most(contact ?? t.thread.d, known ? said : '8.8');
-  const kindest = known && contact !== null ? worst.share : most(contact ?? widest, known ? said : '12.9').share;
+  const kindest = known && contact !== null ? worst.share : most(contact ?? widest(), known ? said : '12.9').share;
   return {
     worst: worst.worst,
     yield: worst.yield,
@@ -158,9 +161,9 @@ export function stressNumbers(plan: Plan, t: CompiledThread): StressNumbers | nu
     torque: torque.value,
     condition: hub.condition,
     class: wheelClass(plan),
-    bearing: (contact) => bearingFor(seat, contact) ?? { kind: 'flat', meanDiameter: contact },
+    bearing: (contact) => bearingOrFlat(seat, contact),
     contact: canBear(hub.contactDiameter, d) ? hub.contactDiameter : null,
-    widest: widestContact(plan, d),
+    widest: () => widestContact(plan, d),
     ends: fastener.kind === 'conversion' ? [t, compileThread(fastener.hubThread)] : [t],
   });
 }
@@ -182,7 +185,7 @@ export function hubStress(plan: Plan): StressNumbers | null {
     class: hub.fastenerClass,
     bearing: (meanDiameter) => ({ kind: 'flat', meanDiameter }),
     contact: canBear(nutContact, d) ? nutContact : null,
-    widest: 2 * d,
+    widest: () => 2 * d,
     ends: [t],
   });
 }

@@ -91,22 +91,18 @@ export function computeNumbers(plan: Plan): Numbers {
   const outer = outerThread(plan, own);
   const nut = newNut(fastener);
   const stock = minimumsFor(own, hub.threadMaterial, fastenerClass(plan), hub.internalTensile, policy);
-  const wheel = nut
-    ? minimumsFor(outer, nut.material, wheelClass(plan), nut.tensile, policy)
-    : outer === own
-      ? spacer.adapter === null
-        ? stock
-        : minimumsFor(outer, hub.threadMaterial, wheelClass(plan), hub.internalTensile, policy)
-      : minimumsFor(outer, hub.threadMaterial, wheelClass(plan), hub.internalTensile, policy);
+  const [material, tensile] = nut ? [nut.material, nut.tensile] : [hub.threadMaterial, hub.internalTensile];
+  const hangsInStock = !nut && outer === own && spacer.adapter === null;
+  const wheel = hangsInStock ? stock : minimumsFor(outer, material, wheelClass(plan), tensile, policy);
   const offset = plan.planned?.offset ?? plan.wheel.offset;
   const twoJoints = fastener.kind === 'conversion' || spacer.kind === 'adapter';
   const corners: CornerNumbers[] = [];
   const joint = jointNumbers(plan, outer);
-  const clamp = mostClamp(plan, outer);
+  const clamp = (): number | null => joint?.clamp.high ?? mostClamp(plan, outer);
   const own3 = (thread: number | null, pitch: number): number | null =>
     thread === null ? null : Math.max(thread, policy.turnsNeverDrive * pitch);
   const enough = {
-    ...enoughFor(wheel, outer, nut ? nut.tensile : hub.internalTensile, clamp),
+    ...enoughFor(wheel, outer, tensile, clamp),
     own: own3(wheelNutTarget(plan, outer.thread), outer.thread.pitch),
   };
   const parts = { plan, own, outer, stock: stock.minimum, enough };
@@ -121,7 +117,12 @@ export function computeNumbers(plan: Plan): Numbers {
     hubEnough: twoJoints
       ? {
           // Both ends of a two-ended stud carry one force; an adapter’s nuts have a figure of their own.
-          ...enoughFor(stock, own, hub.internalTensile, spacer.adapter === null ? clamp : mostHubClamp(plan, own)),
+          ...enoughFor(
+            stock,
+            own,
+            hub.internalTensile,
+            spacer.adapter === null ? clamp : () => mostHubClamp(plan, own),
+          ),
           own: own3(adapterNutTarget(plan, own.thread), own.thread.pitch),
         }
       : null,
@@ -138,13 +139,15 @@ export function computeNumbers(plan: Plan): Numbers {
 /**
  * Target and floor of a joint. Where the strength of the internal thread is known the floor is no less than what carries the
  * top of the clamp band, and the target never less than the floor.
+ * @param clampOf most clamp, N; worked out only where a strength asks for it
  */
 function enoughFor(
   m: Minimums,
   t: CompiledThread,
   internalTensile: number | null,
-  clamp: number | null,
+  clampOf: () => number | null,
 ): Omit<Enough, 'own'> {
+  const clamp = internalTensile === null ? null : clampOf();
   const carried = internalTensile === null || clamp === null ? 0 : carries(t, clamp, internalTensile);
   const floor = Math.max(m.floor, carried);
   return { target: Math.max(m.minimum, floor), floor };

@@ -3,10 +3,9 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { memo, useDeferredValue, useEffect, useMemo, useState, useTransition } from 'react';
-import type { Evaluation } from '@/core/evaluate/evaluate';
 import { quantity } from '@/core/document/quantities';
 import { nextReading } from '@/core/whatif/nextReading';
-import { needsSignOff } from '@/core/evaluate/evaluate';
+import { type Evaluation, needsSignOff } from '@/core/evaluate/evaluate';
 import { USUAL } from '@/core/stance/archModel';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
@@ -91,20 +90,22 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
     return () => window.removeEventListener('keydown', key);
   }, [choice.spacer.thickness, setSpacer, setAside, setTab, undo, redo, units]);
 
+  /** What was signed goes along only while the bench still shows it accepted. */
+  const accepted = bench.lead === null ? null : signature;
   const forward = () =>
     begin(async () => {
       setFailure(null);
       // What is taken forward is what is kept, under the version that keeping it gave.
       const kept = await bench.flush();
       if (kept === null) return setFailure('Not taken forward: what stands on this bench is not kept.');
-      const result = await ask(() => freezeChoice(jobId, kept, choice, bench.lead === null ? null : signature));
+      const result = await ask(() => freezeChoice(jobId, kept, choice, accepted));
       if (result.ok) router.push(`/jobs/${jobId}/stage`);
       else setFailure(result.message);
     });
 
   const asPlanB = () =>
     begin(async () => {
-      const result = await ask(() => setReady(jobId, choice, bench.lead === null ? null : signature));
+      const result = await ask(() => setReady(jobId, choice, accepted));
       setFailure(result.ok ? null : result.message);
     });
 

@@ -77,8 +77,7 @@ export async function setReady(
 /** Who accepts by name what has to be accepted; in competition a lead with a PIN. */
 async function leadFrom(jobId: string, signature: TypedSignature | null) {
   const typed = signatureSchema.parse(signature);
-  const competition = (await jobById(jobId)).job.use === 'competition';
-  return typed === null ? null : signatureOf(typed, competition);
+  return typed === null ? null : signatureOf(typed, (await jobById(jobId)).job.use === 'competition');
 }
 
 /** Parts that the search may use. */

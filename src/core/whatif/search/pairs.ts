@@ -117,10 +117,9 @@ export function allowedPairs(input: SearchInput, wheel: WheelOption, groups: rea
 function lockOf(plan: Plan): Demand['lock'] {
   const piece = lockingOf(plan);
   if (piece.is === 'none') return null;
-  if (piece.is === 'unknown') return { shorter: Number.POSITIVE_INFINITY, pm: 0, relief: false };
+  if (piece.is === 'unknown') return { shorter: Number.POSITIVE_INFINITY, relief: false };
   return {
     shorter: piece.shorter,
-    pm: piece.pm,
     relief: sameMate(plan) && (plan.fastener.kind !== 'bolt' || piece.shorter <= 0),
   };
 }

@@ -50,7 +50,7 @@ export interface Demand {
   /** Thread of a nut of marked class: fully on, that is enough; null where there is no such nut. */
   readonly own: number | null;
   /** How much less far the locking piece reaches, and whether what the car came with is a measure of it; null without one. */
-  readonly lock: { readonly shorter: number; readonly pm: number; readonly relief: boolean } | null;
+  readonly lock: { readonly shorter: number; readonly relief: boolean } | null;
 }
 
 /**
