@@ -1,4 +1,4 @@
-import { lippedSpacer, plainSpacer, STOCK } from '@/core/document/blank';
+import { lippedSpacer, plainSpacer, PRESENT } from '@/core/document/blank';
 import type { Measured, Nut, Plan, PlanCorner } from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 
@@ -49,17 +49,17 @@ const HUB: Plan['hub'] = {
   wheelLoad: 4100,
   socketOutside: 24,
   spigotDiameter: m(57),
-  stockBoltLength: m(40),
-  stockBoltOverall: m(66),
-  stockBoltThread: m(30),
-  stockStudThread: null,
+  boltLength: m(40),
+  boltOverall: m(66),
+  boltThread: m(30),
+  studThread: null,
   nutThread: null,
   nutHeight: null,
   nutClass: 'unknown',
-  hardware: 'makers',
-  makersLength: null,
+  hardware: 'original',
+  original: null,
   lockingShorter: null,
-  stockNose: m(0),
+  pilotNose: m(0),
   nutBlindDepth: null,
   nutGrip: null,
 };
@@ -110,16 +110,16 @@ const at: Partial<PlanCorner> = {
 };
 
 const base: Plan = {
-  format: 'vectis-plan/4',
+  format: 'vectis-plan/5',
   title: 'Anselm Heron, front axle',
   axle: 'front',
-  wish: 'stance',
+  jobType: 'stance',
   use: 'street',
   camberChange: 0,
   lowerBy: 0,
   planned: null,
   trim: 0,
-  rightPlate: null,
+  rightSpacer: null,
   hub: HUB,
   wheel: WHEEL,
   corners: [corner('front-left', at), corner('front-right', { ...at, turns: m(11.25, 0.25) })],
@@ -142,10 +142,10 @@ const STUD_HUB: Plan['hub'] = {
   nutStyle: 'closed',
   torque: { value: 118, source: 'door plate' },
   spigotDiameter: m(106),
-  stockBoltLength: null,
-  stockBoltOverall: null,
-  stockBoltThread: null,
-  stockStudThread: m(38),
+  boltLength: null,
+  boltOverall: null,
+  boltThread: null,
+  studThread: m(38),
   nutThread: m(26),
   nutBlindDepth: m(32),
   contactDiameter: 18,
@@ -164,7 +164,7 @@ const studAt: Partial<PlanCorner> = {
 const drover: Plan = {
   ...base,
   title: 'Halm Drover, front axle',
-  wish: 'clearance',
+  jobType: 'clearance',
   hub: STUD_HUB,
   wheel: {
     ...WHEEL,
@@ -178,7 +178,7 @@ const drover: Plan = {
   },
   corners: [corner('front-left', studAt), corner('front-right', studAt)],
   spacer: { ...plainSpacer(8, 106.1), ...SIX },
-  fastener: STOCK,
+  fastener: PRESENT,
 };
 
 const NUT: Nut = {

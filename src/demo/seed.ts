@@ -122,11 +122,11 @@ async function seedJob(
     clock = addMinutes(clock, 1);
     return clock;
   };
-  const { axle, wish, use } = demo;
+  const { axle, jobType, use } = demo;
   const wheelSetId = await setOf(db, vehicleId, demo.set);
   const jobId = await addJob(
     db,
-    { vehicleId, wheelSetId, axle, wish, use, ...(visitId ? { visitId } : {}) },
+    { vehicleId, wheelSetId, axle, wish: jobType, use, ...(visitId ? { visitId } : {}) },
     by,
     clock,
   );

@@ -41,7 +41,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
       fastenerClass: '10.9',
       internalTensileMpa: 900,
       nutClass: 'unknown',
-      hardware: 'makers',
+      hardware: 'original',
     }),
     wheelSet: { name: 'slicks 15', tyre: '200/580R15', offsetMm: 28, seat: 'cone60', lugs: 5, boltCircleMm: 108 },
     wheels: {
@@ -72,7 +72,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
     jobs: [
       {
         axle: 'front',
-        wish: 'stance',
+        jobType: 'stance',
         use: 'track',
         until: 'measure',
         daysAgo: 6,
@@ -85,13 +85,13 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
       {
         // Road wheels for the winter, every nut of the road set beside one keyed piece a wheel.
         axle: 'rear',
-        wish: 'wheels',
+        jobType: 'wheels',
         use: 'street',
         until: 'recheck',
         closed: true,
         set: 'road 16',
         daysAgo: 60,
-        readings: { turns: [14, 14.25], studProtrusion: [38, 38], stockNose: 0, spigotDiameter: 63.4 },
+        readings: { turns: [14, 14.25], studProtrusion: [38, 38], pilotNose: 0, spigotDiameter: 63.4 },
         choice: {
           spacer: { ...plainSpacer(0), lugs: 5, boltCircles: [108] },
           locking: { kind: 'piece', shorter: 0 },
@@ -102,7 +102,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
       {
         // Back on the slicks for the season: the plain track nuts.
         axle: 'rear',
-        wish: 'wheels',
+        jobType: 'wheels',
         use: 'track',
         until: 'recheck',
         closed: true,
@@ -110,7 +110,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
         readings: {
           turns: [14, 14.25],
           studProtrusion: [38, 38],
-          stockNose: 0,
+          pilotNose: 0,
           nutThread: 22,
           spigotDiameter: 63.4,
           spigotHeight: [12, 12],
@@ -124,14 +124,14 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
       },
       {
         axle: 'rear',
-        wish: 'stance',
+        jobType: 'stance',
         use: 'competition',
         until: 'stage',
         daysAgo: 2,
         readings: {
           turns: [14, 14.25],
           studProtrusion: [38, 38],
-          stockNose: 0,
+          pilotNose: 0,
           nutThread: 22,
           gap: [9, 9],
           loadedClearance: [17, 16],
@@ -140,7 +140,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
           settled: [1, 1],
           camber: [-2.5, -2.5],
           archHeight: [318, 318],
-          stockSocket: 19,
+          socketSize: 19,
         },
         choice: {
           spacer: { ...plainSpacer(5, 63.5), lugs: 5, boltCircles: [108] },
@@ -171,21 +171,21 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
       fastenerClass: '10.9',
       internalTensileMpa: 800,
       nutClass: 'unknown',
-      hardware: 'makers',
+      hardware: 'original',
     }),
     wheelSet: { name: 'summer 16', tyre: '195/55R16', offsetMm: 45, seat: 'cone60', lugs: 4, boltCircleMm: 100 },
     wheels: { 'summer 16': { wheelBore: [60.2, 60.2, 60.2, 60.2], chamferDepth: [1, 1, 1, 1] } },
     jobs: [
       {
         axle: 'front',
-        wish: 'stance',
+        jobType: 'stance',
         use: 'street',
         until: 'fit',
         daysAgo: 1,
         readings: {
           turns: [10, 10],
-          stockBoltLength: 36,
-          stockNose: 0,
+          boltLength: 36,
+          pilotNose: 0,
           rotorHat: [6, 6],
           tappedDepth: [17, 17],
           roomBehind: [6, 6],
@@ -207,12 +207,12 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
       },
       {
         axle: 'rear',
-        wish: 'stance',
+        jobType: 'stance',
         use: 'street',
         until: 'measure',
         daysAgo: 0,
         sameVisit: true,
-        readings: { turns: [10, 9.75], stockBoltLength: 36, gap: [21, 20] },
+        readings: { turns: [10, 9.75], boltLength: 36, gap: [21, 20] },
       },
     ],
   },
@@ -235,23 +235,23 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
       fastenerClass: '10.9',
       internalTensileMpa: 900,
       nutClass: 'unknown',
-      hardware: 'makers',
+      hardware: 'original',
     }),
     wheelSet: { name: 'winter 16', tyre: '205/55R16', offsetMm: 46, seat: 'ball13', lugs: 5, boltCircleMm: 112 },
     wheels: { 'winter 16': { wheelBore: [57.1, 57.1, 57.1, 57.1], chamferDepth: [1, 1, 1, 1] } },
     jobs: [
       {
         axle: 'front',
-        wish: 'clearance',
+        jobType: 'clearance',
         use: 'street',
         until: 'recheck',
         daysAgo: 4,
         readings: {
           turns: [11, 11],
-          stockBoltLength: 40,
-          stockNose: 0,
-          stockBoltOverall: 66,
-          stockBoltThread: 30,
+          boltLength: 40,
+          pilotNose: 0,
+          boltOverall: 66,
+          boltThread: 30,
           rotorHat: [7, 7],
           tappedDepth: [20, 20],
           roomBehind: [8, 8],
@@ -271,7 +271,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
           fastener: { kind: 'bolt', length: 45, threadLength: 28, nose: 0, seat: 'ball13', class: '10.9' },
         },
       },
-      { axle: 'rear', wish: 'clearance', use: 'street', until: 'take-in', daysAgo: 0, readings: {} },
+      { axle: 'rear', jobType: 'clearance', use: 'street', until: 'take-in', daysAgo: 0, readings: {} },
     ],
   },
 ];

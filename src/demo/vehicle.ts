@@ -6,7 +6,7 @@ type Readings = Readonly<Partial<Record<QuantityId, readonly [number, number] | 
 
 export interface DemoJob {
   readonly axle: 'front' | 'rear';
-  readonly wish: 'clearance' | 'stance' | 'conversion' | 'wheels';
+  readonly jobType: 'clearance' | 'stance' | 'conversion' | 'wheels';
   /** The wheel set that it is about; the first of the car where nothing is said. */
   readonly set?: string;
   /** Its rechecks are through and it is closed. */

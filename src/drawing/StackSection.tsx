@@ -9,7 +9,7 @@ import { blockPath, LETTER, layoutStack, textWidth } from './stackLayout';
 
 const NEEDS: Readonly<Record<SectionNeed, string>> = {
   turns: 'a turn count',
-  stockBoltLength: 'the length of the counted bolt',
+  boltLength: 'the length of the counted bolt',
   studProtrusion: 'the stud protrusion',
   tappedDepth: 'the tapped depth',
   rotorHat: 'the disc hat',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CHALK_LOADS, CHALK_PLACES, CORNERS, HARDWARE_ON } from '@/core/document/vocabulary';
+import { CHALK_LOADS, CHALK_PLACES, CORNERS } from '@/core/document/vocabulary';
 import { baySchema } from '@/core/procedure/bay';
 import { CLOCK_KINDS } from '@/core/procedure/clocks';
 import { RECHECK_KINDS } from '@/core/procedure/rechecks';
@@ -7,6 +7,7 @@ import { PHASES } from '@/core/procedure/step';
 import { FELT, JOINTS } from '@/core/torque/log';
 import { TRACE_CLASSES } from '@/core/torque/trace';
 import { NUT_CLASSES_SAID } from '@/core/thread/classes';
+import { HARDWARE_IN_RECORD } from './names';
 
 /** Parts of a record. Names are those of the format; what the store or the code calls a thing may change without them. */
 const text = z.string();
@@ -37,7 +38,7 @@ export const hubSchema = z.strictObject({
   fastenerClass: text,
   internalTensile: figure,
   nutClass: z.enum(NUT_CLASSES_SAID),
-  hardware: z.enum(HARDWARE_ON),
+  hardware: z.enum(HARDWARE_IN_RECORD),
 });
 
 const axleWheels = { tyre: text, offset: figure, seat: text, lugs: figure, boltCircle: figure };

@@ -10,6 +10,7 @@ import {
   text,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
+import type { Hub } from '@/core/document/document';
 import { CORNERS, HARDWARE_ON } from '@/core/document/vocabulary';
 import { NUT_CLASSES_SAID } from '@/core/thread/classes';
 import { at, figure, id } from './columns';
@@ -61,6 +62,8 @@ export const axleHub = pgTable(
     nutClass: text('nut_class', { enum: NUT_CLASSES_SAID }).notNull().default('unknown'),
     /** Whose bolts or studs are on it now. */
     hardware: text('hardware', { enum: HARDWARE_ON }).notNull().default('unknown'),
+    /** The original bolt or stud as it was measured while it was on; null where it was never recorded. */
+    original: jsonb('original').$type<Hub['original']>(),
     /** The conversion, or its taking off again, that made it what it is; null as it was taken in. */
     fromJobId: text('from_job_id'),
     /** A conversion ends the hub that took bolts; jobs that were done on it keep it. */
@@ -73,7 +76,7 @@ export const axleHub = pgTable(
     check('axle_hub_torque', sql`${t.torqueNm} is null or ${t.torqueNm} between 20 and 800`),
     check('axle_hub_tensile', sql`${t.internalTensileMpa} is null or ${t.internalTensileMpa} between 100 and 1500`),
     check('axle_hub_nut_class', sql`${t.nutClass} in ('8', '10', '12', 'unknown')`),
-    check('axle_hub_hardware', sql`${t.hardware} in ('makers', 'other', 'unknown')`),
+    check('axle_hub_hardware', sql`${t.hardware} in ('original', 'other', 'unknown')`),
     check('axle_hub_torque_source', sql`${t.torqueNm} is null or length(trim(${t.torqueSource})) > 0`),
   ],
 );

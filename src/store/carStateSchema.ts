@@ -42,7 +42,7 @@ export const fitted = pgTable(
     uniqueIndex('fitted_now').on(t.vehicleId, t.corner).where(sql`${t.endedAt} is null`),
     check('fitted_plate', sql`${t.plateMm} is null or ${t.plateMm} between 0 and 100`),
     check('fitted_source', sql`${t.source} in ('found', 'signed', 'maker')`),
-    check('fitted_hardware', sql`${t.hardware} in ('makers', 'other', 'unknown')`),
+    check('fitted_hardware', sql`${t.hardware} in ('original', 'other', 'unknown')`),
   ],
 );
 

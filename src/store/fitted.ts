@@ -4,7 +4,7 @@ import { fastenerText } from '@/core/document/fastenerText';
 import { wheelTorque } from '@/core/document/hardware';
 import { CORNERS, type Corner } from '@/core/document/vocabulary';
 import type { Plan } from '@/core/document/document';
-import { fastenerSeat } from '@/core/figures/clampFigures';
+import { fastenerSeat } from '@/core/figures/counts';
 import { type FittedRow, fitted } from './carStateSchema';
 import type { Executor } from './connection';
 
@@ -48,7 +48,7 @@ export interface Found {
   readonly torque: { readonly value: number; readonly source: string } | null;
 }
 
-const WHOSE = { makers: 'the maker’s own', other: 'somebody’s own', unknown: 'nobody knows whose' } as const;
+const WHOSE = { original: 'original', other: 'not original', unknown: 'not known whose' } as const;
 
 /** Rows of what was found on a car. */
 export const foundOn = (f: Found, by: string, since: Date): FittedInput[] =>
@@ -64,11 +64,17 @@ export const foundOn = (f: Found, by: string, since: Date): FittedInput[] =>
     seat: f.seat,
     torqueNm: f.torque?.value ?? null,
     torqueSource: f.torque?.source ?? '',
-    source: f.hardware === 'makers' && f.plateMm === 0 ? 'maker' : 'found',
+    source: f.hardware === 'original' && f.plateMm === 0 ? 'maker' : 'found',
     jobId: null,
     by,
     since,
   }));
+
+/** Whose fasteners are on a car once a plan is signed. */
+function hardwareAfter({ fastener, hub }: Plan): FittedRow['hardware'] {
+  if (fastener.kind === 'original') return 'original';
+  return fastener.kind === 'present' ? hub.hardware : 'other';
+}
 
 /** Rows of what a signed plan put on its axle. */
 export function fittedBy(
@@ -81,15 +87,15 @@ export function fittedBy(
   const torque = wheelTorque(plan);
   return CORNERS.filter((c) => c.startsWith(plan.axle)).map((corner) => {
     const { spacer, fastener } = plan;
-    const plateMm = corner.endsWith('right') ? (plan.rightPlate ?? spacer.thickness) : spacer.thickness;
+    const plateMm = corner.endsWith('right') ? (plan.rightSpacer ?? spacer.thickness) : spacer.thickness;
     // What stays on the car keeps its own words.
-    const kept = fastener.kind === 'stock' ? before.find((f) => f.corner === corner) : undefined;
+    const kept = fastener.kind === 'present' ? before.find((f) => f.corner === corner) : undefined;
     return {
       corner,
       wheelSetId: job.wheelSetId,
       plateMm,
       plate: plateMm > 0 ? { ...spacer, thickness: plateMm } : null,
-      hardware: fastener.kind === 'stock' ? plan.hub.hardware : 'other',
+      hardware: hardwareAfter(plan),
       fastener: kept?.fastener ?? fastener,
       locking: kept ? kept.locking : plan.locking,
       fastenerText: kept?.fastenerText ?? fastenerText(plan, 'metric'),

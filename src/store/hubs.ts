@@ -22,6 +22,7 @@ const withAfter = (hub: AxleHubRow, after: HubAfter | null): HubWords => ({
   internalTensileMpa: after ? after.internalTensile : hub.internalTensileMpa,
   nutClass: after?.nutClass ?? hub.nutClass,
   hardware: after?.hardware ?? hub.hardware,
+  original: after ? after.original : hub.original,
 });
 
 /** The hub that is on an axle now. */

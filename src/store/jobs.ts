@@ -33,7 +33,7 @@ import { loadVehicle, type VehicleWhole } from './vehicles';
 export type JobInput = Pick<JobRow, 'vehicleId' | 'wheelSetId' | 'axle' | 'wish' | 'use'> &
   Partial<Pick<JobRow, 'visitId' | 'axleHubId'>>;
 export type ReadingInput = Pick<ReadingRow, 'quantity' | 'corner' | 'value' | 'unit' | 'typed' | 'pm' | 'method'> &
-  Partial<Pick<ReadingRow, 'hour' | 'onPlateMm' | 'confirms'>>;
+  Partial<Pick<ReadingRow, 'hour' | 'onPlateMm' | 'onWheelSetId' | 'trialPart' | 'confirms'>>;
 
 export interface JobWhole extends VehicleWhole {
   readonly job: JobRow;
@@ -166,7 +166,11 @@ async function asFound(db: Executor, of: VehicleWhole, row: JobRow): Promise<Veh
 }
 
 /** What stood on the bench of an earlier release lacks what was added since. */
-const presentDraft = (row: JobRow): JobRow => (row.draft ? { ...row, draft: upgradeChoice(row.draft) } : row);
+const presentDraft = (row: JobRow): JobRow => ({
+  ...row,
+  draft: row.draft && upgradeChoice(row.draft),
+  planB: row.planB && { ...row.planB, choice: upgradeChoice(row.planB.choice) },
+});
 
 /** Torque entries of a plan, corner by corner in order. */
 export async function torqueLog(db: Executor, planId: string): Promise<TorqueEntryRow[]> {

@@ -2,8 +2,9 @@ import { fastenerText } from '@/core/document/fastenerText';
 import { wheelTorque } from '@/core/document/hardware';
 import type { Plan } from '@/core/document/document';
 import type { KeptEvaluation } from '@/core/evaluate/kept';
-import { fastenerSeat } from '@/core/figures/clampFigures';
+import { fastenerSeat } from '@/core/figures/counts';
 import { RECORD_FORMAT, type RecordedEvaluation, type VectisRecord } from '@/records/document';
+import { hardwareInRecord, quantityInRecord } from '@/records/names';
 import type { JobWhole } from './jobs';
 import type { PlanInForce } from './plans';
 import type { Remarks } from './remarks';
@@ -87,7 +88,7 @@ export function recordOf(whole: JobWhole, remarks: Remarks, { person, at, instal
 
 const readingPart = (r: ReadingRow | WheelReadingRow) => ({
   id: r.id,
-  quantity: r.quantity,
+  quantity: quantityInRecord(r.quantity),
   value: r.value,
   pm: r.pm,
   unit: r.unit,
@@ -111,7 +112,7 @@ const hubPart = (h: AxleHubRow): VectisRecord['hub'] => ({
   fastenerClass: h.fastenerClass,
   internalTensile: h.internalTensileMpa,
   nutClass: h.nutClass,
-  hardware: h.hardware,
+  hardware: hardwareInRecord(h.hardware),
 });
 
 const axleWheels = (w: RearWheels) => ({
@@ -138,18 +139,25 @@ function wheelSetPart({ job, wheelSets, wheels }: JobWhole): VectisRecord['wheel
   };
 }
 
+/** Whose fasteners hold the wheel: “original” only where the original ones were recorded for the car. */
+function originOf({ fastener, hub }: Plan): 'original' | 'present' | 'new' {
+  if (fastener.kind === 'original') return 'original';
+  if (fastener.kind !== 'present') return 'new';
+  return hub.hardware === 'original' ? 'original' : 'present';
+}
+
 /** What the plan leaves on each corner of its axle. */
 function setupsPart(plan: Plan, { job, wheelSets }: JobWhole): VectisRecord['setups'] {
   const { spacer, fastener, hub, locking } = plan;
   const set = wheelSets.find((w) => w.id === job.wheelSetId);
-  const origin = fastener.kind !== 'stock' ? 'new' : hub.hardware === 'makers' ? 'original' : 'present';
+  const origin = originOf(plan);
   return plan.corners.map(({ corner }) => {
-    const thickness = corner.endsWith('right') ? (plan.rightPlate ?? spacer.thickness) : spacer.thickness;
+    const thickness = corner.endsWith('right') ? (plan.rightSpacer ?? spacer.thickness) : spacer.thickness;
     return {
       corner,
       spacer: { thickness, kind: thickness === 0 ? 'none' : spacer.kind },
       fasteners: { origin, text: fastenerText(plan, 'metric') },
-      lockingPiece: fastener.kind === 'stock' ? (hub.lockingFastener ? 'as received' : 'none') : locking.kind,
+      lockingPiece: fastener.kind === 'present' ? (hub.lockingFastener ? 'as received' : 'none') : locking.kind,
       wheel: set ? { setId: set.id, name: set.name, seat: fastenerSeat(plan) } : null,
       torque: wheelTorque(plan),
     };

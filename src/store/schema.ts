@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { check, doublePrecision, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core';
 import { CHALK_LOADS, CHALK_PLACES, CORNERS } from '@/core/document/vocabulary';
-import type { Fastener, Hub, Locking, Plan, Spacer } from '@/core/document/document';
+import type { Fastener, Hub, Locking, Plan, Spacer, TrialPart } from '@/core/document/document';
 import type { School } from '@/core/document/policy';
 import type { RubAssumptions } from '@/core/stance/archModel';
 import { axleHub, vehicle, wheelSet } from './carSchema';
@@ -36,7 +36,7 @@ export interface ChoiceDraft {
   /** mm of lip that comes off before. */
   readonly trim?: number | undefined;
   /** Thickness of the right-hand plate where it differs, mm. */
-  readonly rightPlate?: number | null | undefined;
+  readonly rightSpacer?: number | null | undefined;
   /** Locking piece of what goes in; left out, nobody said. */
   readonly locking?: Locking | undefined;
   /** How threads and seats go together; left out, clean and dry as the job card asks. */
@@ -127,14 +127,19 @@ export const reading = pgTable(
     corner: text('corner'),
     /** Clock position of a loaded clearance. */
     hour: integer('hour'),
-    /** Plate that was on the hub while it was taken; null where nothing was. */
+    /** Spacer that was on the hub while it was taken; null where nothing was. */
     onPlateMm: doublePrecision('on_plate_mm'),
+    /** Wheel set that was on while it was taken; null where it was the set of the job. */
+    onWheelSetId: text('on_wheel_set_id').references(() => wheelSet.id),
+    /** Part that was turned in by hand for a count; null where it was what is on the car. */
+    trialPart: jsonb('trial_part').$type<TrialPart>(),
     /** The reading of an earlier visit that somebody looked at again and found so still. */
     confirms: text('confirms'),
     ...figure(),
   },
   (t) => [
     index('reading_job').on(t.jobId),
+    index('reading_wheel_set').on(t.onWheelSetId),
     check('reading_pm', sql`${t.pm} >= 0`),
     check('reading_on_plate', sql`${t.onPlateMm} is null or ${t.onPlateMm} between 0 and 100`),
     check('reading_hour', sql`${t.hour} is null or ${t.hour} between 1 and 12`),

@@ -9,7 +9,7 @@ import { foundOn, putOn } from './fitted';
 import { type AxleHubRow, axleHub, type VehicleRow, vehicle, type WheelSetRow, wheelSet } from './schema';
 import { insertWheels, type WheelWhole, wheelsOf } from './wheels';
 
-export type HubInput = Omit<AxleHubRow, 'id' | 'vehicleId' | 'fromJobId' | 'endedAt'>;
+export type HubInput = Omit<AxleHubRow, 'id' | 'vehicleId' | 'fromJobId' | 'endedAt' | 'original'>;
 export type WheelSetInput = Pick<WheelSetRow, 'name' | 'tyre' | 'offsetMm' | 'seat'> &
   Partial<Pick<WheelSetRow, 'rotates' | 'lugs' | 'boltCircleMm' | 'planned' | 'rear'>>;
 

@@ -4,6 +4,7 @@ import { createSchemaFactory } from 'drizzle-zod';
 import { z } from 'zod';
 import { digestOf } from '@/core/document/digest';
 import { readPlan } from '@/core/document/document';
+import { presentQuantity } from '@/core/document/renamed';
 import { firstBreak } from '@/core/torque/chain';
 import type { Executor } from './connection';
 import { keysById } from './keys';
@@ -82,6 +83,20 @@ export const visitSchema = z.strictObject({
   files: z.record(z.string().regex(/^[0-9a-f]{64}$/), z.base64()).default({}),
 });
 export type VisitFile = z.infer<typeof visitSchema>;
+
+const inEach = (rows: unknown, change: (row: Record<string, unknown>) => object): unknown =>
+  Array.isArray(rows) ? rows.map((r: unknown) => (typeof r === 'object' && r !== null ? change({ ...r }) : r)) : rows;
+
+/** A file of any release with the words of this one; what is no visit comes back as it was. */
+export function presentVisit(json: unknown): unknown {
+  if (typeof json !== 'object' || json === null || Array.isArray(json)) return json;
+  const file = json as Record<string, unknown>;
+  return {
+    ...file,
+    hubs: inEach(file.hubs, (h) => (h.hardware === 'makers' ? { ...h, hardware: 'original' } : h)),
+    readings: inEach(file.readings, (r) => ({ ...r, quantity: presentQuantity(String(r.quantity)) })),
+  };
+}
 
 /** JSON Schema (draft 2020-12) of a visit’s file; whether its rows belong to each other and hold is checked beyond it. */
 export function visitJsonSchema(): Record<string, unknown> {
@@ -232,6 +247,8 @@ function belongs(f: Omit<VisitFile, 'files'>): void {
   if ([...steps, ...torque, ...bay].some((r) => !plans.has(r.planId)))
     throw refused('a row belongs to a plan that is not in it.');
   if (f.jobs.some((j) => !sets.has(j.wheelSetId))) throw refused('its wheels are not in it.');
+  if (readings.some((r) => r.onWheelSetId && !sets.has(r.onWheelSetId)))
+    throw refused('a reading was taken on wheels that are not in it.');
 }
 
 function chained(f: Omit<VisitFile, 'files'>): void {

@@ -1,5 +1,5 @@
 import 'server-only';
-import { plainSpacer, STOCK } from '@/core/document/blank';
+import { plainSpacer, PRESENT } from '@/core/document/blank';
 import type { Corner, Fastener } from '@/core/document/document';
 import { quantity } from '@/core/document/quantities';
 import type { Carried } from '@/core/quick/carried';
@@ -44,7 +44,7 @@ export async function beginWith(
     job.version,
     {
       spacer: plainSpacer(figures.plate ?? 0),
-      fastener: stud ?? STOCK,
+      fastener: stud ?? PRESENT,
       ...(figures.camberChange === undefined ? {} : { camberChange: figures.camberChange }),
     },
     at,

@@ -19,16 +19,16 @@ const OF_HUB: ReadonlySet<string> = new Set<QuantityId>([
 ]);
 /** Of the fasteners that are on it: other ones end them. */
 const OF_HARDWARE: ReadonlySet<string> = new Set<QuantityId>([
-  'stockBoltLength',
-  'stockBoltOverall',
-  'stockBoltThread',
-  'stockNose',
-  'stockStudThread',
+  'boltLength',
+  'boltOverall',
+  'boltThread',
+  'pilotNose',
+  'studThread',
   'studProtrusion',
   'nutThread',
   'nutBlindDepth',
   'nutHeight',
-  'makersLength',
+  'originalLength',
   'lockingShorter',
 ]);
 
@@ -90,12 +90,25 @@ export async function confirmEarlier(jobId: string, places: readonly string[], b
       if (!e)
         throw new RefusedError('That reading was confirmed or measured anew already. Look at the page once more.');
       for (const r of e.readings) {
-        const { quantity: q, corner, hour, value, unit, typed, pm, method, onPlateMm } = r;
+        const { quantity: q, corner, hour, value, unit, typed, pm, method, onPlateMm, onWheelSetId, trialPart } = r;
         if (corner !== null && !(cornersOf(whole.job.axle) as string[]).includes(corner)) continue;
         await addReading(
           tx,
           jobId,
-          { quantity: q, corner, hour, value, unit, typed, pm, method, onPlateMm, confirms: r.id },
+          {
+            quantity: q,
+            corner,
+            hour,
+            value,
+            unit,
+            typed,
+            pm,
+            method,
+            onPlateMm,
+            onWheelSetId,
+            trialPart,
+            confirms: r.id,
+          },
           by,
           at,
         );

@@ -1,7 +1,8 @@
+import { isOnSpacer } from '@/core/document/bare';
 import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/document/assemble';
-import type { Corner, Plan, Seat, Use, Wish } from '@/core/document/document';
+import type { Corner, JobType, Plan, Seat, Setup, Use } from '@/core/document/document';
 import { ADDS_NOTHING } from '@/core/document/vocabulary';
-import { plainSpacer, STOCK } from '@/core/document/blank';
+import { plainSpacer, PRESENT } from '@/core/document/blank';
 import { digestOf } from '@/core/document/digest';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { planChanges } from '@/core/document/diff';
@@ -11,16 +12,17 @@ import { bayState } from '@/core/procedure/bay';
 import { torqueJobs } from '@/core/procedure/procedure';
 import { type Joint, struckOut, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
 import type { BoltClass } from '@/core/thread/classes';
+import { combineRepeats } from '@/core/uncertainty';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
 import type { WheelWhole } from '@/store/wheels';
 import type { AxleHubRow, ChoiceDraft, RearWheels, TorqueEntryRow, WheelSetRow } from '@/store/schema';
 import { asReading } from '@/store/torque';
 
-/** What stands on the bench before anybody chose: the thinnest common plate on stock fasteners. */
+/** What stands on the bench before anybody chose: the thinnest common spacer on what is on the car. */
 export const FIRST_CHOICE: ChoiceDraft = {
   spacer: plainSpacer(3),
-  fastener: STOCK,
+  fastener: PRESENT,
 };
 
 /** The hub of the job's axle. */
@@ -41,7 +43,7 @@ export type ChosenParts =
   | 'lowerBy'
   | 'planned'
   | 'trim'
-  | 'rightPlate'
+  | 'rightSpacer'
   | 'locking'
   | 'condition';
 
@@ -53,7 +55,7 @@ export function planParts(whole: JobWhole): Omit<PlanParts, ChosenParts> {
   return {
     title: `${whole.vehicle.name}, ${AXLE_LABEL[whole.job.axle].toLowerCase()}`,
     axle: whole.job.axle,
-    wish: whole.job.wish as Wish,
+    jobType: whole.job.wish as JobType,
     use: whole.job.use as Use,
     hub: {
       lugs: hub.lugs,
@@ -69,6 +71,7 @@ export function planParts(whole: JobWhole): Omit<PlanParts, ChosenParts> {
       internalTensile: hub.internalTensileMpa,
       nutClass: hub.nutClass,
       hardware: hub.hardware,
+      original: hub.original,
     },
     wheel: {
       name: wheel?.name ?? 'wheel set',
@@ -83,7 +86,7 @@ export function planParts(whole: JobWhole): Omit<PlanParts, ChosenParts> {
         quantity: r.quantity as QuantityId,
         corner: r.corner as Corner | null,
         hour: r.hour,
-        plate: r.onPlateMm,
+        ...onOf(whole, r),
         value: r.value,
         pm: r.pm,
       }),
@@ -101,6 +104,31 @@ export function planParts(whole: JobWhole): Omit<PlanParts, ChosenParts> {
       hours: t.hours,
     })),
     policy: whole.policy,
+  };
+}
+
+/** What was on while a reading was taken; left out where nothing was, on the present fasteners and the wheels of the job. */
+function onOf(whole: JobWhole, r: JobWhole['readings'][number]): { readonly on?: Setup } {
+  if (!isOnSpacer(r.quantity)) return {};
+  const wheel = r.onWheelSetId === null || r.onWheelSetId === whole.job.wheelSetId ? 'chosen' : wheelOn(whole, r);
+  if (r.onPlateMm === null && r.trialPart === null && wheel === 'chosen') return {};
+  return { on: { spacer: r.onPlateMm ?? 0, fastener: r.trialPart ?? 'present', wheel } };
+}
+
+/** The wheel of another set that was on at a corner; unknown where the set is gone. */
+function wheelOn(whole: JobWhole, r: JobWhole['readings'][number]): Setup['wheel'] {
+  const set = whole.wheelSets.find((w) => w.id === r.onWheelSetId);
+  if (!set) return 'unknown';
+  const { tyre, offsetMm, seat } = wheelsOnAxle(set, whole.job.axle);
+  const here = whole.wheels.find((w) => w.wheelSetId === set.id && w.corner === r.corner);
+  const pads = (here?.readings ?? []).filter((x) => x.quantity === 'padThickness');
+  const pad = pads.length === 0 ? null : combineRepeats(pads);
+  return {
+    name: set.name,
+    seat: seat as Seat,
+    pad: pad === null ? null : { value: pad.value, pm: pad.pm },
+    tyre,
+    offset: offsetMm,
   };
 }
 
@@ -149,7 +177,7 @@ export function planWith(whole: JobWhole, choice: ChoiceDraft, leadSignOff: Plan
 
 /** The frozen choice as it would come out on today's readings and vehicle data. */
 function asOfNow(frozen: Plan, whole: JobWhole): Plan {
-  const { spacer, fastener, camberChange, lowerBy, planned, rightPlate, locking, leadSignOff, policy } = frozen;
+  const { spacer, fastener, camberChange, lowerBy, planned, rightSpacer, locking, leadSignOff, policy } = frozen;
   // What was to be trimmed is off, and the clearance is read anew.
   const done = whole.job.archDoneAt !== null && whole.plan !== null && whole.plan.frozenAt < whole.job.archDoneAt;
   const trim = done ? 0 : frozen.trim;
@@ -158,7 +186,7 @@ function asOfNow(frozen: Plan, whole: JobWhole): Plan {
   return {
     ...planWith(
       whole,
-      { spacer, fastener, camberChange, lowerBy, planned, trim, rightPlate, locking, condition },
+      { spacer, fastener, camberChange, lowerBy, planned, trim, rightSpacer, locking, condition },
       leadSignOff,
     ),
     policy,
@@ -190,7 +218,7 @@ export interface Missing {
 /** What is measured on this car for this wish, in the order of the trade. */
 export function wantedReadings(whole: JobWhole): Quantity[] {
   const hub = hubOf(whole);
-  const wish = whole.job.wish as Wish;
+  const wish = whole.job.wish as JobType;
   const all = quantitiesFor({ fastening: hub.fastening, nutStyle: hub.nutStyle as 'open' }, wish);
   // A count says nothing of the locking piece, so that is held beside the others once.
   const asked = hub.lockingFastener && ADDS_NOTHING.has(wish);

@@ -8,8 +8,8 @@ import type { Carried } from '@/core/quick/carried';
 import type { Joint } from '@/core/torque/log';
 import { readPull } from '@/core/torque/pull';
 import { type Executor, theStore } from '@/store/connection';
-import { plainSpacer, STOCK } from '@/core/document/blank';
-import { ADDS_NOTHING, type Wish } from '@/core/document/vocabulary';
+import { plainSpacer, PRESENT } from '@/core/document/blank';
+import { ADDS_NOTHING, type JobType } from '@/core/document/vocabulary';
 import { fittedNow } from '@/store/fitted';
 import { hubBefore, hubNow } from '@/store/hubs';
 import { RefusedError } from '@/store/errors';
@@ -94,18 +94,23 @@ export async function openJob(
 }
 
 /**
- * A visit that adds nothing begins with what is on the car on its bench: its plate where it has one, none where plates come off.
+ * A visit that adds nothing begins with what is on the car on its bench: its spacer where it has one. Where spacers come off none is chosen,
+ * on the original fasteners where others are on and the original ones were recorded.
  */
 async function beginAsItStands(tx: Executor, jobId: string, at: Date): Promise<void> {
-  const { job, vehicle } = await loadJob(tx, jobId);
-  if (!ADDS_NOTHING.has(job.wish as Wish)) return;
+  const { job, vehicle, hubs } = await loadJob(tx, jobId);
+  if (!ADDS_NOTHING.has(job.wish as JobType)) return;
   const on = job.wish === 'take-off' ? [] : await fittedNow(tx, vehicle.id);
   const side = (s: string) => on.find((f) => f.corner === `${job.axle}-${s}`);
   const [left, right] = [side('left'), side('right')];
   const mm = left?.plateMm ?? 0;
   const spacer = left?.plate ?? plainSpacer(mm);
-  const rightPlate = right?.plateMm != null && right.plateMm !== mm ? { rightPlate: right.plateMm } : {};
-  await saveDraft(tx, jobId, job.version, { spacer, fastener: STOCK, ...rightPlate }, at);
+  const hub = hubs.find((h) => h.axle === job.axle);
+  const back =
+    job.wish === 'take-off' && hub?.hardware === 'other' && hub.fastening === 'bolt' && hub.original !== null;
+  const fastener = back ? ({ kind: 'original' } as const) : PRESENT;
+  const rightSpacer = right?.plateMm != null && right.plateMm !== mm ? { rightSpacer: right.plateMm } : {};
+  await saveDraft(tx, jobId, job.version, { spacer, fastener, ...rightSpacer }, at);
 }
 
 /** The hub of an axle as it took bolts. @throws RefusedError where it never did, or does now */

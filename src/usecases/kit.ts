@@ -28,7 +28,7 @@ export async function socketsForJob(whole: JobWhole, units: UnitSystem): Promise
       ? []
       : [{ size: socket, outside, key }];
   });
-  const onCar = countedReadings(whole).findLast((r) => r.quantity === 'stockSocket')?.value ?? null;
+  const onCar = countedReadings(whole).findLast((r) => r.quantity === 'socketSize')?.value ?? null;
   return socketLines({ plan: whole.plan.document, onCar, parts, shop }, units);
 }
 
@@ -70,7 +70,7 @@ export async function scanAtTrolley(jobId: string, typed: string, units: UnitSys
     return {
       level: 'caution',
       text: `${text} The plan would stand with it.`,
-      instead: { ...before, ...found.instead, rightPlate: null },
+      instead: { ...before, ...found.instead, rightSpacer: null },
     };
   }
   await tickLine(jobId, found.key, true, by);

@@ -1,8 +1,8 @@
 import 'server-only';
 import { InputError } from '@/core/errors';
-import { isPlated } from '@/core/document/bare';
+import { isOnSpacer } from '@/core/document/bare';
 import { cornersOf } from '@/core/document/assemble';
-import type { Corner } from '@/core/document/document';
+import type { Corner, Seat, TrialPart } from '@/core/document/document';
 import { type Quantity, quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
 import { parseReading } from '@/core/document/readingText';
 import { parseLength } from '@/core/units/parse';
@@ -54,14 +54,19 @@ export function takeReading(
   r: TypedReading & {
     readonly corner: Corner | null;
     readonly hour?: number | null | undefined;
-    /** Plate that was on, as typed; left out or empty, nothing was. */
+    /** Spacer that was on, as typed; left out or empty, nothing was. */
     readonly plate?: string | undefined;
+    /** Wheel set that was on; left out, that of the job. */
+    readonly wheelSet?: string | undefined;
+    /** Part that was turned in by hand for a count, as typed. */
+    readonly trial?: TypedTrial | undefined;
   },
   by: string,
 ): Promise<void> {
   const q = quantity(r.quantity);
-  return advance({ jobId, event: eventOf(q.id), by }, async (tx, { job }, at) => {
+  return advance({ jobId, event: eventOf(q.id), by }, async (tx, { job, wheelSets, hubs }, at) => {
     if (q.scope === 'wheel') throw new RefusedError(`${q.label} belongs to a wheel. Pick the wheel first.`);
+    const bolt = hubs.find((h) => h.axle === job.axle)?.fastening === 'bolt';
     const corner = q.scope === 'axle' ? null : r.corner;
     if (q.scope === 'corner' && !(corner && cornersOf(job.axle).includes(corner))) {
       throw new RefusedError(`${q.label} belongs to a corner of the ${job.axle} axle. Pick the corner first.`);
@@ -74,6 +79,8 @@ export function takeReading(
         corner,
         hour: q.id === 'loadedClearance' ? (r.hour ?? null) : null,
         onPlateMm: plateOn(q.id, r.plate),
+        onWheelSetId: wheelSetOn(q.id, r.wheelSet, job.wheelSetId, wheelSets),
+        trialPart: trialOn(q.id, r.trial, bolt),
       },
       by,
       at,
@@ -82,10 +89,52 @@ export function takeReading(
   });
 }
 
-/** Plate that was on, mm; null where nothing was, or where it makes no difference to the reading. @throws InputError */
+/** Set that was on, where it is not that of the job and makes a difference. @throws RefusedError where it is no set of this car */
+function wheelSetOn(
+  id: string,
+  set: string | undefined,
+  own: string,
+  sets: readonly { readonly id: string }[],
+): string | null {
+  if (!isOnSpacer(id) || set === undefined || set === own) return null;
+  if (!sets.some((s) => s.id === set))
+    throw new RefusedError('These wheels are not a set of this car. Reload the page and pick the wheels that are on.');
+  return set;
+}
+
+export interface TypedTrial {
+  readonly seat: Seat;
+  readonly length: string;
+  readonly nose: string;
+}
+
+/** ± of a length that is read off a new part by caliper, mm. */
+const NEW_PART_PM = 0.1;
+
+/** The part that was turned in by hand, as it was typed. @throws InputError */
+function trialOn(id: string, typed: TypedTrial | undefined, bolt: boolean): TrialPart | null {
+  if (id !== 'turns' || typed === undefined) return null;
+  if (typed.seat === 'unknown')
+    throw new InputError(
+      'Seat of the new one',
+      'Not known',
+      'says nothing.',
+      'Look at it: the count holds for one seat only.',
+    );
+  if (!bolt) return { seat: typed.seat, length: null, nose: null };
+  const { value } = parseLength('Its length under the seat', typed.length, { min: 10, max: 150 });
+  const nose = typed.nose.trim() === '' ? null : parseLength('Its pilot nose', typed.nose, { min: 0, max: 30 }).value;
+  return {
+    seat: typed.seat,
+    length: { value, pm: NEW_PART_PM },
+    nose: nose === null ? null : { value: nose, pm: NEW_PART_PM },
+  };
+}
+
+/** Spacer that was on, mm; null where nothing was, or where it makes no difference to the reading. @throws InputError */
 export function plateOn(id: string, typed: string | undefined): number | null {
-  if (!isPlated(id) || typed === undefined || typed.trim() === '') return null;
-  const { value } = parseLength('Plate on it now', typed, { min: 0, max: 100 });
+  if (!isOnSpacer(id) || typed === undefined || typed.trim() === '') return null;
+  const { value } = parseLength('Spacer on it now', typed, { min: 0, max: 100 });
   return value === 0 ? null : value;
 }
 

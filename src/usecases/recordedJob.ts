@@ -1,5 +1,6 @@
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import type { RecordedEvaluation, VectisRecord } from '@/records/document';
+import { hardwareOfRecord, quantityOfRecord } from '@/records/names';
 import type { JobWhole } from '@/store/jobs';
 import { type PlanInForce, storedPlan } from '@/store/plans';
 import type { RecheckRow } from '@/store/recordSchema';
@@ -69,7 +70,7 @@ type RecordedFigure = Pick<
 
 const figureRow = (x: RecordedFigure) => ({
   id: x.id,
-  quantity: x.quantity,
+  quantity: quantityOfRecord(x.quantity),
   value: x.value,
   pm: x.pm,
   unit: x.unit,
@@ -81,10 +82,12 @@ const figureRow = (x: RecordedFigure) => ({
 
 const readingPlace = (
   x: VectisRecord['readings'][number],
-): Pick<ReadingRow, 'corner' | 'hour' | 'onPlateMm' | 'confirms'> => ({
+): Pick<ReadingRow, 'corner' | 'hour' | 'onPlateMm' | 'onWheelSetId' | 'trialPart' | 'confirms'> => ({
   corner: x.corner,
   hour: x.hour,
   onPlateMm: x.onSpacer,
+  onWheelSetId: null,
+  trialPart: null,
   confirms: x.confirms,
 });
 
@@ -105,7 +108,8 @@ const hubRow = ({ hub: h, vehicle, axle }: VectisRecord): AxleHubRow => ({
   fastenerClass: h.fastenerClass,
   internalTensileMpa: h.internalTensile,
   nutClass: h.nutClass,
-  hardware: h.hardware,
+  hardware: hardwareOfRecord(h.hardware),
+  original: null,
   fromJobId: null,
   endedAt: null,
 });

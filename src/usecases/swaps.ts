@@ -125,7 +125,7 @@ export function neverOf(
 /** Plates and fasteners of a car's earlier plans that still can go on it. */
 function ownedOf(plan: Plan, before: readonly Plan[]): Owned {
   const plates: Spacer[] = before.flatMap((p) =>
-    p.rightPlate === null ? [p.spacer] : [p.spacer, { ...p.spacer, thickness: p.rightPlate }],
+    p.rightSpacer === null ? [p.spacer] : [p.spacer, { ...p.spacer, thickness: p.rightSpacer }],
   );
   // Bolts do not go into a hub that takes studs now, nor nuts on one that takes bolts.
   const fasteners: Fastener[] = before.flatMap((p) =>

@@ -95,7 +95,7 @@ export async function keepFound(vehicleId: string, typed: TypedFound, by: string
   if (typed.wheelSetId !== null && !wheelSets.some((w) => w.id === typed.wheelSetId))
     throw new RefusedError('These wheels are not of this car.');
   const plateMm = plateFound(typed.plate);
-  const hardware = (['makers', 'other', 'unknown'] as const).find((h) => h === typed.hardware);
+  const hardware = (['original', 'other', 'unknown'] as const).find((h) => h === typed.hardware);
   if (!hardware) throw new InputError('On it', String(typed.hardware), 'is none of the choices.', 'Pick one of them.');
   const at = new Date();
   await db.transaction(async (tx) => {

@@ -7,7 +7,7 @@ import { recordEvent } from '@/store/events';
 import { keepSamePhotoFile, photoFile } from '@/store/folder/photos';
 import { leadOnly } from './roles';
 import type { Actor } from './session';
-import { putVisit, type VisitFile, visitRows, visitSchema } from '@/store/visitFile';
+import { presentVisit, putVisit, type VisitFile, visitRows, visitSchema } from '@/store/visitFile';
 
 /** A visit with its photos as one file that another installation reads. @throws NotFoundError */
 export async function visitAsFile(jobId: string): Promise<{ readonly name: string; readonly file: VisitFile }> {
@@ -57,7 +57,7 @@ function parsed(text: string): VisitFile {
   if (format !== 'vectis-visit/1')
     throw new RefusedError('This file is no visit: it does not begin with the format “vectis-visit/1”.');
   try {
-    return visitSchema.parse(json);
+    return visitSchema.parse(presentVisit(json));
   } catch (e) {
     if (!(e instanceof ZodError)) throw e;
     const first = e.issues[0];

@@ -25,7 +25,7 @@ function bareLoop(plan: Plan): number {
   let least = Number.POSITIVE_INFINITY;
   for (const c of plan.corners) {
     const present = (c.turns?.value ?? 0) * 1.5;
-    const seat = (plan.hub.stockBoltLength?.value ?? 0) - 3 - present + plan.spacer.thickness;
+    const seat = (plan.hub.boltLength?.value ?? 0) - 3 - present + plan.spacer.thickness;
     const length = plan.fastener.kind === 'bolt' ? plan.fastener.length : 0;
     const e = Math.min(c.tappedDepth?.value ?? 0, length - seat - 3);
     const tip = length - seat - (c.tappedDepth?.value ?? 0);

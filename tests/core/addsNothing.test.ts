@@ -1,4 +1,4 @@
-import { plainSpacer, STOCK } from '@/core/document/blank';
+import { plainSpacer, PRESENT } from '@/core/document/blank';
 import type { Plan } from '@/core/document/document';
 import { quantitiesFor } from '@/core/document/quantities';
 import { assess } from '@/core/evaluate/evaluate';
@@ -7,12 +7,12 @@ import { boltPlan, exact, studPlan } from './fixtures';
 /** A visit that adds nothing: the maker's bolts in the maker's hub, of which nobody measured how deep it is tapped. */
 function asMade(turns: number, change: Partial<Plan> = {}): Plan {
   const base = boltPlan(
-    { wish: 'wheels', use: 'street', spacer: plainSpacer(0), fastener: STOCK },
+    { jobType: 'wheels', use: 'street', spacer: plainSpacer(0), fastener: PRESENT },
     { turns: exact(turns) },
   );
   return {
     ...base,
-    hub: { ...base.hub, hardware: 'makers', stockBoltLength: null, spigotDiameter: null },
+    hub: { ...base.hub, hardware: 'original', boltLength: null, spigotDiameter: null },
     corners: base.corners.map((c) => ({
       ...c,
       tappedDepth: null,
@@ -38,7 +38,7 @@ describe('rule: engagement.minimum where nothing is added', () => {
   test.each([
     ['fewer turns than a diameter', asMade(9)],
     ['a plate', asMade(16, { spacer: { ...plainSpacer(5), lugs: 5, boltCircles: [112] } })],
-    ['another wish', asMade(12, { wish: 'stance' })],
+    ['another wish', asMade(12, { jobType: 'stance' })],
   ])('%s: the mate has to be measured', (_, plan) => {
     expect(level(plan)).toBe('unmeasured');
   });

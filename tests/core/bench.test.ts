@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { max, min } from 'simple-statistics';
 import { assemblePlan, type Reading } from '@/core/document/assemble';
-import { STOCK } from '@/core/document/blank';
+import { PRESENT } from '@/core/document/blank';
 import { plainSpacer } from './fixtures';
 import { allowedSpans, fitBySize, sweepThickness } from '@/core/whatif/bySize';
 import { planChanges } from '@/core/document/diff';
@@ -29,7 +29,7 @@ const stud = (change: Partial<Plan> = {}): Plan =>
 describe('why not another size', () => {
   test('15½ turns of M12 × 1.5: to 10 mm on stock studs, 12 with longer ones (common practice, no source)', () => {
     const fits = fitBySize(stud(), [8, 10, 12]);
-    expect(fits.map((f) => f.how)).toEqual(['stock', 'stock', 'longer']);
+    expect(fits.map((f) => f.how)).toEqual(['present', 'present', 'longer']);
     // Engages as now: protrusion longer by the spacer.
     expect(fits[2]).toMatchObject({ length: 52, gap: 8 });
   });
@@ -42,8 +42,8 @@ describe('why not another size', () => {
 
   test('each verdict is assess’s own', () => {
     for (const f of fitBySize(stud(), METRIC_SIZES_MM)) {
-      const stock = assess({ ...stud(), spacer: plainSpacer(f.thickness, 57.1), fastener: STOCK });
-      expect(f.how === 'stock').toBe(stock.blocking.length === 0);
+      const stock = assess({ ...stud(), spacer: plainSpacer(f.thickness, 57.1), fastener: PRESENT });
+      expect(f.how === 'present').toBe(stock.blocking.length === 0);
       if (f.how === 'no') expect(f.reason).not.toBeNull();
       else expect(f.reason).toBeNull();
     }
@@ -168,7 +168,7 @@ test('other sizes are tried on the conversion studs that were chosen, not on bol
   const plan = PLAN_EXAMPLES.conversion as Plan;
   const fits = fitBySize(plan, [0, 5, 12, 30]);
   for (const f of fits) {
-    const judged = assess({ ...plan, rightPlate: null, spacer: { ...plan.spacer, thickness: f.thickness } });
+    const judged = assess({ ...plan, rightSpacer: null, spacer: { ...plan.spacer, thickness: f.thickness } });
     expect([f.thickness, f.how]).toEqual([f.thickness, blocksChoice(judged).length === 0 ? 'chosen' : 'no']);
     expect(f.length).toBeNull();
   }

@@ -30,13 +30,13 @@ test('each corner is whole by itself, its keys once, left before right', () => {
 });
 
 test('no step about a plate where there is none, and each its own thickness where they differ', () => {
-  const none = names(boltPlan({ wish: 'wheels', spacer: plainSpacer(0) }));
+  const none = names(boltPlan({ jobType: 'wheels', spacer: plainSpacer(0) }));
   for (const name of ['flat', 'disc-screw', 'chalk', 'try-plate', 'look', 'photo-before'])
     expect(none).not.toContain(name);
-  expect(jobCard(boltPlan({ wish: 'wheels', spacer: plainSpacer(0) })).some((s) => /plate|spacer/i.test(s.text))).toBe(
-    false,
-  );
-  const card = jobCard(boltPlan({ spacer: plainSpacer(13, 57.1), rightPlate: 10 }));
+  expect(
+    jobCard(boltPlan({ jobType: 'wheels', spacer: plainSpacer(0) })).some((s) => /plate|spacer/i.test(s.text)),
+  ).toBe(false);
+  const card = jobCard(boltPlan({ spacer: plainSpacer(13, 57.1), rightSpacer: 10 }));
   expect(card.find((s) => s.key === 'fit.front-left.flat')?.text).toContain('13.0 mm');
   expect(card.find((s) => s.key === 'fit.front-right.flat')?.text).toContain('10.0 mm');
 });

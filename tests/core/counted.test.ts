@@ -7,7 +7,7 @@ import { kitList } from '@/core/procedure/kitList';
 import { lengthAnswer } from '@/core/quick/length';
 import { plateAnswer } from '@/core/quick/plate';
 import { swapMatrix, swapText } from '@/core/whatif/swap';
-import { boltPlan, EXACT_POLICY, plainSpacer, studPlan } from './fixtures';
+import { boltPlan, EXACT_POLICY, plainSpacer, studPlan, spacerOn } from './fixtures';
 
 /**
  * A count proves only the state in which it was taken: that plate or a thicker one. Figures by hand, x from the hub face:
@@ -19,15 +19,15 @@ const goes = (plan: Plan): boolean => assess(plan).blocking.length === 0;
 
 /** 55 mm bolts, ten turns counted under 20 mm; kept on a plate of `s`. */
 const long = (s: number, at: Partial<PlanCorner> = {}, hub: Partial<Plan['hub']> = {}): Plan => {
-  const plan = boltPlan({ spacer: plainSpacer(s, 57.1) }, { turns: { value: 10, pm: 0.25, plate: 20 }, ...at });
+  const plan = boltPlan({ spacer: plainSpacer(s, 57.1) }, { turns: { value: 10, pm: 0.25, on: spacerOn(20) }, ...at });
   return {
     ...plan,
-    wish: s === 0 ? 'wheels' : 'stance',
+    jobType: s === 0 ? 'wheels' : 'stance',
     hub: {
       ...plan.hub,
-      stockBoltLength: { value: 55, pm: 0.1 },
+      boltLength: { value: 55, pm: 0.1 },
       hardware: 'other',
-      stockBoltThread: { value: 45, pm: 0.1 },
+      boltThread: { value: 45, pm: 0.1 },
       ...hub,
     },
   };
@@ -47,7 +47,7 @@ describe('bolts kept without the plate they were counted with, or on a thinner o
   test.each([
     ['room', { roomBehind: null }, {}, 'bolt.behind'],
     ['tapped depth', { tappedDepth: null }, {}, 'bolt.behind'],
-    ['thread on the bolt', { roomBehind: { value: 30, pm: 0.1 } }, { stockBoltThread: null }, 'fastener.thread'],
+    ['thread on the bolt', { roomBehind: { value: 30, pm: 0.1 } }, { boltThread: null }, 'fastener.thread'],
   ] as const)('%s never measured: unmeasured, and it does not go forward', (_, at, hub, rule) => {
     const plan = long(0, at, hub);
     expect(find(plan, rule)?.level).toBe('unmeasured');
@@ -59,9 +59,9 @@ describe('bolts kept without the plate they were counted with, or on a thinner o
     expect(find(plan, 'bolt.behind')?.level).toBe('pass');
     // 10 × 1.5 + 20 + 2 × 1.5
     expect(find(plan, 'fastener.thread')).toMatchObject({ level: 'pass', value: 38 });
-    expect(
-      find({ ...plan, hub: { ...plan.hub, stockBoltThread: { value: 37, pm: 0.1 } } }, 'fastener.thread')?.level,
-    ).toBe('stop');
+    expect(find({ ...plan, hub: { ...plan.hub, boltThread: { value: 37, pm: 0.1 } } }, 'fastener.thread')?.level).toBe(
+      'stop',
+    );
   });
 
   test('on its own plate or a thicker one nothing is asked behind the hub', () => {
@@ -85,7 +85,7 @@ describe('bolts kept without the plate they were counted with, or on a thinner o
     // 35 under the seat on the bare hub ends where 55 did under 20.
     expect(find({ ...plan, fastener: { ...bolt, length: 34 } }, 'bolt.behind')).toMatchObject({
       level: 'pass',
-      case: { is: 'as-stock' },
+      case: { is: 'as-counted' },
       value: -1,
     });
   });
@@ -115,8 +115,8 @@ describe('bolts kept without the plate they were counted with, or on a thinner o
 
 describe('studs and nuts', () => {
   const nuts = (s: number, hub: Partial<Plan['hub']> = {}): Plan => {
-    const plan = studPlan({ spacer: plainSpacer(s, 57.1) }, { turns: { value: 12, pm: 0.25, plate: 15 } });
-    return { ...plan, hub: { ...plan.hub, stockStudThread: { value: 60, pm: 0.1 }, ...hub } };
+    const plan = studPlan({ spacer: plainSpacer(s, 57.1) }, { turns: { value: 12, pm: 0.25, on: spacerOn(15) } });
+    return { ...plan, hub: { ...plan.hub, studThread: { value: 60, pm: 0.1 }, ...hub } };
   };
 
   test('closed nuts counted on 15, now on 5, cap unknown: no spacer backs them off', () => {
@@ -125,8 +125,8 @@ describe('studs and nuts', () => {
   });
 
   test('nuts further on than counted ask for the thread on the stud', () => {
-    expect(find(nuts(5, { stockStudThread: null }), 'fastener.thread')?.level).toBe('unmeasured');
-    expect(find(nuts(15, { stockStudThread: null }), 'fastener.thread')).toBeUndefined();
+    expect(find(nuts(5, { studThread: null }), 'fastener.thread')?.level).toBe('unmeasured');
+    expect(find(nuts(15, { studThread: null }), 'fastener.thread')).toBeUndefined();
   });
 
   test('nuts that reach 6 mm deeper on 2 mm more plate ask for it too', () => {
@@ -143,7 +143,7 @@ describe('studs and nuts', () => {
       class: '10',
       tensile: null,
     } as const;
-    const plan: Plan = { ...nuts(17, { stockStudThread: null }), fastener: { kind: 'nuts', nut } };
+    const plan: Plan = { ...nuts(17, { studThread: null }), fastener: { kind: 'nuts', nut } };
     expect(find(plan, 'fastener.thread')?.level).toBe('unmeasured');
     expect(goes(plan)).toBe(false);
   });
@@ -156,19 +156,19 @@ describe('studs and nuts', () => {
       limit: 17,
     });
     // A bolt of 28 mm of thread, counted to 15 under 20.
-    expect(find(long(20, {}, { stockBoltThread: { value: 28, pm: 0.1 } }), 'reading.contradiction')).toBeUndefined();
+    expect(find(long(20, {}, { boltThread: { value: 28, pm: 0.1 } }), 'reading.contradiction')).toBeUndefined();
   });
 });
 
 test('a count with a plate and one without are carried to the thinner: what was seen bare is proven bare', () => {
   const { corners: _c, spacer, fastener, policy, wheel, hub, ...rest } = boltPlan();
   const turns = (value: number, plate: number) =>
-    ({ quantity: 'turns', corner: 'front-left', value, pm: 0.25, plate }) as const;
+    ({ quantity: 'turns', corner: 'front-left', value, pm: 0.25, on: spacerOn(plate) }) as const;
   const at = (...readings: ReturnType<typeof turns>[]) =>
     assemblePlan({ ...rest, hub, wheel, spacer, fastener, policy, wheels: [], chalk: [], readings } as never).corners[0]
       ?.turns;
-  expect(at(turns(10, 20), turns(14, 14))).toMatchObject({ value: 14, plate: 14 });
-  expect(at(turns(10, 20), turns(23, 0))).not.toHaveProperty('plate');
+  expect(at(turns(10, 20), turns(14, 14))).toMatchObject({ value: 14, on: spacerOn(14) });
+  expect(at(turns(10, 20), turns(23, 0))).not.toHaveProperty('on');
 });
 
 describe('what hangs on the car is called what it is', () => {
@@ -177,7 +177,7 @@ describe('what hangs on the car is called what it is', () => {
     return { ...plan, hub: { ...plan.hub, hardware } };
   };
   test('original only where it was recorded as the vehicle maker’s', () => {
-    expect(fastenerText(on('makers'), 'metric')).toBe('original bolts');
+    expect(fastenerText(on('original'), 'metric')).toBe('original bolts');
     expect(fastenerText(on('other'), 'metric')).toBe('bolts already on it, 55.0 mm under the seat');
     expect(fastenerText(on('unknown'), 'metric')).toBe('bolts already on it, 55.0 mm under the seat, not known whose');
     const kit = kitList(on('other')).map((s) => s.text);
@@ -214,7 +214,7 @@ describe('quick answers', () => {
   });
   test('without depth and room no length past the counted tip is offered', () => {
     const a = lengthAnswer(
-      { thread: 'M14x1.5', plate: 15, plateOn: 0, stock: 47, turns: 8, depth: null, behind: null, material: 'steel' },
+      { thread: 'M14x1.5', plate: 15, plateOn: 0, counted: 47, turns: 8, depth: null, behind: null, material: 'steel' },
       EXACT_POLICY,
       'metric',
     );

@@ -61,7 +61,7 @@ describe('older documents', () => {
     const r = readPlan(firstVersion());
     if ('issues' in r) throw new Error(JSON.stringify(r.issues));
     expect(r.plan).toMatchObject({
-      format: 'vectis-plan/4',
+      format: 'vectis-plan/5',
       hub: { fastenerClass: 'unknown', internalTensile: null, condition: 'unknown' },
       fastener: { class: 'unknown', length: 52 },
     });

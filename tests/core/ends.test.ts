@@ -5,7 +5,17 @@ import type { RuleId } from '@/core/rules/ids';
 import { sentence } from '@/core/rules/index';
 import { worstStress } from '@/core/joint/combined';
 import { parseThread } from '@/core/thread/designation';
-import { boltPlan, corner, EXACT_POLICY, exact, lippedSpacer, plainSpacer, studPlan, wheel } from './fixtures';
+import {
+  boltPlan,
+  corner,
+  EXACT_POLICY,
+  exact,
+  lippedSpacer,
+  plainSpacer,
+  studPlan,
+  wheel,
+  originalOf,
+} from './fixtures';
 
 /**
  * Where threads begin and end, what a plate is drilled for, and what an adapter’s two joints ask for. Worked by hand from positions
@@ -43,7 +53,7 @@ describe('pilot noses', () => {
   });
 
   test('a nose on the stock bolt moves seat and tip: 4 mm of it put a new bolt 4 mm further in', () => {
-    const stock = (nose: number | null) => hub(bolt(58, 0), { stockNose: nose === null ? null : exact(nose) });
+    const stock = (nose: number | null) => hub(bolt(58, 0), { pilotNose: nose === null ? null : exact(nose) });
     // seat 47 − 3 − 15 + 10 = 39, tip 58 − 39 = 19 in a hub 18 deep; with 4 mm of nose the seat is at 35 and the tip 4 mm further.
     expect([find(stock(0), 'bolt.behind')?.value, find(stock(4), 'bolt.behind')?.value]).toEqual([1, 5]);
     expect([find(stock(0), 'engagement.minimum')?.value, find(stock(4), 'engagement.minimum')?.value]).toEqual([
@@ -56,8 +66,8 @@ describe('pilot noses', () => {
   });
 
   test('its error goes into thread, tip and window', () => {
-    const sure = hub(bolt(57, 0), { stockNose: { value: 2, pm: 0 } });
-    const unsure = hub(bolt(57, 0), { stockNose: { value: 2, pm: 0.5 } });
+    const sure = hub(bolt(57, 0), { pilotNose: { value: 2, pm: 0 } });
+    const unsure = hub(bolt(57, 0), { pilotNose: { value: 2, pm: 0.5 } });
     for (const rule of ['engagement.minimum', 'fastener.thread'] as const)
       expect((find(unsure, rule)?.pm ?? 0) - (find(sure, rule)?.pm ?? 0)).toBeCloseTo(0.5, 9);
     const [a, b] = [assess(sure).numbers.window, assess(unsure).numbers.window];
@@ -66,7 +76,7 @@ describe('pilot noses', () => {
 
   test('a closed nut is nearer its cap by the nose that nobody counts', () => {
     const closed = (nose: number | null): Plan =>
-      hub(studPlan({ spacer: plainSpacer(0) }), { stockNose: nose === null ? null : exact(nose) });
+      hub(studPlan({ spacer: plainSpacer(0) }), { pilotNose: nose === null ? null : exact(nose) });
     // 23.25 of travel and 3 of lead in a cap 32 deep leave 5.75; 4 mm of nose leave 1.75.
     expect([find(closed(0), 'nut.bottom')?.value, find(closed(4), 'nut.bottom')?.value]).toEqual([5.75, 1.75]);
     expect(find(closed(null), 'nut.bottom')).toMatchObject({ level: 'unmeasured' });
@@ -75,14 +85,14 @@ describe('pilot noses', () => {
   test('a bolt that ends no further in than the stock bolt asks for no room behind the hub', () => {
     expect(find(bolt(57, 0, { roomBehind: null }), 'bolt.behind')).toMatchObject({
       level: 'pass',
-      case: { is: 'as-stock' },
+      case: { is: 'as-counted' },
     });
     expect(find(bolt(57.1, 0, { roomBehind: null }), 'bolt.behind')).toMatchObject({
       level: 'unmeasured',
       case: { is: 'room' },
     });
     // Only the error of measuring says further: a caution, whatever the room.
-    const read = hub(bolt(57, 0, { roomBehind: null }), { stockBoltLength: { value: 47, pm: 0.1 } });
+    const read = hub(bolt(57, 0, { roomBehind: null }), { boltLength: { value: 47, pm: 0.1 } });
     expect(find(read, 'bolt.behind')).toMatchObject({ level: 'caution', uncertain: true });
   });
 });
@@ -189,7 +199,7 @@ describe('the locking piece', () => {
     expect(f(locked(3, 0))).toMatchObject({ value: 12 });
     expect(f(locked(0, 1))).toMatchObject({ value: 14, level: 'pass' });
     expect(f(locked(3, 1))).toMatchObject({ value: 11, level: 'stop' });
-    expect(f(locked(null))).toMatchObject({ level: 'unmeasured', case: { is: 'stock-unknown' } });
+    expect(f(locked(null))).toMatchObject({ level: 'unmeasured', case: { is: 'present-unknown' } });
     expect(f(boltPlan())).toBeUndefined();
     // Shorter than the others it is the first to stop: the ordinary bolts would still do.
     expect(find(locked(3, 1), 'engagement.minimum')?.level).toBe('pass');
@@ -263,16 +273,16 @@ describe('bolt-on adapter', () => {
     // Web 10 on a 31 mm stud asks for 21 mm from the tip, less than the 26.25 proven; web 3 asks for 28.
     expect(f(adapter())).toMatchObject({ level: 'pass', case: { is: 'own' } });
     expect(f(adapter({ web: 3 }))).toMatchObject({ level: 'unmeasured', case: { is: 'factory-unknown' } });
-    expect(f(hub(adapter({ web: 3 }), { stockStudThread: exact(27) }))).toMatchObject({
+    expect(f(hub(adapter({ web: 3 }), { studThread: exact(27) }))).toMatchObject({
       level: 'stop',
       value: 28,
       limit: 27,
     });
-    expect(f(hub(adapter({ web: 3 }), { stockStudThread: exact(29) }))?.level).toBe('pass');
+    expect(f(hub(adapter({ web: 3 }), { studThread: exact(29) }))?.level).toBe('pass');
     // The wheel’s nut begins 31 − 3 − 23.25 = 4.75 mm up the adapter’s 38 mm stud: 33.25 of thread is asked for.
     expect(f(adapter({ studThreadLength: 33 }))).toMatchObject({ level: 'stop', value: 33.25, case: { is: 'own' } });
     expect(f(adapter({ studThreadLength: null }))?.level).toBe('unmeasured');
-    expect([f(adapter({ studNose: null }))?.case.is, f(hub(adapter(), { stockNose: null }))?.case.is]).toEqual([
+    expect([f(adapter({ studNose: null }))?.case.is, f(hub(adapter(), { pilotNose: null }))?.case.is]).toEqual([
       'own-nose',
       'factory-nose',
     ]);
@@ -280,7 +290,7 @@ describe('bolt-on adapter', () => {
 
   test('noses come off both joints', () => {
     // Hub: 31 − 10 − 3 = 18 past the web, 12 in the nut; with 8 mm of nose 10. Wheel: 38 − 4.75 − 3 = 30.25, 26 in the nut.
-    expect(find(hub(adapter(), { stockNose: exact(8) }), 'engagement.hub-end')?.value).toBe(10);
+    expect(find(hub(adapter(), { pilotNose: exact(8) }), 'engagement.hub-end')?.value).toBe(10);
     expect(find(adapter({ studNose: 10 }), 'engagement.minimum')?.value).toBe(20.25);
   });
 
@@ -404,12 +414,12 @@ describe('what the car came with', () => {
     hub(boltPlan({ spacer: plainSpacer(0) }, { turns: exact(8) }), change);
   const is = (p: Plan) => find(p, 'engagement.minimum')?.case.is;
   test('is known on the maker’s hardware, or where the maker’s length stands beside the others’; else it is no measure', () => {
-    expect(is(eight({ hardware: 'makers' }))).toBe('as-came');
+    expect(is(eight({ hardware: 'original' }))).toBe('as-came');
     expect(is(eight({ hardware: 'unknown' }))).toBe('between');
     expect(is(eight({ hardware: 'other' }))).toBe('between');
     // The maker’s bolt was 2 mm shorter than the one that was counted: the car came with 10 mm.
-    expect(is(eight({ hardware: 'other', makersLength: exact(45) }))).toBe('as-came');
-    expect(is(eight({ hardware: 'other', makersLength: exact(48) }))).toBe('between');
+    expect(is(eight({ hardware: 'other', original: originalOf(exact(45)) }))).toBe('as-came');
+    expect(is(eight({ hardware: 'other', original: originalOf(exact(48)) }))).toBe('between');
   });
 });
 
@@ -518,7 +528,7 @@ test('a count and a pilot nose that do not go into the cap contradict it, and no
         ...plan.hub,
         nutStyle: 'closed' as const,
         nutBlindDepth: exact(27),
-        stockNose: exact(nose),
+        pilotNose: exact(nose),
         nutThread: exact(23),
       },
     };

@@ -131,7 +131,7 @@ describe('longer bolts', () => {
     // As much longer as the plate is thick, its tip ends where the stock bolt’s did.
     expect(find(plan(62, { roomBehind: null }), 'bolt.behind')).toMatchObject({
       level: 'pass',
-      case: { is: 'as-stock' },
+      case: { is: 'as-counted' },
     });
     expect(find(thickness(boltPlan({}, { roomBehind: null }), 1), 'bolt.behind')).toBeUndefined();
   });
@@ -158,14 +158,14 @@ describe('longer bolts', () => {
     ]).toEqual([undefined, 'unmeasured']);
     // Ten turns of 1.5 mm are 15 mm of thread on the bolt as well.
     const threaded = (mm: number) =>
-      find(boltPlan({ hub: { ...boltPlan().hub, stockBoltThread: exact(mm) } }), 'reading.contradiction');
+      find(boltPlan({ hub: { ...boltPlan().hub, boltThread: exact(mm) } }), 'reading.contradiction');
     expect([threaded(15), threaded(14.9)?.level, threaded(14.9)?.case.is]).toEqual([undefined, 'unmeasured', 'bolt']);
   });
   test('a bolt that is not longer overall than under its seat was read wrong', () => {
     const bolt = (overall: number, pm = 0) =>
       find(
         boltPlan({
-          hub: { ...boltPlan().hub, stockBoltLength: { value: 47, pm }, stockBoltOverall: { value: overall, pm } },
+          hub: { ...boltPlan().hub, boltLength: { value: 47, pm }, boltOverall: { value: overall, pm } },
         }),
         'reading.contradiction',
       );
@@ -402,7 +402,7 @@ const anyPlan = fc
   .map(({ stud, left, right, s, length, use, centring }): Plan => {
     const fastener: Plan['fastener'] =
       length === null
-        ? { kind: 'stock' }
+        ? { kind: 'present' }
         : stud
           ? { kind: 'stud', protrusion: length, threadLength: length, nose: 0, class: 'unknown', nut: null }
           : longer(length);
@@ -460,7 +460,7 @@ describe('laws of evaluate', () => {
       'studProtrusion',
       'innerClearance',
     ];
-    const atHub = ['stockBoltLength', 'nutThread', 'nutBlindDepth', 'spigotDiameter', 'torque'];
+    const atHub = ['boltLength', 'nutThread', 'nutBlindDepth', 'spigotDiameter', 'torque'];
     fc.assert(
       fc.property(anyPlan, fc.constantFrom(...atCorner, ...atHub, 'bore'), (plan, name) => {
         const before = assess(plan);

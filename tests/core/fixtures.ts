@@ -1,5 +1,5 @@
-import type { Plan, PlanCorner, Spacer, WheelEach } from '@/core/document/document';
-import { lippedSpacer as bareLipped, plainSpacer as barePlain, STOCK } from '@/core/document/blank';
+import type { Measured, Plan, PlanCorner, Spacer, WheelEach, Setup } from '@/core/document/document';
+import { lippedSpacer as bareLipped, plainSpacer as barePlain, PRESENT } from '@/core/document/blank';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 
 /** A measured value with no uncertainty, so that hand arithmetic can be followed to the digit. */
@@ -61,24 +61,31 @@ export const wheel = (name: string, change: Partial<WheelEach> = {}): WheelEach 
   ...change,
 });
 
+/** What was on: a spacer between hub and wheel, the present fasteners, a chosen wheel. */
+export const spacerOn = (spacer: number | null): Setup => ({ spacer, fastener: 'present', wheel: 'chosen' });
+
+/** The original bolt or stud as it was recorded, of which only the length is known. */
+export const originalOf = (length: Measured): Plan['hub']['original'] =>
+  length === null ? null : { length, threadLength: null, nose: null, seat: 'unknown', class: 'unknown', nut: null };
+
 /** Tolerances of marked sizes at zero: tests that need them say so. */
 export const EXACT_POLICY = Object.freeze({ ...DEFAULT_POLICY, spacerPm: 0, fastenerPm: 0 });
 
 const base = {
-  format: 'vectis-plan/4' as const,
+  format: 'vectis-plan/5' as const,
   title: 'test',
   axle: 'front' as const,
-  wish: 'stance' as const,
+  jobType: 'stance' as const,
   use: 'street' as const,
   leadSignOff: null,
   camberChange: 0,
   lowerBy: 0,
   planned: null,
   trim: 0,
-  rightPlate: null,
+  rightSpacer: null,
   locking: { kind: 'none' as const },
   spacer: plainSpacer(5, 57.1),
-  fastener: STOCK,
+  fastener: PRESENT,
   policy: EXACT_POLICY,
 };
 
@@ -96,17 +103,17 @@ export const boltPlan = (change: Partial<Plan> = {}, at: Partial<PlanCorner> = {
     torque: { value: 120, source: 'handbook p. 174' },
     lockingFastener: false,
     spigotDiameter: exact(57),
-    stockBoltLength: exact(47),
-    stockBoltOverall: null,
-    stockBoltThread: null,
-    stockStudThread: null,
+    boltLength: exact(47),
+    boltOverall: null,
+    boltThread: null,
+    studThread: null,
     nutThread: null,
     nutHeight: null,
     nutClass: 'unknown',
-    hardware: 'makers',
-    makersLength: null,
+    hardware: 'original',
+    original: null,
     lockingShorter: null,
-    stockNose: exact(0),
+    pilotNose: exact(0),
     nutBlindDepth: null,
     nutGrip: null,
     fastenerClass: 'unknown',
@@ -143,7 +150,7 @@ export const studPlan = (change: Partial<Plan> = {}, at: Partial<PlanCorner> = {
       fastening: 'stud',
       seat: 'cone60',
       nutStyle: 'closed',
-      stockBoltLength: null,
+      boltLength: null,
       nutThread: exact(26),
       nutBlindDepth: exact(32),
       ...change.hub,
@@ -156,6 +163,12 @@ export const studPlan = (change: Partial<Plan> = {}, at: Partial<PlanCorner> = {
   };
 };
 
+/** The hub under the names that releases before the fifth format gave it. */
+export const olderHub = ({ boltLength, ...hub }: Record<string, unknown>): Record<string, unknown> => ({
+  ...hub,
+  stockBoltLength: boltLength,
+});
+
 /** A document as the first version wrote it: without what later versions learned to say. */
 export const firstVersion = () => {
   const {
@@ -165,27 +178,31 @@ export const firstVersion = () => {
   } = structuredClone(boltPlan({ policy: DEFAULT_POLICY })) as unknown as Record<string, Record<string, unknown>>;
   const strip = (o: Record<string, unknown> | undefined, names: string[]) =>
     Object.fromEntries(Object.entries(o ?? {}).filter(([k]) => !names.includes(k)));
+  const { jobType, rightSpacer: _r, ...first } = p;
   return {
-    ...p,
+    ...first,
+    wish: jobType,
     format: 'vectis-plan/0',
-    hub: strip(p.hub, [
-      'fastenerClass',
-      'internalTensile',
-      'contactDiameter',
-      'condition',
-      'wheelLoad',
-      'socketOutside',
-      'nutGrip',
-      'stockBoltOverall',
-      'stockBoltThread',
-      'stockStudThread',
-      'nutHeight',
-      'nutClass',
-      'hardware',
-      'makersLength',
-      'lockingShorter',
-      'stockNose',
-    ]),
+    hub: olderHub(
+      strip(p.hub, [
+        'fastenerClass',
+        'internalTensile',
+        'contactDiameter',
+        'condition',
+        'wheelLoad',
+        'socketOutside',
+        'nutGrip',
+        'boltOverall',
+        'boltThread',
+        'studThread',
+        'nutHeight',
+        'nutClass',
+        'hardware',
+        'original',
+        'lockingShorter',
+        'pilotNose',
+      ]),
+    ),
     wheel: strip(p.wheel, ['boreRecess', 'padThickness', 'each', 'lugs', 'boltCircle']),
     corners: (p.corners as unknown as Record<string, unknown>[]).map((c) =>
       strip(c, [

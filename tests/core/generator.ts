@@ -1,9 +1,20 @@
 import fc from 'fast-check';
 import { plainSpacer } from '@/core/document/blank';
 import { ADDS_NOTHING } from '@/core/document/vocabulary';
-import type { ChalkTest, Fastener, Measured, Nut, Plan, PlanCorner, Spacer, WheelEach } from '@/core/document/document';
+import type {
+  ChalkTest,
+  Fastener,
+  Measured,
+  Nut,
+  Plan,
+  PlanCorner,
+  Setup,
+  Spacer,
+  TrialPart,
+  WheelEach,
+} from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';
-import { boltPlan, corner, studPlan, wheel } from './fixtures';
+import { boltPlan, corner, spacerOn, studPlan, wheel } from './fixtures';
 
 /**
  * Plans of every kind with corners that differ, wheels that differ, errors above zero and gaps where nobody measured.
@@ -45,14 +56,36 @@ function mostlyOf<T>(usual: T, ...others: readonly T[]): fc.Arbitrary<T> {
 }
 const yesNo = fc.constantFrom(true, true, false, null);
 
-/** Now and then a plate was on while it was read. */
+/** Now and then a spacer was on while it was read, another set of wheels, or nobody knows what. */
+const setup: fc.Arbitrary<Setup | undefined> = fc.oneof(
+  { weight: 40, arbitrary: fc.constant(undefined) },
+  { weight: 10, arbitrary: fc.constantFrom(3, 6.35, 15).map(spacerOn) },
+  {
+    weight: 3,
+    arbitrary: fc.record({
+      spacer: fc.constantFrom(0, 0, 5, 12),
+      fastener: fc.constant('present' as const),
+      wheel: fc.record({
+        name: fc.constant('summer'),
+        seat: fc.constantFrom('ball13' as const, 'cone60' as const, 'unknown' as const),
+        pad: fc.constantFrom(null, { value: 13, pm: 0.1 }, { value: 10, pm: 0.1 }, { value: 17, pm: 0.1 }),
+        tyre: fc.constantFrom('205/55R16', '225/45R17', '?'),
+        offset: fc.constantFrom(46, 40, null),
+      }),
+    }),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.constantFrom<Setup>(
+      spacerOn(null),
+      { spacer: 0, fastener: 'unknown', wheel: 'chosen' },
+      { spacer: 5, fastener: 'present', wheel: 'unknown' },
+    ),
+  },
+);
+
 const onPlate = (m: fc.Arbitrary<Measured>): fc.Arbitrary<PlanCorner['gap']> =>
-  fc
-    .tuple(
-      m,
-      fc.oneof({ weight: 4, arbitrary: fc.constant(0) }, { weight: 1, arbitrary: fc.constantFrom(3, 6.35, 15) }),
-    )
-    .map(([r, plate]) => (r === null || plate === 0 ? r : { ...r, plate }));
+  fc.tuple(m, setup).map(([r, on]) => (r === null || on === undefined ? r : { ...r, on }));
 
 const chalk: fc.Arbitrary<ChalkTest[]> = fc.array(
   fc.record({
@@ -101,7 +134,7 @@ export const anyCorner = (name: PlanCorner['corner']): fc.Arbitrary<PlanCorner> 
     })
     .map((c) => corner(name, c));
 
-const anyWheel = (name: string): fc.Arbitrary<WheelEach> =>
+const anyWheel = (name: string, hangs: WheelEach['corner']): fc.Arbitrary<WheelEach> =>
   fc
     .record({
       pocketDepth: measured(8, 24, CALIPER),
@@ -112,7 +145,7 @@ const anyWheel = (name: string): fc.Arbitrary<WheelEach> =>
       chamferDepth: measured(1, 3, CALIPER, 0.25, 30),
       padThickness: measured(11, 16, CALIPER, 0.25, 20),
     })
-    .map((w) => wheel(name, w));
+    .map((w) => wheel(name, { ...w, corner: hangs }));
 
 /** Bore and lip of a plate. */
 const plate = fc.constantFrom<[number, number][]>([57.1, 57.1], [57.2, 57.1], [57.1, 57], [57, 56.9]);
@@ -218,7 +251,12 @@ export const anyNut = (thread: string): fc.Arbitrary<Nut> =>
   });
 
 function fastener(fastening: 'bolt' | 'stud', thread: string): fc.Arbitrary<Fastener> {
-  const stock = fc.constant<Fastener>({ kind: 'stock' });
+  const stock = fc.constantFrom<Fastener[]>(
+    { kind: 'present' },
+    { kind: 'present' },
+    { kind: 'present' },
+    { kind: 'original' },
+  );
   if (fastening === 'bolt') {
     const bolt = grid(36, 66, 1).chain((length) =>
       fc.record({
@@ -292,16 +330,24 @@ const hubOf = (fastening: 'bolt' | 'stud') =>
     socketOutside: fc.constantFrom(null, 24, 25),
     nutHeight: measured(16, 32, CALIPER, 1, 2),
     nutClass,
-    hardware: fc.constantFrom('makers' as const, 'makers' as const, 'other' as const, 'unknown' as const),
-    makersLength: measured(34, 46, CALIPER, 1, 2),
+    hardware: fc.constantFrom('original' as const, 'original' as const, 'other' as const, 'unknown' as const),
+    original: fc
+      .record({
+        length: measured(34, 46, CALIPER, 1, 2),
+        threadLength: measured(20, 40, CALIPER, 1, 2),
+        nose: measured(0, 6, CALIPER, 2, 20),
+        class: boltClass,
+        nut: fc.constant(null),
+      })
+      .map((o) => ({ ...o, seat: fastening === 'bolt' ? ('ball13' as const) : ('cone60' as const) })),
     lockingFastener: fc.constantFrom(false, false, false, true),
     lockingShorter: measured(-4, 4, CALIPER, 0.5, 6),
-    stockNose: measured(0, 6, CALIPER, 2, 20),
+    pilotNose: measured(0, 6, CALIPER, 2, 20),
     spigotDiameter: measured(57, 57.1, CALIPER, 0.1),
-    stockBoltLength: measured(36, 50, CALIPER),
-    stockBoltOverall: measured(50, 80, CALIPER, 1, 3),
-    stockBoltThread: measured(20, 32, CALIPER, 1, 3),
-    stockStudThread: measured(24, 44, CALIPER, 1, 2),
+    boltLength: measured(36, 50, CALIPER),
+    boltOverall: measured(50, 80, CALIPER, 1, 3),
+    boltThread: measured(20, 32, CALIPER, 1, 3),
+    studThread: measured(24, 44, CALIPER, 1, 2),
     nutThread: measured(14, 28, CALIPER),
     nutBlindDepth: measured(24, 40, CALIPER),
     nutGrip: measured(6, 14, CALIPER),
@@ -319,23 +365,34 @@ export const anyPlan: fc.Arbitrary<Plan> = fc.constantFrom('bolt' as const, 'stu
       right: anyCorner('front-right'),
       each: fc.oneof(
         fc.constant<WheelEach[]>([]),
-        fc.tuple(anyWheel('wheel A'), anyWheel('wheel B'), anyWheel('wheel C')),
+        fc
+          .tuple(
+            anyWheel('wheel A', 'front-left'),
+            anyWheel('wheel B', 'front-right'),
+            anyWheel('wheel C', 'rear-left'),
+            fc.integer({ min: 0, max: 3 }),
+          )
+          // Wheels of one set are mostly of one casting.
+          .map(([a, b, c, unlike]) =>
+            unlike === 0 ? [a, b, c] : [a, b, c].map((w) => ({ ...w, padThickness: a.padThickness })),
+          ),
       ),
       wheelSeat: fc.constantFrom(...Array.from({ length: 14 }, () => base.hub.seat), 'unknown' as const),
       bore: measured(57, 57.4, CALIPER, 0.1),
       pad: measured(8, 16, CALIPER),
       recess: measured(5, 16, CALIPER, 0.25, 3),
-      wish: fc.constantFrom(
+      jobType: fc.constantFrom(
         ...(['stance', 'stance', 'stance', 'clearance', 'clearance', 'conversion', 'conversion'] as const),
         ...(['wheels', 'take-off', 'check'] as const),
       ),
       alone: fc.integer({ min: 0, max: 3 }),
+      often: fc.integer({ min: 0, max: 9 }),
       use: fc.constantFrom('street' as const, 'towing' as const, 'track' as const, 'competition' as const),
       camberChange: fc.constantFrom(0, 0, 0, 0, 0.5, -0.5),
       lowerBy: fc.constantFrom(0, 0, 0, 0, 0, 0, 20, -10),
       planned: mostlyOf<Plan['planned']>(null, { tyre: '225/45R17', offset: 40 }),
       trim: fc.constantFrom(0, 0, 0, 0, 0, 0, 3),
-      rightPlate: fc.constantFrom<(number | null)[]>(null, null, null, null, null, 3, 5, 8),
+      rightSpacer: fc.constantFrom<(number | null)[]>(null, null, null, null, null, 3, 5, 8),
       spacer: spacer(fastening),
       fastener: fastener(fastening, thread),
       locking: fc.oneof(
@@ -355,6 +412,14 @@ export const anyPlan: fc.Arbitrary<Plan> = fc.constantFrom('bolt' as const, 'stu
       wheelCircle: mostlyOf<number | null>(112, 100, null),
       agree: fc.integer({ min: 0, max: 19 }),
       taller: fc.constantFrom(0, 1, 3, 6),
+      trial: fc.option(
+        fc.record({
+          seat: fc.constantFrom('ball13' as const, 'cone60' as const),
+          length: measured(36, 50, CALIPER),
+          nose: measured(0, 6, CALIPER, 2, 20),
+        }),
+        { nil: null, freq: 1 },
+      ),
       lead: fc.constantFrom(null, { by: 'Tamsin', reason: 'inspected between runs' }),
     })
     .map(
@@ -373,6 +438,8 @@ export const anyPlan: fc.Arbitrary<Plan> = fc.constantFrom('bolt' as const, 'stu
         agree,
         taller,
         alone,
+        trial,
+        often,
         ...choice
       }): Plan =>
         asMade(
@@ -391,10 +458,10 @@ export const anyPlan: fc.Arbitrary<Plan> = fc.constantFrom('bolt' as const, 'stu
               boreRecess: recess,
               each,
             },
-            corners: [left, right],
+            corners: trial === null || often > 0 ? [left, right] : [tried(left, trial), tried(right, trial)],
             fastener:
               choice.spacer.kind === 'adapter' && choice.fastener.kind !== 'nuts'
-                ? { kind: 'stock' }
+                ? { kind: 'present' }
                 : seated(choice.fastener, base.hub.seat),
             leadSignOff: lead,
           }),
@@ -402,16 +469,20 @@ export const anyPlan: fc.Arbitrary<Plan> = fc.constantFrom('bolt' as const, 'stu
     );
 });
 
+/** Counted with a part that was turned in by hand. */
+const tried = (c: PlanCorner, fastener: TrialPart): PlanCorner =>
+  c.turns === null ? c : { ...c, turns: { ...c.turns, on: { ...spacerOn(c.turns.on?.spacer ?? 0), fastener } } };
+
 /** Most visits that add nothing have nothing on them: the bare hub on its own bolts or studs, as the maker left them. */
 const asMade = (bare: boolean, plan: Plan): Plan =>
-  bare && ADDS_NOTHING.has(plan.wish)
+  bare && ADDS_NOTHING.has(plan.jobType)
     ? {
         ...plan,
         spacer: plainSpacer(0),
-        rightPlate: null,
+        rightSpacer: null,
         planned: null,
-        fastener: { kind: 'stock' },
-        hub: { ...plan.hub, hardware: 'makers' },
+        fastener: { kind: 'present' },
+        hub: { ...plan.hub, hardware: 'original' },
       }
     : plan;
 
@@ -432,9 +503,9 @@ function agreed(agree: boolean, taller: number, plan: Plan): Plan {
   if (!agree) return plan;
   const { hub } = plan;
   const [, pitch] = hub.fastening === 'bolt' ? [14, 1.5] : [12, 1.5];
-  const nose = hub.stockNose?.value ?? 0;
+  const nose = hub.pilotNose?.value ?? 0;
   const tip = nose + 2 * pitch;
-  const travel = (c: PlanCorner): number => (c.turns?.value ?? 0) * pitch + (c.turns?.plate ?? 0);
+  const travel = (c: PlanCorner): number => (c.turns?.value ?? 0) * pitch + (c.turns?.on?.spacer ?? 0);
   const thread = hub.nutThread;
   const nutHeight =
     thread === null || hub.nutHeight === null ? hub.nutHeight : { ...hub.nutHeight, value: thread.value + taller };
@@ -443,13 +514,13 @@ function agreed(agree: boolean, taller: number, plan: Plan): Plan {
     const corners = plan.corners.map((c) => {
       const z = c.studProtrusion;
       if (grip === null || z === null || c.turns === null) return c;
-      return { ...c, studProtrusion: { ...z, value: grip.value + travel(c) + tip - (z.plate ?? 0) } };
+      return { ...c, studProtrusion: { ...z, value: grip.value + travel(c) + tip - (z.on?.spacer ?? 0) } };
     });
     return { ...plan, hub: { ...hub, nutHeight }, corners };
   }
   const corners = plan.corners.map((c) => {
     const pad = plan.wheel.each.find((w) => w.corner === c.corner)?.padThickness ?? plan.wheel.padThickness;
-    const bolt = hub.stockBoltLength;
+    const bolt = hub.boltLength;
     if (c.rotorHat === null || pad === null || bolt === null || c.turns === null) return c;
     const hat = bolt.value - pad.value - travel(c) - tip;
     return { ...c, rotorHat: hat >= 1 && hat <= 30 ? { ...c.rotorHat, value: hat } : null };

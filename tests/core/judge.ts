@@ -11,7 +11,7 @@ const PITCH: Readonly<Record<string, readonly [d: number, pitch: number]>> = {
   'M12x1.25': [12, 1.25],
   'M14x1.25': [14, 1.25],
 };
-const plate = (m: { readonly plate?: number | undefined } | null): number => m?.plate ?? 0;
+const plate = (m: PlanCorner['turns']): number => m?.on?.spacer ?? 0;
 const of = (thread: string): readonly [number, number] => {
   const found = PITCH[thread];
   if (!found) throw new Error(`The judge does not know ${thread}.`);
@@ -19,16 +19,88 @@ const of = (thread: string): readonly [number, number] => {
 };
 
 /** Sentences for what is certainly dangerous about a plan; empty where nothing is. */
-export function dangers(plan: Plan): string[] {
-  const { rightPlate } = plan;
-  if (rightPlate === null) return dangersAlike(plan);
+export function dangers(asRead: Plan): string[] {
+  const { plan, unsaid } = onTheTable(asRead);
+  if (unsaid.length > 0) return [...unsaid];
+  const { rightSpacer } = plan;
+  if (rightSpacer === null) return dangersAlike(plan);
   const missing = plan.corners.length < 2 ? ['the other corner was never measured'] : [];
   // Plates that differ: each corner by itself on its own.
   return plan.corners.flatMap((c) => {
-    const thickness = c.corner.endsWith('right') ? rightPlate : plan.spacer.thickness;
-    const twice = { ...plan, corners: [c, c], rightPlate: null, spacer: { ...plan.spacer, thickness } };
+    const thickness = c.corner.endsWith('right') ? rightSpacer : plan.spacer.thickness;
+    const twice = { ...plan, corners: [c, c], rightSpacer: null, spacer: { ...plan.spacer, thickness } };
     return [...missing, ...dangersAlike(twice)];
   });
+}
+
+/** What would go on, from the box or the car, and whether anybody knows it. */
+function onTheTable(asRead: Plan): { readonly plan: Plan; readonly unsaid: readonly string[] } {
+  const unsaid: string[] = [];
+  let plan = asRead;
+  const { hub } = plan;
+  if (plan.fastener.kind === 'original') {
+    const o = hub.original;
+    if (hub.hardware === 'original') plan = { ...plan, fastener: { kind: 'present' } };
+    else if (o === null || o.length === null || hub.fastening === 'stud') unsaid.push('nobody knows the original part');
+    else {
+      const nose = o.nose?.value ?? null;
+      const threadLength = o.threadLength?.value ?? null;
+      plan = {
+        ...plan,
+        fastener: { kind: 'bolt', length: o.length.value, nose, threadLength, seat: o.seat, class: o.class },
+      };
+    }
+  }
+  const { fastener: f } = plan;
+  if (f.kind === 'conversion') return { plan, unsaid };
+  const stays = f.kind === 'present' || (f.kind === 'stud' && f.nut === null);
+  const tried = plan.corners.flatMap((c) => (typeof c.turns?.on?.fastener === 'object' ? [c.turns.on.fastener] : []));
+  const [part] = tried;
+  if (part) {
+    if (stays) unsaid.push('nobody counted what stays on');
+    if (tried.length < plan.corners.length) unsaid.push('a corner was counted with another part');
+    const bolt = hub.fastening === 'bolt';
+    // What is known of an untouched car was known of the part that was on.
+    const counted = { ...plan.hub, seat: part.seat, hardware: 'unknown' as const, original: null, boltThread: null };
+    plan = {
+      ...plan,
+      hub: bolt ? { ...counted, boltLength: part.length, pilotNose: part.nose } : { ...counted, nutThread: null },
+    };
+  }
+  for (const { turns } of plan.corners) {
+    const on = turns?.on;
+    if (on?.spacer === null) unsaid.push('nobody knows the spacer of the count');
+    if (on?.fastener === 'unknown') unsaid.push('nobody knows what was counted');
+    if (on?.wheel === 'unknown') unsaid.push('nobody knows the wheel of the count');
+    if (typeof on?.wheel === 'object' && on.wheel.seat !== plan.wheel.seat)
+      unsaid.push('counted in a wheel of another seat');
+  }
+  const brought = f.kind === 'bolt' ? f.seat : 'nut' in f ? f.nut?.seat : undefined;
+  if (brought !== undefined && brought !== plan.hub.seat) unsaid.push('counted in another seat');
+  return { plan, unsaid };
+}
+
+/**
+ * How much deeper the pads are that can come to a corner than the one it was counted on, mm. Wheels of which none was measured by itself are
+ * one casting; as soon as one was, nobody knows the others until they are.
+ */
+function padsAt(plan: Plan, c: PlanCorner): readonly number[] | null {
+  const { each, padThickness } = plan.wheel;
+  const byWheel = each.some((w) => w.padThickness !== null);
+  const can = byWheel ? each.map((w) => w.padThickness) : [padThickness];
+  if (plan.fastener.kind === 'conversion') {
+    // Its nut's grip was measured on one of them.
+    if (!byWheel) return [0];
+    if (can.some((m) => m === null)) return null;
+    const values = can.map((m) => m?.value ?? 0);
+    return [Math.min(...values) - Math.max(...values), Math.max(...values) - Math.min(...values)];
+  }
+  const on = c.turns?.on?.wheel;
+  const other = typeof on === 'object';
+  if (!other && !byWheel) return [0];
+  const was = other ? on.pad : (each.find((w) => w.corner === c.corner)?.padThickness ?? null);
+  if (was === null || can.some((m) => m === null)) return null;
+  return can.map((m) => (m?.value ?? 0) - was.value);
 }
 
 function dangersAlike(plan: Plan): string[] {
@@ -41,7 +113,7 @@ function dangersAlike(plan: Plan): string[] {
   if (f.kind === 'conversion' && f.nut.thread !== f.outerThread) found.push('nut thread');
   const outside = spacer.adapter ? spacer.adapter.studThread : hub.thread;
   if ((f.kind === 'nuts' || f.kind === 'stud') && nut && nut.thread !== outside) found.push('nut thread');
-  if (f.kind === 'stock' && spacer.adapter && hub.thread !== outside) found.push('nut thread');
+  if (f.kind === 'present' && spacer.adapter && hub.thread !== outside) found.push('nut thread');
   const torque = f.kind === 'conversion' ? f.torque : hub.torque;
   if (torque === null || torque.source === '?') found.push('no torque figure');
   if (hub.lugs === null || hub.boltCircle === null) found.push('nobody counted the lugs of the hub');
@@ -53,7 +125,7 @@ function dangersAlike(plan: Plan): string[] {
   if (nut && f.kind !== 'conversion' && nut.shankReach === null)
     found.push('nobody knows where the nut’s thread begins');
   if ('nose' in f && f.nose === null) found.push('nobody knows the nose of the new fastener');
-  if (spacer.adapter !== null && (hub.stockNose === null || spacer.adapter.studNose === null))
+  if (spacer.adapter !== null && (hub.pilotNose === null || spacer.adapter.studNose === null))
     found.push('nobody knows the noses of the adapter’s joints');
   if (spacer.kind === 'universal') found.push('slotted plate');
   if (spacer.kind === 'adapter' && spacer.adapter === null) found.push('adapter without figures');
@@ -66,7 +138,13 @@ function dangersAlike(plan: Plan): string[] {
   )
     found.push('plate does not go over the spigot');
   if (plan.corners.length < 2) found.push('the other corner was never measured');
-  for (const c of plan.corners) found.push(...atCorner(plan, c));
+  for (const c of plan.corners) {
+    found.push(...atCorner(plan, c));
+    const pads = padsAt(plan, c);
+    if (pads === null) found.push(`nobody knows the pads at the ${c.corner}`);
+    for (const by of pads ?? [0])
+      found.push(...threadAt(plan, c, by).map((d) => `${c.corner} ${d}${by === 0 ? '' : ` on a pad deeper by ${by}`}`));
+  }
   for (const w of wheel.each) {
     const lip = spacer.lipRoot;
     // A lip is there whatever is said to centre the wheel.
@@ -105,15 +183,27 @@ function atCorner(plan: Plan, c: PlanCorner): string[] {
   // What another camber or height does to a clearance is not certain enough for this judge.
   const still = plan.camberChange === 0 && plan.lowerBy === 0;
   if (plan.trim > 0 && (c.lipDepth === null || plan.trim > c.lipDepth.value + 1e-6)) found.push('no such lip to trim');
-  if (still && c.loadedClearance !== null && c.loadedClearance.value + plate(c.loadedClearance) + plan.trim - s < 0)
+  // What another wheel than the one that was on does to a clearance is not certain enough either.
+  const own = (m: PlanCorner['gap']): boolean => typeof m?.on?.wheel !== 'object';
+  if (
+    still &&
+    own(c.loadedClearance) &&
+    c.loadedClearance !== null &&
+    c.loadedClearance.value + plate(c.loadedClearance) + plan.trim - s < 0
+  )
     found.push(`${c.corner} rubs`);
   for (const h of c.clock)
-    if (still && h.clearance !== null && h.clearance.value + plate(h.clearance) + h.trim - s < 0)
+    if (still && own(h.clearance) && h.clearance !== null && h.clearance.value + plate(h.clearance) + h.trim - s < 0)
       found.push(`${c.corner} rubs at ${h.hour}`);
-  if (still && c.innerClearance !== null && c.innerClearance.value - plate(c.innerClearance) + s < 0)
+  if (
+    still &&
+    own(c.innerClearance) &&
+    c.innerClearance !== null &&
+    c.innerClearance.value - plate(c.innerClearance) + s < 0
+  )
     found.push(`${c.corner} fouls inside`);
   for (const t of c.chalk) if (t.hours.length > 0 && t.trial <= s) found.push(`${c.corner} left chalk`);
-  return [...found, ...threadAt(plan, c).map((d) => `${c.corner} ${d}`)];
+  return found;
 }
 
 /** One joint: where its fastener ends, where its mate's thread begins and ends, and what lies beyond. mm. */
@@ -138,17 +228,18 @@ const ownNut = (nut: string, bolt: string, height: number | null, d: number): bo
 
 /** How much less far the locking piece reaches; null without one, undefined where nobody knows. */
 function lockShorter({ fastener: f, hub, locking }: Plan): number | null | undefined {
-  if (f.kind === 'stock' || (f.kind === 'stud' && f.nut === null))
+  if (f.kind === 'present' || (f.kind === 'stud' && f.nut === null))
     return hub.lockingFastener ? (hub.lockingShorter?.value ?? undefined) : null;
   if (locking.kind === 'none') return null;
   return locking.kind === 'piece' ? locking.shorter : undefined;
 }
 
-function threadAt(plan: Plan, c: PlanCorner): string[] {
+/** @param by how much deeper the wheel's pad is than the one that was counted on, mm */
+function threadAt(plan: Plan, c: PlanCorner, by: number): string[] {
   const found: string[] = [];
   const shorter = lockShorter(plan);
   if (shorter === undefined) found.push('nobody knows the locking piece');
-  for (const j of jointsAt(plan, c)) {
+  for (const j of jointsAt(plan, c, by)) {
     if (j.mate === null || j.name === 'hub end' || j.name === 'adapter nut' || typeof shorter !== 'number') continue;
     const [d, pitch] = of(j.thread);
     const holds = Math.max(0, Math.min(j.fullTo - j.mateFrom - shorter, j.mate));
@@ -160,12 +251,12 @@ function threadAt(plan: Plan, c: PlanCorner): string[] {
       found.push(`${j.name}: locking piece ${holds}`);
   }
   const f = plan.fastener;
-  for (const j of jointsAt(plan, c)) {
+  for (const j of jointsAt(plan, c, by)) {
     const [d, pitch] = of(j.thread);
     if (j.mate === null) {
       // Nothing is added to what the maker made: a whole diameter of travel speaks for the maker's own thread.
-      const added = !['wheels', 'take-off', 'check'].includes(plan.wish) || plan.spacer.thickness > 0;
-      const makers = !added && f.kind === 'stock' && plan.hub.hardware === 'makers';
+      const added = !['wheels', 'take-off', 'check'].includes(plan.jobType) || plan.spacer.thickness > 0;
+      const makers = !added && f.kind === 'present' && plan.hub.hardware === 'original';
       const travels = j.fullTo - j.mateFrom >= (j.material === 'aluminium' ? 1.2 : 1) * d - 1e-6;
       if (!makers || !travels || j.material === 'unknown') found.push(`${j.name}: nobody knows the mate`);
       continue;
@@ -180,31 +271,36 @@ function threadAt(plan: Plan, c: PlanCorner): string[] {
     if (holds < (j.material === 'aluminium' ? 1.2 : 1) * d - 1e-6 && !asCame && plan.leadSignOff === null)
       found.push(`${j.name}: nobody accepted ${holds.toFixed(2)}`);
   }
-  return [...found, ...endsAt(plan, c)];
+  return [...found, ...endsAt(plan, c, by)];
 }
 
-function jointsAt(plan: Plan, c: PlanCorner): Joint[] {
+function jointsAt(plan: Plan, c: PlanCorner, by: number): Joint[] {
   const { fastener: f, hub, spacer } = plan;
   const s = spacer.thickness;
   const [, p] = of(hub.thread);
-  const stockNose = hub.stockNose?.value ?? 0;
+  const pilotNose = hub.pilotNose?.value ?? 0;
   const lead = 2 * p;
-  const count = c.turns === null ? null : c.turns.value * p + plate(c.turns);
+  const asCounted = c.turns === null ? null : c.turns.value * p + plate(c.turns);
+  const count = asCounted === null ? null : asCounted - by;
   const bolt = hub.fastening === 'bolt';
   const stockMate = (bolt ? c.tappedDepth : hub.nutThread)?.value ?? null;
   // What the untouched car had is known only where the maker's own hardware was counted, or its length beside the others'.
-  const makers = bolt ? hub.stockBoltLength : c.studProtrusion;
+  const makers = bolt ? hub.boltLength : c.studProtrusion;
   const counted = makers === null ? null : makers.value + (bolt ? 0 : plate(c.studProtrusion));
   const longer =
-    hub.hardware === 'makers'
+    hub.hardware === 'original'
       ? 0
-      : hub.makersLength === null || counted === null
+      : hub.original?.length == null || counted === null
         ? null
-        : hub.makersLength.value - counted;
+        : hub.original.length.value - counted;
   const came =
-    count === null || stockMate === null || longer === null || hub.hardware === 'unknown'
+    asCounted === null ||
+    stockMate === null ||
+    longer === null ||
+    hub.hardware === 'unknown' ||
+    typeof c.turns?.on?.wheel === 'object'
       ? null
-      : Math.min(count + longer, stockMate);
+      : Math.min(asCounted + longer, stockMate);
   const stockThread = Math.max(hub.nutThread?.value ?? 0, hub.nutHeight?.value ?? 0);
   const stockOwn = !bolt && ownNut(hub.nutClass, hub.fastenerClass, stockThread, of(hub.thread)[0]);
   const stock = { thread: hub.thread, material: hub.threadMaterial, mate: stockMate };
@@ -216,7 +312,7 @@ function jointsAt(plan: Plan, c: PlanCorner): Joint[] {
       name: 'adapter nut',
       thread: hub.thread,
       material: hub.threadMaterial,
-      fullTo: z - lead - stockNose,
+      fullTo: z - lead - pilotNose,
       mateFrom: a.web,
       mate: a.nutThread,
       came: null,
@@ -228,7 +324,7 @@ function jointsAt(plan: Plan, c: PlanCorner): Joint[] {
       thread: a.studThread,
       material: nut ? nut.material : hub.threadMaterial,
       fullTo: a.studProtrusion - 2 * of(a.studThread)[1] - (a.studNose ?? 0),
-      mateFrom: z - lead - stockNose - count - (nut?.shankReach ?? 0),
+      mateFrom: z - lead - pilotNose - count - (nut?.shankReach ?? 0),
       mate: nut ? nut.threadLength : stockMate,
       came: null,
       own: ownNut(
@@ -254,7 +350,7 @@ function jointsAt(plan: Plan, c: PlanCorner): Joint[] {
     };
     if (c.tappedDepth === null || c.rotorHat === null || hub.nutGrip === null) return [hubEnd];
     const inside = f.seatsAt === 'shoulder' ? f.shortEnd : Math.min(f.shortEnd, c.tappedDepth.value);
-    const nutFrom = c.rotorHat.value + s + hub.nutGrip.value;
+    const nutFrom = c.rotorHat.value + s + hub.nutGrip.value + by;
     return [
       hubEnd,
       {
@@ -271,7 +367,7 @@ function jointsAt(plan: Plan, c: PlanCorner): Joint[] {
   }
   if (count === null) return [];
   // Positions from where the counted mate's thread begins, with nothing on: the counted fastener is full to its travel.
-  if (f.kind === 'stock') return [{ name: 'stock', ...stock, fullTo: count - s, mateFrom: 0, came, own: stockOwn }];
+  if (f.kind === 'present') return [{ name: 'stock', ...stock, fullTo: count - s, mateFrom: 0, came, own: stockOwn }];
   if (f.kind === 'nuts')
     return [
       {
@@ -286,13 +382,14 @@ function jointsAt(plan: Plan, c: PlanCorner): Joint[] {
       },
     ];
   const was = bolt
-    ? hub.stockBoltLength?.value
+    ? hub.boltLength?.value
     : c.studProtrusion === null
       ? undefined
       : c.studProtrusion.value + plate(c.studProtrusion);
   if (was === undefined) return [];
+  if (f.kind === 'original') return [];
   const now = f.kind === 'bolt' ? f.length : f.protrusion;
-  const reaches = count + (now - was) - ((f.nose ?? 0) - stockNose);
+  const reaches = count + (now - was) - ((f.nose ?? 0) - pilotNose);
   const own = f.kind === 'stud' && f.nut ? f.nut : null;
   if (own)
     return [
@@ -312,23 +409,23 @@ function jointsAt(plan: Plan, c: PlanCorner): Joint[] {
 }
 
 /** The plate is so much thicker than any that was counted with that the nuts they came with cannot bottom, whatever their cap. */
-function backedOff({ fastener: f, spacer, corners }: Plan): boolean {
+function backedOff({ fastener: f, spacer, corners }: Plan, by: number): boolean {
   const most = Math.max(...corners.map((c) => plate(c.turns)));
-  return f.kind === 'stock' && spacer.kind !== 'adapter' && spacer.thickness - most >= 1.5 - 1e-6;
+  return f.kind === 'present' && spacer.kind !== 'adapter' && spacer.thickness + by - most >= 1.5 - 1e-6;
 }
 
 /** Tip behind the hub, cap of a closed nut, plain shank in the mate's thread. */
-function endsAt(plan: Plan, c: PlanCorner): string[] {
+function endsAt(plan: Plan, c: PlanCorner, by: number): string[] {
   const { fastener: f, hub } = plan;
   const found: string[] = [];
   const [, p] = of(hub.thread);
-  for (const j of jointsAt(plan, c)) {
-    const stockNose = hub.stockNose?.value ?? 0;
-    const nose = 'nose' in f ? (f.nose ?? 0) : stockNose;
+  for (const j of jointsAt(plan, c, by)) {
+    const pilotNose = hub.pilotNose?.value ?? 0;
+    const nose = 'nose' in f ? (f.nose ?? 0) : pilotNose;
     const tip = j.fullTo - j.mateFrom + 2 * of(j.thread)[1] + nose;
     const outer = j.name !== 'hub end' && j.name !== 'adapter nut';
     const own = f.kind === 'bolt' || f.kind === 'stud' || f.kind === 'conversion' ? f.threadLength : null;
-    if (outer && f.kind !== 'stock' && f.kind !== 'nuts') {
+    if (outer && f.kind !== 'present' && f.kind !== 'nuts') {
       if (own === null) found.push('thread of a new fastener unknown');
       else if (tip > own + 1e-6) found.push(`${j.name}: jams on its shank`);
     }
@@ -340,16 +437,15 @@ function endsAt(plan: Plan, c: PlanCorner): string[] {
       if (f.kind !== 'bolt' || c.tappedDepth === null) break;
       const behind = tip + more - c.tappedDepth.value;
       const asCounted =
-        hub.stockBoltLength !== null &&
-        f.length + more - plan.spacer.thickness <= hub.stockBoltLength.value - s0 + 1e-6;
+        hub.boltLength !== null && f.length + more - plan.spacer.thickness - by <= hub.boltLength.value - s0 + 1e-6;
       const room = c.roomBehind === null ? null : c.roomBehind.value - Math.max(1, p);
       if (!asCounted && (room === null || behind > room + 1e-6)) found.push(`comes ${behind.toFixed(2)} out behind`);
       if (own !== null && tip + more > own + 1e-6) found.push('a locking bolt jams on its shank');
     }
     // What stays on the car was seen with the plate it was counted with, and not a hair further in.
-    const further = s0 - plan.spacer.thickness + (f.kind === 'nuts' ? (f.nut.shankReach ?? 0) : 0);
-    if (outer && plan.spacer.adapter === null && (f.kind === 'stock' || f.kind === 'nuts') && further > 1e-6) {
-      const threaded = (hub.fastening === 'bolt' ? hub.stockBoltThread : hub.stockStudThread)?.value ?? null;
+    const further = s0 - by - plan.spacer.thickness + (f.kind === 'nuts' ? (f.nut.shankReach ?? 0) : 0);
+    if (outer && plan.spacer.adapter === null && (f.kind === 'present' || f.kind === 'nuts') && further > 1e-6) {
+      const threaded = (hub.fastening === 'bolt' ? hub.boltThread : hub.studThread)?.value ?? null;
       if (threaded === null) found.push('nobody knows how far what is on the car is threaded');
       else if (tip > threaded + 1e-6) found.push(`${j.name}: jams on its shank`);
       if (hub.fastening === 'bolt') {
@@ -359,13 +455,13 @@ function endsAt(plan: Plan, c: PlanCorner): string[] {
             : c.tappedDepth.value + c.roomBehind.value - Math.max(1, p);
         if (room === null) found.push('nobody knows the room behind bolts that go further in');
         else if (tip + lock > room + 1e-6) found.push(`bolts on the car come out behind`);
-      } else if (f.kind === 'stock' && hub.nutStyle === 'closed' && hub.nutBlindDepth === null)
+      } else if (f.kind === 'present' && hub.nutStyle === 'closed' && hub.nutBlindDepth === null)
         found.push('nobody knows the cap of nuts that go further on');
     }
     const nut = f.kind === 'nuts' || f.kind === 'conversion' || f.kind === 'stud' ? f.nut : null;
     const [style, cap] = nut ? [nut.style, nut.blindDepth] : [hub.nutStyle, hub.nutBlindDepth?.value ?? null];
     const hasNut = hub.fastening === 'stud' || f.kind === 'conversion';
-    const stays = f.kind === 'stock' && further <= 1e-6;
+    const stays = f.kind === 'present' && further <= 1e-6;
     const least = Math.max(1.5, of(j.thread)[1]);
     if (
       outer &&
@@ -373,7 +469,7 @@ function endsAt(plan: Plan, c: PlanCorner): string[] {
       style === 'closed' &&
       cap !== null &&
       tip > cap - (stays ? 0 : least) + 1e-6 &&
-      !backedOff(plan)
+      !backedOff(plan, by)
     )
       found.push(`${j.name}: bottoms in its cap`);
     if (outer && hasNut && style === 'closed' && cap !== null && !stays && tip + lock > cap - least + 1e-6 && lock > 0)

@@ -54,7 +54,7 @@ function bruteForce({ plan, sets, plates, studs, nuts }: KitInput): string[] {
     for (const n of nuts) {
       const fastener = { ...s.part, nut: n.part } as Plan['fastener'];
       const safe = (spacer: Spacer) =>
-        sets.every((w) => !unsafe(holdsWith(planOn(plan, w), { spacer, rightPlate: null, fastener }).level));
+        sets.every((w) => !unsafe(holdsWith(planOn(plan, w), { spacer, rightSpacer: null, fastener }).level));
       const serving: Part<Spacer>[][] = [];
       for (let bits = 0; bits < 2 ** plates.length; bits += 1) {
         const chosen = plates.filter((_, i) => bits & (2 ** i));

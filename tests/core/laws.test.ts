@@ -114,9 +114,10 @@ test('swapping the corners changes names only', () => {
     const swapped: Plan = {
       ...plan,
       // The plates change sides with them.
-      ...(plan.rightPlate === null
+      ...(plan.rightSpacer === null
         ? {}
-        : { spacer: { ...plan.spacer, thickness: plan.rightPlate }, rightPlate: plan.spacer.thickness }),
+        : { spacer: { ...plan.spacer, thickness: plan.rightSpacer }, rightSpacer: plan.spacer.thickness }),
+      wheel: { ...plan.wheel, each: plan.wheel.each.map((w) => ({ ...w, corner: w.corner && other[w.corner] })) },
       corners: [...plan.corners].reverse().map((c) => ({ ...c, corner: other[c.corner] })),
     };
     const levels = (p: Plan) =>

@@ -6,7 +6,7 @@ import { compileThread } from '@/core/figures/compiled';
 import { computeNumbers } from '@/core/figures/numbers';
 import { sentence } from '@/core/rules/index';
 import { worstStress } from '@/core/joint/combined';
-import { boltPlan, exact, lippedSpacer, plainSpacer, studPlan, wheel } from './fixtures';
+import { boltPlan, exact, lippedSpacer, plainSpacer, studPlan, wheel, spacerOn } from './fixtures';
 
 const all = (plan: Plan, rule: string) => assess(plan).findings.filter((f) => f.rule === rule);
 const find = (plan: Plan, rule: string) => all(plan, rule)[0];
@@ -66,10 +66,10 @@ describe('a locking piece is asked what its neighbours are', () => {
           nutBlindDepth: exact(blind),
           lockingFastener: true,
           lockingShorter: exact(shorter),
-          stockStudThread: exact(40),
+          studThread: exact(40),
         },
         // Counted on 10 and kept on 5, so that the count proves nothing.
-        corners: base.corners.map((c) => ({ ...c, turns: { value: 10, pm: 0, plate: 10 } })),
+        corners: base.corners.map((c) => ({ ...c, turns: { value: 10, pm: 0, on: spacerOn(10) } })),
       };
     };
     const bottom = (p: Plan) => all(p, 'locking.ends').find((f) => f.case.is === 'nut.bottom');
@@ -88,7 +88,7 @@ describe('a locking piece is asked what its neighbours are', () => {
   });
 
   test('what stays where it was counted has been there', () => {
-    const base = boltPlan({ wish: 'check', spacer: plainSpacer(0) });
+    const base = boltPlan({ jobType: 'check', spacer: plainSpacer(0) });
     const plan = { ...base, hub: { ...base.hub, lockingFastener: true, lockingShorter: exact(-3) } };
     expect(all(plan, 'locking.ends')).toEqual([]);
   });
@@ -96,7 +96,7 @@ describe('a locking piece is asked what its neighbours are', () => {
 
 describe('stress while it is tightened', () => {
   const conversion = (hubThread: string, outerThread: string): Plan => {
-    const base = boltPlan({ wish: 'conversion', spacer: plainSpacer(0) });
+    const base = boltPlan({ jobType: 'conversion', spacer: plainSpacer(0) });
     return {
       ...base,
       hub: { ...base.hub, thread: hubThread, contactDiameter: 18, nutGrip: exact(8) },
@@ -234,9 +234,9 @@ describe('what is left out is not measured', () => {
     expect(find(one, 'reading.corners')).toMatchObject({ level: 'unmeasured', corner: 'front-right' });
     expect(goes(one)).toBe(false);
     expect(find(base, 'reading.corners')).toBeUndefined();
-    expect(find({ ...base, rightPlate: 3 }, 'reading.corners')).toBeUndefined();
+    expect(find({ ...base, rightSpacer: 3 }, 'reading.corners')).toBeUndefined();
     // The right corner alone is judged on the right plate: 13 mm are left of 15, not 10.
-    const right = { ...base, corners: base.corners.slice(1), rightPlate: 2 };
+    const right = { ...base, corners: base.corners.slice(1), rightSpacer: 2 };
     expect(computeNumbers(right).corners).toHaveLength(1);
     expect(assess(right).numbers.corners[0]?.engagement?.value).toBeCloseTo(13, 9);
   });
@@ -244,8 +244,8 @@ describe('what is left out is not measured', () => {
   test('a plate that is kept as it was counted asks for no gap and no clearance; a thicker one does', () => {
     const check = (thickness: number) =>
       boltPlan(
-        { wish: 'check', spacer: plainSpacer(thickness, 57.1) },
-        { turns: { value: 9, pm: 0, plate: 5 }, gap: null, loadedClearance: null },
+        { jobType: 'check', spacer: plainSpacer(thickness, 57.1) },
+        { turns: { value: 9, pm: 0, on: spacerOn(5) }, gap: null, loadedClearance: null },
       );
     const asked = (plan: Plan) => ['stance.gap', 'clearance.loaded'].map((rule) => level(plan, rule));
     expect([asked(check(5)), asked(check(8))]).toEqual([
@@ -286,7 +286,7 @@ describe('what is left out is not measured', () => {
     // 15 of thread for a target of 14: with a quarter turn it is a pass, with a whole one only the error says less.
     const at = (pm: number, grease: boolean): Plan => {
       const base = boltPlan(
-        { use: 'competition', spacer: plainSpacer(0), wish: 'check' },
+        { use: 'competition', spacer: plainSpacer(0), jobType: 'check' },
         { turns: { value: 9.5, pm } },
       );
       return { ...base, hub: { ...base.hub, condition: grease ? 'greased' : 'dry' } };
@@ -298,7 +298,7 @@ describe('what is left out is not measured', () => {
   });
 
   test('where clearance is the wish a gap that was not measured is a note', () => {
-    const wish = (w: 'clearance' | 'stance') => level(boltPlan({ wish: w }, { gap: null }), 'stance.gap');
+    const wish = (w: 'clearance' | 'stance') => level(boltPlan({ jobType: w }, { gap: null }), 'stance.gap');
     expect([wish('clearance'), wish('stance')]).toEqual(['note', 'unmeasured']);
   });
 

@@ -15,9 +15,9 @@ const say = (plan: Plan, rule: RuleId) => {
 
 describe('whether the suspension had settled', () => {
   // rule: stance.settled — a car just lowered off the jack sits high (common practice, no source).
-  test('a gap taken before rolling is no measurement where the wish is stance', () => {
-    const level = (wish: Plan['wish'], settled: boolean | null) =>
-      find(boltPlan({ wish }, { settled }), 'stance.settled')?.level;
+  test('a gap taken before rolling is no measurement where the jobType is stance', () => {
+    const level = (jobType: Plan['jobType'], settled: boolean | null) =>
+      find(boltPlan({ jobType }, { settled }), 'stance.settled')?.level;
     expect([level('stance', false), level('stance', null), level('stance', true)]).toEqual([
       'unmeasured',
       'caution',

@@ -7,7 +7,7 @@ import type { RuleId } from '@/core/rules/ids';
 import { sentence } from '@/core/rules/index';
 import { parseThread } from '@/core/thread/designation';
 import { failureLoads } from '@/core/rules/joint/jointFailsFirst';
-import { boltPlan, corner, exact, plainSpacer, studPlan, wheel } from './fixtures';
+import { boltPlan, corner, exact, plainSpacer, studPlan, wheel, spacerOn } from './fixtures';
 
 /** What camber, ride height, another wheel and a trimmed lip do, and readings that cannot all be true. Worked by hand; geometry. */
 const find = (plan: Plan, rule: RuleId) => assess(plan).findings.find((f) => f.rule === rule);
@@ -100,7 +100,7 @@ describe('ride height, planned wheels, trim', () => {
 
 describe('plates that differ left and right', () => {
   const unequal = (left: number, right: number | null): Plan =>
-    boltPlan({ spacer: plainSpacer(left, 57.1), rightPlate: right });
+    boltPlan({ spacer: plainSpacer(left, 57.1), rightSpacer: right });
   test('each corner is judged on its own, and the track grows by both', () => {
     // Ten turns are 15 mm: 12 left on 3 mm, 10 on 5.
     const { numbers, findings } = assess(unequal(3, 5));
@@ -123,7 +123,7 @@ describe('plates that differ left and right', () => {
     // Left, bare: six turns are 9 mm, as it came. Right: nine turns less 2 mm are 11.5, between floor 11.2 and target 14.
     const plan = {
       ...unequal(0, 2),
-      fastener: { kind: 'stock' as const },
+      fastener: { kind: 'present' as const },
       corners: [corner('front-left', { turns: exact(6) }), corner('front-right', { turns: exact(9) })],
     };
     const { blocking, findings } = assess(plan);
@@ -154,7 +154,7 @@ describe('readings that cannot all be true', () => {
       const plan = boltPlan({}, { rotorHat: exact(7) });
       return level({
         ...plan,
-        hub: { ...plan.hub, stockBoltLength: exact(length) },
+        hub: { ...plan.hub, boltLength: exact(length) },
         wheel: { ...plan.wheel, padThickness: exact(13) },
       });
     };
@@ -220,7 +220,7 @@ describe('stand-through and visible thread', () => {
     // With a plate on it shows less; carried back it is the same.
     const plated = {
       ...plan,
-      corners: plan.corners.map((c) => ({ ...c, visibleThread: { value: 12.6, pm: 0, plate: 5 } })),
+      corners: plan.corners.map((c) => ({ ...c, visibleThread: { value: 12.6, pm: 0, on: spacerOn(5) } })),
     };
     expect(assess(plated).findings.find((k) => k.school === 'visible')?.value).toBeCloseTo(12.6, 9);
   });

@@ -116,7 +116,7 @@ describe('thread on a new fastener', () => {
     // Errors of count, stock length, new length and spacer are added: 0.375 + 0.1 + 0.5 + 0.1.
     const rough = bolts(62, null, { policy: DEFAULT_POLICY }, { turns: { value: 10, pm: 0.25 } });
     const least = leastThread(
-      assess({ ...rough, hub: { ...rough.hub, stockBoltLength: { value: 47, pm: 0.1 } } }).numbers,
+      assess({ ...rough, hub: { ...rough.hub, boltLength: { value: 47, pm: 0.1 } } }).numbers,
     ) as number;
     expect(least).toBeCloseTo(18 + 0.375 + 0.1 + DEFAULT_POLICY.fastenerPm + DEFAULT_POLICY.spacerPm, 9);
     // Without a count nobody can say how much, and it still does not pass.
@@ -246,16 +246,16 @@ describe('thread on a new fastener', () => {
       spacer: plainSpacer(spacer, 57.1),
       fastener: { kind: 'nuts', nut: { ...NUT, seat: 'cone60', threadLength: 26, shankReach: 6 } },
     });
-    return { ...plan, hub: { ...plan.hub, stockStudThread: thread === null ? null : exact(thread), ...change } };
+    return { ...plan, hub: { ...plan.hub, studThread: thread === null ? null : exact(thread), ...change } };
   };
 
   test('a nut that reaches deeper than its spacer is thick runs onto what no count has shown to be threaded', () => {
     // The stock nut began at 13.75, 26.25 from the tip; this one begins at 12.75.
-    expect(of(nuts(5, null))).toMatchObject({ level: 'unmeasured', case: { is: 'stock' }, value: 27.25 });
+    expect(of(nuts(5, null))).toMatchObject({ level: 'unmeasured', case: { is: 'present' }, value: 27.25 });
     expect(said(nuts(5, null))).toContain('27.25 mm from the tip will do');
     expect([of(nuts(5, 27.25))?.level, of(nuts(5, 27))?.level]).toEqual(['pass', 'stop']);
     // Its own error is taken off the thread: 27.5 ± 0.5 is not 27.25.
-    expect(of(nuts(5, null, { stockStudThread: { value: 27.5, pm: 0.5 } }))?.level).toBe('stop');
+    expect(of(nuts(5, null, { studThread: { value: 27.5, pm: 0.5 } }))?.level).toBe('stop');
     // Backed off by as much as it reaches, it stands where the stock nut was counted.
     for (const plan of [nuts(6, null), nuts(8, null)]) expect(of(plan)).toBeUndefined();
   });
@@ -298,7 +298,7 @@ describe('thread on a new fastener', () => {
                 contactDiameter: 18,
                 fastenerClass: '10.9',
                 internalTensile: 900,
-                stockStudThread: r.thread,
+                studThread: r.thread,
                 nutThread: r.nutThread === null ? null : exact(r.nutThread),
               },
               policy: { ...DEFAULT_POLICY, competitionSlipOn: 20 },

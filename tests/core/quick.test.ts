@@ -8,7 +8,7 @@ import { endsAnswer, pocketAnswer } from '@/core/quick/ends';
 import { flushAnswer } from '@/core/quick/flush';
 import { type LengthAsked, lengthAnswer } from '@/core/quick/length';
 import { type PlateAsked, plateAnswer } from '@/core/quick/plate';
-import { boltPlan, corner, plainSpacer } from './fixtures';
+import { boltPlan, corner, plainSpacer, spacerOn } from './fixtures';
 
 const P = DEFAULT_POLICY;
 const EXACT = { ...P, fastenerPm: 0 };
@@ -69,13 +69,13 @@ describe('largest plate', () => {
       fc.property(arb, ({ turns, mate, plateOn }) => {
         const a = plate({ thread: 'M14x1.5', turns, mate, plateOn, material: 'steel', fastening: 'bolt' });
         if (a.size === null) return;
-        const on = { value: turns, pm: 0.25, plate: plateOn };
+        const on = { value: turns, pm: 0.25, on: spacerOn(plateOn) };
         const c = { turns: on, tappedDepth: { value: mate, pm: 0 } };
         const found = assess({
           ...boltPlan(),
           policy: P,
           spacer: plainSpacer(a.size, 57.1),
-          fastener: { kind: 'stock' },
+          fastener: { kind: 'present' },
           corners: [corner('front-left', c), corner('front-right', c)],
         }).findings.find((f) => f.rule === 'engagement.minimum');
         expect(found?.level).toBe('pass');
@@ -94,7 +94,7 @@ const LENGTH: LengthAsked = {
   thread: 'M14x1.5',
   plate: 15,
   plateOn: 0,
-  stock: 47,
+  counted: 47,
   turns: null,
   depth: null,
   behind: null,
@@ -110,7 +110,7 @@ describe('bolt length', () => {
   });
 
   test('without the stock length it is a difference; half a millimetre goes up, never down', () => {
-    expect(answerSentence(lengthAnswer({ ...LENGTH, stock: null, plate: 12.5 }, P, 'metric'))).toContain(
+    expect(answerSentence(lengthAnswer({ ...LENGTH, counted: null, plate: 12.5 }, P, 'metric'))).toContain(
       '13.0 mm longer than the bolt that is in',
     );
   });
@@ -125,12 +125,12 @@ describe('bolt length', () => {
     const bench = assess({
       ...boltPlan(),
       policy: P,
-      hub: { ...boltPlan().hub, stockBoltLength: { value: 40, pm: 0.1 }, stockNose: { value: 0, pm: 0 } },
+      hub: { ...boltPlan().hub, boltLength: { value: 40, pm: 0.1 }, pilotNose: { value: 0, pm: 0 } },
       spacer: plainSpacer(15, 57.1),
-      fastener: { kind: 'stock' },
+      fastener: { kind: 'present' },
       corners: [corner('front-left', c), corner('front-right', c)],
     }).numbers.window;
-    const quick = lengthAnswer({ ...LENGTH, stock: 40, turns: 11, depth: 20, behind: 8 }, P, 'metric').window;
+    const quick = lengthAnswer({ ...LENGTH, counted: 40, turns: 11, depth: 20, behind: 8 }, P, 'metric').window;
     expect(quick?.min).toBeCloseTo(bench?.min ?? Number.NaN, 6);
     expect(quick?.max ?? Number.NaN).toBeLessThanOrEqual(bench?.max ?? Number.NaN);
     // Both keep the same to what is behind the hub: one figure for all that ask.

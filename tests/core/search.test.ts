@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { plainSpacer } from './fixtures';
+import { plainSpacer, originalOf, spacerOn } from './fixtures';
 import type { Nut, PlanCorner, Spacer, WheelEach } from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import { catalogueRow } from '@/core/parts/catalogueRow';
@@ -18,11 +18,22 @@ const measured = (min: number, max: number, freq = 40) =>
   fc.option(fc.record({ value: mm(min, max), pm: fc.constantFrom(0, 0.25, 1) }), { nil: null, freq });
 /** A count to a half turn, now and then one too wide to be a measurement. */
 const counted = (min: number, max: number) =>
-  fc.option(fc.record({ value: mm(min, max), pm: fc.constantFrom(0, 0.25, 0.25, 0.5, 0.5, 0.25, 0, 0.5, 1) }), {
-    nil: null,
-    freq: 40,
-  });
-const seat = fc.constantFrom('cone60' as const, 'ball13' as const, 'ball13' as const);
+  fc
+    .option(
+      fc.record({
+        value: mm(min, max),
+        pm: fc.constantFrom(0, 0.25, 0.25, 0.5, 0.25, 0.25, 0, 0.5, 0.25, 0.25, 0.25, 0.5, 0, 0, 1),
+      }),
+      {
+        nil: null,
+        freq: 40,
+      },
+    )
+    // Now and then a spacer was on.
+    .chain((m) =>
+      fc.constantFrom(0, 0, 0, 0, 3, 12).map((s) => (m === null || s === 0 ? m : { ...m, on: spacerOn(s) })),
+    );
+const seat = fc.integer({ min: 0, max: 7 }).map((n) => (n === 0 ? ('cone60' as const) : ('ball13' as const)));
 const boltClass = fc.constantFrom('8.8' as const, '10.9' as const, 'unknown' as const);
 const thread = fc.constantFrom('M12x1.5', 'M12x1.5', 'M14x1.5', 'M14x1.5', 'M14x1.25');
 const count = fc.integer({ min: 0, max: 12 });
@@ -34,7 +45,7 @@ const list = <T>(prefix: string, arb: fc.Arbitrary<T>, maxLength: number) =>
 const nut: fc.Arbitrary<Nut> = fc.record({
   thread,
   seat,
-  style: fc.constantFrom('open' as const, 'closed' as const, 'unknown' as const),
+  style: fc.integer({ min: 0, max: 8 }).map((n) => (n === 0 ? 'unknown' : n % 2 === 0 ? 'closed' : 'open')),
   threadLength: fc.option(mm(8, 26), { nil: null }),
   blindDepth: fc.option(mm(12, 40), { nil: null }),
   shankReach: fc.constantFrom<(number | null)[]>(0, 0, 6, 6, -3, null),
@@ -62,10 +73,10 @@ const threaded = <T extends { shank: number | null }>({ shank, ...part }: T, len
   threadLength: shank === null ? null : Math.max(1, length - shank),
 });
 const bolt = fc
-  .record({ kind: fc.constant('bolt' as const), length: mm(35, 75), shank, nose, seat, class: boltClass })
+  .record({ kind: fc.constant('bolt' as const), length: mm(42, 64), shank, nose, seat, class: boltClass })
   .map((b) => threaded(b, b.length));
 const stud = fc
-  .record({ kind: fc.constant('stud' as const), protrusion: mm(35, 75), shank, nose, class: boltClass })
+  .record({ kind: fc.constant('stud' as const), protrusion: mm(42, 64), shank, nose, class: boltClass })
   .map((t) => threaded(t, t.protrusion));
 const conversion = fc
   .record({
@@ -88,9 +99,9 @@ const conversion = fc
   .map((c) => threaded(c, c.length - c.shortEnd));
 const flat: fc.Arbitrary<Spacer> = fc
   .record({
-    t: mm(0, 25),
+    t: fc.oneof(mm(0, 25), mm(0, 9)),
     centring: fc.constantFrom('hub' as const, 'seats' as const),
-    kind: fc.constantFrom('plain' as const, 'plain' as const, 'universal' as const),
+    kind: fc.integer({ min: 0, max: 7 }).map((n) => (n === 0 ? ('universal' as const) : ('plain' as const))),
   })
   .map(({ t, centring, kind }) => ({ ...plainSpacer(t, 57.1), centring, kind }));
 const lipped: fc.Arbitrary<Spacer> = fc
@@ -140,18 +151,28 @@ const spacer: fc.Arbitrary<Spacer> = fc.oneof(
 /** Wheels of a set, none of them measured one by one, or each with its own figures and now and then a gap. */
 const each: fc.Arbitrary<Partial<WheelEach>[]> = fc.oneof(
   fc.constant<Partial<WheelEach>[]>([]),
-  fc.array(
-    fc.record({
-      chamferDepth: measured(0, 3, 200),
-      bore: measured(57, 58, 200),
-      boreRecess: measured(8, 16, 200),
-      padThickness: measured(8, 16, 200),
-      pocketDepth: measured(0, 20, 200),
-      lugHole: measured(24, 30, 200),
-    }),
-    { minLength: 2, maxLength: 4 },
-  ),
+  fc
+    .array(
+      fc.record({
+        chamferDepth: measured(0, 3, 200),
+        bore: measured(57, 58, 200),
+        boreRecess: measured(8, 16, 200),
+        padThickness: measured(8, 16, 200),
+        pocketDepth: measured(0, 20, 200),
+        lugHole: measured(24, 30, 200),
+      }),
+      { minLength: 2, maxLength: 4 },
+    )
+    // Wheels of one set are mostly of one casting.
+    .chain((all) =>
+      fc
+        .integer({ min: 0, max: 3 })
+        .map((unlike) => (unlike === 0 ? all : all.map((w) => ({ ...w, padThickness: all[0]?.padThickness ?? null })))),
+    ),
 );
+/** Whether pads are measured wheel by wheel. */
+const withPads = (r: { readonly isStud: boolean; readonly limit: number }): boolean => r.isStud || r.limit === 3;
+const HANGS = ['front-left', 'front-right', 'rear-left', null] as const;
 const looked = fc.record({
   settled: fc.oneof(
     { weight: 19, arbitrary: fc.constant(true) },
@@ -177,7 +198,7 @@ const corners = fc
     turns: counted(7, 13),
     studProtrusion: measured(36, 46),
     tappedDepth: measured(16, 26),
-    roomBehind: measured(0, 12),
+    roomBehind: measured(2, 14),
     rotorHat: measured(5, 9),
     spigotHeight: measured(8, 40),
     gap: measured(10, 40),
@@ -192,7 +213,7 @@ const corners = fc
           .record({
             turns: counted(7, 13),
             studProtrusion: measured(36, 46),
-            roomBehind: measured(0, 12),
+            roomBehind: measured(2, 14),
             tappedDepth: measured(16, 26),
           })
           .map((r) => ({ ...left, ...r })),
@@ -206,10 +227,10 @@ const input: fc.Arbitrary<SearchInput> = fc
     looked,
     isStud: fc.boolean(),
     use: fc.constantFrom('street' as const, 'street' as const, 'competition' as const),
-    wish: fc.constantFrom('stance' as const, 'clearance' as const),
+    jobType: fc.constantFrom('stance' as const, 'clearance' as const),
     wantedGap: fc.option(mm(0, 20), { nil: null, freq: 3 }),
     wheels: fc.array(
-      fc.record({ corners, each, seat, own: fc.integer({ min: 0, max: 3 }).map((n) => n > 0), pad: measured(8, 16) }),
+      fc.record({ corners, each, seat, own: fc.integer({ min: 0, max: 5 }).map((n) => n > 0), pad: measured(8, 16) }),
       { minLength: 1, maxLength: 2 },
     ),
     spacers: list('s', spacer, 5),
@@ -228,9 +249,9 @@ const input: fc.Arbitrary<SearchInput> = fc
     internal: fc.constantFrom(null, 500, 900),
     hubClass: boltClass,
     nutClass: fc.constantFrom('unknown' as const, '8' as const, '10' as const),
-    stockNose: fc.option(fc.record({ value: mm(0, 6), pm: fc.constantFrom(0.1, 0.5) }), { nil: null, freq: 25 }),
-    hardware: fc.constantFrom('makers' as const, 'makers' as const, 'other' as const, 'unknown' as const),
-    makersLength: measured(34, 48),
+    pilotNose: fc.option(fc.record({ value: mm(0, 6), pm: fc.constantFrom(0.1, 0.5) }), { nil: null, freq: 25 }),
+    hardware: fc.constantFrom('original' as const, 'original' as const, 'other' as const, 'unknown' as const),
+    originalLength: measured(34, 48),
     locked: fc.constantFrom(false, false, false, false, false, true),
     lockingShorter: fc.option(fc.record({ value: fc.constantFrom(-3, 0, 2), pm: fc.constant(0.1) }), {
       nil: null,
@@ -252,7 +273,10 @@ const input: fc.Arbitrary<SearchInput> = fc
   })
   .map((r): SearchInput => {
     const make = r.isStud ? studPlan : boltPlan;
-    const base = make({ use: r.use, wish: r.wish, policy: DEFAULT_POLICY });
+    const made = make({ use: r.use, jobType: r.jobType, policy: DEFAULT_POLICY });
+    // Most new parts have this seat; in another the count says nothing.
+    const ball = 'ball13' as const;
+    const base = { ...made, hub: { ...made.hub, seat: ball }, wheel: { ...made.wheel, seat: ball } };
     return {
       base: {
         ...base,
@@ -260,18 +284,18 @@ const input: fc.Arbitrary<SearchInput> = fc
         hub: {
           ...base.hub,
           nutThread: r.nutThread,
-          stockStudThread: r.studThread,
+          studThread: r.studThread,
           nutBlindDepth: r.blind,
           // By hand it has to agree with the count; that is asked elsewhere.
           nutGrip: r.isStud ? null : r.grip,
-          stockBoltLength: r.stock,
+          boltLength: r.stock,
           nutStyle: r.style,
           internalTensile: r.internal,
           fastenerClass: r.hubClass,
           nutClass: r.nutClass,
-          stockNose: r.stockNose,
+          pilotNose: r.pilotNose,
           hardware: r.hardware,
-          makersLength: r.makersLength,
+          original: originalOf(r.originalLength),
           lockingFastener: r.locked,
           lockingShorter: r.lockingShorter,
           torque: { value: 100, source: 'handbook' },
@@ -290,9 +314,12 @@ const input: fc.Arbitrary<SearchInput> = fc
           seat: w.own ? base.wheel.seat : w.seat,
           padThickness: r.isStud ? w.pad : null,
           boreRecess: { value: 12, pm: 0.1 },
-          each: w.each.map((e, k) => wheel(`wheel ${k}`, r.isStud ? e : { ...e, padThickness: null })),
+          each: w.each.map((e, k) =>
+            wheel(`wheel ${k}`, { ...e, corner: HANGS[k] ?? null, ...(withPads(r) ? {} : { padThickness: null }) }),
+          ),
         },
-        corners: w.corners.map((c) => ({ ...c, ...r.looked })),
+        // On bolts disc and pad would have to agree with the count; that is asked elsewhere.
+        corners: w.corners.map((c) => ({ ...c, ...r.looked, ...(withPads(r) && !r.isStud ? { rotorHat: null } : {}) })),
       })),
     };
   });
@@ -341,7 +368,7 @@ describe('search', () => {
 
   // Common practice, no source: for clearance the smallest spacer that clears wins.
   test('where clearance is the wish the thinnest that clears comes first, and a thinner one says why not', () => {
-    const base = studPlan({ wish: 'clearance', policy: DEFAULT_POLICY });
+    const base = studPlan({ jobType: 'clearance', policy: DEFAULT_POLICY });
     const touching = base.corners.map((c) => ({
       ...c,
       spigotHeight: { value: 20, pm: 0 },

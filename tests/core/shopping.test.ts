@@ -61,7 +61,7 @@ test('a conversion asks for studs and nuts, stock fasteners for nothing, uncount
   const studs = lines(PLAN_EXAMPLES.conversion as Plan);
   expect(studs.at(-2)).toMatch(/^10 × two-ended stud M14 × 1\.5 to M12 × 1\.5, short end 17\.0 mm, /);
   expect(studs.at(-1)).toMatch(/^10 × open nut M12 × 1\.5, cone 60°/);
-  const stock = boltPlan({ spacer: plainSpacer(0, 57.1), fastener: { kind: 'stock' } });
+  const stock = boltPlan({ spacer: plainSpacer(0, 57.1), fastener: { kind: 'present' } });
   expect(lines(stock)).toEqual([]);
   expect(lines({ ...stock, hub: { ...stock.hub, lugs: null } })).toEqual([]);
 });

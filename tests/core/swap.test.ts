@@ -28,9 +28,9 @@ test('long bolts without their plate foul behind the hub, stock ones with it han
     'centring.seats',
   ]);
   expect(at(cells, 'winter', 'no-plate')).toMatchObject({ level: 'stop', reason: { rule: 'bolt.behind' } });
-  expect(at(cells, 'winter', 'stock-with-plate')?.level).toBe('stop');
-  expect(at(cells, 'winter', 'stock-with-plate')?.reason?.rule).toMatch(/^engagement\./);
-  expect(at(cells, 'winter', 'as-maker')?.level).toBe('pass');
+  expect(at(cells, 'winter', 'earlier-with-plate')?.level).toBe('stop');
+  expect(at(cells, 'winter', 'earlier-with-plate')?.reason?.rule).toMatch(/^engagement\./);
+  expect(at(cells, 'winter', 'earlier')?.level).toBe('pass');
 });
 
 test('a set with another seat is a stop, one whose pads nobody measured is not known', () => {
@@ -58,8 +58,8 @@ test('pads that differ carry the count over: 4 mm deeper take 4 mm of thread', (
 
 test('studs that stay allow no stock bolts; an adapter is on with its plate or off', () => {
   expect(keys(PLAN_EXAMPLES.conversion as Plan)).toEqual(['fitted', 'no-plate']);
-  expect(keys(PLAN_EXAMPLES.adapter as Plan)).toEqual(['fitted', 'as-maker']);
-  expect(keys({ ...plan, spacer: plainSpacer(0, 57.1) })).toEqual(['fitted', 'as-maker']);
+  expect(keys(PLAN_EXAMPLES.adapter as Plan)).toEqual(['fitted', 'earlier']);
+  expect(keys({ ...plan, spacer: plainSpacer(0, 57.1) })).toEqual(['fitted', 'earlier']);
 });
 
 test('law: cell by cell the matrix is the core’s own judgement of that very plan', () => {

@@ -15,7 +15,7 @@ test('a car that stands on trial bolts that foul is told not to be rolled, and o
 });
 
 test('stock bolts over a thick trial plate hang on too little, and nobody rolls it', () => {
-  const found = trialFindings(boltPlan(), 'front-left', { thickness: 12, fastener: { kind: 'stock' } });
+  const found = trialFindings(boltPlan(), 'front-left', { thickness: 12, fastener: { kind: 'present' } });
   expect(found.map((f) => f.rule)).toContain('engagement.never-drive');
 });
 

@@ -44,7 +44,7 @@ test('eight and two, and not ten: locking pieces are counted apart (common pract
 });
 
 test('plates that differ lie there each with its side', () => {
-  const parts = trolley({ ...bolts, rightPlate: bolts.spacer.thickness - 3 }, 'metric').filter(
+  const parts = trolley({ ...bolts, rightSpacer: bolts.spacer.thickness - 3 }, 'metric').filter(
     (p) => p.key === 'kit.spacers',
   );
   expect(parts.map((p) => [p.count, p.item.name])).toEqual([

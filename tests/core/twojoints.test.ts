@@ -11,7 +11,7 @@ import {
 } from '@/core/engagement/adapter';
 import { lengthWindow } from '@/core/engagement/boltStack';
 import { hubEndEngagement, hubEndProtrusion, outerTip } from '@/core/engagement/twoEnded';
-import { STOCK } from '@/core/document/blank';
+import { PRESENT } from '@/core/document/blank';
 import { plainSpacer } from './fixtures';
 import type { Nut, Plan, Spacer } from '@/core/document/document';
 import { assess, evaluate, blocksChoice } from '@/core/evaluate/evaluate';
@@ -176,7 +176,7 @@ describe('bolt-on adapter', () => {
     studPlan(
       {
         spacer: { ...adapter, adapter: { ...(adapter.adapter as NonNullable<Spacer['adapter']>), ...change } },
-        fastener: STOCK,
+        fastener: PRESENT,
         wheel: { ...boltPlan().wheel, seat: 'cone60', each: wheels(...depths) },
       },
       { studProtrusion: exact(Z) },
@@ -402,11 +402,11 @@ describe('joint, seats and stance in a plan', () => {
   // rules: clearance.inner, centring.lip-height — geometry.
   test('inner clearance and lip height', () => {
     const inner = (c: number) =>
-      level(boltPlan({ wish: 'clearance' }, { innerClearance: exact(c) }), 'clearance.inner');
+      level(boltPlan({ jobType: 'clearance' }, { innerClearance: exact(c) }), 'clearance.inner');
     expect([inner(-2.5), inner(-2), inner(0)]).toEqual(['stop', 'pass', 'pass']);
     // What the job is for cannot pass unmeasured; a wheel that only moves outward need not be measured inside.
-    expect(level(boltPlan({ wish: 'clearance' }), 'clearance.inner')).toBe('unmeasured');
-    expect(evaluate(boltPlan({ wish: 'stance' })).findings.map((f) => f.rule)).not.toContain('clearance.inner');
+    expect(level(boltPlan({ jobType: 'clearance' }), 'clearance.inner')).toBe('unmeasured');
+    expect(evaluate(boltPlan({ jobType: 'stance' })).findings.map((f) => f.rule)).not.toContain('clearance.inner');
     const lip = (depth: number) =>
       level(
         boltPlan({

@@ -163,7 +163,7 @@ describe('each corner by itself', () => {
       level(plan(10, null), 'clearance.inner'),
       level(plan(null, null), 'clearance.inner'),
     ]).toEqual(['stop', 'pass', undefined]);
-    expect(level({ ...plan(10, null), wish: 'clearance' }, 'clearance.inner')).toBe('unmeasured');
+    expect(level({ ...plan(10, null), jobType: 'clearance' }, 'clearance.inner')).toBe('unmeasured');
   });
 });
 

@@ -3,14 +3,18 @@ import { DEFAULT_POLICY } from '@/core/document/policy';
 import { assess } from '@/core/evaluate/evaluate';
 import type { Finding } from '@/core/rules/kit/finding';
 import type { RuleId } from '@/core/rules/ids';
-import { boltPlan, corner, studPlan } from './fixtures';
+import { boltPlan, corner, studPlan, spacerOn } from './fixtures';
 
 /**
  * Joints worked out by hand from positions along the axis: disc 7 mm, grip 8 mm, nuts of M12 20 mm and of M14 22 mm, class 10.9
  * unless said; a count to a quarter turn, a caliper to 0.1 mm. Common practice, no source, for what is asked; geometry for the rest.
  */
 const caliper = (value: number) => ({ value, pm: 0.1 });
-const counted = (turns: number, plate = 0) => ({ value: turns, pm: 0.25, ...(plate > 0 ? { plate } : {}) });
+const counted = (turns: number, plate = 0) => ({
+  value: turns,
+  pm: 0.25,
+  ...(plate > 0 ? { on: spacerOn(plate) } : {}),
+});
 const both = (at: Partial<PlanCorner>): PlanCorner[] => [
   corner('front-left', { spigotHeight: caliper(40), rotorHat: caliper(7), ...at }),
   corner('front-right', { spigotHeight: caliper(40), rotorHat: caliper(7), ...at }),
@@ -40,7 +44,7 @@ function studs(
     hub: { ...base.hub, nutStyle: 'open', nutThread: caliper(20), fastenerClass: '10.9', ...change.hub },
     corners: both(at),
     spacer: { ...base.spacer, thickness },
-    fastener: change.fastener ?? { kind: 'stock' },
+    fastener: change.fastener ?? { kind: 'present' },
   };
 }
 
@@ -52,10 +56,10 @@ function bolts(
   const base = boltPlan({ policy: DEFAULT_POLICY });
   return {
     ...base,
-    hub: { ...base.hub, fastenerClass: '10.9', stockBoltLength: caliper(28), nutGrip: caliper(8), ...change.hub },
+    hub: { ...base.hub, fastenerClass: '10.9', boltLength: caliper(28), nutGrip: caliper(8), ...change.hub },
     corners: both(at),
     spacer: { ...base.spacer, thickness },
-    fastener: change.fastener ?? { kind: 'stock' },
+    fastener: change.fastener ?? { kind: 'present' },
   };
 }
 
@@ -111,7 +115,7 @@ describe('conversion studs of 75 with an outer thread of M14 × 1.5, 40 long, in
   const at = { tappedDepth: caliper(18), turns: counted(9) };
   const plan = (thickness: number): Plan => ({
     ...bolts(at, thickness, { hub: { thread: 'M14x1.25' }, fastener }),
-    wish: 'conversion',
+    jobType: 'conversion',
   });
 
   test('the nut bears at 15 and the thread begins at 20: it jams on the plain shank', () => {
@@ -137,7 +141,7 @@ describe('conversion studs of 75 with an outer thread of M14 × 1.5, 40 long, in
     };
     expect(assess(alone).blocking).toEqual([]);
     expect(
-      assess({ ...alone, wish: 'stance' })
+      assess({ ...alone, jobType: 'stance' })
         .blocking.map((f) => f.rule)
         .sort(),
     ).toEqual(['clearance.loaded', 'stance.gap']);
@@ -245,10 +249,10 @@ describe('what was on when it was read', () => {
     // 6.35 mm of plate take 4.2333 turns of 1.5 mm, bring gap and clearance in by as much and let the room inside out.
     const on = studs(
       {
-        turns: { value: 10 - 6.35 / 1.5, pm: 0.25, plate: 6.35 },
-        gap: { value: 20 - 6.35, pm: 1, plate: 6.35 },
-        loadedClearance: { value: 30 - 6.35, pm: 1, plate: 6.35 },
-        innerClearance: { value: 4 + 6.35, pm: 1, plate: 6.35 },
+        turns: { value: 10 - 6.35 / 1.5, pm: 0.25, on: spacerOn(6.35) },
+        gap: { value: 20 - 6.35, pm: 1, on: spacerOn(6.35) },
+        loadedClearance: { value: 30 - 6.35, pm: 1, on: spacerOn(6.35) },
+        innerClearance: { value: 4 + 6.35, pm: 1, on: spacerOn(6.35) },
       },
       8,
     );
@@ -272,7 +276,7 @@ describe('what was on when it was read', () => {
       seat: 'ball13',
       class: '10.9',
     });
-    const hub = { stockBoltLength: caliper(62) };
+    const hub = { boltLength: caliper(62) };
     const plan = (s: number, length: number) => bolts(at, s, { hub, fastener: bolt(length) });
     expect(enough(plan(0, 47)).value).toBeCloseTo(15, 9);
     expect(enough(plan(15, 62)).value).toBeCloseTo(15, 9);
@@ -282,7 +286,7 @@ describe('what was on when it was read', () => {
   });
 
   test('stud protrusion read from the plate’s face counts from the disc', () => {
-    const plan = studs({ turns: counted(10), studProtrusion: { value: 20, pm: 0.1, plate: 15 } }, 5, {
+    const plan = studs({ turns: counted(10), studProtrusion: { value: 20, pm: 0.1, on: spacerOn(15) } }, 5, {
       fastener: { kind: 'stud', protrusion: 45, threadLength: 40, nose: 0, class: '10.9', nut: null },
     });
     const same = studs({ turns: counted(10), studProtrusion: { value: 35, pm: 0.2 } }, 5, {

@@ -1,5 +1,5 @@
 import type { Plan, PlanCorner } from '@/core/document/document';
-import { makersJoint } from '@/core/document/hardware';
+import { originalJoint } from '@/core/document/hardware';
 
 /** Plans that know less than a plan, or know it worse: each with what was changed. */
 type Changed = readonly [what: string, plan: Plan];
@@ -18,15 +18,14 @@ const CORNER = [
   'archHeight',
 ] as const;
 const HUB = [
-  'stockBoltLength',
+  'boltLength',
   'nutThread',
   'nutHeight',
   'nutBlindDepth',
   'nutGrip',
   'spigotDiameter',
-  'makersLength',
   'lockingShorter',
-  'stockNose',
+  'pilotNose',
 ] as const;
 
 /**
@@ -34,7 +33,7 @@ const HUB = [
  * and only a mate that was measured and found short says otherwise.
  */
 const isMakersMate = (plan: Plan, field: string): boolean =>
-  makersJoint(plan) && (field === 'tappedDepth' || field === 'nutThread');
+  originalJoint(plan) && (field === 'tappedDepth' || field === 'nutThread');
 
 const atCorner = (plan: Plan, i: number, change: Partial<PlanCorner>): Plan => ({
   ...plan,

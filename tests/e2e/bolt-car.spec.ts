@@ -133,8 +133,8 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     for (const [q, v] of Object.entries(rest)) await keep(page, q, v);
     await keepWheels(page, 'chamferDepth', '1');
     await keepWheels(page, 'wheelBore', '57.1');
-    await keep(page, 'stockBoltLength', '40');
-    await keep(page, 'stockNose', '0');
+    await keep(page, 'boltLength', '40');
+    await keep(page, 'pilotNose', '0');
     await pickCorner(page, 'front right');
     await keep(page, 'turns', '11');
     await answer(page, 'Settled by rolling', 'front right', true);

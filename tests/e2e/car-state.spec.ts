@@ -26,7 +26,7 @@ test('plate and thread are enough to take a car in; what is not known stays open
   await expect(page.getByText('not counted')).toBeVisible();
   // What it came on goes with every reading, without being typed again.
   await to(page, 'measure');
-  await expect(page.getByLabel('Plate on it now')).toHaveValue('15');
+  await expect(page.getByLabel('Spacer on it now')).toHaveValue('15');
   // The way back from the vehicle leads to the job.
   await to(page, 'take-in');
   await page.getByRole('link', { name: 'Change vehicle' }).click();

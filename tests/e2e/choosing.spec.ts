@@ -299,7 +299,7 @@ test('other nuts and an adapter: unjudged until their figures are typed', async 
   await expect(thread).toContainText('than the count has shown to be threaded.');
   await expect(page.getByText('Bench saved.')).toBeVisible();
   await to(page, 'measure');
-  await keep(page, 'stockStudThread', '38', 'caliper');
+  await keep(page, 'studThread', '38', 'caliper');
   await to(page, 'choose');
   await expect(thread).toHaveAttribute('data-level', 'pass');
   await accessible(page);

@@ -267,14 +267,14 @@ test('a bolt’s lengths are asked for by picture, and one length read twice is 
   watched: page,
 }) => {
   await open(page, /Ilex Lumen.*Measure/, 'measure');
-  const overall = page.locator('form[data-quantity="stockBoltOverall"]');
+  const overall = page.locator('form[data-quantity="boltOverall"]');
   await page.getByRole('button', { name: 'Edit overall' }).click();
   await expect(overall.locator('input')).toBeFocused();
   await page.keyboard.type('36');
   await page.keyboard.press('Enter');
   await expect(overall).toContainText('36.0 mm');
   // Enter moves on to the next field, the thread on the bolt.
-  await expect(page.locator('form[data-quantity="stockBoltThread"] input')).toBeFocused();
+  await expect(page.locator('form[data-quantity="boltThread"] input')).toBeFocused();
   await accessible(page);
   await to(page, 'choose');
   const contradiction = page.locator('[data-rule="reading.contradiction"]');
@@ -282,14 +282,14 @@ test('a bolt’s lengths are asked for by picture, and one length read twice is 
   await expect(contradiction).toHaveAttribute('data-level', 'unmeasured');
   await to(page, 'measure');
   await overall.getByRole('button', { name: 'Take back Bolt length, overall' }).click();
-  await keep(page, 'stockBoltOverall', '60');
+  await keep(page, 'boltOverall', '60');
   // Nine and three quarter turns are more than 14 mm of thread.
-  await keep(page, 'stockBoltThread', '14');
+  await keep(page, 'boltThread', '14');
   await to(page, 'choose');
   await expect(contradiction).toContainText('but the bolt has only 14.0 mm');
   await to(page, 'measure');
   await page.getByRole('button', { name: 'Take back Thread on the bolt' }).click();
-  await expect(page.locator('form[data-quantity="stockBoltThread"]')).toContainText('unmeasured');
+  await expect(page.locator('form[data-quantity="boltThread"]')).toContainText('unmeasured');
   await to(page, 'choose');
   await expect(page.getByRole('heading', { name: 'Findings, worst first' })).toBeVisible();
   await expect(contradiction).toHaveCount(0);
@@ -351,13 +351,13 @@ test('what is on the hub goes with the readings there, and what is chosen is add
 }) => {
   await open(page, /Ilex Lumen.*Measure/, 'measure');
   await pickCorner(page, 'rear right');
-  const plate = page.getByLabel('Plate on it now');
+  const plate = page.getByLabel('Spacer on it now');
   const gap = page.locator('form[data-quantity="gap"]');
   await plate.fill('x');
-  await expect(page.getByText('Plate on it now “x” is not a figure.')).toBeVisible();
+  await expect(page.getByText('Spacer on it now “x” is not a figure.')).toBeVisible();
   await gap.locator('input').fill('3');
   await gap.getByRole('button', { name: /^Keep/ }).click();
-  await expect(gap.getByText('Plate on it now “x” is not a figure.')).toBeVisible();
+  await expect(gap.getByText('Spacer on it now “x” is not a figure.')).toBeVisible();
   await expect(gap.locator('input')).toHaveValue('3');
   await page.getByRole('button', { name: 'Take back Gap, arch to tyre, rear right' }).click();
   await expect(gap).toContainText('unmeasured');

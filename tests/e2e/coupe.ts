@@ -1,6 +1,6 @@
 import type { Plan } from '@/core/document/document';
 import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/document/assemble';
-import { plainSpacer, STOCK } from '@/core/document/blank';
+import { plainSpacer, PRESENT } from '@/core/document/blank';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import { quantity, type QuantityId } from '@/core/document/quantities';
 import { CORNERS } from '@/core/document/vocabulary';
@@ -46,7 +46,7 @@ export function coupeRear(): { readonly plan: Plan; readonly sets: readonly Swap
     return assemblePlan({
       title: car.name,
       axle: 'rear',
-      wish: job.wish,
+      jobType: job.jobType,
       use: job.use,
       hub: hubNow(hub, nuts.nut),
       wheel: {
@@ -72,7 +72,7 @@ export function coupeRear(): { readonly plan: Plan; readonly sets: readonly Swap
     sets: all.map((set) => ({
       name: set.planned ? `${set.name}, planned` : set.name,
       measured: set.name === car.wheelSet.name,
-      wheel: assembled(set, { spacer: plainSpacer(0), fastener: STOCK }).wheel,
+      wheel: assembled(set, { spacer: plainSpacer(0), fastener: PRESENT }).wheel,
     })),
     owned: { plates: [], fasteners: [nuts] },
   };
@@ -93,5 +93,6 @@ function hubNow(h: HubInput, nut: Extract<Plan['fastener'], { kind: 'nuts' }>['n
     internalTensile: nut.tensile,
     nutClass: nut.class,
     hardware: 'other',
+    original: null,
   };
 }

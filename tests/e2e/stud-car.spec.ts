@@ -20,7 +20,7 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
   await front.getByLabel('Seat of the nuts').selectOption('cone60');
   await front.getByLabel('Nuts made of').selectOption('steel');
   await front.getByLabel('Nuts', { exact: true }).selectOption('closed');
-  await front.getByLabel('Studs and nuts on it now').selectOption('makers');
+  await front.getByLabel('Studs and nuts on it now').selectOption('original');
   await front.getByLabel('Locking fastener').selectOption('yes');
   await front.getByLabel('Torque', { exact: true }).fill('90 lbf·ft');
   await front.getByLabel('Torque source').fill('door plate');
@@ -51,7 +51,7 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
   }
   await keepWheels(page, 'chamferDepth', '2');
   await keepWheels(page, 'wheelBore', '106.1');
-  for (const [q, v] of Object.entries({ nutThread: '26', nutBlindDepth: '32', stockNose: '0' })) await keep(page, q, v);
+  for (const [q, v] of Object.entries({ nutThread: '26', nutBlindDepth: '32', pilotNose: '0' })) await keep(page, q, v);
   await page.getByRole('button', { name: 'Go to the bench' }).click();
 
   await test.step('clearance is the wish: the room inside is measured before anything passes, and a plate that is too thin is a stop', async () => {

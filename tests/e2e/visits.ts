@@ -42,7 +42,7 @@ function studCar(): DemoVehicle {
   const measured = { ...lumen.jobs[0]?.readings, nutGrip: 12, gap: [24, 23], loadedClearance: [29, 30] } as const;
   const job = (axle: 'front' | 'rear', thickness: number): DemoJob => ({
     axle,
-    wish: thickness > 0 ? 'stance' : 'conversion',
+    jobType: thickness > 0 ? 'stance' : 'conversion',
     use: 'street',
     until: 'fit',
     daysAgo: 0,

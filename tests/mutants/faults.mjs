@@ -174,8 +174,8 @@ export const FAULTS = [
   ['figures/stack/adapter.ts', 'Z.value, a.web, hubLead', 'Z.value, 0, hubLead', 'adapter’s nut without the web'],
   [
     'figures/stack/shared.ts',
-    "hardware === 'unknown' || makersLength === null",
-    'makersLength === undefined',
+    "hardware === 'unknown' || length === null",
+    'length === undefined',
     'whoever’s bolts they are, the car came so',
   ],
   [
@@ -275,7 +275,7 @@ export const FAULTS = [
   ],
   [
     'rules/reading/readingCorners.ts',
-    'plan.corners.length > 1',
+    'plan.corners.some((c) => c.corner !== plan.corners[0]?.corner)',
     'plan.corners.length > 0',
     'a corner that nobody measured',
   ],
@@ -311,16 +311,11 @@ export const FAULTS = [
   ],
   [
     'figures/stack/shared.ts',
-    'plate - spacer.thickness + pm + ',
+    's0 - spacer.thickness + pm + ',
     'pm - spacer.thickness + ',
     'kept fasteners prove a thinner plate than they were counted with',
   ],
-  [
-    'document/bare.ts',
-    'counted: countedState(c),',
-    'counted: { plate: 0, pm: 0 },',
-    'what was on at the count is forgotten',
-  ],
+  ['document/bare.ts', 'spacer: s0 - by,', 'spacer: 0,', 'what was on at the count is forgotten'],
   [
     'rules/bolt-and-stud/boltBehind.ts',
     "judgeBehind('bolt.behind', plan, out, (m) => m.deeper)",
@@ -329,7 +324,7 @@ export const FAULTS = [
   ],
   [
     'rules/reading/readingContradiction.ts',
-    'value: travel.value - countedState(c).plate,',
+    'value: travel.value - countedState(c).spacer,',
     'value: travel.value,',
     'a count with a plate on contradicts a bare cap',
   ],
@@ -424,7 +419,7 @@ export const FAULTS = [
   ],
   [
     'rules/clearance/clearanceInner.ts',
-    "wish === 'clearance' || camberChange !== 0 || planned !== null",
+    "jobType === 'clearance' || camberChange !== 0 || planned !== null",
     "wish === 'clearance'",
     'camber that takes the room inside',
   ],

@@ -156,11 +156,11 @@ test('a wheel change asks for a count, torque and nothing else, and writes down 
     'rear-left/turns',
     'rear-right/turns',
   ]);
-  expect(whole.job.draft).toMatchObject({ spacer: { thickness: 0 }, fastener: { kind: 'stock' } });
+  expect(whole.job.draft).toMatchObject({ spacer: { thickness: 0 }, fastener: { kind: 'present' } });
   const signed = await throughTo(jobId, 11);
   expect(signed.job.stage).toBe('recheck');
   const at = (await fittedNow(store.db, car('Anselm Heron'))).find((f) => f.corner === 'rear-right');
-  expect(at).toMatchObject({ jobId, plateMm: 0, fastenerText: 'bolts, the maker’s own', hardware: 'makers' });
+  expect(at).toMatchObject({ jobId, plateMm: 0, fastenerText: 'bolts, original', hardware: 'original' });
 });
 
 test('studs come out again: the hub takes bolts as before, and the conversion’s own record stays as it was', async () => {
@@ -354,7 +354,7 @@ describe('notes, photos and keys', () => {
     );
     await keepFound(
       vehicleId,
-      { corners: ['rear-left', 'rear-right'], wheelSetId: null, plate: '', hardware: 'makers' },
+      { corners: ['rear-left', 'rear-right'], wheelSetId: null, plate: '', hardware: 'original' },
       BY,
     );
     await addReading(
@@ -366,10 +366,10 @@ describe('notes, photos and keys', () => {
     );
     await takePhoto({ vehicleId, jobId, corner: null }, { bytes: await taken(), state: 'after', caption: 'done' }, BY);
     await takeNote({ vehicleId, jobId, corner: 'rear-left' }, 'cap cracked', BY);
-    const { plainSpacer, STOCK } = await import('@/core/document/blank');
+    const { plainSpacer, PRESENT } = await import('@/core/document/blank');
     const { keepDraft } = await import('@/usecases/jobs');
     const { version } = (await jobById(jobId)).job;
-    await keepDraft(jobId, version, { spacer: plainSpacer(0), fastener: STOCK }, BY);
+    await keepDraft(jobId, version, { spacer: plainSpacer(0), fastener: PRESENT }, BY);
     await throughTo(jobId, 9);
     expect((await verifyRecord(jobId, 1)).broken).toEqual([]);
     expect((await verifyRecord(jobId, 1)).looked).toContain('1 photos, 1 notes');

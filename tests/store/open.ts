@@ -83,7 +83,7 @@ export const HUB = {
   fastenerClass: 'unknown',
   internalTensileMpa: null,
   nutClass: 'unknown' as const,
-  hardware: 'makers' as const,
+  hardware: 'original' as const,
 };
 
 export const VEHICLE = {

@@ -2,14 +2,14 @@ import { addJob, loadJob } from '@/store/jobs';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { gapsCompared } from '@/usecases/gapCompare';
 import { missingReadings, planWith } from '@/usecases/jobPlan';
-import { plainSpacer, STOCK } from '@/core/document/blank';
+import { plainSpacer, PRESENT } from '@/core/document/blank';
 import { takeReading, takeWheelReading } from '@/usecases/readings';
 import { runningStore, VEHICLE } from './open';
 
 const AT = new Date('2026-11-25T09:00:00Z');
 const store = runningStore();
 
-const CHOICE = { spacer: plainSpacer(5, 57.1), fastener: STOCK };
+const CHOICE = { spacer: plainSpacer(5, 57.1), fastener: PRESENT };
 
 async function job(axle: 'front' | 'rear' = 'front', visitId?: string): Promise<{ jobId: string; vehicleId: string }> {
   const vehicleId = await addVehicle(store.db, VEHICLE, 'Bram', AT);

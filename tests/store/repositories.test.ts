@@ -97,7 +97,7 @@ test('a reading keeps value, text, ±, method, corner, person and time; taking i
 test('a plan that the first release froze reads with the unknowns of what was added since; what is no plan is refused in a sentence', () => {
   // The first release wrote this shape under the present version's name.
   expect(storedPlan({ ...firstVersion(), format: 'vectis-plan/1' })).toMatchObject({
-    format: 'vectis-plan/4',
+    format: 'vectis-plan/5',
     camberChange: 0,
     hub: { fastenerClass: 'unknown' },
     wheel: { each: [] },
@@ -116,7 +116,7 @@ test('what stood on the bench under the first release is read in the present sha
     fastener: bolt,
     candidates: [
       { spacer: plate, fastener: { kind: 'stud', protrusion: 50 } },
-      { spacer: plate, fastener: { kind: 'stock' } },
+      { spacer: plate, fastener: { kind: 'present' } },
     ],
   } as unknown as ChoiceDraft;
   await saveDraft(store.db, jobId, (await loadJob(store.db, jobId)).job.version, old, AT);
@@ -125,7 +125,7 @@ test('what stood on the bench under the first release is read in the present sha
   expect(draft.spacer).toEqual(plainSpacer(5));
   expect(draft.candidates?.map((c) => c.fastener)).toEqual([
     { kind: 'stud', protrusion: 50, threadLength: null, nose: null, class: 'unknown', nut: null },
-    { kind: 'stock' },
+    { kind: 'present' },
   ]);
   for (const c of [draft, ...(draft.candidates ?? [])])
     expect([spacerSchema.safeParse(c.spacer).success, fastenerSchema.safeParse(c.fastener).success]).toEqual([
@@ -140,7 +140,7 @@ test('a bolt car is missing what bolts need, corner by corner', async () => {
   const { jobId } = await newJob();
   const missing = missingReadings(await loadJob(store.db, jobId)).map((m) => `${m.corner ?? 'axle'}/${m.quantity.id}`);
   expect(missing).toEqual(
-    expect.arrayContaining(['front-left/turns', 'front-right/turns', 'axle/stockBoltLength', 'front-left/roomBehind']),
+    expect.arrayContaining(['front-left/turns', 'front-right/turns', 'axle/boltLength', 'front-left/roomBehind']),
   );
   expect(missing.some((m) => /stud|nut/i.test(m))).toBe(false);
 });

@@ -73,8 +73,8 @@ const SOUND: ChoiceDraft = {
 };
 const FIGURES: Readonly<Record<string, number>> = {
   turns: 11,
-  stockBoltLength: 40,
-  stockNose: 0,
+  boltLength: 40,
+  pilotNose: 0,
   tappedDepth: 20,
   roomBehind: 8,
   spigotHeight: 10,
@@ -207,7 +207,7 @@ async function through(
 test('a stop or an unmeasured corner is refused by the server, whatever the browser said', async () => {
   const jobId = await measuredJob();
   await expect(
-    takeForward(jobId, undefined, { ...SOUND, spacer: plate(8), fastener: { kind: 'stock' } }, null, 'Bram'),
+    takeForward(jobId, undefined, { ...SOUND, spacer: plate(8), fastener: { kind: 'present' } }, null, 'Bram'),
   ).rejects.toThrow(/finding.*in the way \(stop\)/);
   await expect(
     takeForward(jobId, undefined, { ...SOUND, spacer: { ...SOUND.spacer, thickness: -3 } }, null, 'Bram'),

@@ -15,7 +15,8 @@ import { groupBy } from '../groupBy';
 import { parseThread } from '../thread/designation';
 import { combineRepeats } from '../uncertainty';
 import { threadByStandThrough } from '../engagement/standThrough';
-import { carriedBack, type Plated } from './bare';
+import { carriedBack, type OnSpacer } from './bare';
+import { BARE_HUB, type Setup } from './setup';
 import type { Policy } from './policy';
 import { countedReadings, type QuantityId } from './quantities';
 import { FORMAT } from './vocabulary';
@@ -28,8 +29,8 @@ export interface Reading {
   readonly hour?: number | null;
   readonly value: number;
   readonly pm: number;
-  /** Plate that was on while it was taken, mm; left out or null, nothing was. */
-  readonly plate?: number | null;
+  /** What was on while it was taken; left out, nothing between, on the present fasteners and a chosen wheel. */
+  readonly on?: Setup | undefined;
 }
 
 /** A wheel of the set with its own readings, in the order they were taken. */
@@ -43,7 +44,7 @@ export interface WheelParts {
 export interface PlanParts {
   readonly title: string;
   readonly axle: Plan['axle'];
-  readonly wish: Plan['wish'];
+  readonly jobType: Plan['jobType'];
   readonly use: Plan['use'];
   readonly hub: Pick<Hub, 'lugs' | 'boltCircle'> & HubAfter;
   readonly wheel: Pick<Plan['wheel'], 'name' | 'tyre' | 'offset' | 'seat' | 'lugs' | 'boltCircle'>;
@@ -66,7 +67,7 @@ export interface PlanParts {
   readonly planned?: Plan['planned'] | undefined;
   /** mm of lip that is trimmed off before; left out, none. */
   readonly trim?: number | undefined;
-  readonly rightPlate?: number | null | undefined;
+  readonly rightSpacer?: number | null | undefined;
   readonly leadSignOff: Plan['leadSignOff'];
   readonly policy: Policy;
 }
@@ -74,11 +75,11 @@ export interface PlanParts {
 type OnCarMeasured = PlanCorner['gap'];
 type Taken = ReadonlyMap<string, readonly Reading[]>;
 
-/** Thread in the stock nut by where the stud's tip stands against it; one corner is enough for every one. */
+/** Thread in the present nut by where the stud's tip stands against it; one corner is enough for every one. */
 function nutThreadFrom(parts: PlanParts, taken: Taken): Measured {
   if (parts.hub.fastening !== 'stud') return null;
   const { pitch } = parseThread('Thread', parts.hub.thread);
-  const nose = averaged(taken.get('/stockNose'));
+  const nose = averaged(taken.get('/pilotNose'));
   let best: Measured = null;
   for (const corner of cornersOf(parts.axle)) {
     const turns = averaged(taken.get(`${corner}/turns`));
@@ -103,19 +104,22 @@ export function assemblePlan(parts: PlanParts): Plan {
   const socket = axle('socketOutside');
   const each = parts.wheels.map(wheelOf);
   const { pitch } = parseThread('Thread', parts.hub.thread);
+  const seat = seatOf(parts.fastener) ?? parts.hub.seat;
+  const original = axle('originalLength');
   return {
     format: FORMAT,
     title: parts.title,
     axle: parts.axle,
-    wish: parts.wish,
+    jobType: parts.jobType,
     use: parts.use,
     camberChange: parts.camberChange ?? 0,
     lowerBy: parts.lowerBy ?? 0,
     planned: parts.planned ?? null,
     trim: parts.trim ?? 0,
-    rightPlate: parts.rightPlate ?? null,
+    rightSpacer: parts.rightSpacer ?? null,
     hub: {
       ...parts.hub,
+      original: original === null ? parts.hub.original : { ...(parts.hub.original ?? UNKNOWN_PART), length: original },
       condition: parts.condition ?? 'dry',
       contactDiameter: axle('contactDiameter')?.value ?? null,
       // Both are taken at the end of their error that asks for more.
@@ -125,22 +129,26 @@ export function assemblePlan(parts: PlanParts): Plan {
       spigotDiameter: ofBoth(
         cornersOf(parts.axle).map((c) => averaged(taken.get(`${c}/spigotDiameter`)) ?? axle('spigotDiameter')),
       ),
-      stockBoltLength: axle('stockBoltLength'),
-      stockBoltOverall: axle('stockBoltOverall'),
-      stockBoltThread: axle('stockBoltThread'),
-      stockStudThread: axle('stockStudThread'),
+      boltLength: axle('boltLength'),
+      boltOverall: axle('boltOverall'),
+      boltThread: axle('boltThread'),
+      studThread: axle('studThread'),
       nutThread: axle('nutThread') ?? nutThreadFrom(parts, taken),
       nutBlindDepth: axle('nutBlindDepth'),
-      stockNose: axle('stockNose'),
+      pilotNose: axle('pilotNose'),
       nutHeight: axle('nutHeight'),
-      makersLength: axle('makersLength'),
       lockingShorter: axle('lockingShorter'),
     },
     wheel: { ...parts.wheel, bore: null, boreRecess: null, padThickness: null, each },
     corners: cornersOf(parts.axle).map((corner): PlanCorner => {
       const at = (id: QuantityId): Measured => averaged(taken.get(`${corner}/${id}`));
-      const on = (id: Plated, hour = ''): OnCarMeasured =>
-        onOnePlate(id, taken.get(`${corner}/${id}${hour}`), pitch, parts.policy.spacerPm);
+      const on = (id: OnSpacer, hour = ''): OnCarMeasured =>
+        inOneSetup(id, taken.get(`${corner}/${id}${hour}`), {
+          pitch,
+          spacerPm: parts.policy.spacerPm,
+          seat,
+          present: parts.hub.seat,
+        });
       const said = (id: QuantityId): boolean | null => answered(taken.get(`${corner}/${id}`));
       return {
         corner,
@@ -181,23 +189,61 @@ export function assemblePlan(parts: PlanParts): Plan {
   };
 }
 
+/** The original part, of which nothing is recorded but what is measured. */
+const UNKNOWN_PART = {
+  length: null,
+  threadLength: null,
+  nose: null,
+  seat: 'unknown',
+  class: 'unknown',
+  nut: null,
+} as const;
+
+/** Seat that a new fastener brings; null where what is on the car stays, or its own was recorded with it. */
+function seatOf(f: Fastener): Hub['seat'] | null {
+  if (f.kind === 'bolt') return f.seat;
+  return f.kind === 'nuts' || f.kind === 'conversion' || f.kind === 'stud' ? (f.nut?.seat ?? null) : null;
+}
+
+interface ForChoice {
+  readonly pitch: number;
+  readonly spacerPm: number;
+  /** Seat of the fastener that is chosen, and of the one that is on the car. */
+  readonly seat: Hub['seat'];
+  readonly present: Hub['seat'];
+}
+
 /**
- * Readings that a plate changes. Taken with one plate on they are combined as they are; where what was on differs, each is
- * first carried back to the thinnest of them: that is the deepest state in which anything was read.
+ * Readings that depend on what was on. Two setups are two states and are never averaged: those count that speak most of the choice, with
+ * the part that was tried by hand where its seat is another one, on a chosen wheel before another set's, else the last that was taken.
+ * Where only the spacer differs each is first carried back to the thinnest: that is the deepest state in which anything was read.
  */
-function onOnePlate(
-  id: Plated,
-  readings: readonly Reading[] | undefined,
-  pitch: number,
-  spacerPm: number,
-): OnCarMeasured {
-  const first = readings?.[0];
-  if (!readings || !first) return null;
-  const plate = Math.min(...readings.map((r) => r.plate ?? 0));
+function inOneSetup(id: OnSpacer, readings: readonly Reading[] | undefined, choice: ForChoice): OnCarMeasured {
+  if (!readings || readings.length === 0) return null;
+  const states = groupBy(readings, (r) => JSON.stringify([setup(r).fastener, setup(r).wheel]));
+  let best: readonly Reading[] = [];
+  for (const state of states.values())
+    if (best.length === 0 || fitness(state, choice) >= fitness(best, choice)) best = state;
+  const on = setup(best[0] as Reading);
+  const spacers = best.map((r) => setup(r).spacer);
+  const spacer = spacers.includes(null) ? null : Math.min(...(spacers as number[]));
+  const { pitch, spacerPm } = choice;
   const all = averaged(
-    readings.map((r) => carriedBack(id, { ...r, plate: r.plate ?? 0 }, { pitch, spacerPm, to: plate })),
+    spacer === null
+      ? best
+      : best.map((r) => carriedBack(id, r, { pitch, spacerPm, from: setup(r).spacer as number, to: spacer })),
   );
-  return all === null || plate === 0 ? all : { ...all, plate };
+  if (all === null) return null;
+  const plain = spacer === 0 && on.fastener === 'present' && on.wheel === 'chosen';
+  return plain ? all : { ...all, on: { ...on, spacer } };
+}
+
+const setup = (r: Reading): Setup => r.on ?? BARE_HUB;
+
+function fitness(state: readonly Reading[], { seat, present }: ForChoice): number {
+  const { fastener, wheel } = setup(state[0] as Reading);
+  const wanted = typeof fastener === 'object' ? seat !== present && fastener.seat === seat : fastener === 'present';
+  return (wanted ? 2 : 0) + (wheel === 'chosen' ? 1 : 0);
 }
 
 function averaged(readings: readonly { readonly value: number; readonly pm: number }[] | undefined): Measured {

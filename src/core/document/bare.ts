@@ -1,14 +1,9 @@
 import { compileThread } from '../figures/compiled';
-import type { Plan, PlanCorner } from './document';
+import type { Hub, Measured, Plan, PlanCorner } from './document';
+import { type OnCar, type Setup, type TrialPart, setupOf } from './setup';
+import { ofWheels } from './wheels';
 
-/** A reading with the plate that was on while it was taken, mm; left out, nothing was on. */
-interface OnCar {
-  readonly value: number;
-  readonly pm: number;
-  readonly plate?: number | undefined;
-}
-
-/** Readings that a plate changes, and how: what comes on per mm of it when it is taken off. Pitch in mm. Source: geometry. */
+/** Readings that a spacer changes, and how: what comes on per mm of it when it is taken off. Pitch in mm. Source: geometry. */
 export const PER_MM = {
   turns: (pitch: number) => 1 / pitch,
   studProtrusion: () => 1,
@@ -17,81 +12,285 @@ export const PER_MM = {
   loadedClearance: () => 1,
   innerClearance: () => -1,
 } as const satisfies Readonly<Record<string, (pitch: number) => number>>;
-export type Plated = keyof typeof PER_MM;
+export type OnSpacer = keyof typeof PER_MM;
+
+/** Why a count says nothing of a choice: what was on is not known, or is not what is chosen. */
+export type CountLacks = 'spacer' | 'part' | 'wheel' | 'pad' | 'seat' | 'original';
 
 /**
- * The state in which a corner's turns were counted: the plate that was on, mm, with the error that another wheel's pad adds. A count
- * proves this state only; taken to a thinner plate the same fastener ends further in than anybody has seen.
+ * The state in which a corner's turns were counted. A count proves this state only; on a thinner spacer, or a wheel with a thinner pad, the
+ * same fastener ends further in than it was counted.
  */
 export interface CountedState {
-  readonly plate: number;
+  /** Spacer that was on, as the pad of this wheel has it, mm. */
+  readonly spacer: number;
+  /** The same as it was read, mm. */
+  readonly asRead: number;
+  /** Error that another wheel’s pad adds, mm. */
   readonly pm: number;
+  /** It was counted with a part that was tried by hand. */
+  readonly trial: boolean;
+  /** It was counted on a wheel of another set, which says nothing of what the untouched car had. */
+  readonly otherWheel: boolean;
+  /** How much further out a nut begins on this wheel than on the one on which its grip was measured, mm. */
+  readonly grip: number;
+  readonly lacks: CountLacks | null;
+  /** Readings that were taken in a setup that is not known: they say nothing, and are asked for again. */
+  readonly unclear: readonly OnSpacer[];
 }
 
-/** A corner carried back to the bare hub that still knows how it was counted. */
+/** A corner whose sums are carried back to the bare hub, which still knows how it was counted. */
 export interface BareCorner extends PlanCorner {
   readonly counted?: CountedState;
 }
 
 /** How a corner was counted, whether it was carried back already or not. */
-export const countedState = (c: BareCorner): CountedState => c.counted ?? { plate: c.turns?.plate ?? 0, pm: 0 };
+export const countedState = (c: BareCorner): CountedState =>
+  c.counted ?? stateOf(c.turns === null ? 0 : (setupOf(c.turns).spacer ?? 0));
+
+const NONE: readonly OnSpacer[] = [];
+
+const stateOf = (spacer: number): CountedState => ({
+  spacer,
+  asRead: spacer,
+  pm: 0,
+  trial: false,
+  otherWheel: false,
+  grip: 0,
+  lacks: null,
+  unclear: NONE,
+});
 
 /** Whether what was on the hub matters to a reading of this quantity. */
-export const isPlated = (id: string): id is Plated => id in PER_MM;
+export const isOnSpacer = (id: string): id is OnSpacer => id in PER_MM;
 
 /**
- * A reading carried back to a thinner plate, or to nothing on the hub.
- * @param spacerPm error of the plate's marked thickness, mm
- * @param to plate that it is carried back to, mm, no thicker than the one that was on
+ * A reading carried back to a thinner spacer, or to nothing on the hub.
+ * @param spacerPm error of the spacer's marked thickness, mm
+ * @param from spacer that was on, mm
+ * @param to spacer that it is carried back to, mm, no thicker than the one that was on
  */
 export function carriedBack(
-  id: Plated,
-  m: OnCar,
-  { pitch, spacerPm, to = 0 }: { readonly pitch: number; readonly spacerPm: number; readonly to?: number },
+  id: OnSpacer,
+  m: { readonly value: number; readonly pm: number },
+  {
+    pitch,
+    spacerPm,
+    from,
+    to = 0,
+  }: { readonly pitch: number; readonly spacerPm: number; readonly from: number; readonly to?: number },
 ): { value: number; pm: number } {
-  const off = (m.plate ?? 0) - to;
+  const off = from - to;
   const perMm = PER_MM[id](pitch);
   return { value: m.value + perMm * off, pm: off > 0 ? m.pm + Math.abs(perMm) * spacerPm : m.pm };
 }
 
-const plated = (m: OnCar | null): boolean => m !== null && (m.plate ?? 0) > 0;
+const said = (m: OnCar | null): boolean => m !== null && m.on !== undefined;
 
-const anyPlate = (c: PlanCorner): boolean =>
-  plated(c.turns) ||
-  plated(c.studProtrusion) ||
-  plated(c.visibleThread) ||
-  plated(c.gap) ||
-  plated(c.loadedClearance) ||
-  plated(c.innerClearance) ||
-  c.clock.some((h) => plated(h.clearance));
+const anySetup = (c: PlanCorner): boolean =>
+  said(c.turns) ||
+  said(c.studProtrusion) ||
+  said(c.visibleThread) ||
+  said(c.gap) ||
+  said(c.loadedClearance) ||
+  said(c.innerClearance) ||
+  c.clock.some((h) => said(h.clearance));
+
+/** The part that was turned in by hand at some corner; null where every corner was counted with what is on the car. */
+function trialOf(plan: Plan): TrialPart | null {
+  for (const { turns } of plan.corners) if (typeof turns?.on?.fastener === 'object') return turns.on.fastener;
+  return null;
+}
 
 /**
- * A plan as it would have been read with nothing on the hub: each reading is carried back by the plate that was on while it
- * was taken, and the plate's own error goes into its ±. A plate takes travel from a nut and shows less stud; it moves the tyre
- * out, so gap and loaded clearance were smaller and the room inside larger. Source: geometry.
- * What was counted, and with which plate, stays with the corner (`counted`): the sums may be carried back, the proof may not.
- *   turns + s0/P · protrusion + s0 · gap + s0 · clearance + s0 · inner − s0
- * @returns the plan itself where nothing was on
+ * The hub as its trial part makes it: what was counted is that part, in that seat. Nothing is known of an untouched car by it.
  */
-export function bare(plan: Plan): Plan {
-  if (!plan.corners.some(anyPlate)) return plan;
-  const { pitch } = compileThread(plan.hub.thread).thread;
-  const { spacerPm } = plan.policy;
-  const back = (id: Plated, m: OnCar | null) => (m === null ? null : carriedBack(id, m, { pitch, spacerPm }));
+function withTrial(hub: Hub, trial: TrialPart): Hub {
+  const other = { ...hub, seat: trial.seat, hardware: 'unknown' as const, original: null };
+  if (hub.fastening === 'bolt')
+    return { ...other, boltLength: trial.length, boltOverall: null, boltThread: null, pilotNose: trial.nose };
+  return { ...other, nutThread: null, nutHeight: null, nutBlindDepth: null, nutGrip: null, nutClass: 'unknown' };
+}
+
+/**
+ * The fasteners of a plan by what they are: original ones that are on the car are the present ones; taken from the box they are bolts or
+ * studs of the recorded length, with the error of its measuring. Null where they were never recorded.
+ */
+function withOriginal(plan: Plan): Plan | null {
+  const { hub, policy } = plan;
+  if (hub.hardware === 'original') return { ...plan, fastener: { kind: 'present' } };
+  const o = hub.original;
+  if (o === null || o.length === null || (hub.fastening === 'stud' && o.nut === null)) return null;
+  const own = {
+    threadLength: o.threadLength === null ? null : o.threadLength.value - o.threadLength.pm,
+    nose: o.nose === null ? null : o.nose.value + o.nose.pm,
+    class: o.class,
+  };
   return {
     ...plan,
-    corners: plan.corners.map(
-      (c): BareCorner => ({
-        ...c,
-        counted: countedState(c),
-        turns: back('turns', c.turns),
-        studProtrusion: back('studProtrusion', c.studProtrusion),
-        visibleThread: back('visibleThread', c.visibleThread),
-        gap: back('gap', c.gap),
-        loadedClearance: back('loadedClearance', c.loadedClearance),
-        clock: c.clock.map((h) => ({ ...h, clearance: back('loadedClearance', h.clearance) })),
-        innerClearance: back('innerClearance', c.innerClearance),
-      }),
-    ),
+    policy: o.length.pm > policy.fastenerPm ? { ...policy, fastenerPm: o.length.pm } : policy,
+    fastener:
+      hub.fastening === 'bolt'
+        ? { kind: 'bolt', length: o.length.value, seat: o.seat, ...own }
+        : { kind: 'stud', protrusion: o.length.value, nut: o.nut, ...own },
   };
+}
+
+/** How much deeper a wheel’s pad is than the one that was counted on, mm. */
+interface PadShift {
+  readonly by: number;
+  readonly pm: number;
+}
+
+const SAME_PAD: readonly PadShift[] = [{ by: 0, pm: 0 }];
+
+/** The extremes of some shifts, errors inside: the deepest decides engagement, the shallowest tip, cap and thread start. */
+function extremes(shifts: readonly PadShift[]): readonly PadShift[] {
+  let [low, high] = [shifts[0] as PadShift, shifts[0] as PadShift];
+  for (const s of shifts) {
+    if (s.by - s.pm < low.by - low.pm) low = s;
+    if (s.by + s.pm > high.by + high.pm) high = s;
+  }
+  return low === high || (low.by === high.by && low.pm === high.pm) ? [high] : [low, high];
+}
+
+const shiftTo = (to: NonNullable<Measured>, from: NonNullable<Measured>): PadShift => ({
+  by: to.value - from.value,
+  pm: to.pm + from.pm,
+});
+
+/**
+ * Pads of every wheel that can go on against the one that was counted on. Wheels of one set are alike until a pad of one was measured by
+ * itself; then all of them have to be. q′ = q + pad′ − pad. Source: geometry.
+ */
+function padShifts(plan: Plan, c: PlanCorner, on: Setup['wheel']): readonly PadShift[] | CountLacks {
+  if (on === 'unknown') return 'wheel';
+  const pads = ofWheels(plan.wheel, 'padThickness');
+  if (on === 'chosen') {
+    if (pads.length === 1 && pads[0]?.name === '') return SAME_PAD;
+    const own = plan.wheel.each.find((w) => w.corner === c.corner);
+    const shifts: PadShift[] = [];
+    // Which of them hung here may not have been said: then it was any of them.
+    for (const from of own ? [{ name: own.name, measured: own.padThickness }] : pads)
+      for (const to of pads) {
+        if (from.measured === null || to.measured === null) return 'pad';
+        shifts.push(to.name === from.name ? { by: 0, pm: 0 } : shiftTo(to.measured, from.measured));
+      }
+    return extremes(shifts);
+  }
+  if (on.seat !== plan.wheel.seat || on.seat === 'unknown') return 'seat';
+  const shifts: PadShift[] = [];
+  for (const p of pads) {
+    if (p.measured === null || on.pad === null) return 'pad';
+    shifts.push(shiftTo(p.measured, on.pad));
+  }
+  return extremes(shifts);
+}
+
+/** A nut’s grip was measured on some wheel of the set: on another it begins as much further out or in as their pads differ. */
+function gripShifts(plan: Plan): readonly PadShift[] | CountLacks {
+  const pads = ofWheels(plan.wheel, 'padThickness');
+  if (pads.length === 1 && pads[0]?.name === '') return SAME_PAD;
+  let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (const { measured } of pads) {
+    if (measured === null) return 'pad';
+    low = Math.min(low, measured.value);
+    high = Math.max(high, measured.value);
+  }
+  return high === low
+    ? SAME_PAD
+    : [
+        { by: low - high, pm: 0 },
+        { by: high - low, pm: 0 },
+      ];
+}
+
+/** Whether the count of this corner is of the part that the sums take it for: what one corner tried says nothing of another’s count. */
+function partLacks(on: Setup, trial: TrialPart | null): CountLacks | null {
+  if (on.fastener === 'unknown') return 'part';
+  if (trial === null) return null;
+  return typeof on.fastener === 'object' && JSON.stringify(on.fastener) === JSON.stringify(trial) ? null : 'part';
+}
+
+function bareCorner(plan: Plan, c: PlanCorner, trial: TrialPart | null, unrecorded: boolean): BareCorner[] {
+  const { pitch } = compileThread(plan.hub.thread).thread;
+  const { spacerPm } = plan.policy;
+  const unclear: OnSpacer[] = [];
+  const back = (id: OnSpacer, m: OnCar | null) => {
+    if (m === null) return null;
+    const { spacer: from, fastener, wheel } = setupOf(m);
+    if (from === null || (id === 'studProtrusion' ? fastener === 'unknown' : wheel === 'unknown')) {
+      unclear.push(id);
+      return null;
+    }
+    const bare = carriedBack(id, m, { pitch, spacerPm, from });
+    return wheel === 'chosen' ? bare : { ...bare, on: { ...setupOf(m), spacer: 0 } };
+  };
+  const on = c.turns === null ? null : setupOf(c.turns);
+  const conversion = plan.fastener.kind === 'conversion';
+  const shifts = conversion ? gripShifts(plan) : padShifts(plan, c, on?.wheel ?? 'chosen');
+  const lacks =
+    (unrecorded ? 'original' : null) ??
+    (conversion || on === null ? null : on.spacer === null ? 'spacer' : partLacks(on, trial)) ??
+    (typeof shifts === 'string' ? shifts : null);
+  const turns =
+    lacks === null && c.turns !== null
+      ? carriedBack('turns', c.turns, { pitch, spacerPm, from: on?.spacer ?? 0 })
+      : null;
+  const read = {
+    ...c,
+    turns,
+    studProtrusion: back('studProtrusion', c.studProtrusion),
+    visibleThread: back('visibleThread', c.visibleThread),
+    gap: back('gap', c.gap),
+    loadedClearance: back('loadedClearance', c.loadedClearance),
+    clock: c.clock.map((h) => ({ ...h, clearance: back('loadedClearance', h.clearance) })),
+    innerClearance: back('innerClearance', c.innerClearance),
+  };
+  const s0 = on?.spacer ?? 0;
+  if (lacks !== null || typeof shifts === 'string')
+    return [{ ...read, turns: null, counted: { ...stateOf(s0), lacks: lacks ?? 'pad', unclear } }];
+  return shifts.map(({ by, pm }) => {
+    if (conversion) return { ...read, counted: { ...stateOf(s0), grip: by, unclear } };
+    return {
+      ...read,
+      turns: turns === null ? null : { value: turns.value - by / pitch, pm: turns.pm + pm / pitch },
+      counted: {
+        ...stateOf(s0),
+        spacer: s0 - by,
+        pm,
+        unclear,
+        trial: trial !== null,
+        otherWheel: on !== null && on.wheel !== 'chosen',
+      },
+    };
+  });
+}
+
+const isBare = (c: BareCorner): boolean => c.counted !== undefined;
+
+/** Whether a wheel's pad was measured by itself, so that the wheels of a set may differ. */
+const padsDiffer = (plan: Plan): boolean => plan.wheel.each.some((w) => w.padThickness !== null);
+
+/**
+ * A plan as its sums take it: each reading carried back by the spacer that was on while it was taken, that spacer's own error in its ±. A
+ * spacer takes travel from a nut and shows less stud; it moves the tyre out, so gap and loaded clearance were smaller and the room inside
+ * larger. Where wheels that can go on differ in their pads a corner stands twice, on the shallowest and on the deepest. Source: geometry.
+ * What was counted, and in which setup, stays with the corner (`counted`): the sums may be carried back, the proof may not. A count whose
+ * setup is not known, or is not that of the choice, is left out, and `counted.lacks` says why.
+ *   turns + s0/P · protrusion + s0 · gap + s0 · clearance + s0 · inner − s0
+ * @returns the plan itself where nothing was on and nothing differs
+ */
+export function bare(asRead: Plan): Plan {
+  const resolved = asRead.fastener.kind === 'original' ? withOriginal(asRead) : asRead;
+  const plan = resolved ?? asRead;
+  if (plan.corners.some(isBare)) return plan;
+  if (resolved !== null && !padsDiffer(plan) && !plan.corners.some(anySetup)) return plan;
+  const trial = trialOf(plan);
+  const corners = plan.corners.flatMap((c) => bareCorner(plan, c, trial, resolved === null));
+  if (trial === null) return { ...plan, corners };
+  // A conversion stud asks for no count.
+  return plan.fastener.kind === 'conversion'
+    ? { ...plan, corners }
+    : { ...plan, hub: withTrial(plan.hub, trial), corners };
 }

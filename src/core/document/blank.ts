@@ -31,4 +31,5 @@ export const lippedSpacer = (
   lipHeight,
 });
 
-export const STOCK: Fastener = { kind: 'stock' };
+/** The fasteners that are on the car now. */
+export const PRESENT: Fastener = { kind: 'present' };

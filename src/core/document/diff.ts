@@ -2,6 +2,7 @@ import type { Corner, Measured, Plan, WheelEach } from './document';
 import { CORNER_LABEL } from './labels';
 import { type HubReading, QUANTITIES, type QuantityId } from './quantities';
 import { readingText } from './readingText';
+import type { OnCar } from './setup';
 import { formatLength, type UnitSystem } from '../units/format';
 
 /**
@@ -15,11 +16,9 @@ export function planChanges(frozen: Plan, now: Plan, units: UnitSystem): string[
   };
   for (const q of QUANTITIES) {
     const show = (m: Measured): string =>
-      m === null
-        ? 'unmeasured'
-        : readingText(q, m.value, units) + (plateOf(m) > 0 ? ` with ${formatLength(plateOf(m), units)} on` : '');
+      m === null ? 'unmeasured' : readingText(q, m.value, units) + onText(m, units);
     const compare = (place: string, a: Measured, b: Measured): void => {
-      if (a?.value !== b?.value || a?.pm !== b?.pm || plateOf(a) !== plateOf(b))
+      if (a?.value !== b?.value || a?.pm !== b?.pm || onText(a, units) !== onText(b, units))
         changes.push(`${q.label}${place}: ${show(a)} then, ${show(b)} now.`);
     };
     if (NOT_COMPARED.has(q.id)) continue;
@@ -69,7 +68,7 @@ export function planChanges(frozen: Plan, now: Plan, units: UnitSystem): string[
     [frozen.hub.wheelLoad, frozen.hub.socketOutside, frozen.hub.contactDiameter],
     [now.hub.wheelLoad, now.hub.socketOutside, now.hub.contactDiameter],
   );
-  plain('Name, wish or use', [frozen.title, frozen.wish, frozen.use], [now.title, now.wish, now.use]);
+  plain('Name, jobType or use', [frozen.title, frozen.jobType, frozen.use], [now.title, now.jobType, now.use]);
   plain('Thread', frozen.hub.thread, now.hub.thread);
   plain('Torque figure', frozen.hub.torque, now.hub.torque);
   plain('Seat', [frozen.hub.seat, frozen.wheel.seat], [now.hub.seat, now.wheel.seat]);
@@ -98,8 +97,20 @@ export function planChanges(frozen: Plan, now: Plan, units: UnitSystem): string[
   return changes;
 }
 
-/** Plate that was on while it was read, mm. */
-const plateOf = (m: Measured): number => (m !== null && 'plate' in m ? ((m.plate as number | undefined) ?? 0) : 0);
+/** What was on while it was read, in words; empty where nothing was. */
+function onText(m: Measured, units: UnitSystem): string {
+  const on = m === null ? undefined : (m as OnCar).on;
+  if (on === undefined) return '';
+  const spacer =
+    on.spacer === null
+      ? ' with a spacer that is not known'
+      : on.spacer > 0
+        ? ` with ${formatLength(on.spacer, units)} on`
+        : '';
+  const part = typeof on.fastener === 'object' ? ', tried by hand' : '';
+  const wheel = typeof on.wheel === 'object' ? ` on ${on.wheel.name}` : '';
+  return `${spacer}${part}${wheel}`;
+}
 
 type YesNo = 'slidesOn' | 'settled' | 'rimProtector' | 'fingerPasses';
 type WheelQuantity =
@@ -111,7 +122,10 @@ type WheelQuantity =
   | 'lugHole'
   | 'pocketDepth';
 type PlainAxle = 'wheelLoad' | 'socketOutside' | 'contactDiameter';
-type CornerQuantity = Exclude<QuantityId, WheelQuantity | HubReading | PlainAxle | YesNo | 'gapFitted' | 'stockSocket'>;
+type CornerQuantity = Exclude<
+  QuantityId,
+  WheelQuantity | HubReading | PlainAxle | YesNo | 'gapFitted' | 'socketSize' | 'originalLength'
+>;
 
 /** Kept without their ± in the plan and compared as plain figures, or no part of a plan at all. */
 const NOT_COMPARED: ReadonlySet<QuantityId> = new Set<QuantityId>([
@@ -119,14 +133,15 @@ const NOT_COMPARED: ReadonlySet<QuantityId> = new Set<QuantityId>([
   'socketOutside',
   'contactDiameter',
   'gapFitted',
-  'stockSocket',
+  'socketSize',
 ]);
 
 const yesNo = (x: boolean | null): string => (x === null ? 'unsaid' : x ? 'yes' : 'no');
 const cornerText = (c: Corner | null): string => (c === null ? 'nowhere' : CORNER_LABEL[c]);
 const sentenceCase = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-const axleReading = (plan: Plan, id: QuantityId): Measured => plan.hub[id as HubReading];
+const axleReading = (plan: Plan, id: QuantityId): Measured =>
+  id === 'originalLength' ? (plan.hub.original?.length ?? null) : plan.hub[id as HubReading];
 
 function wheelReading(w: WheelEach | undefined, id: QuantityId): Measured {
   return w?.[id === 'wheelBore' ? 'bore' : (id as Exclude<WheelQuantity, 'wheelBore'>)] ?? null;

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { THREAD_CONDITIONS } from '../joint/friction';
 import { BOLT_CLASSES, NUT_CLASSES_SAID } from '../thread/classes';
-import { measured, mm, onCar, threadText, torqueSchema } from './fields';
-import { fastenerSchema, lockingSchema, spacerSchema } from './parts';
+import { measured, mm, threadText, torqueSchema } from './fields';
+import { fastenerSchema, lockingSchema, nutSchema, spacerSchema } from './parts';
 import { policySchema } from './policySchema';
+import { onCar } from './setup';
 import { upgradePlan } from './upgrade';
 import {
   AXLES,
@@ -16,12 +17,13 @@ import {
   SEATS,
   THREAD_MATERIALS,
   USES,
-  WISHES,
+  JOB_TYPES,
 } from './vocabulary';
 
 export { threadText } from './fields';
 export * from './parts';
-export type { Axle, Corner, Seat, Use, Wish } from './vocabulary';
+export type { OtherWheel, Setup, TrialPart } from './setup';
+export type { Axle, Corner, Seat, Use, JobType } from './vocabulary';
 
 export const hubSchema = z.strictObject({
   lugs: z.int().min(3).max(12).nullable().describe('null where nobody counted'),
@@ -37,7 +39,7 @@ export const hubSchema = z.strictObject({
   lockingFastener: z.boolean(),
   fastenerClass: z
     .enum(BOLT_CLASSES)
-    .describe('property class of the stock bolts or studs; unknown is never assumed to be any'),
+    .describe('property class of the bolts or studs that are on it; unknown is never assumed to be any'),
   internalTensile: z
     .number()
     .min(100)
@@ -49,28 +51,36 @@ export const hubSchema = z.strictObject({
   wheelLoad: z.number().min(500).max(30000).nullable().describe('N'),
   socketOutside: mm(60).nullable().describe('outside diameter of the socket, or of the key for spline drive'),
   spigotDiameter: measured(200),
-  stockBoltLength: measured(150).describe('length under the seat'),
-  stockBoltOverall: measured(200).default(null).describe('head and all; longer than under the seat'),
-  stockBoltThread: measured(150).default(null).describe('length of full thread on the bolt'),
-  stockStudThread: measured(150).default(null).describe('length of full thread on the stock studs, from the tip'),
+  boltLength: measured(150).describe('length under the seat'),
+  boltOverall: measured(200).default(null).describe('head and all; longer than under the seat'),
+  boltThread: measured(150).default(null).describe('length of full thread on the bolt'),
+  studThread: measured(150).default(null).describe('length of full thread on the studs that are on it, from the tip'),
   nutThread: measured(80),
   nutBlindDepth: measured(80),
   nutGrip: measured(80, -40).describe(
     'wheel pad to a nut’s first full thread, with the nut that will be used; needed where bolts are replaced by studs',
   ),
-  nutHeight: measured(80).describe('outside height of the stock nut; no less than its thread is long'),
-  nutClass: z.enum(NUT_CLASSES_SAID).describe('class marked on the stock nuts'),
+  nutHeight: measured(80).describe('outside height of the nut that is on it; no less than its thread is long'),
+  nutClass: z.enum(NUT_CLASSES_SAID).describe('class marked on the nuts that are on it'),
   hardware: z
     .enum(HARDWARE_ON)
-    .describe('whose bolts, or studs and nuts, are on the car and were counted: the maker’s, others, or nobody knows'),
-  makersLength: measured(150).describe(
-    'the maker’s own bolt under its seat, or stud protrusion, where others were counted; only then is the untouched car known',
-  ),
+    .describe('whose bolts, or studs and nuts, are on the car: the original ones, others, or not known'),
+  original: z
+    .strictObject({
+      length: measured(150).describe('bolt under its seat, or stud from the disc'),
+      threadLength: measured(150).describe('full thread, from the tip'),
+      nose: measured(30),
+      seat: z.enum(SEATS),
+      class: z.enum(BOLT_CLASSES),
+      nut: nutSchema.nullable().describe('nut of the original studs; null for bolts, or where none was recorded'),
+    })
+    .nullable()
+    .describe('the vehicle maker’s bolt or stud as recorded for this car, where others are on it'),
   lockingShorter: measured(30, -30).describe(
-    'how much less far the locking piece of the stock hardware reaches than the others; negative further',
+    'how much less far the locking piece that is on it reaches than the others; negative further',
   ),
-  stockNose: measured(30).describe(
-    'smooth pilot nose on the stock bolts or studs, which holds nothing; a plain end is 0',
+  pilotNose: measured(30).describe(
+    'smooth pilot nose on the bolts or studs that are on it, which holds nothing; a plain end is 0',
   ),
 });
 
@@ -115,10 +125,10 @@ export const cornerSchema = z.strictObject({
   turns: onCar(40).describe(
     'full turns from first catch to seated: travel, of which the mate’s own thread holds its length at most',
   ),
-  studProtrusion: onCar(150).describe('from the disc, or from the plate that was on'),
+  studProtrusion: onCar(150).describe('from the disc, or from the spacer that was on'),
   standThrough: measured(80, -80)
     .default(null)
-    .describe('stud tip beyond the outer end of the stock nut, seated as counted; negative inside'),
+    .describe('stud tip beyond the outer end of the present nut, seated as counted; negative inside'),
   visibleThread: onCar(80).default(null).describe('thread that shows through the wheel before the nut goes on'),
   slidesOn: z.boolean().nullable().default(null).describe('the plate slides on by hand and does not rock'),
   rotorHat: measured(60).describe('drawn, never judged alone'),
@@ -150,7 +160,7 @@ export const planSchema = z
     format: z.literal(FORMAT),
     title: z.string().min(1),
     axle: z.enum(AXLES),
-    wish: z.enum(WISHES),
+    jobType: z.enum(JOB_TYPES),
     use: z.enum(USES),
     camberChange: z.number().min(-5).max(5).describe('degrees more negative than when measured'),
     lowerBy: z.number().min(-100).max(100).describe('mm that the car will sit lower than when measured'),
@@ -159,7 +169,7 @@ export const planSchema = z
       .nullable()
       .describe('tyre and offset that are looked at instead of the wheels that were measured'),
     trim: mm(40).describe('lip that will be trimmed off all round before the plate goes on; 0 is none'),
-    rightPlate: mm(100).nullable().describe('thickness of the right-hand plate where it differs from the left'),
+    rightSpacer: mm(100).nullable().describe('thickness of the right-hand spacer where it differs from the left'),
     hub: hubSchema,
     wheel: wheelSchema,
     corners: z.array(cornerSchema).min(1).max(2),
@@ -171,7 +181,9 @@ export const planSchema = z
   })
   .superRefine((plan, ctx) => {
     const issue = (path: (string | number)[], message: string) => ctx.addIssue({ code: 'custom', path, message });
-    const onlyFor = { bolt: 'bolt', conversion: 'bolt', stud: 'stud', nuts: 'stud', stock: null }[plan.fastener.kind];
+    const onlyFor = { bolt: 'bolt', conversion: 'bolt', stud: 'stud', nuts: 'stud', original: null, present: null }[
+      plan.fastener.kind
+    ];
     if (onlyFor !== null && plan.hub.fastening !== onlyFor)
       issue(
         ['fastener', 'kind'],
@@ -181,10 +193,10 @@ export const planSchema = z
       issue(['spacer', 'adapter'], 'An adapter, and only an adapter, says what it is.');
     if (plan.spacer.kind === 'adapter' && plan.hub.fastening === 'bolt')
       issue(['spacer', 'kind'], 'A bolt-on adapter goes on factory studs; this hub takes bolts.');
-    if (plan.spacer.kind === 'adapter' && plan.fastener.kind !== 'stock' && plan.fastener.kind !== 'nuts')
+    if (plan.spacer.kind === 'adapter' && plan.fastener.kind !== 'present' && plan.fastener.kind !== 'nuts')
       issue(
         ['fastener', 'kind'],
-        'An adapter brings its own studs: nuts go on them, the factory’s (“stock”) or others (“nuts”).',
+        'An adapter brings its own studs: nuts go on them, those that are on the car (“present”) or others (“nuts”).',
       );
     const seen = new Set<string>();
     plan.corners.forEach((c, i) => {

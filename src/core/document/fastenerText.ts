@@ -3,7 +3,7 @@ import { formatLength, type UnitSystem } from '../units/format';
 import type { Plan } from './document';
 import { seatInSentence } from './labels';
 
-type OnCarHub = Pick<Plan['hub'], 'fastening' | 'hardware' | 'stockBoltLength'>;
+type OnCarHub = Pick<Plan['hub'], 'fastening' | 'hardware' | 'boltLength' | 'original'>;
 
 /**
  * The fasteners that were counted, by what they are: “original” only where the vehicle maker’s own were recorded for the car. Whatever
@@ -12,10 +12,10 @@ type OnCarHub = Pick<Plan['hub'], 'fastening' | 'hardware' | 'stockBoltLength'>;
  * @param replaced others go in, so that these are the earlier ones
  */
 export function onCarText(hub: OnCarHub, units: UnitSystem, what: string, replaced = false): string {
-  if (hub.hardware === 'makers') return `original ${what}`;
+  if (hub.hardware === 'original') return `original ${what}`;
   const length =
-    hub.fastening === 'bolt' && hub.stockBoltLength !== null
-      ? `, ${formatLength(hub.stockBoltLength.value, units)} under the seat`
+    hub.fastening === 'bolt' && hub.boltLength !== null
+      ? `, ${formatLength(hub.boltLength.value, units)} under the seat`
       : '';
   const whose = hub.hardware === 'unknown' ? ', not known whose' : '';
   return `${replaced ? `earlier ${what}` : `${what} already on it`}${length}${whose}`;
@@ -37,7 +37,9 @@ export function fastenerText(
       return `conversion studs ${formatLength(fastener.length, units)}, ${fastener.hubThread} in the hub, ${fastener.outerThread} outside${thread}, ${fastener.nut.style} nuts`;
     case 'nuts':
       return `${onCarText({ ...hub, fastening: 'stud' }, units, 'studs')}, ${fastener.nut.style} nuts${(fastener.nut.shankReach ?? 0) > 0 ? ` whose shank reaches ${formatLength(fastener.nut.shankReach ?? 0, units)} deeper` : ''}`;
-    case 'stock':
+    case 'original':
+      return `original ${hub.fastening === 'bolt' ? 'bolts' : 'studs and nuts'}${hub.original?.length ? `, ${formatLength(hub.original.length.value, units)} ${hub.fastening === 'bolt' ? 'under the seat' : 'from the disc'}` : ''}`;
+    case 'present':
       return hub.fastening === 'bolt'
         ? onCarText(hub, units, 'bolts')
         : `${onCarText(hub, units, 'studs')}, ${hub.nutStyle} nuts`;

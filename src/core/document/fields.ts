@@ -12,17 +12,6 @@ export const measured = (max: number, min = 0) =>
     .nullable()
     .describe('value with ± in the same unit; null is unmeasured');
 
-/** A reading that a plate changes: what was on the hub while it was taken. */
-export const onCar = (max: number, min = 0) =>
-  z
-    .strictObject({
-      value: z.number().min(min).max(max),
-      pm: z.number().min(0).max(max),
-      plate: mm(100).optional().describe('plate that was on while it was read, mm; left out, nothing was on'),
-    })
-    .nullable()
-    .describe('value with ± in the same unit, and the plate that was on; null is unmeasured');
-
 /** Checked beside the schema, so that the schema itself can be written down as JSON Schema. */
 export const threadText = z.string().max(40).refine(isThread, { error: threadProblem });
 

@@ -9,16 +9,16 @@ export const wheelTorque = ({ fastener, hub }: Plan): Hub['torque'] =>
   fastener.kind === 'conversion' ? fastener.torque : hub.torque;
 
 /** A visit that adds nothing: the maker’s own bolts or studs, as the maker left them, hold the wheel on the bare hub. */
-export const makersJoint = ({ wish, spacer, fastener, hub }: Plan): boolean =>
-  ADDS_NOTHING.has(wish) && spacer.thickness === 0 && fastener.kind === 'stock' && hub.hardware === 'makers';
+export const originalJoint = ({ jobType, spacer, fastener, hub }: Plan): boolean =>
+  ADDS_NOTHING.has(jobType) && spacer.thickness === 0 && fastener.kind === 'present' && hub.hardware === 'original';
 
 /** What stays on the car keeps its own locking piece; studs that stay under their own nuts do as well. */
-const keepsStock = ({ fastener: f }: Plan): boolean => f.kind === 'stock' || (f.kind === 'stud' && f.nut === null);
+const keepsStock = ({ fastener: f }: Plan): boolean => f.kind === 'present' || (f.kind === 'stud' && f.nut === null);
 
 /** The locking piece of the wheel's joint, by what goes in: how much less far it reaches, mm. */
 export type LockingPiece =
   | { readonly is: 'none' }
-  | { readonly is: 'unknown'; readonly stock: boolean }
+  | { readonly is: 'unknown'; readonly present: boolean }
   | { readonly is: 'piece'; readonly shorter: number; readonly pm: number };
 
 /** Locking follows the hardware: a conversion drops the old locking bolt, and new nuts bring a locking piece or none. */
@@ -26,11 +26,11 @@ export function lockingOf(plan: Plan): LockingPiece {
   if (keepsStock(plan)) {
     if (!plan.hub.lockingFastener) return { is: 'none' };
     const m = plan.hub.lockingShorter;
-    return m === null ? { is: 'unknown', stock: true } : { is: 'piece', shorter: m.value, pm: m.pm };
+    return m === null ? { is: 'unknown', present: true } : { is: 'piece', shorter: m.value, pm: m.pm };
   }
   const { locking } = plan;
   if (locking.kind === 'none') return { is: 'none' };
   return locking.kind === 'piece'
     ? { is: 'piece', shorter: locking.shorter, pm: plan.policy.fastenerPm }
-    : { is: 'unknown', stock: false };
+    : { is: 'unknown', present: false };
 }

@@ -1,4 +1,4 @@
-import type { Axle, Corner, Seat, Use, Wish } from './document';
+import type { Axle, Corner, Seat, Use, JobType } from './document';
 import type { ThreadCondition } from '../joint/friction';
 import type { ChalkLoad, HARDWARE_ON, NUT_STYLES, THREAD_MATERIALS } from './vocabulary';
 import type { Level } from '../rules/kit/finding';
@@ -12,7 +12,7 @@ export const CORNER_LABEL: Readonly<Record<Corner, string>> = {
   'rear-right': 'rear right',
 };
 export const AXLE_LABEL: Readonly<Record<Axle, string>> = { front: 'Front axle', rear: 'Rear axle' };
-export const WISH_LABEL: Readonly<Record<Wish, string>> = {
+export const JOB_TYPE_LABEL: Readonly<Record<JobType, string>> = {
   clearance: 'Clearance',
   stance: 'Stance',
   conversion: 'Conversion',
@@ -66,8 +66,8 @@ export const THREAD_MATERIAL_LABEL: Readonly<Record<(typeof THREAD_MATERIALS)[nu
 };
 export const HARDWARE_LABEL: Readonly<Record<(typeof HARDWARE_ON)[number], string>> = {
   unknown: 'Not known',
-  makers: 'As the maker left it',
-  other: 'Somebody’s own',
+  original: 'Original',
+  other: 'Not original',
 };
 export const CONDITION_LABEL: Readonly<Record<ThreadCondition, string>> = {
   dry: 'Clean and dry',

@@ -71,7 +71,8 @@ const ownThread = mm(150)
 const pilotNose = mm(30).nullable().describe('smooth pilot nose at the tip; a plain end is 0, null is unmeasured');
 
 export const fastenerSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('stock') }),
+  z.strictObject({ kind: z.literal('original') }).describe('the vehicle maker’s part, as recorded for this car'),
+  z.strictObject({ kind: z.literal('present') }).describe('the very part that is on the car now, with its own figures'),
   z.strictObject({ kind: z.literal('nuts'), nut: nutSchema }),
   z.strictObject({
     kind: z.literal('bolt'),
@@ -111,7 +112,7 @@ export const lockingSchema = z
     z.strictObject({ kind: z.literal('none') }),
     z.strictObject({ kind: z.literal('piece'), shorter: z.number().min(-30).max(30) }),
   ])
-  .describe('locking piece of new hardware; the stock one is a reading of the hub');
+  .describe('locking piece of new hardware; that of what is on the car is a reading of the hub');
 
 export type Spacer = z.infer<typeof spacerSchema>;
 export type Adapter = z.infer<typeof adapterSchema>;

@@ -1,4 +1,4 @@
-import type { Hub, Wish } from './document';
+import type { Hub, JobType } from './document';
 import { ADDS_NOTHING } from './vocabulary';
 import { HARDWARE } from './readings/hardware';
 import { OF_WHEEL } from './readings/ofWheel';
@@ -43,7 +43,7 @@ const NOT_FOR_STUDS: ReadonlySet<QuantityId> = new Set<QuantityId>([
   'gap',
   'loadedClearance',
   'turns',
-  'stockBoltLength',
+  'boltLength',
   'spigotDiameter',
   'spigotHeight',
   'chamferDepth',
@@ -55,24 +55,24 @@ const FOR_STUDS: ReadonlySet<QuantityId> = new Set<QuantityId>(['rotorHat', 'nut
 /** Where nothing is added, a count shows that the joint holds, and a cap that it does not bottom. */
 const FOR_NOTHING: ReadonlySet<QuantityId> = new Set<QuantityId>(['turns', 'nutBlindDepth']);
 
-function optionalFor(x: Quantity, wish: Wish): boolean {
-  if (ADDS_NOTHING.has(wish)) return !FOR_NOTHING.has(x.id);
-  if (wish === 'clearance' && x.id === 'innerClearance') return false;
-  if (wish === 'conversion' && FOR_STUDS.has(x.id)) return false;
-  return x.optional === true || (wish === 'conversion' && NOT_FOR_STUDS.has(x.id));
+function optionalFor(x: Quantity, jobType: JobType): boolean {
+  if (ADDS_NOTHING.has(jobType)) return !FOR_NOTHING.has(x.id);
+  if (jobType === 'clearance' && x.id === 'innerClearance') return false;
+  if (jobType === 'conversion' && FOR_STUDS.has(x.id)) return false;
+  return x.optional === true || (jobType === 'conversion' && NOT_FOR_STUDS.has(x.id));
 }
 
 /**
  * What is measured before a choice, on a hub: bolts have no nuts, and only a closed nut has a blind depth. Where clearance is
- * the wish, the room inside is what the job is about and not left out; where a conversion is, the stance is.
+ * the job, the room inside is what the job is about and not left out; where a conversion is, the stance is.
  */
-export function quantitiesFor(hub: Pick<Hub, 'fastening' | 'nutStyle'>, wish: Wish): Quantity[] {
+export function quantitiesFor(hub: Pick<Hub, 'fastening' | 'nutStyle'>, jobType: JobType): Quantity[] {
   return QUANTITIES.filter(
     (x) =>
       x.id !== 'gapFitted' &&
       (x.fastening === 'both' || x.fastening === hub.fastening) &&
       (x.id !== 'nutBlindDepth' || hub.nutStyle === 'closed'),
-  ).map((x) => ({ ...x, optional: optionalFor(x, wish) }));
+  ).map((x) => ({ ...x, optional: optionalFor(x, jobType) }));
 }
 
 /** The readings of one thing that count: all of them, or the last where another piece may have been in the hand. In the order taken. */

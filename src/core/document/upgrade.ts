@@ -1,4 +1,5 @@
 import { DEFAULT_POLICY } from './policy';
+import { RENAMED } from './renamed';
 
 type Doc = Record<string, unknown>;
 
@@ -7,6 +8,8 @@ const isDoc = (x: unknown): x is Doc => typeof x === 'object' && x !== null && !
 /** A fastener as any release kept it, in the present shape. */
 export function presentFastener(fastener: unknown): unknown {
   if (!isDoc(fastener)) return fastener;
+  // “stock” meant whatever was on the car.
+  if (fastener.kind === 'stock') return { kind: 'present' };
   if (fastener.kind === 'bolt' || fastener.kind === 'conversion')
     return withNut({
       class: 'unknown',
@@ -47,7 +50,13 @@ export function upgradeChoice<
     readonly candidates?: readonly { readonly spacer: unknown; readonly fastener: unknown }[] | undefined;
   },
 >(choice: T): T {
-  const present = { ...choice, spacer: presentSpacer(choice.spacer), fastener: presentFastener(choice.fastener) };
+  const { rightPlate, ...rest } = choice as T & { readonly rightPlate?: unknown };
+  const present = {
+    ...rest,
+    ...(rightPlate === undefined ? {} : { rightSpacer: rightPlate }),
+    spacer: presentSpacer(choice.spacer),
+    fastener: presentFastener(choice.fastener),
+  } as unknown as T;
   return choice.candidates ? { ...present, candidates: choice.candidates.map((c) => upgradeChoice(c)) } : present;
 }
 
@@ -65,6 +74,52 @@ const HUB_3 = {
   makersLength: null,
   lockingShorter: null,
 };
+
+/** A reading that said which plate was on says which setup it was taken in. */
+function onSetup(m: unknown): unknown {
+  if (!isDoc(m) || !('plate' in m)) return m;
+  const { plate, ...rest } = m;
+  return plate === undefined || plate === 0
+    ? rest
+    : { ...rest, on: { spacer: plate, fastener: 'present', wheel: 'chosen' } };
+}
+
+const ON_CAR = ['turns', 'studProtrusion', 'visibleThread', 'gap', 'loadedClearance', 'innerClearance'] as const;
+
+function corner5(c: unknown): unknown {
+  if (!isDoc(c)) return c;
+  const next: Doc = { ...c };
+  for (const id of ON_CAR) if (id in next) next[id] = onSetup(next[id]);
+  if (Array.isArray(next.clock))
+    next.clock = next.clock.map((h: unknown) => (isDoc(h) ? { ...h, clearance: onSetup(h.clearance) } : h));
+  return next;
+}
+
+/** Hub fields under their final names; of the original part older documents knew the length at most. */
+function hub5(hub: unknown): unknown {
+  if (!isDoc(hub)) return hub;
+  const { makersLength, hardware, ...rest } = hub;
+  const next: Doc = {};
+  for (const [key, value] of Object.entries(rest)) next[RENAMED[key] ?? key] = value;
+  const unknownPart = { threadLength: null, nose: null, seat: 'unknown', class: 'unknown', nut: null };
+  return {
+    ...next,
+    hardware: hardware === 'makers' ? 'original' : hardware,
+    original: isDoc(makersLength) ? { length: makersLength, ...unknownPart } : null,
+  };
+}
+
+function plan5({ wish, rightPlate, ...doc }: Doc): Doc {
+  return {
+    ...doc,
+    format: 'vectis-plan/5',
+    jobType: wish,
+    rightSpacer: rightPlate,
+    hub: hub5(doc.hub),
+    corners: Array.isArray(doc.corners) ? doc.corners.map(corner5) : doc.corners,
+    fastener: presentFastener(doc.fastener),
+  };
+}
 
 /**
  * Upgrades by the format they start from; each takes a document one version on. What an older version could not
@@ -117,6 +172,8 @@ const UPGRADES: Readonly<Record<string, (doc: Doc) => Doc>> = {
   }),
   // Lugs and bolt circle of the hub may be unknown from here on, and there are more wishes; an older document knew both.
   'vectis-plan/3': (doc) => ({ ...doc, format: 'vectis-plan/4' }),
+  // Each reading says what was on; whose fasteners are chosen; the final names.
+  'vectis-plan/4': plan5,
 };
 
 /** A document in the present version. What is not a document, or of a version nobody knows, comes back as it was. */

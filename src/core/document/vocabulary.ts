@@ -1,9 +1,9 @@
 /** Coded values of the plan document, free of any schema library so that the browser can have them cheaply. */
 /**
- * The plan document, `vectis-plan/4`: everything one axle's evaluation needs, and nothing else. Lengths in mm,
+ * The plan document, `vectis-plan/5`: everything one axle's evaluation needs, and nothing else. Lengths in mm,
  * torque in N·m, turns in full turns. `null` means unmeasured, which is never the same as zero or as a pass.
  */
-export const FORMAT = 'vectis-plan/4';
+export const FORMAT = 'vectis-plan/5';
 
 export const AXLES = ['front', 'rear'] as const;
 export const CORNERS = ['front-left', 'front-right', 'rear-left', 'rear-right'] as const;
@@ -11,11 +11,11 @@ export const CORNERS = ['front-left', 'front-right', 'rear-left', 'rear-right'] 
  * A conversion swaps bolts for studs and nuts, with a plate or without; `wheels` hangs another set, or the same again; `take-off` takes
  * plates or studs off; `check` looks at what is on.
  */
-export const WISHES = ['clearance', 'stance', 'conversion', 'wheels', 'take-off', 'check'] as const;
-/** Wishes that leave the wheel where it is as long as no plate goes on: no gap and no clearance is asked for. */
-export const STAYS_PUT: ReadonlySet<Wish> = new Set(['conversion', 'wheels', 'take-off', 'check']);
-/** Wishes that add nothing to the joint: the maker’s own bolts or studs in the maker’s own hub hold the wheel. */
-export const ADDS_NOTHING: ReadonlySet<Wish> = new Set(['wheels', 'take-off', 'check']);
+export const JOB_TYPES = ['clearance', 'stance', 'conversion', 'wheels', 'take-off', 'check'] as const;
+/** Job types that leave the wheel where it is as long as no plate goes on: no gap and no clearance is asked for. */
+export const STAYS_PUT: ReadonlySet<JobType> = new Set(['conversion', 'wheels', 'take-off', 'check']);
+/** Job types that add nothing to the joint: the original bolts or studs hold the wheel on the bare hub. */
+export const ADDS_NOTHING: ReadonlySet<JobType> = new Set(['wheels', 'take-off', 'check']);
 export const USES = ['street', 'towing', 'track', 'competition'] as const;
 export const SEATS = ['cone60', 'cone90', 'ball12', 'ball13', 'ball14', 'flat', 'flat-shank', 'unknown'] as const;
 export const SPACER_KINDS = ['plain', 'lipped', 'universal', 'adapter'] as const;
@@ -25,12 +25,12 @@ export const CHALK_LOADS = ['unloaded', 'loaded', 'bounced'] as const;
 /** Where across the tyre chalk came off: every place is a touch, and each says what to do about it. */
 export const CHALK_PLACES = ['outer wall', 'shoulder', 'tread'] as const;
 /** Whose hardware is on the car. */
-export const HARDWARE_ON = ['makers', 'other', 'unknown'] as const;
+export const HARDWARE_ON = ['original', 'other', 'unknown'] as const;
 export const THREAD_MATERIALS = ['steel', 'aluminium', 'unknown'] as const;
 
 export type Axle = (typeof AXLES)[number];
 export type Corner = (typeof CORNERS)[number];
-export type Wish = (typeof WISHES)[number];
+export type JobType = (typeof JOB_TYPES)[number];
 export type Use = (typeof USES)[number];
 export type Seat = (typeof SEATS)[number];
 export type ChalkPlace = (typeof CHALK_PLACES)[number];

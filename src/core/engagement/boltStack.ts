@@ -76,7 +76,7 @@ export interface WindowParts {
 /**
  * Window of lengths, errors inside, so that no length is offered that is then refused:
  *   min = zero + wanted + pm · max = clear − pm. Null where the mate is too short for any length, or nothing is left.
- * Worked example: stock 47 mm with a 15 mm spacer keeps its engagement at 62 mm.
+ * Worked example: present 47 mm with a 15 mm spacer keeps its engagement at 62 mm.
  */
 export function lengthWindow({ zero, keep, mate, enough, clear, pm, clearPm }: WindowParts): LengthWindow | null {
   const found = wantedOf(enough, mate);

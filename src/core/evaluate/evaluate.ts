@@ -1,7 +1,7 @@
 import { bare } from '../document/bare';
 import type { Plan } from '../document/document';
 import { type StackGeometry, stackGeometry } from '../figures/geometry';
-import { computeNumbers, type Numbers } from '../figures/numbers';
+import { type CornerNumbers, computeNumbers, type Numbers, worseEnds } from '../figures/numbers';
 import { least } from '../figures/result';
 import { byDanger, type Finding, type Level, sortByDanger, worst } from '../rules/kit/finding';
 import { needsName } from '../rules/engagement/enoughShared';
@@ -28,8 +28,8 @@ export interface Evaluation extends Assessment {
 export const blocksChoice = (a: Assessment): readonly Finding[] =>
   a.blocking.filter((f) => f.rule !== 'stance.planned');
 
-/** Figures that only refine a judgement never hold a plan back. */
-const OPTIONAL: ReadonlySet<RuleId> = new Set<RuleId>(['engagement.strength-known']);
+/** Figures that only refine a judgement, and the estimate of the clamp that is needed, never hold a plan back. */
+const OPTIONAL: ReadonlySet<RuleId> = new Set<RuleId>(['engagement.strength-known', 'joint.need']);
 
 /**
  * A caution that goes forward only once a named person has accepted it: between floor and target, and in competition every safety caution. A
@@ -57,13 +57,15 @@ function judgedAlike(plan: Plan): Found {
  * that suit both are found corner by corner, so none is offered for the axle.
  */
 function eachPlate(plan: Plan): Found {
-  const sides = plan.corners.map((c) => {
-    const thickness = c.corner.endsWith('right') ? (plan.rightPlate as number) : plan.spacer.thickness;
-    return judgedAlike({ ...plan, corners: [c], spacer: { ...plan.spacer, thickness }, rightPlate: null });
+  const names = [...new Set(plan.corners.map((c) => c.corner))];
+  const sides = names.map((name) => {
+    const thickness = name.endsWith('right') ? (plan.rightSpacer as number) : plan.spacer.thickness;
+    const corners = plan.corners.filter((c) => c.corner === name);
+    return judgedAlike({ ...plan, corners, spacer: { ...plan.spacer, thickness }, rightSpacer: null });
   });
   const worstOf = new Map<string, Finding>();
   // One side by itself is no axle; whether both are there is asked of the whole plan.
-  const whole = plan.corners.length > 1;
+  const whole = names.length > 1;
   for (const f of sides.flatMap((s) => s.findings)) {
     if (whole && f.rule === 'reading.corners') continue;
     const key = `${f.rule}/${f.school ?? ''}/${ofKind(f)}`;
@@ -101,15 +103,31 @@ const ofKind = ({ case: c }: Finding): string =>
  */
 export function assess(asRead: Plan): Assessment {
   const plan = bare(asRead);
-  const unequal = plan.rightPlate !== null && plan.rightPlate !== plan.spacer.thickness;
-  const { numbers, findings } = unequal ? eachPlate(plan) : judgedAlike(plan);
+  const unequal = plan.rightSpacer !== null && plan.rightSpacer !== plan.spacer.thickness;
+  const found = unequal ? eachPlate(plan) : judgedAlike(plan);
+  return assessed(plan, found);
+}
+
+function assessed(plan: Plan, { numbers, findings }: Found): Assessment {
   const accepted = plan.leadSignOff !== null;
   const blocking: Finding[] = [];
   for (const f of findings) {
     const open = !accepted && needsSignOff(f, plan.use);
     if (f.level === 'stop' || f.level === 'unmeasured' || open) blocking.push(f);
   }
-  return { numbers, findings, verdict: worst(findings), blocking };
+  return { numbers: onePerCorner(numbers), findings, verdict: worst(findings), blocking };
+}
+
+/** A corner that was worked out on the shallowest and on the deepest pad stands once: by its least thread, with the worse of each end. */
+function onePerCorner(numbers: Numbers): Numbers {
+  const { corners } = numbers;
+  if (corners.length < 2 || new Set(corners.map((c) => c.corner)).size === corners.length) return numbers;
+  const merged = new Map<string, CornerNumbers>();
+  for (const c of corners) {
+    const other = merged.get(c.corner);
+    merged.set(c.corner, other === undefined ? c : worseEnds(other, c));
+  }
+  return { ...numbers, corners: [...merged.values()] };
 }
 
 /** Numbers, findings and the drawing's geometry. */
@@ -121,9 +139,9 @@ export function evaluate(asRead: Plan): Evaluation {
 
 /** The section shows the corner with the least engagement, on its own plate. */
 function drawnSide(plan: Plan, numbers: Numbers): Plan {
-  if (plan.rightPlate === null) return plan;
+  if (plan.rightSpacer === null) return plan;
   const engaged = (c: Numbers['corners'][number]): number => c.engagement?.value ?? Number.POSITIVE_INFINITY;
   const weakest = [...numbers.corners].sort((a, b) => engaged(a) - engaged(b))[0];
   if (!weakest?.corner.endsWith('right')) return plan;
-  return { ...plan, spacer: { ...plan.spacer, thickness: plan.rightPlate } };
+  return { ...plan, spacer: { ...plan.spacer, thickness: plan.rightSpacer } };
 }

@@ -3,6 +3,7 @@ import { wheelTorque } from '../document/hardware';
 import { CORNER_LABEL } from '../document/labels';
 import { type Quantity, type QuantityId, quantity } from '../document/quantities';
 import { pmText, readingText } from '../document/readingText';
+import { type OnCar, spacerOn } from '../document/setup';
 import { chamferByWheel } from '../document/wheels';
 import { clearanceReserve } from '../figures/numbers';
 import type { Finding } from '../rules/kit/finding';
@@ -17,7 +18,7 @@ export interface Input {
 }
 
 /** A conversion stud’s joint is added up from positions, every other is calibrated by the count, and neither looks at the other’s. */
-const BY_COUNT: ReadonlySet<QuantityId> = new Set<QuantityId>(['turns', 'stockBoltLength']);
+const BY_COUNT: ReadonlySet<QuantityId> = new Set<QuantityId>(['turns', 'boltLength']);
 const BY_POSITION: ReadonlySet<QuantityId> = new Set<QuantityId>(['rotorHat', 'nutGrip']);
 
 /** A reading with the words for where it was taken. */
@@ -34,6 +35,7 @@ function takenOf(plan: Plan, q: Quantity, f: Finding): Taken[] {
     const field = (q.id === 'wheelBore' ? 'bore' : q.id) as Exclude<keyof WheelEach, 'name' | 'corner'>;
     return plan.wheel.each.map((w) => ({ place: `, ${w.name}`, measured: w[field] }));
   }
+  if (q.id === 'originalLength') return [{ place: '', measured: plan.hub.original?.length ?? null }];
   if (q.id in plan.hub) return [{ place: '', measured: plan.hub[q.id as Extract<keyof Hub, 'nutThread'>] }];
   return corners.flatMap((c) => atCorner(c, q));
 }
@@ -101,7 +103,12 @@ const CHOSEN: Readonly<Record<Chosen, (plan: Plan, units: UnitSystem) => Input[]
 
 function measuredText(q: Quantity, m: Measured, units: UnitSystem): string {
   if (m === null) return 'unmeasured';
-  const plate = 'plate' in m ? (m.plate as number | undefined) : undefined;
-  const on = plate ? `, with a ${formatLength(plate, units)} plate on` : '';
+  const spacer = spacerOn(m as OnCar);
+  const on =
+    spacer === null
+      ? ', with a spacer that is not known'
+      : spacer > 0
+        ? `, with a ${formatLength(spacer, units)} spacer on`
+        : '';
   return `${readingText(q, m.value, units)} ± ${pmText(q, m.pm, units)}${on}`;
 }

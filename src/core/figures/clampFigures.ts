@@ -10,7 +10,7 @@ import type { Plan } from '../document/document';
 import { wheelTorque } from '../document/hardware';
 import { eachWheel, ofWheels } from '../document/wheels';
 import { type CompiledThread, compileThread } from './compiled';
-import { newNut } from './stack';
+import { fastenerSeat } from './counts';
 
 export interface JointNumbers {
   /** Clamp per fastener, N: friction × tool scatter. */
@@ -37,7 +37,7 @@ export interface StressNumbers {
   readonly hubEnd: boolean;
 }
 
-/** Class of the fastener that goes in; stock ones are what was read on the car. */
+/** Class of the fastener that holds the wheel; what stays on the car is as it was read. */
 export function fastenerClass(plan: Plan): BoltClass {
   const f = plan.fastener;
   return f.kind === 'bolt' || f.kind === 'stud' || f.kind === 'conversion' ? f.class : plan.hub.fastenerClass;
@@ -228,11 +228,4 @@ function settledClamp(plan: Plan, t: CompiledThread, low: number): number | null
   return grip > 0 && Number.isFinite(grip)
     ? Math.max(0, low - settlingLossRigid(grip, plan.spacer.thickness, stressArea(t.thread)))
     : null;
-}
-
-/** Seat of the fastener that bears on the wheel. */
-export function fastenerSeat(plan: Plan): Plan['hub']['seat'] {
-  const f = plan.fastener;
-  if (f.kind === 'bolt') return f.seat;
-  return newNut(f)?.seat ?? plan.hub.seat;
 }

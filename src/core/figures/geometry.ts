@@ -23,7 +23,7 @@ export interface SectionDimension {
 
 export type SectionNeed =
   | 'turns'
-  | 'stockBoltLength'
+  | 'boltLength'
   | 'studProtrusion'
   | 'tappedDepth'
   | 'rotorHat'
@@ -73,7 +73,7 @@ export function stackGeometry(plan: Plan, numbers: Numbers): StackGeometry {
     if (c && c.bearing !== null && !c.engagement) needs.push('nutThread');
   } else {
     if (!c?.travel) needs.push('turns');
-    if (bolt && !plan.hub.stockBoltLength) needs.push('stockBoltLength');
+    if (bolt && !plan.hub.boltLength) needs.push('boltLength');
     if (!bolt && !corner?.studProtrusion) needs.push('studProtrusion');
   }
   if (needs.length > 0 || !c || c.bearing === null || !c.engagement || !corner) return { drawable: false, needs };
@@ -100,14 +100,14 @@ function boltSection(plan: Plan, n: Numbers, c: CornerNumbers, seat: number, eng
   const disc = discBlock(plan, c, r);
   const face = disc.x1;
   const lead = plan.policy.leadPitches * n.thread.pitch;
-  const stock = plan.hub.stockBoltLength?.value ?? 0;
-  const length = plan.fastener.kind === 'bolt' ? plan.fastener.length : stock;
+  const present = plan.hub.boltLength?.value ?? 0;
+  const length = plan.fastener.kind === 'bolt' ? plan.fastener.length : present;
   const tip = seat - length;
   const depth = plan.corners.find((k) => k.corner === c.corner)?.tappedDepth?.value ?? null;
   const hub = depth ?? Math.max(HUB_DRAWN, -tip + 4);
   const lastFull = tip + lead;
   const engaged = engagement > 0 ? { x0: Math.max(-hub, lastFull), x1: Math.max(-hub, lastFull) + engagement } : null;
-  const thread = plan.fastener.kind === 'bolt' ? plan.fastener.threadLength : (plan.hub.stockBoltThread?.value ?? null);
+  const thread = plan.fastener.kind === 'bolt' ? plan.fastener.threadLength : (plan.hub.boltThread?.value ?? null);
   const threadEnd = thread === null ? Math.min(seat - 2, face + s + 4) : Math.min(seat, tip + thread);
   const head = r * 1.2;
   return {
@@ -164,11 +164,7 @@ function studSection(plan: Plan, n: Numbers, c: CornerNumbers, fromDisc: number,
   const inside = f.kind === 'conversion' ? tip - f.length : a ? face : -HUB_DRAWN;
   // Where nobody said how far a stud is threaded it is drawn threaded to the hub.
   const thread =
-    f.kind === 'stud' || f.kind === 'conversion'
-      ? f.threadLength
-      : a
-        ? null
-        : (plan.hub.stockStudThread?.value ?? null);
+    f.kind === 'stud' || f.kind === 'conversion' ? f.threadLength : a ? null : (plan.hub.studThread?.value ?? null);
   const shankEnd = Math.min(Math.max(2, inside, thread === null ? 0 : tip - thread), tip);
   const nut = chosenNut(plan);
   const nutLength = nut.threadLength ?? Math.max(n.thread.d * 1.2, engagement);

@@ -1,4 +1,5 @@
-import type { Plan, PlanCorner } from '../document/document';
+import type { OtherWheel, Plan, PlanCorner } from '../document/document';
+import type { OnCar } from '../document/setup';
 import { tryInput } from '../errors';
 import { camberShift } from '../stance/position';
 import { parseTyre, type Tyre } from '../stance/tyre';
@@ -42,13 +43,19 @@ const add = (...shifts: readonly Shift[]): Shift => {
   return { out, pm };
 };
 
+/** The wheel of another set that was on while something was read; null where it was one of the chosen. */
+const wheelRead = (m: OnCar | null): OtherWheel | null => (typeof m?.on?.wheel === 'object' ? m.on.wheel : null);
+
 /** What another tyre on another offset does: outside −ΔET + ΔB/2, inside the other way about. Its diameter is looked at under load. */
-function ofPlanned(plan: Plan): { outside: Shift; inside: Shift; loadedPm: number } {
+function ofWheel(plan: Plan, read: OnCar | null): { outside: Shift; inside: Shift; loadedPm: number } {
   const { planned, wheel } = plan;
-  if (planned === null) return { outside: STILL, inside: STILL, loadedPm: 0 };
-  const [was, next] = [tyreOf(wheel.tyre), tyreOf(planned.tyre)];
-  if (was === null || next === null || wheel.offset === null) return { outside: null, inside: null, loadedPm: 0 };
-  const further = planned.offset - wheel.offset;
+  const on = wheelRead(read);
+  if (planned === null && on === null) return { outside: STILL, inside: STILL, loadedPm: 0 };
+  const [before, after] = [on ?? wheel, planned ?? wheel];
+  const [was, next] = [tyreOf(before.tyre), tyreOf(after.tyre)];
+  if (was === null || next === null || before.offset === null || after.offset === null)
+    return { outside: null, inside: null, loadedPm: 0 };
+  const further = after.offset - before.offset;
   const wider = (next.sectionWidth - was.sectionWidth) / 2;
   return {
     outside: { out: -further + wider, pm: 0 },
@@ -57,6 +64,16 @@ function ofPlanned(plan: Plan): { outside: Shift; inside: Shift; loadedPm: numbe
   };
 }
 
+/** Whether nothing but a spacer moves the wheel of a corner from where it was read. */
+export const staysPut = ({ camberChange, lowerBy, planned }: Plan, c: PlanCorner): boolean =>
+  camberChange === 0 &&
+  lowerBy === 0 &&
+  planned === null &&
+  wheelRead(c.gap) === null &&
+  wheelRead(c.innerClearance) === null &&
+  wheelRead(c.loadedClearance) === null &&
+  c.clock.every((h) => wheelRead(h.clearance) === null);
+
 /**
  * Camber, ride height and planned wheel together: outward at height z above the hub's centre −z·sin Δγ; a lower car by the figure that
  * was taken for 10 mm; a wheel by its offset and width. Clock hour k stands at z = R·cos(30°·k). Inside, what the wheel comes near may
@@ -64,7 +81,7 @@ function ofPlanned(plan: Plan): { outside: Shift; inside: Shift; loadedPm: numbe
  */
 export function movesOf(plan: Plan, c: PlanCorner): Moves {
   const { camberChange, lowerBy, planned } = plan;
-  if (camberChange === 0 && lowerBy === 0 && planned === null) return NOTHING;
+  if (staysPut(plan, c)) return NOTHING;
   const sine = Math.abs(Math.sin((camberChange * Math.PI) / 180));
   const pm = PIVOT * sine;
   const radius = tyreOf(planned?.tyre ?? plan.wheel.tyre);
@@ -72,7 +89,9 @@ export function movesOf(plan: Plan, c: PlanCorner): Moves {
   const still: Shift = camberChange === 0 ? STILL : null;
   const R = radius === null ? null : radius.overallDiameter / 2;
   const lower = lowering(lowerBy, c.gapPer10);
-  const { outside, inside, loadedPm } = ofPlanned(plan);
+  const gapWheel = ofWheel(plan, c.gap);
+  const innerWheel = ofWheel(plan, c.innerClearance);
+  const loadedWheel = ofWheel(plan, c.loadedClearance ?? c.clock[0]?.clearance ?? null);
   const loadedAt = (hour: number | null): Shift => {
     if (camberChange === 0) return STILL;
     if (R === null) return null;
@@ -81,9 +100,9 @@ export function movesOf(plan: Plan, c: PlanCorner): Moves {
     return { out: Math.max(0, camberShift(R, camberChange)), pm };
   };
   return {
-    gap: add(c.archHeight === null ? still : at(c.archHeight.value), lower, outside),
-    loaded: (hour) => add(loadedAt(hour), lower, outside, { out: 0, pm: loadedPm }),
-    inner: add(camberChange === 0 ? STILL : R === null ? null : { out: -R * sine, pm }, lower, inside),
+    gap: add(c.archHeight === null ? still : at(c.archHeight.value), lower, gapWheel.outside),
+    loaded: (hour) => add(loadedAt(hour), lower, loadedWheel.outside, { out: 0, pm: loadedWheel.loadedPm }),
+    inner: add(camberChange === 0 ? STILL : R === null ? null : { out: -R * sine, pm }, lower, innerWheel.inside),
   };
 }
 

@@ -8,7 +8,7 @@ import { innerClearanceAfter } from '../stance/position';
 import type { Thread } from '../thread/designation';
 import {
   type CompiledThread,
-  carries,
+  carries as carriesClamp,
   compileThread,
   type Minimums,
   minimumsFor,
@@ -24,11 +24,12 @@ import {
   stressNumbers,
   wheelClass,
 } from './clampFigures';
-import { type Moves, movesOf, type Shift } from './moves';
-import { countedState } from '../document/bare';
+import { type Moves, movesOf, type Shift, staysPut } from './moves';
+import { countedState, type OnSpacer } from '../document/bare';
 import type { Corner, Measured, Plan, PlanCorner } from '../document/document';
 import { STAYS_PUT } from '../document/vocabulary';
 import type { School } from '../document/policy';
+import { choiceLacks } from './counts';
 import { adapterNutTarget, wheelNutTarget } from './ownNut';
 import { least, type Result, result } from './result';
 import {
@@ -59,6 +60,8 @@ export interface CornerNumbers extends StackNumbers {
   /** Spacer that would stand the tyre flush, after the camber change. */
   readonly flush: Result;
   readonly spigotLeft: Result;
+  /** Readings of this corner whose setup is not known. */
+  readonly unclear: readonly OnSpacer[];
 }
 
 export interface Numbers {
@@ -90,10 +93,10 @@ export function computeNumbers(plan: Plan): Numbers {
   const own = compileThread(hub.thread);
   const outer = outerThread(plan, own);
   const nut = newNut(fastener);
-  const stock = minimumsFor(own, hub.threadMaterial, fastenerClass(plan), hub.internalTensile, policy);
+  const present = minimumsFor(own, hub.threadMaterial, fastenerClass(plan), hub.internalTensile, policy);
   const [material, tensile] = nut ? [nut.material, nut.tensile] : [hub.threadMaterial, hub.internalTensile];
-  const hangsInStock = !nut && outer === own && spacer.adapter === null;
-  const wheel = hangsInStock ? stock : minimumsFor(outer, material, wheelClass(plan), tensile, policy);
+  const hangsInPresent = !nut && outer === own && spacer.adapter === null;
+  const wheel = hangsInPresent ? present : minimumsFor(outer, material, wheelClass(plan), tensile, policy);
   const offset = plan.planned?.offset ?? plan.wheel.offset;
   const twoJoints = fastener.kind === 'conversion' || spacer.kind === 'adapter';
   const corners: CornerNumbers[] = [];
@@ -105,7 +108,7 @@ export function computeNumbers(plan: Plan): Numbers {
     ...enoughFor(wheel, outer, tensile, clamp),
     own: own3(wheelNutTarget(plan, outer.thread), outer.thread.pitch),
   };
-  const parts = { plan, own, outer, stock: stock.minimum, enough };
+  const parts = { plan, own, outer, present: present.minimum, enough, carries: choiceLacks(plan) === null };
   for (const c of plan.corners) corners.push(cornerNumbers(parts, c));
   return {
     thread: outer.thread,
@@ -118,7 +121,7 @@ export function computeNumbers(plan: Plan): Numbers {
       ? {
           // Both ends of a two-ended stud carry one force; an adapter’s nuts have a figure of their own.
           ...enoughFor(
-            stock,
+            present,
             own,
             hub.internalTensile,
             spacer.adapter === null ? clamp : () => mostHubClamp(plan, own),
@@ -148,7 +151,7 @@ function enoughFor(
   clampOf: () => number | null,
 ): Omit<Enough, 'own'> {
   const clamp = internalTensile === null ? null : clampOf();
-  const carried = internalTensile === null || clamp === null ? 0 : carries(t, clamp, internalTensile);
+  const carried = internalTensile === null || clamp === null ? 0 : carriesClamp(t, clamp, internalTensile);
   const floor = Math.max(m.floor, carried);
   return { target: Math.max(m.minimum, floor), floor };
 }
@@ -165,17 +168,19 @@ interface CornerParts {
   readonly own: CompiledThread;
   readonly outer: CompiledThread;
   /** Target on the counted fastener, mm. */
-  readonly stock: number;
+  readonly present: number;
   readonly enough: Enough;
+  /** The counts speak of what is chosen. */
+  readonly carries: boolean;
 }
 
-function cornerNumbers({ plan, own, outer, stock, enough }: CornerParts, c: PlanCorner): CornerNumbers {
+function cornerNumbers({ plan, own, outer, present, enough, carries }: CornerParts, c: PlanCorner): CornerNumbers {
   const { spacer, policy } = plan;
   const s = spacer.thickness;
   const { pitch } = own.thread;
-  // A count that is no number is no count.
+  // A count that is no number is no count, and one of another seat is none of this.
   const travel =
-    c.turns === null || !Number.isFinite(c.turns.value)
+    c.turns === null || !Number.isFinite(c.turns.value) || !carries
       ? null
       : result(turnsToLength(Math.max(0, c.turns.value), pitch), c.turns.pm * pitch);
   const stack = chooseStack({ plan, c, travel, pitch, outer, enough });
@@ -200,8 +205,9 @@ function cornerNumbers({ plan, own, outer, stock, enough }: CornerParts, c: Plan
     window: stack.window,
     bearing: stack.bearing,
     corner: c.corner,
+    unclear: countedState(c).unclear,
     travel,
-    slipOnLimit: slipOn(plan, c, travel, stock),
+    slipOnLimit: slipOn(plan, c, travel, present),
     gapAfter: gap === null ? null : result(gapAfter(gap.value, s), gap.pm, policy.spacerPm),
     clearanceAfter: hours === null ? null : result(hours.value - s, hours.pm, policy.spacerPm),
     clearanceLimit: hours === null ? null : result(clearanceLimit(hours.value, clearanceReserve(plan)), hours.pm),
@@ -234,7 +240,7 @@ const shifted = (m: { readonly value: number; readonly pm: number }, by: NonNull
 
 /** Tightest loaded clearance once camber, height and wheel have moved each position; null where one of them is unmeasured. */
 function tightestMoved(plan: Plan, c: PlanCorner, moves: Moves): ReturnType<typeof tightestOf> {
-  if (plan.camberChange === 0 && plan.lowerBy === 0 && plan.planned === null) return tightestOf(c, plan.trim);
+  if (staysPut(plan, c)) return tightestOf(c, plan.trim);
   const move = (m: Measured, hour: number | null): Measured => {
     const by = moves.loaded(hour);
     return m === null || by === null ? null : shifted(m, by);
@@ -281,6 +287,27 @@ function narrowest(corners: readonly CornerNumbers[]): LengthWindow | null {
   return all === null || (all.max !== null && all.max < all.min) ? null : all;
 }
 
+const lower = (a: Result, b: Result): Result => least([a, b]);
+const higher = (a: Result, b: Result): Result =>
+  a === null || b === null ? null : a.value + a.pm >= b.value + b.pm ? a : b;
+
+/** One corner on two pads: the figures of the one with the least thread, and of tip, cap and thread start the worse of both. */
+export function worseEnds(a: CornerNumbers, b: CornerNumbers): CornerNumbers {
+  const base = a.engagement !== null && b.engagement !== null && b.engagement.value < a.engagement.value ? b : a;
+  return {
+    ...base,
+    engagement: a.engagement === null || b.engagement === null ? null : base.engagement,
+    slipOnLimit: lower(a.slipOnLimit, b.slipOnLimit),
+    threadNeeded: higher(a.threadNeeded, b.threadNeeded),
+    behind: higher(a.behind, b.behind),
+    further: higher(a.further, b.further),
+    deeper: a.deeper || b.deeper,
+    overhang: higher(a.overhang, b.overhang),
+    bottomGap: lower(a.bottomGap, b.bottomGap),
+    window: a.window === null || b.window === null ? null : both(a.window, b.window),
+  };
+}
+
 const both = (a: LengthWindow, b: LengthWindow): LengthWindow => ({
   min: Math.max(a.min, b.min),
   keep: Math.max(a.keep, b.keep),
@@ -289,11 +316,11 @@ const both = (a: LengthWindow, b: LengthWindow): LengthWindow => ({
 });
 
 /**
- * Whether the choice moves the wheel, or its stance is the very wish: only then are gap and clearance asked for. Studs for
+ * Whether the choice moves the wheel, or its stance is the very jobType: only then are gap and clearance asked for. Studs for
  * bolts with nothing between hub and wheel leave it where it was, and so does hanging a wheel or taking a plate off.
  */
 export const movesWheel = (plan: Plan): boolean =>
-  !STAYS_PUT.has(plan.wish) ||
+  !STAYS_PUT.has(plan.jobType) ||
   plan.spacer.thickness > 0 ||
   plan.camberChange !== 0 ||
   plan.lowerBy !== 0 ||
@@ -312,9 +339,8 @@ export function askedCorners(
   return movesWheel(plan) && !keepsPlate(plan) ? n.corners : n.corners.filter(measured);
 }
 
-const keepsPlate = ({ wish, camberChange, lowerBy, planned, corners, spacer }: Plan): boolean =>
-  (wish === 'check' || wish === 'conversion') &&
-  camberChange === 0 &&
-  lowerBy === 0 &&
-  planned === null &&
-  corners.every((c) => c.turns !== null && Math.abs(countedState(c).plate - spacer.thickness) < 1e-9);
+const keepsPlate = (plan: Plan): boolean =>
+  (plan.jobType === 'check' || plan.jobType === 'conversion') &&
+  plan.corners.every(
+    (c) => c.turns !== null && staysPut(plan, c) && Math.abs(countedState(c).asRead - plan.spacer.thickness) < 1e-9,
+  );

@@ -52,6 +52,6 @@ export function adapterNutTarget(plan: Plan, { d, pitch }: Thread): number | nul
   const a = plan.spacer.adapter;
   if (a === null) return null;
   const { nutClass, nutThread: thread, nutHeight: height } = a;
-  // A class is marked on steel nuts; what the stock nuts are made of says nothing of these.
+  // A class is marked on steel nuts; what the present nuts are made of says nothing of these.
   return ownTarget({ nutClass, material: 'steel', boltClass: plan.hub.fastenerClass, thread, height, d, pitch });
 }

@@ -37,7 +37,7 @@ function ofCorner({ name, text, hold, caution, ...detail }: CornerStep, corner: 
 
 /** Thickness of the plate at a corner, mm: the right one may differ. */
 export const plateAt = (plan: Plan, corner: Corner): number =>
-  corner.endsWith('right') ? (plan.rightPlate ?? plan.spacer.thickness) : plan.spacer.thickness;
+  corner.endsWith('right') ? (plan.rightSpacer ?? plan.spacer.thickness) : plan.spacer.thickness;
 
 function cornerSteps(plan: Plan, corner: Corner, units: UnitSystem): CornerStep[] {
   const plate = hasPlate(plan);
@@ -119,7 +119,7 @@ function upPart(plan: Plan, corner: Corner): CornerStep[] {
           caution: 'Brakes burn.',
         },
     // The same ones go back on where nothing is changed.
-    ...(plan.fastener.kind === 'stock'
+    ...(plan.fastener.kind === 'present'
       ? []
       : [
           {
@@ -269,8 +269,8 @@ function lookPart(plan: Plan): CornerStep[] {
     minutes: 2,
   };
   return [
-    ...(plan.wish === 'stance' ? [look] : []),
-    ...(ADDS_NOTHING.has(plan.wish)
+    ...(plan.jobType === 'stance' ? [look] : []),
+    ...(ADDS_NOTHING.has(plan.jobType)
       ? []
       : [
           {

@@ -1,5 +1,5 @@
 import type { Plan } from '../document/document';
-import { onCarText } from '../document/fastenerText';
+import { fastenerText, onCarText } from '../document/fastenerText';
 import { lockingOf, wheelTorque } from '../document/hardware';
 import { seatInSentence } from '../document/labels';
 import { formatThread, parseThread } from '../thread/designation';
@@ -10,9 +10,9 @@ import { type Step, step, torqueText } from './step';
 const threadName = (text: string): string => formatThread(parseThread('Thread', text));
 
 /** Both plates, or each with its side where they differ. */
-function plates({ spacer, rightPlate }: Plan, plate: string, mm: (x: number) => string): string {
-  if (rightPlate === null || rightPlate === spacer.thickness) return `2 × ${plate} ${mm(spacer.thickness)}`;
-  return `${plate} ${mm(spacer.thickness)} for the left, ${mm(rightPlate)} for the right`;
+function plates({ spacer, rightSpacer }: Plan, plate: string, mm: (x: number) => string): string {
+  if (rightSpacer === null || rightSpacer === spacer.thickness) return `2 × ${plate} ${mm(spacer.thickness)}`;
+  return `${plate} ${mm(spacer.thickness)} for the left, ${mm(rightSpacer)} for the right`;
 }
 
 const drilled = ({ spacer }: Plan): string =>
@@ -79,7 +79,16 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
         ),
       );
       break;
-    case 'stock':
+    case 'original':
+      kit.push(
+        step(
+          'kit.original',
+          `${keyed ? `${count - 2} × ${fastenerText(plan, units)}, and the 2 locking ones` : `${count} × ${fastenerText(plan, units)}`}, from the owner’s box: all present, threads clean, none stretched.`,
+          true,
+        ),
+      );
+      break;
+    case 'present':
       kit.push(
         step(
           'kit.stock',

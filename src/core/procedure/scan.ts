@@ -37,8 +37,8 @@ const thread = (what: string, is: string, wants: string): string[] =>
   word(what, is, wants, sameThread(parseThread(what, is), parseThread(what, wants)));
 
 function plateWrong(is: Spacer, plan: Plan, units: UnitSystem): string[] {
-  const { spacer: p, rightPlate } = plan;
-  const sizes = [p.thickness, ...(rightPlate === null ? [] : [rightPlate])];
+  const { spacer: p, rightSpacer } = plan;
+  const sizes = [p.thickness, ...(rightSpacer === null ? [] : [rightSpacer])];
   const nearest = sizes.reduce((a, b) => (Math.abs(b - is.thickness) < Math.abs(a - is.thickness) ? b : a));
   const circles = p.boltCircles?.every((c) => is.boltCircles?.some((o) => Math.abs(o - c) <= SAME)) ?? true;
   return [
@@ -95,7 +95,7 @@ function heldAgainst(plan: Plan, item: CatalogueItem, units: UnitSystem): Scanne
     case 'spacer': {
       if (plan.spacer.thickness === 0) return { is: 'not-wanted' };
       const wrong = plateWrong(item.spacer, plan, units);
-      const wanted = plan.rightPlate === null ? 2 : 1;
+      const wanted = plan.rightSpacer === null ? 2 : 1;
       return wrong.length === 0
         ? { is: 'fits', key: 'kit.spacers', wanted, note: null }
         : other(wrong, { spacer: item.spacer, fastener: f });
@@ -168,7 +168,7 @@ const other = (wrong: readonly string[], instead: Instead): Scanned => ({ is: 'o
 /** Whether the plan stands with the other part, judged as any choice is. A bolt of another thread is no bolt of this hub. */
 function stands(plan: Plan, wrong: readonly string[], instead: Instead): boolean {
   const strange = wrong.some((w) => w.startsWith('thread ') && w.includes(', the plan has M'));
-  return !strange && assess({ ...plan, leadSignOff: null, rightPlate: null, ...instead }).blocking.length === 0;
+  return !strange && assess({ ...plan, leadSignOff: null, rightSpacer: null, ...instead }).blocking.length === 0;
 }
 
 /** Sockets, keys, locker and cleaner: they belong to the hand, and are told where they are not what the kit asks for. */

@@ -45,7 +45,7 @@ export function shoppingLines(plan: Plan, n: Numbers, units: UnitSystem): string
         ? 'drilling not said'
         : `${spacer.lugs ?? hub.lugs} × ${spacer.boltCircles.join(' / ')}`;
     const bore = spacer.bore === null ? 'bore not said' : `bore ${formatLength(spacer.bore, units)}`;
-    const right = plan.rightPlate === null ? '' : `, ${formatLength(plan.rightPlate, units)} for the right`;
+    const right = plan.rightSpacer === null ? '' : `, ${formatLength(plan.rightSpacer, units)} for the right`;
     lines.push(
       `2 × ${spacer.kind} ${spacer.kind === 'adapter' ? '' : 'plate '}${formatLength(spacer.thickness, units)}${right}, ${drilled}, ${bore}`,
     );
@@ -75,7 +75,8 @@ export function shoppingLines(plan: Plan, n: Numbers, units: UnitSystem): string
     case 'nuts':
       lines.push(nutLine(f.nut, count, tail));
       break;
-    case 'stock':
+    case 'original':
+    case 'present':
       break;
   }
   return lines;

@@ -82,7 +82,7 @@ export function socketLines({ plan, onCar: size, parts, shop }: SocketsOf, units
       shop: next,
     });
   }
-  if (fastener.kind !== 'stock') lines.push(...newLines(plan, parts, turns, mm));
+  if (fastener.kind !== 'present') lines.push(...newLines(plan, parts, turns, mm));
   if (fastener.kind === 'conversion')
     lines.push({
       use: 'hub-end',

@@ -73,7 +73,7 @@ export function trolley(plan: Plan, units: UnitSystem): TrolleyPart[] {
   return parts;
 }
 
-function plateParts({ spacer, rightPlate }: Plan, units: UnitSystem): TrolleyPart[] {
+function plateParts({ spacer, rightSpacer }: Plan, units: UnitSystem): TrolleyPart[] {
   const name = spacer.kind === 'adapter' ? 'adapter' : `${spacer.kind} plate`;
   const circles = spacer.boltCircles?.map((c) => formatLength(c, units)).join(' / ');
   const facts = [
@@ -90,7 +90,7 @@ function plateParts({ spacer, rightPlate }: Plan, units: UnitSystem): TrolleyPar
     item: { kind: 'spacer', ...common(`${name}${side}`), spacer: { ...spacer, thickness } },
     facts,
   });
-  return rightPlate === null || rightPlate === spacer.thickness
+  return rightSpacer === null || rightSpacer === spacer.thickness
     ? [part(spacer.thickness, 2, '')]
-    : [part(spacer.thickness, 1, ', left'), part(rightPlate, 1, ', right')];
+    : [part(spacer.thickness, 1, ', left'), part(rightSpacer, 1, ', right')];
 }

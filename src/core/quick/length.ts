@@ -14,7 +14,7 @@ export interface LengthAsked {
   readonly plate: number;
   readonly plateOn: number;
   /** The bolt that is in, under the seat, mm; null where only the difference is asked. */
-  readonly stock: number | null;
+  readonly counted: number | null;
   /** Full turns of it; null where nobody counted. */
   readonly turns: number | null;
   /** Tapped depth of the hub, and room behind it, mm. */
@@ -24,9 +24,9 @@ export interface LengthAsked {
 }
 
 export interface LengthAnswer extends QuickAnswer {
-  /** Length under the seat that engages as now, mm, up to the whole mm; the difference where the stock length is unknown. */
+  /** Length under the seat that engages as now, mm, up to the whole mm; the difference where the counted length is unknown. */
   readonly keep: number;
-  /** Lengths that reach the target and stay clear; null where count or stock length is missing, or none suits. */
+  /** Lengths that reach the target and stay clear; null where count or counted length is missing, or none suits. */
   readonly window: LengthWindow | null;
   /** Full thread from the tip that the kept length needs, mm; null without a count. */
   readonly thread: number | null;
@@ -38,38 +38,43 @@ const STOCK_PM = 0.1;
 /**
  * Bolt length for a plate: as now Lc + (s − s0); to the target Lc + (s − s0) + E − N·P; clear of what is behind
  * Lc + (s − s0) + Dt + A − N·P − lead. Same pilot nose on both bolts; errors inside.
- * Worked example: stock 47 mm with a 15 mm plate keeps its engagement at 62 mm (common practice, no source).
+ * Worked example: counted 47 mm with a 15 mm plate keeps its engagement at 62 mm (common practice, no source).
  * @throws InputError for what is no thread
  */
 export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSystem): LengthAnswer {
-  const { plate, plateOn, stock, turns, depth, behind, material } = asked;
+  const { plate, plateOn, counted, turns, depth, behind, material } = asked;
   const t = compileThread(asked.thread);
   const { pitch } = t.thread;
   const longer = plate - plateOn;
-  const keep = roundTo((stock ?? 0) + longer, 0, 'up');
+  const keep = roundTo((counted ?? 0) + longer, 0, 'up');
   const lead = policy.leadPitches * pitch;
   const travel = turns === null ? null : turnsToLength(turns, pitch);
   const { minimum, floor } = minimumsFor(t, material, 'unknown', null, policy);
   const errors = TURN_RESOLUTION * pitch + STOCK_PM + policy.fastenerPm + policy.spacerPm * (plateOn > 0 ? 2 : 1);
   const roomKnown = depth !== null && behind !== null;
   const found =
-    stock === null || travel === null
+    counted === null || travel === null
       ? null
       : lengthWindow({
-          zero: stock + longer - travel,
-          keep: stock + longer,
+          zero: counted + longer - travel,
+          keep: counted + longer,
           mate: depth ?? Number.POSITIVE_INFINITY,
           enough: { target: minimum, floor, own: null },
           clear: !roomKnown
             ? null
-            : stock + longer + depth + roomToUse({ value: behind, pm: 0 }, pitch, policy.behindReserve) - travel - lead,
+            : counted +
+              longer +
+              depth +
+              roomToUse({ value: behind, pm: 0 }, pitch, policy.behindReserve) -
+              travel -
+              lead,
           pm: errors,
           clearPm: 0,
         });
   // Without depth and room the tip goes no further in than it was counted, so a longer bolt than that is none.
   const tooShort = found !== null && !roomKnown && keep < found.min - 1e-9;
   const lengths = tooShort ? null : found;
-  const thread = travel === null || stock === null ? null : travel + lead + (keep - stock - longer) + errors;
+  const thread = travel === null || counted === null ? null : travel + lead + (keep - counted - longer) + errors;
   const len = (mm: number, to: 'up' | 'down' | 'nearest') => formatLength(mm, units, to);
   const given: string[] = ['seat and pilot nose are those of the bolt that is in'];
   const missing: { what: string; changes: string }[] = [];
@@ -78,7 +83,7 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
       what: 'Turns of the bolt that is in',
       changes: 'Without them nobody knows whether what it holds now is enough: a longer bolt only keeps it.',
     });
-  if (stock === null)
+  if (counted === null)
     missing.push({
       what: 'Length of the bolt that is in',
       changes: 'With it the answer is a length, not a difference.',
@@ -97,7 +102,7 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
       changes: 'Aluminium asks for half as much again.',
     });
   }
-  const impossible = stock !== null && travel !== null && found === null;
+  const impossible = counted !== null && travel !== null && found === null;
   return {
     keep,
     window: lengths,
@@ -110,7 +115,7 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
     given: impossible ? [] : given,
     missing,
     because: [
-      `As now: ${stock === null ? '' : `${len(stock, 'nearest')} + `}${len(plate, 'up')}${plateOn > 0 ? ` − ${len(plateOn, 'down')}` : ''} = ${len((stock ?? 0) + longer, 'up')}, up to the whole mm.`,
+      `As now: ${counted === null ? '' : `${len(counted, 'nearest')} + `}${len(plate, 'up')}${plateOn > 0 ? ` − ${len(plateOn, 'down')}` : ''} = ${len((counted ?? 0) + longer, 'up')}, up to the whole mm.`,
       ...(travel === null
         ? []
         : [
@@ -126,12 +131,12 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
         : [`Threaded ${len(thread, 'up')} or more from the tip, or the plain shank meets the hub.`]),
     ],
     rows:
-      stock === null
+      counted === null
         ? []
         : [
             {
               label: 'Bolt that is in',
-              bars: [{ from: 0, to: stock, part: 'thread', text: len(stock, 'nearest') }],
+              bars: [{ from: 0, to: counted, part: 'thread', text: len(counted, 'nearest') }],
               marks: [],
             },
             {
@@ -151,12 +156,12 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
 }
 
 function saysOf(
-  { stock, turns }: LengthAsked,
+  { counted, turns }: LengthAsked,
   keep: number,
   lengths: LengthWindow | null,
   len: (mm: number, to: 'up' | 'down') => string,
 ): string {
-  if (stock === null) return `${len(keep, 'up')} longer than the bolt that is in`;
+  if (counted === null) return `${len(keep, 'up')} longer than the bolt that is in`;
   if (turns === null || lengths === null) return `${len(keep, 'up')} under the seat holds as much as now`;
   const short = keep < lengths.min - 1e-9;
   if (short) return `${len(lengths.min, 'up')} to ${len(lengths.max ?? lengths.min, 'down')} under the seat`;

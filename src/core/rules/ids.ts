@@ -16,6 +16,7 @@ export const RULE_IDS = [
   'reading.contradiction',
   'reading.error',
   'reading.corners',
+  'reading.setup',
   'thread.match',
   'circle.match',
   'bolt.behind',

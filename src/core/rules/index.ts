@@ -44,6 +44,7 @@ import { nutStart } from './nut/nutStart';
 import { nutShank } from './nut/nutShank';
 import { readingContradiction } from './reading/readingContradiction';
 import { readingCorners } from './reading/readingCorners';
+import { readingSetup } from './reading/readingSetup';
 import { readingError } from './reading/readingError';
 import type { DecidedBy, Rule } from './kit/rule';
 import { Say, type Wording } from './kit/say';
@@ -78,6 +79,7 @@ const LIST = [
   readingContradiction,
   readingError,
   readingCorners,
+  readingSetup,
   threadMatch,
   circleMatch,
   boltBehind,
@@ -139,7 +141,7 @@ export const RULES = LIST as unknown as readonly AnyRule[];
  * Version of the rules as a whole: one more whenever a rule is added, or judges a plan otherwise than before. Kept with
  * every evaluation, so that a record says by which rules it was judged.
  */
-export const RULES_VERSION = 8;
+export const RULES_VERSION = 9;
 
 const BY_ID = new Map(RULES.map((r) => [r.id, r]));
 

@@ -10,7 +10,7 @@ import { leastValue } from '../figures/result';
 /** How one thickness can go on: on the fasteners that were chosen, as it is, with longer ones, or not, with the first reason. */
 export interface SizeFit {
   readonly thickness: number;
-  readonly how: 'chosen' | 'stock' | 'longer' | 'no';
+  readonly how: 'chosen' | 'present' | 'longer' | 'no';
   /** Length that engages as now, rounded up to the whole mm, where longer fasteners do it. */
   readonly length: number | null;
   readonly window: LengthWindow | null;
@@ -23,19 +23,19 @@ export interface SizeFit {
 }
 
 /**
- * "Why not 15?" for every size: the plan with that thickness on the conversion studs or other nuts that were chosen; else on stock
- * fasteners, else with longer ones of the length that engages as the car does now. Judged by `assess` alone; nothing is judged a second way here.
+ * "Why not 15?" for every size: the plan with that thickness on the conversion studs or other nuts that were chosen; else on what is on the
+ * car, else with longer ones of the length that engages as the car does now. Judged by `assess` alone; nothing is judged a second way here.
  */
 export function fitBySize(plan: Plan, sizes: readonly number[]): SizeFit[] {
   return sizes.map((thickness) => {
-    const at: Plan = { ...plan, rightPlate: null, spacer: { ...plan.spacer, thickness } };
+    const at: Plan = { ...plan, rightSpacer: null, spacer: { ...plan.spacer, thickness } };
     if (plan.fastener.kind === 'conversion' || plan.fastener.kind === 'nuts') return onChosen(at);
-    const stock = assess({ ...at, fastener: { kind: 'stock' } });
-    const gap = leastValue(stock.numbers.corners.map((c) => c.gapAfter));
-    const inTheWay = blocksChoice(stock);
+    const asIs = assess({ ...at, fastener: { kind: 'present' } });
+    const gap = leastValue(asIs.numbers.corners.map((c) => c.gapAfter));
+    const inTheWay = blocksChoice(asIs);
     if (inTheWay.length === 0)
-      return { thickness, how: 'stock', length: null, window: null, thread: null, reason: null, gap };
-    const lengths = stock.numbers.window;
+      return { thickness, how: 'present', length: null, window: null, thread: null, reason: null, gap };
+    const lengths = asIs.numbers.window;
     const first = inTheWay[0] ?? null;
     if (lengths === null || plan.spacer.kind === 'adapter')
       return { thickness, how: 'no', length: null, window: lengths, thread: null, reason: first, gap };
@@ -125,7 +125,7 @@ export function sweepThickness(plan: Plan, to: number, stepMm: number): Thicknes
   for (let i = 0; i * stepMm <= to + 1e-9; i += 1) {
     const thickness = i * stepMm;
     // A plot over thickness is of both plates alike.
-    const judged = assess({ ...plan, rightPlate: null, spacer: { ...plan.spacer, thickness } });
+    const judged = assess({ ...plan, rightSpacer: null, spacer: { ...plan.spacer, thickness } });
     const { numbers } = judged;
     const { corners } = numbers;
     points.push({

@@ -78,7 +78,7 @@ export function oneKit(input: KitInput, onPair: (done: number) => boolean = () =
   const { plan } = input;
   // What is told once it is chosen, and plates that are alike left and right, as in every search.
   const locking = plan.locking.kind === 'unknown' ? { kind: 'none' as const } : plan.locking;
-  const base: Plan = { ...plan, rightPlate: null, locking };
+  const base: Plan = { ...plan, rightSpacer: null, locking };
   const on = input.sets.map((set) => planOn(base, set));
   const kits: Kit[] = [];
   const rejected: KitRejected[] = [];
@@ -107,7 +107,7 @@ function kitsOf(input: KitInput, on: readonly Plan[], { stud, nut }: Pair): Kit[
   const { plan, sets, plates } = input;
   const fastener = joined(stud.part, nut?.part ?? null);
   const names = { stud: stud.id, nut: nut?.id ?? null };
-  const cellsWith = (spacer: Spacer) => on.map((p) => holdsWith(p, { spacer, rightPlate: null, fastener }));
+  const cellsWith = (spacer: Spacer) => on.map((p) => holdsWith(p, { spacer, rightSpacer: null, fastener }));
   /** The first set on which a plate is not safe, as a rejection; null where it is on all. */
   const failing = (cells: ReturnType<typeof cellsWith>, plate: string | null): KitRejected | null => {
     const at = cells.findIndex((c) => UNSAFE.has(c.level));

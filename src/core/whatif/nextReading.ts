@@ -22,7 +22,7 @@ const WHEEL_FIELD: Readonly<Partial<Record<QuantityId, Exclude<keyof WheelEach, 
 const SOME: Readonly<Partial<Record<QuantityId, number>>> = {
   turns: 10,
   nutGrip: 8,
-  stockNose: 0,
+  pilotNose: 0,
   lockingShorter: 0,
   rotorHat: 7,
   chamferDepth: 1,
@@ -69,7 +69,7 @@ export function nextReading(plan: Plan, corner?: Corner): NextReading | null {
   const now = open(assess(plan).findings);
   if (now === 0) return null;
   let best: NextReading | null = null;
-  for (const q of quantitiesFor(plan.hub, plan.wish)) {
+  for (const q of quantitiesFor(plan.hub, plan.jobType)) {
     const there = plan.corners.find((c) => c.corner === corner);
     if (there && q.scope === 'corner' && q.id in there && there[q.id as 'gap'] !== null) continue;
     const then = withReading(plan, q);

@@ -1,19 +1,19 @@
-import { type BareCorner, countedState } from '../document/bare';
-import { plainSpacer, STOCK } from '../document/blank';
-import type { Fastener, Measured, Plan, Spacer } from '../document/document';
+import { plainSpacer, PRESENT } from '../document/blank';
+import type { Fastener, Measured, Plan, PlanCorner, Setup, Spacer } from '../document/document';
 import { fastenerText, onCarText } from '../document/fastenerText';
 import { assess } from '../evaluate/evaluate';
-import { compileThread } from '../figures/compiled';
 import type { Finding, Level } from '../rules/kit/finding';
 import { RANK } from '../rules/kit/finding';
 import { formatLength, type UnitSystem } from '../units/format';
+import { setupOf } from '../document/setup';
+import { ofWheels } from '../document/wheels';
 
 /** A plate and fasteners that may be put together; which they are is said beside the plan that they are told from. */
 export interface Swap {
-  /** `fitted`, `no-plate`, `stock-with-plate` and `as-maker` (what stayed on the car, without the plate) are of the plan's own parts; others number what the car owns beside them. */
+  /** `fitted`, `no-plate`, `earlier-with-plate`, `earlier` (what was on before, without the plate) and `original` are of the plan's own parts; others number what the car owns beside them. */
   readonly key: string;
   readonly spacer: Spacer;
-  readonly rightPlate: Plan['rightPlate'];
+  readonly rightSpacer: Plan['rightSpacer'];
   readonly fastener: Fastener;
 }
 
@@ -60,33 +60,38 @@ export function noPlate(hub: Plan['hub']): Spacer {
 export const staysIn = (f: Fastener): boolean => f.kind === 'conversion' || f.kind === 'stud';
 
 /**
- * States that the car's hardware allows: once studs are in, no stock bolt goes in; an adapter brings its own, so it is on as its plan has
- * it or off as the maker had it. Each other plate is tried with every fastener set that may go in, each other fastener set with every
+ * States that the car's hardware allows: once studs are in, no bolt goes in; an adapter brings its own, so it is on as its plan has it or off as
+ * the car was before. Original ones that were recorded may go back on the bare hub. Each other plate is tried with every fastener set that may go in, each other fastener set with every
  * plate.
  */
 export function swapsOf(plan: Plan, owned: Owned = NOTHING_ELSE): readonly Swap[] {
   const { fastener, spacer } = plan;
   const bare = spacer.thickness === 0;
   const none = noPlate(plan.hub);
-  const fitted: Swap = { key: 'fitted', spacer, rightPlate: plan.rightPlate, fastener };
-  const off = (key: string, f: Fastener): Swap => ({ key, spacer: none, rightPlate: null, fastener: f });
-  if (spacer.kind === 'adapter') return [fitted, off('as-maker', STOCK)];
-  const stock = fastener.kind !== 'stock' && !staysIn(fastener);
+  const fitted: Swap = { key: 'fitted', spacer, rightSpacer: plan.rightSpacer, fastener };
+  const off = (key: string, f: Fastener): Swap => ({ key, spacer: none, rightSpacer: null, fastener: f });
+  if (spacer.kind === 'adapter') return [fitted, off('earlier', PRESENT)];
+  const loosed = fastener.kind !== 'present' && !staysIn(fastener);
   const own: Swap[] = [fitted];
-  if (fastener.kind !== 'stock' && !bare) own.push(off('no-plate', fastener));
-  if (stock && !bare) own.push({ key: 'stock-with-plate', spacer, rightPlate: plan.rightPlate, fastener: STOCK });
-  if (stock || (fastener.kind === 'stock' && !bare)) own.push(off('as-maker', STOCK));
+  if (fastener.kind !== 'present' && !bare) own.push(off('no-plate', fastener));
+  if (loosed && !bare)
+    own.push({ key: 'earlier-with-plate', spacer, rightSpacer: plan.rightSpacer, fastener: PRESENT });
+  if (loosed || (fastener.kind === 'present' && !bare)) own.push(off('earlier', PRESENT));
+
+  const recorded = plan.hub.hardware !== 'original' && plan.hub.original !== null;
+  if (recorded && fastener.kind !== 'original' && !staysIn(fastener) && plan.hub.fastening === 'bolt')
+    own.push(off('original', { kind: 'original' }));
 
   // What stays in the hub can only be another of its kind by taking it out: that is a job, and no swap.
-  const others = owned.fasteners.filter((f) => !staysIn(f) && f.kind !== 'stock' && !same(f, fastener));
+  const others = owned.fasteners.filter((f) => !staysIn(f) && f.kind !== 'present' && !same(f, fastener));
   const loose = staysIn(fastener) ? [] : others;
   const plates = owned.plates.filter((p) => p.kind !== 'adapter' && p.thickness > 0 && !same(p, spacer));
-  const every = [fastener, ...(stock ? [STOCK] : []), ...loose];
+  const every = [fastener, ...(loosed ? [PRESENT] : []), ...loose];
   const withPlates = plates.flatMap((p, i) =>
-    every.map((f, j): Swap => ({ key: `plate-${i + 1}-${j}`, spacer: p, rightPlate: null, fastener: f })),
+    every.map((f, j): Swap => ({ key: `plate-${i + 1}-${j}`, spacer: p, rightSpacer: null, fastener: f })),
   );
   const withFasteners = loose.flatMap((f, i): Swap[] => [
-    ...(bare ? [] : [{ key: `set-${i + 1}-plate`, spacer, rightPlate: plan.rightPlate, fastener: f }]),
+    ...(bare ? [] : [{ key: `set-${i + 1}-plate`, spacer, rightSpacer: plan.rightSpacer, fastener: f }]),
     off(`set-${i + 1}-bare`, f),
   ]);
   return [...own, ...withFasteners, ...withPlates];
@@ -104,13 +109,13 @@ export function swapText(swap: Swap, fitted: Plan, units: UnitSystem): string {
   const ownPlate = same(swap.spacer, fitted.spacer);
   const held = (): string => {
     // What stayed on the car belongs to no plate: it is called what it is.
-    if (swap.fastener.kind === 'stock' && !ownPlate)
-      return `the ${onCarText(hub, units, loose, fastener.kind !== 'stock')}`;
+    if (swap.fastener.kind === 'present' && !ownPlate)
+      return `the ${onCarText(hub, units, loose, fastener.kind !== 'present')}`;
     if (same(swap.fastener, fastener)) {
       if (fitted.spacer.thickness === 0) return `these ${loose}`;
       return ownPlate ? `its ${loose}` : `the ${plateOf(fitted.spacer)}’s ${loose}`;
     }
-    if (swap.fastener.kind === 'stock') return `the ${onCarText(hub, units, loose, fastener.kind !== 'stock')}`;
+    if (swap.fastener.kind === 'present') return `the ${onCarText(hub, units, loose, fastener.kind !== 'present')}`;
     return fastenerText({ fastener: swap.fastener, hub }, units);
   };
   if (swap.spacer.thickness === 0 && fitted.spacer.thickness === 0 && same(swap.fastener, fastener)) return held();
@@ -136,10 +141,10 @@ export const planOn = (plan: Plan, set: SwapSet): Plan => (set.measured ? plan :
 /** Whether the joint holds and sits with these parts, and what decides. @param on the plan with the wheel set on */
 export function holdsWith(
   on: Plan,
-  swap: Pick<Swap, 'spacer' | 'rightPlate' | 'fastener'>,
+  swap: Pick<Swap, 'spacer' | 'rightSpacer' | 'fastener'>,
 ): Pick<SwapCell, 'level' | 'reason' | 'plan'> {
-  const { spacer, rightPlate, fastener } = swap;
-  const plan: Plan = { ...on, leadSignOff: null, spacer, rightPlate, fastener };
+  const { spacer, rightSpacer, fastener } = swap;
+  const plan: Plan = { ...on, leadSignOff: null, spacer, rightSpacer, fastener };
   const reason = assess(plan).findings.find(
     (f) => ASKED.test(f.rule) && f.rule !== 'engagement.strength-known' && RANK[f.level] <= RANK.caution,
   );
@@ -163,8 +168,8 @@ export function carries(plan: Plan, set: SwapSet): number | null {
       ...on,
       leadSignOff: null,
       spacer: { ...none, thickness },
-      rightPlate: null,
-      // Stock bolts and studs are judged by what was counted, as they are.
+      rightSpacer: null,
+      // What is on the car is judged by what was counted, as it is.
       fastener: plan.fastener,
     }).findings.every((f) => !LENGTH.test(f.rule) || (f.level !== 'stop' && f.level !== 'unmeasured'));
   let most: number | null = null;
@@ -181,50 +186,58 @@ export function carries(plan: Plan, set: SwapSet): number | null {
 
 const LENGTH = /^(reading|engagement|thread|bolt|stud|nut|fastener)\./;
 
-/** How much deeper another set's pads are than those that were counted on, with every wheel inside its ±; null where nobody measured them. */
-function deeper(was: Plan['wheel'], now: Plan['wheel']): Measured {
-  const range = (w: Plan['wheel']): readonly [number, number] | null => {
-    const pads = w.each.length > 0 ? w.each.map((e) => e.padThickness) : [w.padThickness];
-    let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
-    for (const m of pads) {
-      if (m === null) return null;
-      low = Math.min(low, m.value - m.pm);
-      high = Math.max(high, m.value + m.pm);
-    }
-    return [low, high];
-  };
-  const [a, b] = [range(was), range(now)];
-  if (a === null || b === null || was.seat !== now.seat || was.seat === 'unknown') return null;
-  const [low, high] = [b[0] - a[1], b[1] - a[0]];
-  return { value: (low + high) / 2, pm: (high - low) / 2 };
-}
-
+/**
+ * The plan with another set hung: its counts were made on the wheels that the plan was measured on, so they are carried over by the
+ * difference of the pads, or say nothing where those were not measured or seat otherwise. What was read of tyre and arch is not theirs.
+ */
 function onOtherWheels(plan: Plan, wheel: Plan['wheel']): Plan {
-  const by = deeper(plan.wheel, wheel);
-  const { pitch } = compileThread(plan.hub.thread).thread;
-  const further = (m: Measured, per: number): Measured =>
-    m === null || by === null ? null : { ...m, value: m.value + by.value * per, pm: m.pm + Math.abs(by.pm * per) };
   return {
     ...plan,
     wheel,
-    // What the car came with was counted on other wheels, so it is no measure here.
-    hub: { ...plan.hub, hardware: 'unknown', makersLength: null, nutGrip: further(plan.hub.nutGrip, 1) },
-    corners: plan.corners.map(
-      (c): BareCorner => ({
-        ...c,
-        turns: further(c.turns, -1 / pitch),
-        // A thinner pad lets the same fastener in further than it was counted, just as a thinner plate does.
-        counted: by === null ? countedState(c) : { plate: countedState(c).plate - by.value, pm: by.pm },
-        standThrough: null,
-        visibleThread: null,
-        slidesOn: null,
-        chamferDepth: null,
-        gap: null,
-        loadedClearance: null,
-        clock: [],
-        innerClearance: null,
-        chalk: [],
-      }),
-    ),
+    hub: { ...plan.hub, nutGrip: gripOn(plan, wheel) },
+    corners: plan.corners.map((c) => ({
+      ...c,
+      turns: c.turns === null ? null : { ...c.turns, on: onWheel(plan, c, setupOf(c.turns)) },
+      standThrough: null,
+      visibleThread: null,
+      slidesOn: null,
+      chamferDepth: null,
+      gap: null,
+      loadedClearance: null,
+      clock: [],
+      innerClearance: null,
+      chalk: [],
+    })),
   };
+}
+
+/** The wheel that a corner was counted on, as one of another set than the one that hangs now. */
+function onWheel({ wheel }: Plan, c: PlanCorner, on: Setup): Setup {
+  if (on.wheel !== 'chosen') return on;
+  const own = wheel.each.find((w) => w.corner === c.corner);
+  const range = padRange(wheel);
+  const pad = own?.padThickness ?? (range && { value: (range[0] + range[1]) / 2, pm: (range[1] - range[0]) / 2 });
+  const { name, seat, tyre, offset } = wheel;
+  return { ...on, wheel: { name, seat, pad, tyre, offset } };
+}
+
+/** Least and most of the pads of a set, errors inside; null as soon as one was not measured. */
+function padRange(wheel: Plan['wheel']): readonly [number, number] | null {
+  let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (const { measured: m } of ofWheels(wheel, 'padThickness')) {
+    if (m === null) return null;
+    low = Math.min(low, m.value - m.pm);
+    high = Math.max(high, m.value + m.pm);
+  }
+  return [low, high];
+}
+
+/** A nut's grip on another set: further out by as much as its pads are deeper, with every wheel inside its ±; null where they were not measured. */
+function gripOn(plan: Plan, wheel: Plan['wheel']): Measured {
+  const { nutGrip } = plan.hub;
+  const [a, b] = [padRange(plan.wheel), padRange(wheel)];
+  if (nutGrip === null || a === null || b === null || plan.wheel.seat !== wheel.seat || wheel.seat === 'unknown')
+    return null;
+  const [low, high] = [b[0] - a[1], b[1] - a[0]];
+  return { value: nutGrip.value + (low + high) / 2, pm: nutGrip.pm + (high - low) / 2 };
 }

@@ -23,7 +23,7 @@ export function trialFindings(plan: Plan, corner: Corner, { thickness, fastener 
   const tried: Plan = {
     ...plan,
     corners: [at],
-    rightPlate: null,
+    rightSpacer: null,
     trim: 0,
     camberChange: 0,
     lowerBy: 0,

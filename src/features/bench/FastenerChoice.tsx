@@ -15,7 +15,7 @@ import { LockingInput } from './LockingInput';
 import { MoreFields } from './MoreFields';
 import { NoseInput } from './NoseInput';
 import { blankNut, NutForm } from './NutForm';
-import type { Fastener } from '@/core/document/document';
+import type { Fastener, Plan } from '@/core/document/document';
 import type { LengthWindow } from '@/core/engagement/boltStack';
 import type { Evaluation } from '@/core/evaluate/evaluate';
 import type { Bench } from './useBench';
@@ -38,7 +38,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
       : choice.fastener.kind === 'stud'
         ? choice.fastener.protrusion
         : null;
-  const suggested = w ? roundTo(w.keep, 0, 'up') : (plan.hub.stockBoltLength?.value ?? 40) + choice.spacer.thickness;
+  const suggested = w ? roundTo(w.keep, 0, 'up') : (plan.hub.boltLength?.value ?? 40) + choice.spacer.thickness;
   const set = (mm: number) => bench.setFastener(longerFastener(plan, mm));
   const setClass = (c: BoltClass) => {
     if (choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud')
@@ -57,8 +57,8 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
   const threadHint = least === null ? 'tip to plain shank' : `${formatLength(least, units, 'up')} or more`;
 
   if (plan.spacer.kind === 'adapter') return <OnAdapter bench={bench} />;
-  const pick = (v: 'stock' | 'longer' | 'other') => {
-    if (v === 'stock') bench.setFastener({ kind: 'stock' });
+  const pick = (v: 'present' | 'original' | 'longer' | 'other') => {
+    if (v === 'present' || v === 'original') bench.setFastener({ kind: v });
     else if (v === 'longer') set(suggested);
     else if (bolt) {
       const nut = blankNut(plan.hub.thread, plan.wheel.seat);
@@ -81,9 +81,12 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
     <div className="flex flex-wrap items-start gap-x-3 gap-y-3">
       <Segments
         label={bolt ? 'Bolts' : 'Studs'}
-        value={longer ? 'longer' : kind === 'stock' ? 'stock' : 'other'}
+        value={longer ? 'longer' : kind === 'present' || kind === 'original' ? onCarKind(plan, kind) : 'other'}
         options={[
-          { value: 'stock', label: plan.hub.hardware === 'makers' ? 'Original' : 'On the car now' },
+          { value: 'present', label: plan.hub.hardware === 'original' ? 'Original' : 'On the car now' },
+          ...(plan.hub.hardware !== 'original' && plan.hub.original?.length
+            ? [{ value: 'original' as const, label: 'Original' }]
+            : []),
           { value: 'longer', label: 'Longer' },
           { value: 'other', label: bolt ? 'Conversion studs' : 'Other nuts' },
         ]}
@@ -181,6 +184,10 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
   );
 }
 
+/** Where the original ones are on the car they are the present ones. */
+const onCarKind = (plan: Plan, kind: 'present' | 'original'): 'present' | 'original' =>
+  plan.hub.hardware === 'original' ? 'present' : kind;
+
 /** Nuts on an adapter’s own studs: the factory ones, or others of any kind. */
 function OnAdapter({ bench }: { bench: Bench }) {
   const { choice, plan } = bench;
@@ -190,12 +197,12 @@ function OnAdapter({ bench }: { bench: Bench }) {
     <div className="flex flex-wrap items-start gap-x-3 gap-y-3">
       <Segments
         label="Nuts on the adapter’s studs"
-        value={fastener.kind === 'nuts' ? 'other' : 'stock'}
+        value={fastener.kind === 'nuts' ? 'other' : 'present'}
         options={[
-          { value: 'stock', label: plan.hub.hardware === 'makers' ? 'Original' : 'On the car now' },
+          { value: 'present', label: plan.hub.hardware === 'original' ? 'Original' : 'On the car now' },
           { value: 'other', label: 'Other nuts' },
         ]}
-        onChange={(v) => bench.setFastener(v === 'stock' ? { kind: 'stock' } : { kind: 'nuts', nut: blank() })}
+        onChange={(v) => bench.setFastener(v === 'present' ? { kind: 'present' } : { kind: 'nuts', nut: blank() })}
       />
       <LockingInput bench={bench} />
       <p className="mt-[21px] flex min-h-[44px] items-center text-[14px] text-soft">

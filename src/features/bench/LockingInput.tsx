@@ -20,7 +20,7 @@ function pieceOf(locking: Locking | undefined): Piece | null {
 /** The locking piece of new hardware, which is never counted. */
 export function LockingInput({ bench }: { bench: Bench }) {
   const { locking, fastener } = bench.choice;
-  const keepsStock = fastener.kind === 'stock' || (fastener.kind === 'stud' && fastener.nut === null);
+  const keepsPresent = fastener.kind === 'present' || (fastener.kind === 'stud' && fastener.nut === null);
   const piece = pieceOf(locking);
   const pick = (v: Piece) => {
     if (v === 'none') bench.setLocking({ kind: 'none' });
@@ -28,8 +28,8 @@ export function LockingInput({ bench }: { bench: Bench }) {
   };
   return (
     <>
-      {keepsStock ? null : <Segments label="Locking piece" value={piece} options={PIECES} onChange={pick} />}
-      {!keepsStock && locking?.kind === 'piece' && locking.shorter !== 0 ? (
+      {keepsPresent ? null : <Segments label="Locking piece" value={piece} options={PIECES} onChange={pick} />}
+      {!keepsPresent && locking?.kind === 'piece' && locking.shorter !== 0 ? (
         <LengthInput
           label="It reaches less by"
           value={locking.shorter}

@@ -29,7 +29,7 @@ export function MoreFields({ bench }: { bench: Bench }) {
     (choice.lowerBy ?? 0) !== 0 ||
     (choice.trim ?? 0) !== 0 ||
     choice.planned != null ||
-    choice.rightPlate != null ||
+    choice.rightSpacer != null ||
     (choice.condition ?? 'dry') !== 'dry' ||
     choice.spacer.centring !== 'hub';
   const [open, setOpen] = useState(set);
@@ -73,9 +73,9 @@ export function MoreFields({ bench }: { bench: Bench }) {
           <LengthInput
             label="Right plate, if unlike"
             optional
-            value={choice.rightPlate ?? null}
+            value={choice.rightSpacer ?? null}
             range={{ min: 0, max: 60 }}
-            onLength={(rightPlate) => setLater({ rightPlate })}
+            onLength={(rightSpacer) => setLater({ rightSpacer })}
             className="w-[142px]"
           />
         </div>

@@ -14,7 +14,7 @@ export function SizeTable({ bench, units }: { bench: Bench; units: UnitSystem })
   const take = (f: SizeFit) => {
     bench.setSpacer({ thickness: f.thickness });
     if (f.how === 'chosen') return;
-    bench.setFastener(f.how === 'longer' && f.length !== null ? longerFastener(plan, f.length) : { kind: 'stock' });
+    bench.setFastener(f.how === 'longer' && f.length !== null ? longerFastener(plan, f.length) : { kind: 'present' });
   };
   return (
     <table className="w-full text-[14px]">
@@ -70,7 +70,7 @@ export function SizeTable({ bench, units }: { bench: Bench; units: UnitSystem })
 
 function howText(f: SizeFit, fastening: 'bolt' | 'stud', units: UnitSystem): string {
   if (f.how === 'chosen') return 'Goes on what was chosen.';
-  if (f.how === 'stock') return `Goes on the ${fastening}s that are on the car.`;
+  if (f.how === 'present') return `Goes on the ${fastening}s that are on the car.`;
   const thread = f.thread === null ? '' : `, threaded ${formatLength(f.thread, units, 'up')} or more`;
   return `Goes with ${fastening}s of ${formatLength(f.length ?? 0, units)}${thread}.`;
 }

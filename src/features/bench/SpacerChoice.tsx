@@ -30,7 +30,7 @@ export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem
   const pickKind = (kind: typeof spacer.kind) => {
     bench.setSpacer({ kind, ...(kind === 'adapter' ? {} : { adapter: null }) });
     // Nuts go on an adapter’s own studs, and nothing else that was chosen before.
-    if (kind === 'adapter' && bench.choice.fastener.kind !== 'nuts') bench.setFastener({ kind: 'stock' });
+    if (kind === 'adapter' && bench.choice.fastener.kind !== 'nuts') bench.setFastener({ kind: 'present' });
   };
   return (
     <div className="flex flex-wrap items-start gap-x-3 gap-y-3">

@@ -52,7 +52,7 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
   const shelf = useMemo(() => [...(own ?? []), ...(file?.parts ?? [])], [own, file]);
   const [wish, setWish] = useState('3');
   // For clearance the smallest spacer that clears is wanted, for stance the one that comes nearest to a gap.
-  const [first, setFirst] = useState<keyof typeof FIRST>(bench.plan.wish === 'clearance' ? 'thinnest' : 'nearest');
+  const [first, setFirst] = useState<keyof typeof FIRST>(bench.plan.jobType === 'clearance' ? 'thinnest' : 'nearest');
   const [error, setError] = useState<string>();
   const { done, run, stop } = useWorkerRun<SearchWorker>(startWorker);
   const [found, setFound] = useState<Found | null>(null);

@@ -27,7 +27,7 @@ const choiceSchema = z.strictObject({
   lowerBy: planSchema.shape.lowerBy.optional(),
   planned: planSchema.shape.planned.optional(),
   trim: planSchema.shape.trim.optional(),
-  rightPlate: planSchema.shape.rightPlate.optional(),
+  rightSpacer: planSchema.shape.rightSpacer.optional(),
   locking: lockingSchema.optional(),
   condition: hubSchema.shape.condition.optional(),
   candidates: z.array(z.strictObject(pair)).max(4).optional(),

@@ -1,7 +1,7 @@
 import { formatDistanceStrict, isBefore } from 'date-fns';
 import { NavLink } from '@/ui/NavLink';
-import { AXLE_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
-import type { Use, Wish } from '@/core/document/vocabulary';
+import { AXLE_LABEL, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
+import type { Use, JobType } from '@/core/document/vocabulary';
 import type { BoardStage } from '@/store/board';
 import type { JobLine } from '@/store/jobs';
 import { LinkButton } from '@/ui/Button';
@@ -118,7 +118,7 @@ function JobRow({ line, next, now }: { line: JobLine; next: string; now: Date })
           <span className="figure ml-1 text-[13px] text-soft">{line.plate}</span>
         </span>
         <span className="text-[14px] text-soft">
-          {AXLE_LABEL[job.axle]} · {WISH_LABEL[job.wish as Wish].toLowerCase()} ·{' '}
+          {AXLE_LABEL[job.axle]} · {JOB_TYPE_LABEL[job.wish as JobType].toLowerCase()} ·{' '}
           {USE_LABEL[job.use as Use].toLowerCase()}
         </span>
         <span className="flex flex-wrap items-center gap-x-3 gap-y-0.5 py-1 text-[14px]">

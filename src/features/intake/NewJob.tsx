@@ -2,8 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import { CORNER_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
-import { type Corner, CORNERS, type Use, type Wish } from '@/core/document/vocabulary';
+import { CORNER_LABEL, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
+import { type Corner, CORNERS, type Use, type JobType } from '@/core/document/vocabulary';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { optionsOf, SelectField } from '@/ui/Field';
@@ -19,7 +19,7 @@ const AXLES = [
 ];
 
 /** What each wish is about, and what it asks for. */
-const WISH_LINE: Readonly<Record<Wish, string>> = {
+const JOB_TYPE_LINE: Readonly<Record<JobType, string>> = {
   clearance: 'Clearance: the smallest spacer that clears wins.',
   stance: 'Stance: the biggest spacer that never rubs wins.',
   conversion: 'Conversion: studs and nuts for bolts, with a plate or without.',
@@ -41,7 +41,7 @@ export function NewJob({
 }) {
   const router = useRouter();
   const [axle, setAxle] = useState<'front' | 'rear' | 'both'>('front');
-  const [wish, setWish] = useState<Wish>('stance');
+  const [wish, setWish] = useState<JobType>('stance');
   const [use, setUse] = useState<Use>('street');
   const [wheelSetId, setWheelSetId] = useState(wheelSets[0]?.id ?? '');
   const [corner, setCorner] = useState<Corner>('front-left');
@@ -69,7 +69,7 @@ export function NewJob({
         <Segments
           label="Wish"
           value={wish}
-          options={optionsOf(WISH_LABEL) as { value: Wish; label: string }[]}
+          options={optionsOf(JOB_TYPE_LABEL) as { value: JobType; label: string }[]}
           onChange={setWish}
         />
         <Segments
@@ -105,7 +105,7 @@ export function NewJob({
         ) : null}
       </div>
       <p className="text-[13px] text-soft">
-        {WISH_LINE[wish]}
+        {JOB_TYPE_LINE[wish]}
         {use === 'competition' ? ' Competition: every caution is a stop unless the lead signs it off.' : ''}
         {axle === 'both' ? ' Both axles: one visit, a job for each, so each has its own thickness.' : ''}
       </p>

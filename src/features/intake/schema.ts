@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { InputError, tryInput } from '@/core/errors';
-import { CORNERS, HARDWARE_ON, SEATS, USES, WISHES } from '@/core/document/vocabulary';
+import { CORNERS, HARDWARE_ON, SEATS, USES, JOB_TYPES } from '@/core/document/vocabulary';
 import { carriedSchema } from '@/core/quick/carried';
 import { isSource } from '@/core/document/source';
 import { parseDrilling } from '@/core/parts/drilling';
@@ -144,7 +144,7 @@ export const jobForm = z.object({
   /** Studs come out again, and the hub takes bolts as it did before. */
   studsOut: z.boolean().optional(),
   wheelSetId: z.string().min(1, 'Choose a wheel set.'),
-  wish: z.enum(WISHES),
+  wish: z.enum(JOB_TYPES),
   use: z.enum(USES),
   carried: z.strictObject({ figures: carriedSchema, corner: z.enum(CORNERS) }).optional(),
 });

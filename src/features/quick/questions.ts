@@ -61,7 +61,7 @@ export const QUESTIONS: readonly Question[] = [
     asks: [
       THREAD,
       length('plate', 'Plate to go on', { min: 0, max: 100 }, { needed: true }),
-      length('stock', 'Bolt that is in, under the seat', { min: 10, max: 150 }),
+      length('counted', 'Bolt that is in, under the seat', { min: 10, max: 150 }),
       TURNS,
       PLATE_ON,
       length('depth', 'Tapped depth of the hub', { min: 1, max: 100 }),
@@ -74,7 +74,7 @@ export const QUESTIONS: readonly Question[] = [
           thread: v.word('thread'),
           plate: v.num('plate') ?? 0,
           plateOn: v.num('plateOn') ?? 0,
-          stock: v.num('stock'),
+          counted: v.num('counted'),
           turns: v.num('turns'),
           depth: v.num('depth'),
           behind: v.num('behind'),
@@ -87,7 +87,7 @@ export const QUESTIONS: readonly Question[] = [
       hub: { thread: v.word('thread'), fastening: 'bolt', threadMaterial: v.word('material') as ThreadMaterial },
       readings: readingsOf(typed, [
         ['turns', 'turns', 'count', true],
-        ['stock', 'stockBoltLength', 'caliper'],
+        ['counted', 'boltLength', 'caliper'],
         ['depth', 'tappedDepth', 'caliper'],
         ['behind', 'roomBehind', 'caliper'],
       ]),

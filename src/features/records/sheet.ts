@@ -1,5 +1,5 @@
 import { format } from 'date-fns';
-import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
+import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
 import { wheelTorque } from '@/core/document/hardware';
 import { fastenerText } from '@/core/document/fastenerText';
 import type { Plan } from '@/core/document/document';
@@ -27,13 +27,13 @@ export function factsOf(
   const earlyRules = revision !== null && (rulesVersion ?? 0) < 7;
   return [
     // Releases up to rules version 6 wrote “stock” for whatever hung on the car.
-    ...(earlyRules && plan.fastener.kind === 'stock' && plan.hub.hardware !== 'makers'
+    ...(earlyRules && plan.fastener.kind === 'present' && plan.hub.hardware !== 'original'
       ? [['Hardware', 'not identified by the release that signed this'] as [string, string]]
       : []),
     ['Vehicle', `${vehicle.name}, ${vehicle.plate}`],
     ['Axle', `${AXLE_LABEL[plan.axle]}, ${drillingText(plan.hub, units)}`],
     ['Wheels', `${plan.wheel.name}, ${plan.wheel.tyre}`],
-    ['Wish and use', `${WISH_LABEL[plan.wish]}, ${USE_LABEL[plan.use].toLowerCase()}`],
+    ['Job type and use', `${JOB_TYPE_LABEL[plan.jobType]}, ${USE_LABEL[plan.use].toLowerCase()}`],
     ['Thread, seat', threadText(plan)],
     ['Spacer', spacerText(plan, units)],
     ...(plan.spacer.adapter ? [['Adapter', adapterText(plan.spacer.adapter, units)] as [string, string]] : []),
@@ -96,7 +96,9 @@ function threadText({ fastener: f, hub }: Plan): string {
       return `${threadName(hub.thread)}, ${seatInSentence(f.nut?.seat ?? hub.seat)}`;
     case 'nuts':
       return `${threadName(hub.thread)}, ${seatInSentence(f.nut.seat)}`;
-    case 'stock':
+    case 'original':
+      return `${threadName(hub.thread)}, ${seatInSentence(hub.hardware === 'original' ? hub.seat : (hub.original?.seat ?? 'unknown'))}`;
+    case 'present':
       return `${threadName(hub.thread)}, ${seatInSentence(hub.seat)}`;
   }
 }
@@ -104,10 +106,10 @@ function threadText({ fastener: f, hub }: Plan): string {
 const drillingText = ({ lugs, boltCircle }: Plan['hub'], units: UnitSystem): string =>
   lugs === null || boltCircle === null ? 'drilling not known' : `${lugs} × ${formatLength(boltCircle, units)}`;
 
-function spacerText({ spacer, rightPlate }: Plan, units: UnitSystem): string {
-  if (spacer.thickness === 0 && rightPlate === null) return 'none';
+function spacerText({ spacer, rightSpacer }: Plan, units: UnitSystem): string {
+  if (spacer.thickness === 0 && rightSpacer === null) return 'none';
   const size = formatLength(spacer.thickness, units);
-  const right = rightPlate === null ? '' : ` left, ${formatLength(rightPlate, units)} right`;
+  const right = rightSpacer === null ? '' : ` left, ${formatLength(rightSpacer, units)} right`;
   const on =
     spacer.lugs === null || spacer.boltCircles === null ? '' : `, ${spacer.lugs} × ${spacer.boltCircles.join(' / ')}`;
   const len = (x: number) => formatLength(x, units);
@@ -125,7 +127,7 @@ const named = (text: string): string => (text === 'unknown' ? 'not known' : text
 function classText({ fastener: f, hub }: Plan): string {
   const nut = 'nut' in f && f.nut ? f.nut.class : hub.nutClass;
   const own = 'class' in f ? f.class : hub.fastenerClass;
-  return f.kind === 'bolt' || (f.kind === 'stock' && hub.fastening === 'bolt')
+  return f.kind === 'bolt' || (f.kind === 'present' && hub.fastening === 'bolt')
     ? `class ${named(own)}`
     : `studs’ class ${named(own)}, nuts’ ${named(nut)}`;
 }

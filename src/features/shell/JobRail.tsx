@@ -2,9 +2,9 @@ import { format } from 'date-fns';
 import { assess } from '@/core/evaluate/evaluate';
 import { sentence } from '@/core/rules/index';
 import { NavLink } from '@/ui/NavLink';
-import { AXLE_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
+import { AXLE_LABEL, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
 import { type Policy, policyChanges } from '@/core/document/policy';
-import type { Use, Wish } from '@/core/document/vocabulary';
+import type { Use, JobType } from '@/core/document/vocabulary';
 import type { JobWhole } from '@/store/jobs';
 import type { ChoiceDraft, JobRow } from '@/store/schema';
 import { fastenerText } from '@/core/document/fastenerText';
@@ -74,7 +74,7 @@ export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
 }
 
 const wishedText = (job: JobRow): string =>
-  `${WISH_LABEL[job.wish as Wish].toLowerCase()} · ${USE_LABEL[job.use as Use].toLowerCase()}`;
+  `${JOB_TYPE_LABEL[job.wish as JobType].toLowerCase()} · ${USE_LABEL[job.use as Use].toLowerCase()}`;
 
 /** Where an axle stands, in a word: its stage, or that it rests. */
 const standsText = (job: JobRow): string => {
@@ -153,7 +153,7 @@ const WORK = ['take-in', 'measure', 'choose', 'stage', 'fit', 'torque'];
 /** What a plan B is, in a line. */
 const planBText = ({ spacer, fastener }: ChoiceDraft, whole: JobWhole, units: UnitSystem): string => {
   const { fastening, nutStyle, hardware } = hubOf(whole);
-  const hub = { fastening, nutStyle: nutStyle as 'open', hardware, stockBoltLength: null };
+  const hub = { fastening, nutStyle: nutStyle as 'open', hardware, boltLength: null, original: null };
   const plate = spacer.thickness === 0 ? 'no plate' : `${formatLength(spacer.thickness, units)} ${spacer.kind}`;
   return `${plate}, ${fastenerText({ fastener, hub }, units)}`;
 };

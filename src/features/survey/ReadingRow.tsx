@@ -6,12 +6,12 @@ import { countedReadings, type Quantity, type QuantityId, UNSEEN } from '@/core/
 import type { Corner } from '@/core/document/vocabulary';
 import { combineRepeats } from '@/core/uncertainty';
 import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/document/readingText';
-import { formatLength, type UnitSystem } from '@/core/units/format';
+import type { UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
 import { VerdictMark } from '@/ui/Verdict';
 import { keepReading, takeBack } from './actions';
-import { usePlateOn } from './OnCar';
+import { useSetupOn } from './OnCar';
 import { useFigure } from './useFigure';
 
 export interface TakenReading {
@@ -22,8 +22,8 @@ export interface TakenReading {
   readonly value: number;
   readonly typed: string;
   readonly pm: number;
-  /** Plate that was on, mm; null where nothing was. */
-  readonly plate: number | null;
+  /** What was on, in words; empty where nothing was. Readings of another setup are figures of another state. */
+  readonly on: string;
   readonly method: string;
   readonly by: string;
   /** Already worded, so that server and browser agree on the time zone. */
@@ -61,11 +61,11 @@ export function TakenLine({ q, taken, units }: { q: Quantity; taken: readonly Ta
     );
   }
   const show = (x: number) => readingText(q, x, units);
-  // Readings with another plate on are figures of another state: only those of the last one stand together.
+  // Readings of another setup are figures of another state: only those of the last one stand together.
   const alike =
     countedReadings(
       q.id,
-      figures.filter((r) => r.plate === last.plate),
+      figures.filter((r) => r.on === last.on),
     ) ?? [];
   const all = combineRepeats(alike);
   return (
@@ -74,7 +74,7 @@ export function TakenLine({ q, taken, units }: { q: Quantity; taken: readonly Ta
       <span className="figure text-[13px] text-soft">± {pmText(q, all.pm, units)}</span>
       <span className="block text-[12.5px] text-soft">
         {alike.length > 1 ? `${alike.length} readings, spread ${show(all.spread)}; last ` : ''}
-        {last.plate ? `with a ${formatLength(last.plate, units)} plate on, ` : ''}
+        {last.on === '' ? '' : `${last.on}, `}
         {q.methods.find((m) => m.id === last.method)?.label ?? last.method}, {last.by}, {last.at}
       </span>
     </span>
@@ -97,7 +97,7 @@ function Apart({
   const figures =
     countedReadings(
       q.id,
-      figuresOf(taken).filter((r) => r.plate === last?.plate),
+      figuresOf(taken).filter((r) => r.on === last?.on),
     ) ?? [];
   const apart = figures.length > 1 ? combineRepeats(figures).apart : null;
   const reading = apart === null ? undefined : figures[apart];
@@ -144,11 +144,11 @@ export function ReadingRow({
   const id = useId();
   const [method, setMethod] = useState(q.methods[0]?.id ?? '');
   const unseen = method === UNSEEN.id;
-  const plate = usePlateOn(q.id);
+  const on = useSetupOn(q.id);
   const { input, typed, change, error, busy, keep, back } = useFigure(
     `${jobId}/${corner ?? 'axle'}/${q.id}`,
     (text) => (unseen ? null : parseReading(q, text)),
-    (text) => keepReading(jobId, { quantity: q.id, corner, hour, typed: text, method, plate }),
+    (text) => keepReading(jobId, { quantity: q.id, corner, hour, typed: text, method, ...on }),
   );
   const last = taken[taken.length - 1];
   const place = corner ? `, ${CORNER_LABEL[corner]}` : '';

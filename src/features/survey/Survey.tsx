@@ -20,7 +20,7 @@ import { type ChalkKept, ChalkTest } from './ChalkTest';
 import { ClearanceClock } from './ClearanceClock';
 import { EarlierReadings, type EarlierShown } from './EarlierReadings';
 import { rowOf, standIn } from './nextField';
-import { OnCar, OnCarField, useOnCar } from './OnCar';
+import { OnCar, OnCarField, type TypedSetup, useOnCar } from './OnCar';
 import { ReadingRow, type TakenReading } from './ReadingRow';
 import { ArchWork, type ArchWorkDone } from './ArchWork';
 import type { Plan } from '@/core/document/document';
@@ -51,8 +51,8 @@ export interface SurveyProps {
   readonly archWork: ArchWorkDone | null;
   /** The car as it was measured, for what is tried on it. */
   readonly plan: Plan;
-  /** Plate that the car is known to have on, by corner, as it would be typed. */
-  readonly fittedPlate: Readonly<Partial<Record<Corner, string>>>;
+  /** What the car is known to have on, by corner, as it would be typed. */
+  readonly known: Readonly<Partial<Record<Corner, TypedSetup>>>;
   readonly earlier: readonly EarlierShown[];
   readonly missing: readonly MissingHere[];
   /** The one reading that lets most rules be judged. */
@@ -65,15 +65,17 @@ export interface SurveyProps {
   readonly seat: Seat;
 }
 
+const NOTHING_ON: TypedSetup = { spacer: '', set: '', trial: null };
+
 /** Readings in the order of the trade: on the ground, loaded, wheel off. */
 const STANCE: readonly QuantityId[] = ['settled', 'gap', 'camber', 'archHeight'];
 const LOADED: readonly QuantityId[] = ['fingerPasses', 'lipDepth', 'rimProtector', 'innerClearance'];
 const OWN_PLACE: readonly QuantityId[] = ['turns', 'loadedClearance'];
 /** Readings that the picture of the bolt shows. */
 const LENGTHS: Readonly<Record<BoltLength, QuantityId>> = {
-  under: 'stockBoltLength',
-  overall: 'stockBoltOverall',
-  thread: 'stockBoltThread',
+  under: 'boltLength',
+  overall: 'boltOverall',
+  thread: 'boltThread',
 };
 const PLACES = [
   ['stance', 'Stance'],
@@ -90,7 +92,7 @@ export function Survey(p: SurveyProps) {
   const { jobId, corners, units, missing, next } = p;
   const router = useRouter();
   const [corner, setCorner] = useInAddress<Corner>('corner', p.begin, corners);
-  const [onCar, setOnCar] = useOnCar(jobId, corner, p.fittedPlate[corner] ?? '');
+  const [onCar, setOnCar] = useOnCar(jobId, corner, p.known[corner] ?? NOTHING_ON);
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const all = p.quantities.map(quantity);
@@ -139,7 +141,7 @@ export function Survey(p: SurveyProps) {
         <main className="flex min-w-0 flex-col gap-5 p-5 max-lg:pb-24 pointer-coarse:pb-24">
           <Top corner={corner} corners={reachable} onPick={pick} />
           <TorquedAgain key={corner} jobId={jobId} corner={corner} loosened={p.loosened} />
-          <OnCarField corner={corner} typed={onCar} onTyped={setOnCar} />
+          <OnCarField corner={corner} on={onCar} sets={p.sets} fastener={p.fastener} onChange={setOnCar} />
           <EarlierReadings jobId={jobId} earlier={p.earlier} />
           <div className="grid grid-cols-[300px_minmax(0,1fr)] items-start gap-6 max-lg:grid-cols-1">
             <PlanView corners={reachable} active={corner} open={p.open} marks={marks} onPick={pick} />

@@ -13,7 +13,7 @@ import { Segments } from '@/ui/Segments';
 import { VerdictMark } from '@/ui/Verdict';
 
 export interface HeldTyped {
-  readonly by: 'stock' | 'longer' | null;
+  readonly by: 'present' | 'longer' | null;
   readonly length: string;
   readonly thread: string;
 }
@@ -21,12 +21,16 @@ export const UNHELD: HeldTyped = { by: null, length: '', thread: '' };
 
 /** What holds the wheel over the trial plate, as typed; null while nobody said, or a figure cannot be read. */
 export function heldBy(plan: Plan, { by, length, thread }: HeldTyped): Fastener | null {
-  if (by === 'stock') return { kind: 'stock' };
+  if (by === 'present') return { kind: 'present' };
   if (by === null) return null;
   const long = tryInput(() => parseLength('Length', length, { min: 10, max: 150 }).value).value;
   const threaded = tryInput(() => parseLength('Thread', thread, { min: 1, max: 150 }).value).value;
   if (long === undefined) return null;
-  return { ...longerFastener({ ...plan, fastener: { kind: 'stock' } }, long), threadLength: threaded ?? null, nose: 0 };
+  return {
+    ...longerFastener({ ...plan, fastener: { kind: 'present' } }, long),
+    threadLength: threaded ?? null,
+    nose: 0,
+  };
 }
 
 /** A car that stands on a trial is judged as that trial, before anybody rolls it. */
@@ -61,7 +65,7 @@ export function TrialHeld({
           label="Held by"
           value={typed.by}
           options={[
-            { value: 'stock' as const, label: bolt ? 'Bolts that are on it' : 'Studs that are in it' },
+            { value: 'present' as const, label: bolt ? 'Bolts that are on it' : 'Studs that are in it' },
             { value: 'longer' as const, label: bolt ? 'Longer bolts' : 'Longer studs' },
           ]}
           onChange={(by) => onType({ ...typed, by })}

@@ -10,7 +10,7 @@ import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
 import { useUnkept } from '@/ui/useUnkept';
 import { keepReading } from './actions';
-import { usePlateOn } from './OnCar';
+import { useSetupOn } from './OnCar';
 import { ReadingRow, type TakenReading } from './ReadingRow';
 
 const NONE: readonly number[] = [];
@@ -43,11 +43,11 @@ export function TurnCounter({
   const [steps, setSteps, clear] = useUnkept(`${jobId}/${corner}/count`, NONE);
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
-  const plate = usePlateOn('turns');
+  const on = useSetupOn('turns');
   const counter = useRef<HTMLElement>(null);
   const turns = steps.reduce((a, b) => a + b, 0);
   const last = taken[taken.length - 1];
-  const kept = last ? combineRepeats(taken.filter((r) => r.plate === last.plate)).value : 0;
+  const kept = last ? combineRepeats(taken.filter((r) => r.on === last.on)).value : 0;
   const add = (n: number) => setSteps((s) => [...s, n]);
 
   useEffect(() => {
@@ -75,7 +75,7 @@ export function TurnCounter({
   const keep = () =>
     start(async () => {
       const result = await ask(() =>
-        keepReading(jobId, { quantity: 'turns', corner, typed: String(turns), method: 'count', plate }),
+        keepReading(jobId, { quantity: 'turns', corner, typed: String(turns), method: 'count', ...on }),
       );
       if (!result.ok) return setFailure(result.message);
       clear();

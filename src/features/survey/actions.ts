@@ -3,7 +3,7 @@
 import { z } from 'zod';
 import { QUANTITY_IDS } from '@/core/document/quantities';
 import { fastenerSchema } from '@/core/document/document';
-import { CHALK_LOADS, CHALK_PLACES, CORNERS } from '@/core/document/vocabulary';
+import { CHALK_LOADS, CHALK_PLACES, CORNERS, SEATS } from '@/core/document/vocabulary';
 import { act, actOn } from '@/usecases/act';
 import { goChoose as goOnToChoose } from '@/usecases/jobs';
 import { noteTorquedAgain } from '@/usecases/loosened';
@@ -29,6 +29,8 @@ const readingForm = typedForm.extend({
   corner: z.enum(CORNERS).nullable(),
   hour: z.int().min(1).max(12).nullable().optional(),
   plate: z.string().max(20).optional(),
+  wheelSet: z.string().max(60).optional(),
+  trial: z.object({ seat: z.enum(SEATS), length: z.string().max(20), nose: z.string().max(20) }).optional(),
 });
 const chalkForm = z.object({
   corner: z.enum(CORNERS),

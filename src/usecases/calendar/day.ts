@@ -3,8 +3,8 @@ import { inArray } from 'drizzle-orm';
 import { endOf, type Stretch, startOf } from '@/core/calendar/clash';
 import type { Open } from '@/core/calendar/slots';
 import { groupBy } from '@/core/groupBy';
-import { AXLE_LABEL, WISH_LABEL } from '@/core/document/labels';
-import type { Wish } from '@/core/document/vocabulary';
+import { AXLE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
+import type { JobType } from '@/core/document/vocabulary';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import {
   type BookingLine,
@@ -111,7 +111,7 @@ const DAY = 24 * 3600_000;
 const about = (jobs: readonly JobRow[]): string =>
   jobs.length === 0
     ? ''
-    : `${jobs.length > 1 ? 'Both axles' : AXLE_LABEL[(jobs[0] as JobRow).axle]}, ${WISH_LABEL[jobs[0]?.wish as Wish].toLowerCase()}`;
+    : `${jobs.length > 1 ? 'Both axles' : AXLE_LABEL[(jobs[0] as JobRow).axle]}, ${JOB_TYPE_LABEL[jobs[0]?.wish as JobType].toLowerCase()}`;
 
 /** The calendar of some days, the first one given. */
 export async function calendarView(first: string | null, days: 1 | 7, now = Date.now()): Promise<CalendarView> {

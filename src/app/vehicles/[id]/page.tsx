@@ -2,11 +2,11 @@ import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { Verdict } from '@/ui/Verdict';
 import { NavLink } from '@/ui/NavLink';
-import { CORNER_LABEL, HARDWARE_LABEL, SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
+import { CORNER_LABEL, HARDWARE_LABEL, SEAT_LABEL, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
 import { quantity, type QuantityId } from '@/core/document/quantities';
 import { readingText } from '@/core/document/readingText';
 import { combineRepeats } from '@/core/uncertainty';
-import type { Seat, Use, Wish } from '@/core/document/vocabulary';
+import type { Seat, Use, JobType } from '@/core/document/vocabulary';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, formatTorque } from '@/core/units/format';
 import { NewJob } from '@/features/intake/NewJob';
@@ -186,7 +186,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                 >
                   <span className="font-[600]">{job.axle === 'front' ? 'Front axle' : 'Rear axle'}</span>
                   <span>
-                    {WISH_LABEL[job.wish as Wish]}, {USE_LABEL[job.use as Use].toLowerCase()}
+                    {JOB_TYPE_LABEL[job.wish as JobType]}, {USE_LABEL[job.use as Use].toLowerCase()}
                   </span>
                   <span>{STAGE_VIEWS.find((s) => s.stage === job.stage)?.label ?? 'Closed'}</span>
                   <span className="figure text-soft">{format(job.createdAt, 'd MMM yyyy')}</span>

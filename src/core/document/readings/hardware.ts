@@ -17,7 +17,7 @@ export const HARDWARE = [
     blocks: 'engagement',
   },
   {
-    id: 'stockBoltLength',
+    id: 'boltLength',
     label: 'Bolt length, under the seat',
     scope: 'axle',
     fastening: 'bolt',
@@ -28,7 +28,7 @@ export const HARDWARE = [
     blocks: 'length of longer bolts',
   },
   {
-    id: 'stockBoltOverall',
+    id: 'boltOverall',
     label: 'Bolt length, overall',
     scope: 'axle',
     fastening: 'bolt',
@@ -40,7 +40,7 @@ export const HARDWARE = [
     blocks: 'nothing; it proves the length under the seat',
   },
   {
-    id: 'stockBoltThread',
+    id: 'boltThread',
     label: 'Thread on the bolt',
     scope: 'axle',
     fastening: 'bolt',
@@ -63,7 +63,7 @@ export const HARDWARE = [
     blocks: 'length of longer studs',
   },
   {
-    id: 'stockStudThread',
+    id: 'studThread',
     label: 'Thread on the stud',
     scope: 'axle',
     fastening: 'stud',
@@ -75,7 +75,7 @@ export const HARDWARE = [
     blocks: 'nuts that reach deeper than the spacer is thick',
   },
   {
-    id: 'stockNose',
+    id: 'pilotNose',
     label: 'Pilot nose',
     scope: 'axle',
     fastening: 'both',
@@ -134,7 +134,7 @@ export const HARDWARE = [
     blocks: 'nothing; one school looks for half an inch',
   },
   {
-    id: 'makersLength',
+    id: 'originalLength',
     label: 'Maker’s own length',
     scope: 'axle',
     fastening: 'both',
@@ -262,7 +262,7 @@ export const HARDWARE = [
     blocks: 'the clamp load',
   },
   {
-    id: 'stockSocket',
+    id: 'socketSize',
     label: 'Socket of what is on',
     scope: 'axle',
     fastening: 'both',

@@ -4,7 +4,7 @@ import { result } from '../result';
 import { chosenNut, held, mateOfNut, NO_STACK, noseOf, plus, pmOf, type StackNumbers, type StackParts } from './shared';
 
 /**
- * Bolt-on adapter: adapter nut on the factory stud, then a nut, stock or other, on the adapter's stud. x from the disc.
+ * Bolt-on adapter: adapter nut on the factory stud, then a nut, present or other, on the adapter's stud. x from the disc.
  * A nose that nobody measured is taken as none here; the rule on it holds the plan back.
  */
 export function adapterStack({ plan, c, travel, pitch, outer }: StackParts): StackNumbers {
@@ -12,8 +12,8 @@ export function adapterStack({ plan, c, travel, pitch, outer }: StackParts): Sta
   const a = spacer.adapter;
   if (a === null) return NO_STACK;
   const Z = c.studProtrusion;
-  const hubLead = policy.leadPitches * pitch + noseOf(hub.stockNose);
-  const nosePm = pmOf(hub.stockNose);
+  const hubLead = policy.leadPitches * pitch + noseOf(hub.pilotNose);
+  const nosePm = pmOf(hub.pilotNose);
   const onHub = { value: a.nutThread, pm: 0 };
   const hubEngagement =
     Z === null

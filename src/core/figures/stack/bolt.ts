@@ -23,22 +23,22 @@ export function boltStack({ plan, c, travel, pitch, enough }: StackParts): Stack
   const s = spacer.thickness;
   const full = policy.leadPitches * pitch;
   // Nose that nobody measured is none for engagement, which is the less; what asks for the more stays unmeasured.
-  const lead = full + noseOf(hub.stockNose);
-  const nosePm = pmOf(hub.stockNose);
-  const counted = hub.stockBoltLength;
+  const lead = full + noseOf(hub.pilotNose);
+  const nosePm = pmOf(hub.pilotNose);
+  const counted = hub.boltLength;
   const depth = c.tappedDepth;
   const Dt = infinite(depth);
   const depthPm = depth === null ? 0 : depth.pm;
   const sPm = s > 0 ? policy.spacerPm : 0;
-  const { plate: s0, pm: statePm } = countedState(c);
+  const { spacer: s0, pm: statePm } = countedState(c);
   const s0Pm = (s0 > 0 ? policy.spacerPm : 0) + statePm;
   const seat = counted === null ? null : calibrateSeat(counted.value, lead, travel.value) + s;
   const longerPm = travel.pm + (counted?.pm ?? 0) + policy.fastenerPm + sPm + nosePm;
-  const open = depth === null || c.roomBehind === null || seat === null || hub.stockNose === null;
+  const open = depth === null || c.roomBehind === null || seat === null || hub.pilotNose === null;
   const clear = open || c.roomBehind === null ? null : seat + Dt + roomToUse(c.roomBehind, pitch, policy.behindReserve);
   const common = {
     ...NO_STACK,
-    untouched: depth === null ? null : untouchedOf(plan, travel, Dt, counted),
+    untouched: depth === null ? null : untouchedOf(plan, c, travel, Dt, counted),
     atMost: depth === null,
     mate: depth,
     window:
@@ -46,7 +46,7 @@ export function boltStack({ plan, c, travel, pitch, enough }: StackParts): Stack
         ? null
         : lengthWindow({
             zero: seat + full + noseOfNew(fastener),
-            keep: counted.value + s - s0 + noseOfNew(fastener) - noseOf(hub.stockNose),
+            keep: counted.value + s - s0 + noseOfNew(fastener) - noseOf(hub.pilotNose),
             mate: Dt,
             enough,
             clear,
@@ -63,14 +63,14 @@ export function boltStack({ plan, c, travel, pitch, enough }: StackParts): Stack
       further: result(s0 - s, s === s0 ? statePm : sPm + s0Pm),
       deeper: reachesDeeper(plan, c),
       threadNeeded:
-        hub.stockNose === null ? null : result(Math.max(0, travel.value + lead - s), travel.pm, sPm, nosePm),
+        hub.pilotNose === null ? null : result(Math.max(0, travel.value + lead - s), travel.pm, sPm, nosePm),
       behind:
-        depth === null || hub.stockNose === null ? null : result(travel.value + lead - s - Dt, pm, depthPm, nosePm),
+        depth === null || hub.pilotNose === null ? null : result(travel.value + lead - s - Dt, pm, depthPm, nosePm),
     };
   }
   if (counted === null || seat === null) return common;
   const rss = Math.hypot(travel.pm, counted.pm, policy.fastenerPm, sPm, nosePm);
-  const noseUnknown = hub.stockNose === null;
+  const noseUnknown = hub.pilotNose === null;
   return {
     ...common,
     ...held(sure(boltReach(fastener.length, seat, full + noseOfNew(fastener)), longerPm, rss), depth),

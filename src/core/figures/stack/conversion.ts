@@ -1,3 +1,4 @@
+import { countedState } from '../../document/bare';
 import { lengthWindow } from '../../engagement/boltStack';
 import { bottomGap, nutReach, studThreadNeeded } from '../../engagement/nutStack';
 import { hubEndEngagement, hubEndProtrusion, outerTip } from '../../engagement/twoEnded';
@@ -24,10 +25,12 @@ export function conversionStack({ plan, c, pitch, outer, enough }: StackParts): 
   const ofHub = (value: number): Result => (depth === null ? null : result(value, depth.pm, policy.fastenerPm));
   const hubEngagement = ofHub(hubEndEngagement(fastener.shortEnd, hubLead, infinite(depth)));
   const behind = ofHub(hubEndProtrusion(fastener.shortEnd, infinite(depth)));
-  if (depth === null || c.rotorHat === null || hub.nutGrip === null) return { ...NO_STACK, hubEngagement, behind };
+  // A wheel’s pad that was not measured moves the nut by nobody knows how much.
+  if (depth === null || c.rotorHat === null || hub.nutGrip === null || countedState(c).lacks !== null)
+    return { ...NO_STACK, hubEngagement, behind };
   const lead = policy.leadPitches * outer.thread.pitch + noseOfNew(fastener);
   const nut = chosenNut(plan);
-  const nutStart = c.rotorHat.value + spacer.thickness + hub.nutGrip.value;
+  const nutStart = c.rotorHat.value + spacer.thickness + hub.nutGrip.value + countedState(c).grip;
   // The grip is measured with the nut that goes on, so its shank is in it already.
   const tip = outerTip(fastener.length, fastener.shortEnd, depth.value, fastener.seatsAt);
   const inside = fastener.length - tip;

@@ -55,7 +55,7 @@ export const NO_STACK: StackNumbers = {
   bearing: null,
 };
 
-/** The nut that goes on: the stock one as measured, or the chosen one as marked. */
+/** The nut that goes on: the present one as measured, or the chosen one as marked. */
 export interface ChosenNut {
   readonly style: Hub['nutStyle'];
   readonly threadLength: number | null;
@@ -99,16 +99,16 @@ export const newNut = (f: Fastener) =>
  * than the counted one, or a nut that reaches further than the plate backs it off. Zero or less is proven by the count.
  */
 export function deeperBy({ fastener, spacer }: Plan, c: PlanCorner): number {
-  const { plate, pm } = countedState(c);
-  return plate - spacer.thickness + pm + (fastener.kind === 'nuts' ? (fastener.nut.shankReach ?? 0) : 0);
+  const { spacer: s0, pm } = countedState(c);
+  return s0 - spacer.thickness + pm + (fastener.kind === 'nuts' ? (fastener.nut.shankReach ?? 0) : 0);
 }
 
 /** The same as a question. */
 export const reachesDeeper = (plan: Plan, c: PlanCorner): boolean => deeperBy(plan, c) > 1e-9;
 
-/** The wheel still hangs in the very thread that was counted: the hub, or the stock nuts. */
+/** The wheel still hangs in the very thread that was counted: the hub, or the present nuts. */
 export const sameMate = ({ fastener: f, spacer }: Plan): boolean =>
-  spacer.kind !== 'adapter' && (f.kind === 'stock' || f.kind === 'bolt' || (f.kind === 'stud' && f.nut === null));
+  spacer.kind !== 'adapter' && (f.kind === 'present' || f.kind === 'bolt' || (f.kind === 'stud' && f.nut === null));
 
 /** What the stack of a corner is made with. */
 export interface StackParts {
@@ -137,14 +137,20 @@ export const infinite = (m: { readonly value: number } | null): number =>
  */
 export function untouchedOf(
   plan: Plan,
+  c: PlanCorner,
   travel: Found,
   mate: number,
   counted: { readonly value: number } | null,
 ): Result {
-  const { hardware, makersLength, stockNose } = plan.hub;
-  if (hardware === 'makers') return sure(Math.min(mate, travel.value), travel.pm, travel.pm);
-  if (hardware === 'unknown' || makersLength === null || counted === null) return null;
-  const reach = travel.value + makersLength.value + makersLength.pm - counted.value + noseOf(stockNose);
+  const { hardware, original, pilotNose } = plan.hub;
+  const length = original?.length ?? null;
+  const { otherWheel, asRead, spacer } = countedState(c);
+  if (otherWheel) return null;
+  // What the car had, it had on the wheel that was counted, whatever pad another one brings.
+  const had = travel.value + asRead - spacer;
+  if (hardware === 'original') return sure(Math.min(mate, had), travel.pm, travel.pm);
+  if (hardware === 'unknown' || length === null || counted === null) return null;
+  const reach = had + length.value + length.pm - counted.value + noseOf(pilotNose);
   return sure(Math.max(0, Math.min(mate, reach)), travel.pm, travel.pm);
 }
 

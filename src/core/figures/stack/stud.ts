@@ -24,12 +24,12 @@ export function studStack({ plan, c, travel, pitch, enough }: StackParts): Stack
   const { hub, spacer, policy, fastener } = plan;
   const s = spacer.thickness;
   const full = policy.leadPitches * pitch;
-  const lead = full + noseOf(hub.stockNose);
-  const nosePm = pmOf(hub.stockNose);
-  const noseUnknown = hub.stockNose === null;
+  const lead = full + noseOf(hub.pilotNose);
+  const nosePm = pmOf(hub.pilotNose);
+  const noseUnknown = hub.pilotNose === null;
   const isLonger = fastener.kind === 'stud';
   const Z0 = c.studProtrusion;
-  const untouched = hub.nutThread === null ? null : untouchedOf(plan, travel, hub.nutThread.value, c.studProtrusion);
+  const untouched = hub.nutThread === null ? null : untouchedOf(plan, c, travel, hub.nutThread.value, c.studProtrusion);
   // Only differences of protrusion enter while the stud stays, so the figure is needed once it changes.
   if (isLonger && Z0 === null) return { ...NO_STACK, untouched };
   const z0 = Z0 === null ? travel.value + lead : Z0.value;
@@ -65,7 +65,7 @@ export function studStack({ plan, c, travel, pitch, enough }: StackParts): Stack
         ? null
         : lengthWindow({
             zero: nutStart + full + (isLonger ? noseOfNew(fastener) : 0),
-            keep: z0 + s - countedState(c).plate + (isLonger ? noseOfNew(fastener) - noseOf(hub.stockNose) : 0),
+            keep: z0 + s - countedState(c).spacer + (isLonger ? noseOfNew(fastener) - noseOf(hub.pilotNose) : 0),
             mate: Ln,
             enough,
             clear: nut.style !== 'open' && noseUnknown ? null : closedClear(plan, nut, nutStart, pitch),

@@ -24,11 +24,11 @@ function factoryAt(plan: Plan, c: PlanCorner, m: CornerNumbers): Finding | null 
   if (a === null || Z === null) return null;
   const needed = Z.value - a.web;
   const pm = Z.pm + policy.spacerPm;
-  const nose = hub.stockNose?.value ?? 0;
+  const nose = hub.pilotNose?.value ?? 0;
   // The count has run over full thread as far as it travelled and the nose before it; a lead is an allowance and proves nothing.
   const proven = m.travel === null ? 0 : m.travel.value - m.travel.pm + nose;
   if (proven >= needed + pm) return null;
-  const own = hub.stockStudThread;
+  const own = hub.studThread;
   if (own === null) return open('factory-unknown', c.corner);
   const [value, limit] = [needed, own.value];
   const margin = limit - value;
@@ -71,7 +71,7 @@ function judgeEnds({ plan, n }: Judged): Finding | null {
   if (a === null) return null;
   let found: Finding | null = null;
   let blank: Finding | null = null;
-  if (plan.hub.stockNose === null) blank = open('factory-nose');
+  if (plan.hub.pilotNose === null) blank = open('factory-nose');
   else if (a.studNose === null) blank = open('own-nose');
   for (let i = 0; i < plan.corners.length; i += 1) {
     const m = n.corners[i] as CornerNumbers;
@@ -94,7 +94,7 @@ export const adapterEnds: Rule<'adapter.ends', Ends> = {
   formula: 'b ≥ Z − w (factory) · b ≥ X − q (own)',
   sources: ['geometry'],
   policy: ['leadPitches', 'spacerPm', 'fastenerPm'],
-  needs: ['turns', 'studProtrusion', 'stockNose', 'stockStudThread'],
+  needs: ['turns', 'studProtrusion', 'pilotNose', 'studThread'],
   chosen: ['spacer'],
   decidedBy: 'spacer',
   judge(judged, out) {

@@ -9,7 +9,7 @@ import type { Say } from '../kit/say';
 
 /** Inside or out, or what is not known of it. */
 export interface BehindCase extends Case {
-  readonly is: 'ok' | 'depth' | 'room' | 'length' | 'as-stock';
+  readonly is: 'ok' | 'depth' | 'room' | 'length' | 'as-counted';
 }
 
 type BehindRule = 'bolt.behind' | 'stud.behind';
@@ -53,7 +53,7 @@ const noFurther = (
   against({
     ...BLANK,
     rule,
-    case: { is: 'as-stock' },
+    case: { is: 'as-counted' },
     value,
     limit: 0,
     margin: -value,
@@ -90,7 +90,7 @@ export const behindSentence =
         return `Needs the tapped depth${s.at} before ${what} can pass.`;
       case 'room':
         return `Needs the room behind the thread${s.at}; if it cannot be seen, ${what} cannot pass.`;
-      case 'as-stock':
+      case 'as-counted':
         return `The tip ends no further in than the counted bolt’s${s.at}.${s.error}`;
       case 'ok':
         break;

@@ -11,13 +11,13 @@ export const boltBehind: Rule<'bolt.behind', BehindCase> = {
   formula: 'Lb − (tr + s + qb) − Dt ≤ A − max(1 mm, 1 P), or Lb − s ≤ Lc − s0',
   sources: ['geometry'],
   policy: ['leadPitches', 'fastenerPm', 'behindReserve'],
-  needs: ['turns', 'tappedDepth', 'roomBehind', 'stockBoltLength', 'stockNose'],
+  needs: ['turns', 'tappedDepth', 'roomBehind', 'boltLength', 'pilotNose'],
   chosen: ['spacer', 'fastener'],
   decidedBy: 'length',
   judge(plan, out) {
     const { fastener, hub, spacer } = plan.plan;
     if (fastener.kind === 'bolt') judgeBehind('bolt.behind', plan, out);
-    else if (fastener.kind === 'stock' && hub.fastening === 'bolt' && spacer.adapter === null)
+    else if (fastener.kind === 'present' && hub.fastening === 'bolt' && spacer.adapter === null)
       judgeBehind('bolt.behind', plan, out, (m) => m.deeper);
   },
   sentence: behindSentence('a bolt that ends further in than it was counted'),

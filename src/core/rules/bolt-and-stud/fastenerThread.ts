@@ -8,9 +8,9 @@ import { BLANK, finding, judgeCorners, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 import type { Need } from '../kit/say';
 
-/** Nobody said it (own), nobody measured it on what is on the car (stock, stock-bolt), more than there is, or which fastener. */
+/** Nobody said it (own), nobody measured it on what is on the car (present, present-bolt), more than there is, or which fastener. */
 interface ThreadCase extends Case {
-  readonly is: 'own' | 'stock' | 'stock-bolt' | 'more' | 'bolt' | 'stud' | 'conversion' | 'nuts';
+  readonly is: 'own' | 'present' | 'present-bolt' | 'more' | 'bolt' | 'stud' | 'conversion' | 'nuts';
 }
 
 const rule = 'fastener.thread' as const;
@@ -30,15 +30,15 @@ const threadAgainst = (limit: number, corners: readonly CornerNumbers[], need: N
   });
 
 /** What stays on the car and goes in further than the count has shown to be threaded: its own thread is needed. */
-function stockThread({ hub }: Plan, n: Numbers, out: Finding[]): void {
+function presentThread({ hub }: Plan, n: Numbers, out: Finding[]): void {
   const deeper = n.corners.filter((c) => c.deeper);
   if (deeper.length === 0) return;
   const bolt = hub.fastening === 'bolt';
-  const own = bolt ? hub.stockBoltThread : hub.stockStudThread;
+  const own = bolt ? hub.boltThread : hub.studThread;
   if (own === null) {
     const value = leastThread({ ...n, corners: deeper });
     const corner = deeper[0]?.corner ?? null;
-    const is = bolt ? ('stock-bolt' as const) : ('stock' as const);
+    const is = bolt ? ('present-bolt' as const) : ('present' as const);
     out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is }, value, unit: 'mm', corner }));
   } else out.push(threadAgainst(own.value - own.pm, deeper, bolt ? 'bolt-tip' : 'stud-tip', bolt ? 'bolt' : 'nuts'));
 }
@@ -63,10 +63,10 @@ export const fastenerThread: Rule<'fastener.thread', ThreadCase | Missing> = {
     'studProtrusion',
     'tappedDepth',
     'rotorHat',
-    'stockBoltLength',
-    'stockNose',
-    'stockBoltThread',
-    'stockStudThread',
+    'boltLength',
+    'pilotNose',
+    'boltThread',
+    'studThread',
     'nutThread',
     'nutGrip',
   ],
@@ -76,7 +76,8 @@ export const fastenerThread: Rule<'fastener.thread', ThreadCase | Missing> = {
     const { fastener } = plan;
     // An adapter’s own studs carry the wheel: the rule on their ends speaks.
     if (plan.spacer.adapter !== null) return;
-    if (fastener.kind === 'nuts' || fastener.kind === 'stock') stockThread(plan, n, out);
+    if (fastener.kind === 'nuts' || fastener.kind === 'present' || fastener.kind === 'original')
+      presentThread(plan, n, out);
     else if (fastener.threadLength === null) {
       out.push(
         finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'own' }, value: leastThread(n), unit: 'mm' }),
@@ -93,10 +94,10 @@ export const fastenerThread: Rule<'fastener.thread', ThreadCase | Missing> = {
         return s.needs(f.case.need);
       case 'own':
         return `How much of the new fastener is threaded is not known${enough}. A plain shank that meets its mate’s thread clamps nothing.`;
-      case 'stock':
+      case 'present':
         return `These nuts run further down the studs${s.at} than the count has shown to be threaded. Measure the thread on the stud${enough}.`;
-      case 'stock-bolt':
-        return `These bolts go further in${s.at} than they were counted: on a thinner plate the count proves nothing. Measure the thread on the bolt${enough}.`;
+      case 'present-bolt':
+        return `These bolts go further in${s.at} than they were counted: a count on a thicker spacer proves nothing here. Measure the thread on the bolt${enough}.`;
       case 'more':
         return `${s.value('nearest')} of thread on ${s.limit('nearest')} of fastener: one of the two is wrong. Measure both again.`;
       default: {

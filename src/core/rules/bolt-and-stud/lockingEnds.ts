@@ -40,14 +40,14 @@ const further = (plan: Plan, at: PlanCorner, c: CornerNumbers, by: number, pm: n
 function endsOf({ plan, n }: Judged): Finding[] {
   const piece = lockingOf(plan);
   if (piece.is !== 'piece' || piece.shorter >= 0) return [];
-  const stays = plan.fastener.kind === 'stock';
-  if (stays && !n.corners.some((c) => c.deeper)) return [];
+  // Of what stays, only the corners where it ends deeper than it was counted are asked.
+  const asked = n.corners.flatMap((c, i) =>
+    plan.fastener.kind !== 'present' || c.deeper ? [[c, plan.corners[i] as PlanCorner] as const] : [],
+  );
+  if (asked.length === 0) return [];
   const judged = {
-    plan,
-    n: {
-      ...n,
-      corners: n.corners.map((c, i) => further(plan, plan.corners[i] as PlanCorner, c, -piece.shorter, piece.pm)),
-    },
+    plan: { ...plan, corners: asked.map(([, at]) => at) },
+    n: { ...n, corners: asked.map(([c, at]) => further(plan, at, c, -piece.shorter, piece.pm)) },
   };
   const found: Finding[] = [];
   for (const is of Object.keys(ASKED) as Asked[]) {

@@ -7,8 +7,8 @@ import { PLAIN, type Rule } from '../kit/rule';
  * Whether the wheel may come nearer to what is inside: any camber takes room on one side of the hub, and a planned wheel or tyre reaches
  * further in or up. Source: geometry.
  */
-const asksInside = ({ wish, camberChange, planned }: Plan): boolean =>
-  wish === 'clearance' || camberChange !== 0 || planned !== null;
+const asksInside = ({ jobType, camberChange, planned }: Plan): boolean =>
+  jobType === 'clearance' || camberChange !== 0 || planned !== null;
 
 /** Room to strut and caliper with the spacer on. */
 export const clearanceInner: Rule<'clearance.inner', Ok | Missing> = {
@@ -25,7 +25,9 @@ export const clearanceInner: Rule<'clearance.inner', Ok | Missing> = {
   decidedBy: 'spacer',
   judge({ plan, n }, out) {
     // The inside of a wheel that only moves outward needs no measuring, unless the inside is the very wish; what was measured counts.
-    const corners = asksInside(plan) ? n.corners : n.corners.filter((c) => c.innerAfter !== null);
+    const corners = asksInside(plan)
+      ? n.corners
+      : n.corners.filter((c) => c.innerAfter !== null || c.unclear.includes('innerClearance'));
     if (corners.length === 0) return;
     const limit = plan.policy.innerReserve;
     out.push(

@@ -1,4 +1,4 @@
-import { makersJoint } from '../../document/hardware';
+import { originalJoint } from '../../document/hardware';
 import { SCHOOL_LABEL } from '../../document/labels';
 import type { Plan } from '../../document/document';
 import type { CornerNumbers } from '../../figures/numbers';
@@ -11,7 +11,7 @@ import { held } from '../kit/say';
 
 /** Thread that shows was read at every corner, of studs that stay. */
 const seen = (plan: Plan): boolean =>
-  (plan.fastener.kind === 'stock' || plan.fastener.kind === 'nuts') &&
+  (plan.fastener.kind === 'present' || plan.fastener.kind === 'nuts') &&
   plan.spacer.adapter === null &&
   plan.corners.every((c) => c.visibleThread !== null);
 
@@ -47,7 +47,7 @@ export const engagementCrossCheck: Rule<'engagement.cross-check', Ok | Missing> 
       const over = { ...OVER, rule, limit: minimum, missing: need, corners: n.corners, pick, school };
       const found = judgeCorners({ ...over, soft: 'note' });
       const unmeasured = found.level === 'unmeasured';
-      if (!open || unmeasured || makersJoint(plan)) out.push(found);
+      if (!open || unmeasured || originalJoint(plan)) out.push(found);
       else
         out.push({
           ...BLANK,

@@ -1,4 +1,4 @@
-import { lockingOf, makersJoint } from '../../document/hardware';
+import { lockingOf, originalJoint } from '../../document/hardware';
 import { engaged } from '../../engagement/engaged';
 import type { CornerNumbers } from '../../figures/numbers';
 import { result } from '../../figures/result';
@@ -11,8 +11,8 @@ import { BLANK, finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Unknown extends Case {
-  /** Nobody compared the two stock pieces, or said whether the new hardware has a locking piece. */
-  readonly is: 'stock-unknown' | 'new-unknown';
+  /** Nobody compared the two present pieces, or said whether the new hardware has a locking piece. */
+  readonly is: 'present-unknown' | 'new-unknown';
 }
 
 const rule = 'engagement.locking' as const;
@@ -45,7 +45,9 @@ export const engagementLocking: Rule<typeof rule, EnoughCase | Missing | Unknown
     const piece = lockingOf(plan);
     if (piece.is === 'none') return;
     if (piece.is === 'unknown') {
-      out.push(finding({ ...BLANK, rule, case: { is: piece.stock ? 'stock-unknown' : 'new-unknown' }, unit: 'mm' }));
+      out.push(
+        finding({ ...BLANK, rule, case: { is: piece.present ? 'present-unknown' : 'new-unknown' }, unit: 'mm' }),
+      );
       return;
     }
     // What the car came with is a measure of its own piece, and of a new one that reaches no less than the others do.
@@ -59,7 +61,7 @@ export const engagementLocking: Rule<typeof rule, EnoughCase | Missing | Unknown
         missing: missing(whatEngagementNeeds(plan)),
         mate: missing(mateOf(plan)),
         relief,
-        makers: makersJoint(plan),
+        makers: originalJoint(plan),
         never: plan.policy.turnsNeverDrive * n.thread.pitch,
         school: null,
         pitch: null,
@@ -68,7 +70,7 @@ export const engagementLocking: Rule<typeof rule, EnoughCase | Missing | Unknown
   },
   sentence(f, s) {
     switch (f.case.is) {
-      case 'stock-unknown':
+      case 'present-unknown':
         return 'Needs the locking fastener held beside an ordinary one: how much less far it reaches. Alike is 0. It is never counted.';
       case 'new-unknown':
         return 'Nobody has said whether the new hardware has a locking piece, and whether it is as long as the others.';

@@ -5,12 +5,12 @@ import { PLAIN, type Rule } from '../kit/rule';
 
 /** Whose thread it is. */
 interface Whose extends Case {
-  readonly is: 'hub' | 'stock-nut' | 'nut';
+  readonly is: 'hub' | 'present-nut' | 'nut';
 }
 
 const WORDS: Readonly<Record<Whose['is'], string>> = {
   hub: 'the hub’s thread is',
-  'stock-nut': 'the nuts are',
+  'present-nut': 'the nuts are',
   nut: 'the new nut is',
 };
 
@@ -31,7 +31,7 @@ export const engagementMaterial: Rule<'engagement.material', Whose> = {
       void out.push(finding({ ...BLANK, rule: 'engagement.material', level: 'unmeasured', case: whose }));
     const hubToo = nut === null || plan.fastener.kind === 'conversion';
     if (hubToo && plan.hub.threadMaterial === 'unknown')
-      tell({ is: plan.hub.fastening === 'bolt' ? 'hub' : 'stock-nut' });
+      tell({ is: plan.hub.fastening === 'bolt' ? 'hub' : 'present-nut' });
     if (nut?.material === 'unknown') tell({ is: 'nut' });
   },
   sentence: (f) =>

@@ -2,6 +2,7 @@ import type { Plan } from '../../document/document';
 import type { QuantityId } from '../../document/quantities';
 import type { CornerNumbers } from '../../figures/numbers';
 import type { Result } from '../../figures/result';
+import { countsCarry } from '../../figures/counts';
 import { newNut } from '../../figures/stack/index';
 import type { Need } from '../kit/say';
 
@@ -11,8 +12,8 @@ export const STACK_NEEDS: readonly QuantityId[] = [
   'studProtrusion',
   'tappedDepth',
   'rotorHat',
-  'stockBoltLength',
-  'stockNose',
+  'boltLength',
+  'pilotNose',
   'nutThread',
   'nutGrip',
 ];
@@ -22,8 +23,9 @@ export const engagement = (c: CornerNumbers): Result => c.engagement;
 /** What the engagement of this kind of joint is made of. */
 export function whatEngagementNeeds(plan: Plan): Need {
   if (plan.fastener.kind === 'conversion') return 'conversion';
+  if (!countsCarry(plan)) return 'counted';
   if (plan.spacer.adapter !== null) return 'turns-and-protrusion';
-  if (plan.fastener.kind === 'stock' || plan.fastener.kind === 'nuts') return 'turns';
+  if (plan.fastener.kind === 'present' || plan.fastener.kind === 'nuts') return 'turns';
   return plan.hub.fastening === 'bolt' ? 'turns-and-length' : 'turns-and-protrusion';
 }
 

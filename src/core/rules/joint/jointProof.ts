@@ -21,7 +21,7 @@ interface Stress extends Case {
 
 /** The vehicle's own fasteners on its own seat, dry, as the maker has them. */
 const isOwn = ({ fastener, spacer, hub, wheel }: Plan): boolean =>
-  fastener.kind === 'stock' && spacer.adapter === null && hub.condition === 'dry' && hub.seat === wheel.seat;
+  fastener.kind === 'present' && spacer.adapter === null && hub.condition === 'dry' && hub.seat === wheel.seat;
 
 /** Past yield at the worst of what is not known it is unmeasured, and a stop only where the kindest is past it too. All in %. */
 export function stressLevel(share: number, kindest: number, most: number, caution: number): Level {

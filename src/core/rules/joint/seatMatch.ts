@@ -1,6 +1,6 @@
 import { SEAT_LABEL, seatInSentence } from '../../document/labels';
 import type { Seat } from '../../document/vocabulary';
-import { fastenerSeat } from '../../figures/clampFigures';
+import { fastenerSeat } from '../../figures/counts';
 import { matchSeats } from '../../seat/seats';
 import type { Case } from '../kit/finding';
 import { BLANK, finding } from '../kit/make';

@@ -13,6 +13,7 @@ export interface Wording {
 
 /** What has to be measured, in a sentence. */
 const NEEDS = {
+  counted: 'a count that speaks of this choice: see what was on for the count',
   turns: 'the turn count',
   'turns-and-length': 'the turn count and the length of the counted bolt',
   'bolt-tip': 'the turn count, the length of the counted bolt and its pilot nose',

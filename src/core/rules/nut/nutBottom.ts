@@ -10,9 +10,9 @@ interface BottomCase extends Case {
   readonly is: 'ok' | 'backed-off' | 'style' | 'depth';
 }
 
-/** How far a spacer backs nuts off by what it is thicker than the thickest counted plate: so much room is there whatever it was before. mm */
+/** How far a spacer backs nuts off by what it is thicker than the thickest counted spacer: so much room is there whatever it was before. mm */
 function backedOff({ corners, spacer, policy }: Plan): { readonly value: number; readonly pm: number } {
-  const thickest = Math.max(...corners.map(countedState).map(({ plate, pm }) => plate + pm));
+  const thickest = Math.max(...corners.map(countedState).map(({ spacer: s0, pm }) => s0 + pm));
   return { value: spacer.thickness - thickest, pm: policy.spacerPm * (thickest > 0 ? 2 : 1) };
 }
 
@@ -25,7 +25,7 @@ export const nutBottom: Rule<'nut.bottom', BottomCase> = {
   formula: '(tr + s + q + Dn) − X ≥ max(1.5 mm, 1 P)',
   sources: ['geometry', 'common'],
   policy: ['closedNutGap', 'leadPitches'],
-  needs: ['turns', 'studProtrusion', 'tappedDepth', 'rotorHat', 'nutThread', 'nutBlindDepth', 'nutGrip', 'stockNose'],
+  needs: ['turns', 'studProtrusion', 'tappedDepth', 'rotorHat', 'nutThread', 'nutBlindDepth', 'nutGrip', 'pilotNose'],
   chosen: ['spacer', 'fastener'],
   decidedBy: 'length',
   judge({ plan, n }, out) {
@@ -39,7 +39,7 @@ export const nutBottom: Rule<'nut.bottom', BottomCase> = {
       out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'style' }, limit, unit: 'mm' }));
       return;
     }
-    const backed = fastener.kind === 'stock' && spacer.kind !== 'adapter' ? backedOff(plan) : null;
+    const backed = fastener.kind === 'present' && spacer.kind !== 'adapter' ? backedOff(plan) : null;
     if (backed !== null && backed.value - backed.pm >= limit) {
       const { value, pm } = backed;
       out.push(

@@ -43,20 +43,20 @@ function offBy(read: NonNullable<Measured>, sum: number, errors: number, tip: nu
 }
 
 /**
- * The stock bolt against disc, pad and count, or the stud against grip and count: a grip that was measured by hand and never taken
+ * The present bolt against disc, pad and count, or the stud against grip and count: a grip that was measured by hand and never taken
  * from the same count.
  */
 function sumAt(plan: Plan, c: PlanCorner, travel: NonNullable<Result>): Finding | null {
   const { hub } = plan;
   const bolt = hub.fastening === 'bolt';
   const lead = plan.policy.leadPitches * compileThread(hub.thread).thread.pitch;
-  const nose = hub.stockNose ?? { value: 0, pm: 0 };
+  const nose = hub.pilotNose ?? { value: 0, pm: 0 };
   const { pitch } = compileThread(hub.thread).thread;
   const own = plan.wheel.each.find((w) => w.corner === c.corner)?.padThickness ?? plan.wheel.padThickness;
   const parts = bolt ? [c.rotorHat, own] : [hub.nutGrip];
-  const read = bolt ? hub.stockBoltLength : c.studProtrusion;
+  const read = bolt ? hub.boltLength : c.studProtrusion;
   // Without a nose that was looked at, the tip may be anything longer.
-  if (read === null || hub.stockNose === null || parts.some((m) => m === null)) return null;
+  if (read === null || hub.pilotNose === null || parts.some((m) => m === null)) return null;
   let sum = travel.value + nose.value;
   let errors = travel.pm + nose.pm;
   for (const m of parts) {
@@ -75,7 +75,7 @@ function sumAt(plan: Plan, c: PlanCorner, travel: NonNullable<Result>): Finding 
 /** The travel as it was counted, with the plate that was on then: a contradiction is one of the state that was read. */
 const asCounted = (travel: NonNullable<Result>, c: PlanCorner): NonNullable<Result> => ({
   ...travel,
-  value: travel.value - countedState(c).plate,
+  value: travel.value - countedState(c).spacer,
 });
 
 /** How far a stud certainly goes into a closed nut: its travel and the nose that was measured. The lead is an allowance and no fact. */
@@ -102,11 +102,11 @@ export const readingContradiction: Rule<'reading.contradiction', Contradicts> = 
     'nutBlindDepth',
     'nutGrip',
     'studProtrusion',
-    'stockBoltLength',
-    'stockBoltOverall',
-    'stockBoltThread',
-    'stockStudThread',
-    'stockNose',
+    'boltLength',
+    'boltOverall',
+    'boltThread',
+    'studThread',
+    'pilotNose',
     'rotorHat',
     'padThickness',
   ],
@@ -116,10 +116,10 @@ export const readingContradiction: Rule<'reading.contradiction', Contradicts> = 
       fastening,
       nutStyle,
       nutBlindDepth,
-      stockBoltLength: under,
-      stockBoltOverall: overall,
-      stockBoltThread,
-      stockStudThread,
+      boltLength: under,
+      boltOverall: overall,
+      boltThread,
+      studThread,
     } = plan.hub;
     const bolt = fastening === 'bolt';
     // Head and seat are several millimetres: lengths that the error of measuring could swap are one length read twice.
@@ -159,9 +159,9 @@ export const readingContradiction: Rule<'reading.contradiction', Contradicts> = 
       const read = asCounted(travel, c);
       const { corner } = c;
       const found = bolt
-        ? exceeds(read, 'bolt', stockBoltThread, corner)
-        : (exceeds(inCap(read, plan.hub.stockNose), 'nut', nutStyle === 'closed' ? nutBlindDepth : null, corner) ??
-          exceeds(read, 'stud', stockStudThread, corner));
+        ? exceeds(read, 'bolt', boltThread, corner)
+        : (exceeds(inCap(read, plan.hub.pilotNose), 'nut', nutStyle === 'closed' ? nutBlindDepth : null, corner) ??
+          exceeds(read, 'stud', studThread, corner));
       const wrong = found ?? sumAt(plan, c, travel);
       if (wrong === null) continue;
       out.push(wrong);

@@ -18,7 +18,8 @@ export const readingCorners: Rule<'reading.corners', Absent> = {
   sources: ['common'],
   decidedBy: 'car',
   judge({ plan }, out) {
-    if (plan.corners.length > 1) return;
+    // A corner may stand twice, on two pads.
+    if (plan.corners.some((c) => c.corner !== plan.corners[0]?.corner)) return;
     const corner =
       CORNERS.find((c) => c.startsWith(plan.axle) && plan.corners.every((own) => own.corner !== c)) ?? null;
     out.push(finding({ ...BLANK, rule: 'reading.corners', case: { is: 'absent' }, corner }));

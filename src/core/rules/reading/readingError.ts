@@ -67,7 +67,7 @@ function clockTooWide(c: PlanCorner): Finding[] {
   return c.clock.flatMap((h) => tell(q, q.widest as number, h.clearance, place));
 }
 
-const JUDGED = QUANTITIES.filter((q) => q.widest !== null && q.id !== 'gapFitted' && q.id !== 'stockSocket');
+const JUDGED = QUANTITIES.filter((q) => q.widest !== null && q.id !== 'gapFitted' && q.id !== 'socketSize');
 const ofHub = (q: Quantity): string => q.id;
 const ofCorner = (q: Quantity): string | undefined => (q.scope === 'corner' ? q.id : undefined);
 const ofWheel = (q: Quantity): string | undefined => WHEEL_FIELD[q.id];

@@ -15,7 +15,7 @@ export const stanceFlush: Rule<'stance.flush', Ok> = {
   chosen: ['spacer'],
   decidedBy: 'car',
   judge({ plan, n }, out) {
-    if (plan.wish !== 'stance') return;
+    if (plan.jobType !== 'stance') return;
     const value = leastValue(n.corners.map((c) => c.flush));
     const limit = plan.spacer.thickness;
     if (value !== null) out.push(finding({ ...BLANK, rule: 'stance.flush', level: 'note', value, limit, unit: 'mm' }));

@@ -29,7 +29,7 @@ export const stanceGap: Rule<'stance.gap', Ok | Missing | NotAsked> = {
   chosen: ['spacer', 'camber'],
   decidedBy: 'spacer',
   judge({ plan, n }, out) {
-    const corners = askedCorners(plan, n, (c) => c.gapAfter !== null);
+    const corners = askedCorners(plan, n, (c) => c.gapAfter !== null || c.unclear.includes('gap'));
     if (corners.length === 0) return;
     const need = missing(needOf(plan));
     const over = {
@@ -42,7 +42,7 @@ export const stanceGap: Rule<'stance.gap', Ok | Missing | NotAsked> = {
     };
     const found = judgeCorners({ ...over, pick: (c) => c.gapAfter });
     // Where clearance is the wish, how far out the tyre stands is worth knowing and decides nothing.
-    const aside = plan.wish === 'clearance' && found.case.is === 'missing';
+    const aside = plan.jobType === 'clearance' && found.case.is === 'missing';
     out.push(aside ? { ...found, level: 'note', case: { is: 'not-asked' } } : found);
   },
   sentence(f, s) {

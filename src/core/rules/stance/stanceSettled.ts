@@ -9,7 +9,7 @@ interface Settled extends Case {
 
 /** A gap taken on a car that had not settled is no measurement. Where nobody said, it weighs as much as the wish needs it. */
 function levelAt(plan: Plan, settled: boolean | null): Level {
-  const counts = plan.wish === 'stance';
+  const counts = plan.jobType === 'stance';
   if (settled === false) return counts ? 'unmeasured' : 'caution';
   return counts ? 'caution' : 'note';
 }

@@ -65,7 +65,7 @@ export function groupFasteners(input: SearchInput): Group[] {
 
 /** The fastener of a plan from a loose one and a nut. */
 export function joined(f: LooseFastener | null, nut: Nut | null): Fastener {
-  if (f === null) return nut === null ? { kind: 'stock' } : { kind: 'nuts', nut };
+  if (f === null) return nut === null ? { kind: 'present' } : { kind: 'nuts', nut };
   if (f.kind === 'bolt') return f;
   if (f.kind === 'stud') return { ...f, nut };
   return { ...f, nut: nut as Nut };
@@ -89,7 +89,14 @@ export function allowedPairs(input: SearchInput, wheel: WheelOption, groups: rea
       )
         continue;
       const fastener = joined(f, nut?.part ?? null);
-      const plan: Plan = { ...base, wheel: wheel.wheel, corners: [...wheel.corners], spacer: plainSpacer(0), fastener };
+      const plan: Plan = {
+        ...base,
+        hub: wheel.hub ?? base.hub,
+        wheel: wheel.wheel,
+        corners: [...wheel.corners],
+        spacer: plainSpacer(0),
+        fastener,
+      };
       const found = assess(plan);
       if (found.blocking.some((b) => BY_FASTENER.has(b.rule))) continue;
       const { minimum: target, floor, hubEnough } = found.numbers;

@@ -20,7 +20,7 @@ export interface Fit {
   readonly count: number;
   readonly runs: readonly Run[];
   /** Stock fasteners as they are: allowed, with this margin. */
-  readonly stock: number | null;
+  readonly present: number | null;
 }
 
 /** Least engagement over the minimum, mm. */
@@ -91,7 +91,7 @@ function writeOut(input: SearchInput, fit: Fit, out: TopList): Candidate | null 
   const plates = short(fit.spacer, 2);
   const shared = { wheel: fit.wheel.id, spacer: fit.spacer.id, off: fit.off };
   const asItIs: Candidate | null =
-    fit.stock === null ? null : { ...shared, fastener: null, nut: null, margin: fit.stock, toBuy: plates };
+    fit.present === null ? null : { ...shared, fastener: null, nut: null, margin: fit.present, toBuy: plates };
   if (asItIs !== null) out.offer(asItIs);
   const plan: Plan = {
     ...input.base,

@@ -30,10 +30,18 @@ export function search(
     // Left and right alike: unequal plates are typed.
     base: {
       ...base,
-      rightPlate: null,
+      rightSpacer: null,
       locking: base.locking.kind === 'unknown' ? { kind: 'none' as const } : base.locking,
     },
-    wheels: asRead.wheels.map((w) => ({ ...w, corners: bare({ ...asRead.base, corners: [...w.corners] }).corners })),
+    wheels: asRead.wheels.map((w) => {
+      const { corners, hub } = bare({
+        ...asRead.base,
+        fastener: { kind: 'present' },
+        wheel: w.wheel,
+        corners: [...w.corners],
+      });
+      return { ...w, corners, hub };
+    }),
   };
   const groups = groupFasteners(input);
   const found: Fit[] = [];
@@ -66,15 +74,16 @@ function fitSpacer(
 ): Fit | { reason: Finding } {
   const plan: Plan = {
     ...input.base,
+    hub: wheel.hub ?? input.base.hub,
     wheel: wheel.wheel,
     corners: [...wheel.corners],
     spacer: spacer.part,
-    fastener: { kind: 'stock' },
+    fastener: { kind: 'present' },
   };
-  const stock = assess(plan);
-  const inTheWay = blocksChoice(stock);
+  const present = assess(plan);
+  const inTheWay = blocksChoice(present);
   const first = inTheWay[0];
-  const gap = Math.min(...stock.numbers.corners.map((c) => c.gapAfter?.value ?? Number.NaN));
+  const gap = Math.min(...present.numbers.corners.map((c) => c.gapAfter?.value ?? Number.NaN));
   const runs: Run[] = [];
   let count = first === undefined ? 1 : 0;
   // What no other fastener mends: it forbids the spacer, and is the reason worth telling.
@@ -104,7 +113,7 @@ function fitSpacer(
     off: input.wantedGap === null || !Number.isFinite(gap) ? spacer.part.thickness : Math.abs(gap - input.wantedGap),
     count,
     runs,
-    stock: first === undefined ? leastMargin(stock.numbers) : null,
+    present: first === undefined ? leastMargin(present.numbers) : null,
   };
 }
 

@@ -19,6 +19,8 @@ export interface WheelOption {
   readonly id: string;
   readonly wheel: Plan['wheel'];
   readonly corners: readonly PlanCorner[];
+  /** The hub as its counts make it; left out, that of the base. */
+  readonly hub?: Plan['hub'];
 }
 
 export interface SearchInput {

@@ -92,21 +92,20 @@ export function boltLengths(
   { threadLength, nose }: { readonly threadLength: number; readonly nose: number },
 ): Window {
   const { hub, policy, spacer } = plan;
-  if (c.turns === null || c.tappedDepth === null || hub.stockBoltLength === null || hub.stockNose === null)
-    return NO_WINDOW;
+  if (c.turns === null || c.tappedDepth === null || hub.boltLength === null || hub.pilotNose === null) return NO_WINDOW;
   const { pitch } = compileThread(hub.thread).thread;
   const lead = policy.leadPitches * pitch;
   const travel = c.turns.value * pitch;
   const Dt = c.tappedDepth.value;
-  const seat = calibrateSeat(hub.stockBoltLength.value, lead + hub.stockNose.value, travel) + spacer.thickness;
-  const came = untouchedOf(plan, { value: travel, pm: 0, rss: 0 }, Dt, hub.stockBoltLength);
+  const seat = calibrateSeat(hub.boltLength.value, lead + hub.pilotNose.value, travel) + spacer.thickness;
+  const came = untouchedOf(plan, c, { value: travel, pm: 0, rss: 0 }, Dt, hub.boltLength);
   const { need, reach } = askedOf(d, came?.value ?? null);
   const zero = seat + lead + nose;
   const room = c.roomBehind === null ? Number.NEGATIVE_INFINITY : roomToUse(c.roomBehind, pitch, policy.behindReserve);
   const clear = seat + Dt + room;
   // No further in than it was counted needs no room; where only the error says further it is a caution, which goes forward.
-  const { plate: s0 } = countedState(c);
-  const asCounted = hub.stockBoltLength.value + spacer.thickness - s0;
+  const { spacer: s0 } = countedState(c);
+  const asCounted = hub.boltLength.value + spacer.thickness - s0;
   return {
     low: zero + reach - SLACK,
     high: Math.min(Math.max(clear, asCounted), seat + threadLength) + SLACK,
@@ -116,7 +115,7 @@ export function boltLengths(
   };
 }
 
-/** Pressed studs of another protrusion and thread length, or the car's own (null), with the stock nut (null) or another. */
+/** Pressed studs of another protrusion and thread length, or the car's own (null), with the present nut (null) or another. */
 export function studLengths(
   plan: Plan,
   c: PlanCorner,
@@ -133,20 +132,20 @@ export function studLengths(
   const own = hub.nutThread === null ? null : hub.nutThread.value;
   const Ln = nut === null ? own : nut.threadLength;
   // Whose own thread nobody measured holds nobody knows how much.
-  if (c.turns === null || (longer && (c.studProtrusion === null || hub.stockNose === null)) || Ln === null)
+  if (c.turns === null || (longer && (c.studProtrusion === null || hub.pilotNose === null)) || Ln === null)
     return NO_WINDOW;
   const { pitch } = compileThread(hub.thread).thread;
   const full = policy.leadPitches * pitch;
-  const lead = full + (hub.stockNose?.value ?? 0);
+  const lead = full + (hub.pilotNose?.value ?? 0);
   const travel = c.turns.value * pitch;
   const z0 = c.studProtrusion === null ? travel + lead : c.studProtrusion.value;
   const grip = calibrateGrip(z0, lead, travel);
   const nutStart = s + grip - (nut === null ? 0 : (nut.shankReach ?? 0));
-  const came = own === null ? null : untouchedOf(plan, { value: travel, pm: 0, rss: 0 }, own, c.studProtrusion);
+  const came = own === null ? null : untouchedOf(plan, c, { value: travel, pm: 0, rss: 0 }, own, c.studProtrusion);
   const { need, reach } = askedOf(d, came?.value ?? null);
   const zero = nutStart + (longer ? full + nose : lead);
   const closed = closedEnd(plan, nut, nutStart);
-  const { plate: s0, pm: statePm } = countedState(c);
+  const { spacer: s0, pm: statePm } = countedState(c);
   const thread = threadLength === null ? ownThread(plan, z0 - grip - s0 - statePm) : threadLength;
   const shank = nutStart + thread + SLACK;
   const enough = Ln >= need - SLACK;
@@ -160,8 +159,8 @@ export function studLengths(
  * @param proven from the tip to where the counted nut began
  */
 function ownThread(plan: Plan, proven: number): number {
-  const own = plan.hub.stockStudThread;
-  return own === null || plan.hub.stockNose === null ? proven : Math.max(proven, own.value - own.pm);
+  const own = plan.hub.studThread;
+  return own === null || plan.hub.pilotNose === null ? proven : Math.max(proven, own.value - own.pm);
 }
 
 /** Where a closed nut's cap ends the stud; infinite for an open nut, minus infinite where nobody can tell. */
@@ -170,7 +169,7 @@ function closedEnd(plan: Plan, nut: Nut | null, nutStart: number, pitch?: number
   if (style === 'open') return Number.POSITIVE_INFINITY;
   const blind = nut === null ? (plan.hub.nutBlindDepth?.value ?? null) : nut.blindDepth;
   const calibrated = plan.fastener.kind !== 'conversion' && plan.hub.fastening === 'stud';
-  if (style === 'unknown' || blind === null || (calibrated && plan.hub.stockNose === null))
+  if (style === 'unknown' || blind === null || (calibrated && plan.hub.pilotNose === null))
     return Number.NEGATIVE_INFINITY;
   const own = pitch ?? compileThread(plan.hub.thread).thread.pitch;
   return nutStart + blind - minBottomGap(plan.policy.closedNutGap, own) + SLACK;
@@ -185,7 +184,13 @@ export interface ConversionParts {
 /** Overall lengths of conversion studs of one make with one nut. */
 export function conversionLengths(plan: Plan, c: PlanCorner, d: Demand, { stud, nut, outer }: ConversionParts): Window {
   const { hub, policy, spacer } = plan;
-  if (c.tappedDepth === null || c.rotorHat === null || hub.nutGrip === null || nut.threadLength === null)
+  if (
+    c.tappedDepth === null ||
+    c.rotorHat === null ||
+    hub.nutGrip === null ||
+    nut.threadLength === null ||
+    countedState(c).lacks !== null
+  )
     return NO_WINDOW;
   const Dt = c.tappedDepth.value;
   const inside = stud.length - outerTip(stud.length, stud.shortEnd, Dt, stud.seatsAt);
@@ -193,7 +198,7 @@ export function conversionLengths(plan: Plan, c: PlanCorner, d: Demand, { stud, 
   const hubNeed = d.accepted && !d.strict ? d.hubFloor : d.hubTarget;
   const hubEnd = hubEndEngagement(stud.shortEnd, hubLead, Dt) >= hubNeed - SLACK;
   const lead = policy.leadPitches * outer.thread.pitch + (stud.nose ?? 0);
-  const nutStart = c.rotorHat.value + spacer.thickness + hub.nutGrip.value;
+  const nutStart = c.rotorHat.value + spacer.thickness + hub.nutGrip.value + countedState(c).grip;
   const { need, reach } = askedOf(d, null);
   const zero = inside + nutStart + lead;
   const closed = closedEnd(plan, nut, inside + nutStart, outer.thread.pitch);

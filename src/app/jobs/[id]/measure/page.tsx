@@ -1,10 +1,12 @@
 import { format, formatDistanceToNow } from 'date-fns';
 import type { Metadata } from 'next';
 import { cornersOf } from '@/core/document/assemble';
+import { seatInSentence } from '@/core/document/labels';
 import { quantity, type QuantityId } from '@/core/document/quantities';
 import type { Corner, Seat } from '@/core/document/vocabulary';
 import { parseThread } from '@/core/thread/designation';
 import { JobFrame } from '@/features/shell/JobRail';
+import type { TypedSetup } from '@/features/survey/OnCar';
 import { Survey } from '@/features/survey/Survey';
 import {
   countedChalk,
@@ -23,10 +25,9 @@ import { fittedOn } from '@/usecases/vehicles';
 import type { FittedRow } from '@/store/schema';
 import type { EarlierShown } from '@/features/survey/EarlierReadings';
 import { readingText, pmText } from '@/core/document/readingText';
-import type { UnitSystem } from '@/core/units/format';
+import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import { combineRepeats } from '@/core/uncertainty';
 import { theStore } from '@/store/connection';
-import { formatTorque } from '@/core/units/format';
 import { loosenedCorners } from '@/usecases/loosened';
 import { wrenchesFor } from '@/usecases/wrenches';
 import { partnerOfJob } from '@/usecases/jobs';
@@ -71,7 +72,7 @@ export default async function Page({
           value: r.value,
           typed: r.typed,
           pm: r.pm,
-          plate: r.onPlateMm,
+          on: onText(whole, r, units),
           method: r.method,
           by: r.by,
           at: format(r.at, 'd MMM HH:mm'),
@@ -98,7 +99,7 @@ export default async function Page({
         }))}
         missing={missingReadings(whole).map((m) => ({ quantity: m.quantity.id, corner: m.corner, wheel: m.wheel }))}
         next={nextReading(plan)}
-        fittedPlate={plateTyped(fitted.now)}
+        known={knownOn(whole, fitted.now)}
         earlier={earlier.map((e) => earlierShown(e, units))}
         plan={plan}
         archWork={
@@ -135,10 +136,31 @@ function openByCorner(whole: JobWhole): Partial<Record<Corner, number>> {
   return Object.fromEntries(cornersOf(whole.job.axle).map((c) => [c, missing.filter((m) => m.corner === c).length]));
 }
 
-const plateTyped = (now: readonly FittedRow[]): Partial<Record<Corner, string>> =>
+/** What each corner is known to have on, as it would be typed. */
+const knownOn = (whole: JobWhole, now: readonly FittedRow[]): Partial<Record<Corner, TypedSetup>> =>
   Object.fromEntries(
-    now.flatMap((f) => (f.plateMm === null || f.plateMm === 0 ? [] : [[f.corner, String(f.plateMm)]])),
+    cornersOf(whole.job.axle).map((corner) => {
+      const f = now.find((x) => x.corner === corner);
+      const spacer = f?.plateMm ? String(f.plateMm) : '';
+      const set =
+        f?.wheelSetId && whole.wheelSets.some((s) => s.id === f.wheelSetId) ? f.wheelSetId : whole.job.wheelSetId;
+      return [corner, { spacer, set, trial: null }];
+    }),
   );
+
+/** What was on while a reading was taken, in words; empty where nothing was, on the present fasteners and the wheels of the job. */
+function onText(whole: JobWhole, r: JobWhole['readings'][number], units: UnitSystem): string {
+  const set = r.onWheelSetId === null || r.onWheelSetId === whole.job.wheelSetId ? null : r.onWheelSetId;
+  return [
+    r.onPlateMm === null ? '' : `with a ${formatLength(r.onPlateMm, units)} spacer on`,
+    set === null ? '' : `on ${whole.wheelSets.find((s) => s.id === set)?.name ?? 'another set'}`,
+    r.trialPart === null
+      ? ''
+      : `new part by hand, ${seatInSentence(r.trialPart.seat)}${r.trialPart.length === null ? '' : `, ${formatLength(r.trialPart.length.value, units)}`}`,
+  ]
+    .filter((x) => x !== '')
+    .join(', ');
+}
 
 function earlierShown(e: Earlier, units: UnitSystem): EarlierShown {
   const q = quantity(e.quantity);

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
-import { AXLE_LABEL, SEAT_LABEL, USE_LABEL, WISH_LABEL } from '@/core/document/labels';
-import type { Seat, Use, Wish } from '@/core/document/vocabulary';
+import { AXLE_LABEL, SEAT_LABEL, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
+import type { Seat, Use, JobType } from '@/core/document/vocabulary';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { drillingOf, drillingWords } from '@/core/parts/drilling';
 import { formatLength, formatTorque } from '@/core/units/format';
@@ -25,7 +25,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const thread = parseThread('Thread', hub.thread);
   const own = wheel ? wheelsOnAxle(wheel, whole.job.axle) : undefined;
   const rows: [string, string, boolean][] = [
-    ['Wish', WISH_LABEL[whole.job.wish as Wish], true],
+    ['Wish', JOB_TYPE_LABEL[whole.job.wish as JobType], true],
     ['Use', USE_LABEL[whole.job.use as Use], true],
     ['Wheels', wheel ? `${wheel.name}, ${own?.tyre || 'tyre not read'}` : 'none', Boolean(own?.tyre)],
     ['Offset', own?.offsetMm == null ? 'not read' : `ET ${own.offsetMm}`, own?.offsetMm != null],
