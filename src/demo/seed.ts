@@ -150,6 +150,7 @@ async function seedJob(
           typed: q.kind === 'yes-no' ? (v === 1 ? 'yes' : 'no') : String(v),
           pm: method.pm,
           method: method.id,
+          ...(id === 'turns' && demo.counted ? { trialPart: demo.counted } : {}),
         },
         by,
         tick(),

@@ -91,6 +91,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
         closed: true,
         set: 'road 16',
         daysAgo: 60,
+        counted: { seat: 'ball13', length: null, nose: null },
         readings: { turns: [14, 14.25], studProtrusion: [38, 38], pilotNose: 0, spigotDiameter: 63.4 },
         choice: {
           spacer: { ...plainSpacer(0), lugs: 5, boltCircles: [108] },
@@ -107,6 +108,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
         until: 'recheck',
         closed: true,
         daysAgo: 45,
+        counted: { seat: 'cone60', length: null, nose: null },
         readings: {
           turns: [14, 14.25],
           studProtrusion: [38, 38],

@@ -1,3 +1,4 @@
+import type { TrialPart } from '@/core/document/document';
 import type { QuantityId } from '@/core/document/quantities';
 import type { ChoiceDraft, HeldFor, Stage } from '@/store/schema';
 import type { HubInput, VehicleInput } from '@/store/vehicles';
@@ -16,6 +17,8 @@ export interface DemoJob {
   readonly until: Stage;
   /** Left and right for what belongs to a corner, one figure for the axle. */
   readonly readings: Readings;
+  /** Part that was turned in by hand for the count; left out, what was on the car. */
+  readonly counted?: TrialPart;
   readonly choice?: ChoiceDraft;
   readonly lead?: { by: string; reason: string };
   /** Days ago it was opened. */

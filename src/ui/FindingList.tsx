@@ -8,29 +8,50 @@ import { ruleOf } from '@/core/rules/index';
 import type { Wording } from '@/core/rules/kit/say';
 import { citation } from '@/core/rules/kit/sources';
 import { formatLength, type UnitSystem } from '@/core/units/format';
+import { focusLabelled } from './focusField';
 import { NavLink } from './NavLink';
 import { Verdict } from './Verdict';
+
+/** A way to what a finding waits for: a page that opens at its field, or a field on this page by its label. */
+export interface Way {
+  readonly label: string;
+  readonly href: string | null;
+}
+type Ways = (f: Finding) => readonly Way[];
 
 /** Findings in order of danger, a line each, opening in place to formula, figures and source. */
 export function FindingList({
   findings,
   wording,
   plan,
+  ways,
 }: {
   findings: readonly Finding[];
   wording: Wording;
   plan: Plan;
+  /** Where each thing is entered that an unmeasured finding waits for. */
+  ways?: Ways;
 }) {
   return (
     <Accordion.Root type="multiple" className="divide-y divide-line border-y border-line">
       {findings.map((f) => (
-        <FindingLine key={findingKey(f)} finding={f} wording={wording} plan={plan} />
+        <FindingLine key={findingKey(f)} finding={f} wording={wording} plan={plan} ways={ways} />
       ))}
     </Accordion.Root>
   );
 }
 
-function FindingLine({ finding, wording, plan }: { finding: Finding; wording: Wording; plan: Plan }) {
+function FindingLine({
+  finding,
+  wording,
+  plan,
+  ways,
+}: {
+  finding: Finding;
+  wording: Wording;
+  plan: Plan;
+  ways: Ways | undefined;
+}) {
   const rule = ruleOf(finding.rule);
   const key = findingKey(finding);
   return (
@@ -51,6 +72,7 @@ function FindingLine({ finding, wording, plan }: { finding: Finding; wording: Wo
           </Accordion.Trigger>
         </h3>
       </Accordion.Header>
+      <WaysThere ways={ways?.(finding) ?? []} />
       <Accordion.Content className="mb-2 border-l-2 border-accent pl-3 text-[13px]">
         <p>{rule.statement}</p>
         <p className="figure my-1">{rule.formula}</p>
@@ -77,6 +99,29 @@ function FindingLine({ finding, wording, plan }: { finding: Finding; wording: Wo
         </p>
       </Accordion.Content>
     </Accordion.Item>
+  );
+}
+
+/** Links to what is missing, each to its own field. */
+function WaysThere({ ways }: { ways: readonly Way[] }) {
+  if (ways.length === 0) return null;
+  const look = 'touch inline-flex items-center text-accent underline underline-offset-4';
+  return (
+    <ul aria-label="Enter" className="-mt-1 flex flex-wrap gap-x-4 pb-1 text-[14px] font-[560]">
+      {ways.map(({ label, href }) => (
+        <li key={label}>
+          {href === null ? (
+            <button type="button" className={look} onClick={() => focusLabelled(label)}>
+              {label}
+            </button>
+          ) : (
+            <NavLink href={href} className={look}>
+              {label}
+            </NavLink>
+          )}
+        </li>
+      ))}
+    </ul>
   );
 }
 

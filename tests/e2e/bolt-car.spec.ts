@@ -139,9 +139,9 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await keep(page, 'turns', '11');
     await answer(page, 'Settled by rolling', 'front right', true);
     for (const [q, v] of Object.entries({ ...rest, gap: '20' })) await keep(page, q, v);
-    await expect(page.getByText('Everything that a decision waits for has been measured.')).toBeVisible();
+    await expect(page.getByText('All readings needed so far are in.')).toBeVisible();
     await page.reload();
-    await expect(page.getByText('Everything that a decision waits for has been measured.')).toBeVisible();
+    await expect(page.getByText('All readings needed so far are in.')).toBeVisible();
     await page.getByRole('button', { name: 'Go to the bench' }).click();
   });
 

@@ -57,7 +57,7 @@ test('on the car now: what a conversion left, found otherwise at one corner, and
   await expect(page.getByTestId('fitted-rear-left')).toContainText('10.0 mm plate');
   await expect(page.getByTestId('fitted-rear-right')).toContainText('no plate');
   await page.getByText('What was on it before').click();
-  await expect(page.getByText(/rear left: no plate, bolts, the maker’s own/)).toBeVisible();
+  await expect(page.getByText(/rear left: no plate, bolts, original/)).toBeVisible();
   // Its front is a stud car from here on.
   await page.getByRole('radio', { name: 'Wheel change' }).click();
   await expect(page.getByText('count the turns of each wheel as it goes on')).toBeVisible();
@@ -234,7 +234,7 @@ test('a wheel change: two counts, one torque a wheel by click, a record', async 
   await expect(page.getByText('Wheel change, street')).toBeVisible();
   await page.goto(url('/vehicles'));
   await page.getByRole('link', { name: /Anselm Heron/ }).click();
-  await expect(page.getByTestId('fitted-rear-left')).toContainText('bolts, the maker’s own');
+  await expect(page.getByTestId('fitted-rear-left')).toContainText('bolts, original');
   await expect(page.getByTestId('fitted-rear-left')).toContainText('fitted');
 });
 
@@ -247,7 +247,7 @@ test('both axles of a visit stand on one kit list and one card once they are as 
   await hub.getByLabel('Bolt circle').fill('112');
   await hub.getByLabel('Seat of the bolts').selectOption('ball13');
   await hub.getByLabel('Hub thread cut in').selectOption('steel');
-  await hub.getByLabel('Bolts on it now').selectOption({ label: 'As the maker left it' });
+  await hub.getByLabel('Bolts on it now').selectOption({ label: 'Original' });
   await hub.getByLabel('Torque', { exact: true }).fill('120');
   await hub.getByLabel('Torque source').fill('handbook p. 9');
   await page.getByRole('button', { name: 'Same as front' }).click();

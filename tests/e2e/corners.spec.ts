@@ -363,14 +363,14 @@ test('what is on the hub goes with the readings there, and what is chosen is add
   await expect(gap).toContainText('unmeasured');
   await plate.fill('5');
   await keep(page, 'gap', '3');
-  await expect(gap).toContainText('with a 5.0 mm plate on');
+  await expect(gap).toContainText('with a 5.0 mm spacer on');
   // It is said once for the corner; another corner has its own.
   await pickCorner(page, 'rear left');
   await expect(plate).toHaveValue('');
   await page.reload();
   await pickCorner(page, 'rear right');
   await expect(plate).toHaveValue('5');
-  await expect(gap).toContainText('with a 5.0 mm plate on');
+  await expect(gap).toContainText('with a 5.0 mm spacer on');
   await accessible(page);
   await to(page, 'choose');
   // The same plate again leaves the gap that was read with it on.

@@ -26,6 +26,7 @@ export function coupeRear(): { readonly plan: Plan; readonly sets: readonly Swap
       corner: q.scope === 'axle' ? null : (cornersOf('rear')[i] ?? null),
       value: v,
       pm: q.methods[0]?.pm ?? 1,
+      ...(id === 'turns' && job.counted ? { on: { spacer: 0, fastener: job.counted, wheel: 'chosen' as const } } : {}),
     }));
   });
   const wheelsOf = (name: string): PlanParts['wheels'] =>

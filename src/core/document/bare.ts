@@ -174,7 +174,9 @@ function padShifts(plan: Plan, c: PlanCorner, on: Setup['wheel']): readonly PadS
     for (const from of own ? [{ name: own.name, measured: own.padThickness }] : pads)
       for (const to of pads) {
         if (from.measured === null || to.measured === null) return 'pad';
-        shifts.push(to.name === from.name ? { by: 0, pm: 0 } : shiftTo(to.measured, from.measured));
+        // Wheels of one set whose pads read the same are one casting: the error is that of reading the same thing twice.
+        const alike = to.name === from.name || to.measured.value === from.measured.value;
+        shifts.push(alike ? { by: 0, pm: 0 } : shiftTo(to.measured, from.measured));
       }
     return extremes(shifts);
   }

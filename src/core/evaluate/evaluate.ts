@@ -4,6 +4,7 @@ import { type StackGeometry, stackGeometry } from '../figures/geometry';
 import { type CornerNumbers, computeNumbers, type Numbers, worseEnds } from '../figures/numbers';
 import { least } from '../figures/result';
 import { byDanger, type Finding, type Level, sortByDanger, worst } from '../rules/kit/finding';
+import { lackingOf, needOfFinding } from '../rules/kit/needs';
 import { needsName } from '../rules/engagement/enoughShared';
 import type { RuleId } from '../rules/ids';
 import { RULES } from '../rules/index';
@@ -111,11 +112,20 @@ export function assess(asRead: Plan): Assessment {
 function assessed(plan: Plan, { numbers, findings }: Found): Assessment {
   const accepted = plan.leadSignOff !== null;
   const blocking: Finding[] = [];
+  nameLacks(plan, findings);
   for (const f of findings) {
     const open = !accepted && needsSignOff(f, plan.use);
     if (f.level === 'stop' || f.level === 'unmeasured' || open) blocking.push(f);
   }
   return { numbers: onePerCorner(numbers), findings, verdict: worst(findings), blocking };
+}
+
+/** Says of each finding that waits for something what that is, and no more. */
+function nameLacks(plan: Plan, findings: Finding[]): void {
+  for (const [i, f] of findings.entries()) {
+    const need = needOfFinding(f);
+    if (need !== null) findings[i] = { ...f, lacks: lackingOf(plan, need, f.corner) };
+  }
 }
 
 /** A corner that was worked out on the shallowest and on the deepest pad stands once: by its least thread, with the worse of each end. */

@@ -327,8 +327,8 @@ export const movesWheel = (plan: Plan): boolean =>
   plan.planned !== null;
 
 /**
- * Corners whose gap and clearance are asked for. Where nothing moves (a check or a conversion that keeps the very plate it was counted with,
- * on wheels, camber and height that stay) only what was measured is judged, and nothing is borrowed from the other corner.
+ * Corners whose gap and clearance are asked for. Where nothing moves (the very spacer that was on at the count is kept, on wheels, camber
+ * and height that stay) only what was measured is judged, and nothing is borrowed from the other corner.
  * @param measured whether a corner has the figure
  */
 export function askedCorners(
@@ -340,7 +340,7 @@ export function askedCorners(
 }
 
 const keepsPlate = (plan: Plan): boolean =>
-  (plan.jobType === 'check' || plan.jobType === 'conversion') &&
+  STAYS_PUT.has(plan.jobType) &&
   plan.corners.every(
     (c) => c.turns !== null && staysPut(plan, c) && Math.abs(countedState(c).asRead - plan.spacer.thickness) < 1e-9,
   );

@@ -1,4 +1,5 @@
-import type { Corner, Plan, WheelEach } from '../document/document';
+import { WHEEL_FIELD } from '../document/blanks';
+import type { Corner, Plan } from '../document/document';
 import { type Quantity, type QuantityId, quantitiesFor } from '../document/quantities';
 import { assess } from '../evaluate/evaluate';
 import type { Finding } from '../rules/kit/finding';
@@ -8,15 +9,6 @@ export interface NextReading {
   /** Findings that are unmeasured now and could be judged with it. */
   readonly settles: number;
 }
-
-const WHEEL_FIELD: Readonly<Partial<Record<QuantityId, Exclude<keyof WheelEach, 'name' | 'corner'>>>> = {
-  wheelBore: 'bore',
-  chamferDepth: 'chamferDepth',
-  boreRecess: 'boreRecess',
-  padThickness: 'padThickness',
-  lugHole: 'lugHole',
-  pocketDepth: 'pocketDepth',
-};
 
 /** A figure that could have been read: only whether a rule can be judged is looked at, and not how. */
 const SOME: Readonly<Partial<Record<QuantityId, number>>> = {

@@ -27,11 +27,13 @@ import { SpacerChoice } from './SpacerChoice';
 import { sizesFor, stepSize } from './sizes';
 import { ThumbBar } from './ThumbBar';
 import { acceptedOf, type Bench, type BenchParts, type Choice, useBench } from './useBench';
+import { waysTo } from './ways';
 import { WaysOut } from './WaysOut';
 import type { Partner } from './WholeCar';
 
 export interface BenchProps {
   readonly jobId: string;
+  readonly vehicleId: string;
   readonly version: number;
   readonly parts: BenchParts;
   readonly start: Choice;
@@ -48,7 +50,18 @@ export interface BenchProps {
 const TAKES_ARROWS = /^(INPUT|TEXTAREA|SELECT)$/;
 
 /** Choosing: section in the middle, choice under it, findings at the right in order of danger. */
-export function BenchView({ jobId, version, parts, start, units, frozen, changes, partner, signing }: BenchProps) {
+export function BenchView({
+  jobId,
+  vehicleId,
+  version,
+  parts,
+  start,
+  units,
+  frozen,
+  changes,
+  partner,
+  signing,
+}: BenchProps) {
   const router = useRouter();
   const bench = useBench(jobId, version, parts, start);
   // While a face is dragged the drawings are painted first; findings and tables follow when there is time.
@@ -205,7 +218,7 @@ export function BenchView({ jobId, version, parts, start, units, frozen, changes
           </div>
           <div className="-mr-4 flex flex-col gap-3 pr-4 lg:min-h-[160px] lg:overflow-y-auto">
             <Next bench={later} jobId={jobId} />
-            <LaterFindings bench={later} units={units} />
+            <LaterFindings bench={later} units={units} jobId={jobId} vehicleId={vehicleId} />
           </div>
         </div>
       </aside>
@@ -220,11 +233,14 @@ const Next = memo(function Next({ bench, jobId }: { bench: Bench; jobId: string 
   if (next === null) return null;
   return (
     <p className="border-l-2 border-accent pl-2 text-[14px]" data-testid="next-reading">
-      Settles most:{' '}
-      <NavLink href={`/jobs/${jobId}/measure`} className="font-[600] text-accent underline underline-offset-4">
+      Measure next:{' '}
+      <NavLink
+        href={`/jobs/${jobId}/measure?field=${next.quantity}`}
+        className="font-[600] text-accent underline underline-offset-4"
+      >
         {quantity(next.quantity).label}
-      </NavLink>
-      , {next.settles} {next.settles === 1 ? 'judgement' : 'judgements'}.
+      </NavLink>{' '}
+      (clears {next.settles} {next.settles === 1 ? 'check' : 'checks'}).
     </p>
   );
 });
@@ -244,7 +260,17 @@ function NotSaved({ saved, thickness, units }: { saved: Saved; thickness: number
 const LaterTabs = memo(BenchTabs);
 
 /** Ways out and findings, worst first. */
-const LaterFindings = memo(function LaterFindings({ bench, units }: { bench: Bench; units: UnitSystem }) {
+const LaterFindings = memo(function LaterFindings({
+  bench,
+  units,
+  jobId,
+  vehicleId,
+}: {
+  bench: Bench;
+  units: UnitSystem;
+  jobId: string;
+  vehicleId: string;
+}) {
   const { plan, evaluation } = bench;
   return (
     <>
@@ -253,6 +279,7 @@ const LaterFindings = memo(function LaterFindings({ bench, units }: { bench: Ben
         plan={plan}
         findings={evaluation.findings}
         wording={{ units, pitch: evaluation.numbers.thread.pitch }}
+        ways={waysTo(plan, { jobId, vehicleId })}
       />
     </>
   );

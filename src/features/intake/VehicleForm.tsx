@@ -1,5 +1,6 @@
 'use client';
 
+import { useFocusOnArrival } from '@/ui/focusField';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
@@ -37,11 +38,14 @@ export function VehicleForm({
   start,
   save,
   edit,
+  field = null,
   after = null,
 }: {
   start: VehicleTyped;
   save: (typed: VehicleTyped) => Promise<Result<string>>;
   edit?: boolean;
+  /** Name of the field where one arrives. */
+  field?: string | null;
   /** Where it goes once saved; left out or null, to the vehicle. */
   after?: string | null;
 }) {
@@ -54,6 +58,7 @@ export function VehicleForm({
   const [failure, setFailure] = useState<string | null>(null);
   const { register, formState, handleSubmit, getValues, setValue } = form;
   useKeptForm(form, edit ? null : 'take-in');
+  useFocusOnArrival(field);
   const [carried, setCarried] = useCarried();
   useEffect(() => {
     if (!carried || edit) return;

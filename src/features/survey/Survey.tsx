@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useEffect, useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { type Quantity, quantity, type QuantityId } from '@/core/document/quantities';
 import { CORNERS, type Corner, type Seat } from '@/core/document/vocabulary';
@@ -53,6 +53,8 @@ export interface SurveyProps {
   readonly plan: Plan;
   /** What the car is known to have on, by corner, as it would be typed. */
   readonly known: Readonly<Partial<Record<Corner, TypedSetup>>>;
+  /** Reading whose field is asked for by the address; null for none. */
+  readonly arriveAt: QuantityId | null;
   readonly earlier: readonly EarlierShown[];
   readonly missing: readonly MissingHere[];
   /** The one reading that lets most rules be judged. */
@@ -125,6 +127,14 @@ export function Survey(p: SurveyProps) {
       row?.scrollIntoView({ block: 'center' });
     });
   };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, on arrival; what is measured afterwards leads nowhere by itself
+  useEffect(() => {
+    if (p.arriveAt === null) return;
+    const wheel = missing.find((m) => m.quantity === p.arriveAt)?.wheel;
+    const row = rowOf(p.arriveAt, wheel?.id) ?? rowOf(p.arriveAt);
+    standIn(row);
+    row?.scrollIntoView({ block: 'center' });
+  }, [p.arriveAt]);
   const row = (q: Quantity, stacked = false) => {
     const at = q.scope === 'axle' ? null : corner;
     const key = `${at ?? ''}/${q.id}`;

@@ -22,14 +22,13 @@ export function Unmeasured({
   next: NextReading | null;
   onGo: (m: MissingHere) => void;
 }) {
-  if (missing.length === 0)
-    return <p className="text-[14px]">Everything that a decision waits for has been measured.</p>;
+  if (missing.length === 0) return <p className="text-[14px]">All readings needed so far are in.</p>;
   return (
     <>
       {next ? (
         <p className="border-l-2 border-accent pl-2 text-[14px]" data-testid="next-reading">
-          Settles most: <strong>{quantity(next.quantity).label}</strong>, {next.settles}{' '}
-          {next.settles === 1 ? 'judgement' : 'judgements'}.
+          Measure next: <strong>{quantity(next.quantity).label}</strong> (clears {next.settles}{' '}
+          {next.settles === 1 ? 'check' : 'checks'}).
         </p>
       ) : null}
       <MissingList missing={missing} onGo={onGo} />

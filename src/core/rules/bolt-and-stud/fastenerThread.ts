@@ -6,7 +6,7 @@ import { missing, type Missing } from '../kit/cases';
 import type { Case, Finding } from '../kit/finding';
 import { BLANK, finding, judgeCorners, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
-import type { Need } from '../kit/say';
+import type { Need } from '../kit/needs';
 
 /** Nobody said it (own), nobody measured it on what is on the car (present, present-bolt), more than there is, or which fastener. */
 interface ThreadCase extends Case {

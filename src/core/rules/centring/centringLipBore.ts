@@ -61,10 +61,7 @@ export const centringLipBore: Rule<'centring.lip-bore', FitCase> = {
     const hub = f.case.is === 'hub';
     const ofIt = wheelWords(f.case.name) || ' of the wheel';
     const what = hub ? 'Spacer bore on the hub spigot' : `Spacer lip in the bore${ofIt}`;
-    if (s.short)
-      return hub
-        ? 'Needs the spacer’s bore and the hub spigot’s diameter.'
-        : `Needs the spacer’s lip diameter and the bore${ofIt}.`;
+    if (s.short) return s.needs(hub ? 'spacer-bore' : 'lip-in-wheel');
     if (s.v >= 0)
       return s.stop
         ? `${what}: ${s.value('up')} of play. That does not centre.`

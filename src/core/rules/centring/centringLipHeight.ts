@@ -35,7 +35,7 @@ export const centringLipHeight: Rule<'centring.lip-height', OfWheelCase | WheelB
     if (f.case.is === 'lip')
       return 'Needs the height of the spacer’s lip: a bore that is less deep holds the wheel off.';
     const whose = f.case.name === '' ? 'the wheel' : f.case.name;
-    if (s.short) return `Needs the depth of the bore of ${whose}; unmeasured is not pass.`;
+    if (s.short) return `Needs the depth of the bore of ${whose}.`;
     return s.stop
       ? `The lip is ${s.limit('up')} high and the bore of ${whose} ${s.value('down')} deep: the wheel sits on the lip.`
       : `The bore of ${whose}, ${s.value('down')} deep, takes the ${s.limit('up')} lip.${s.error}`;

@@ -42,7 +42,7 @@ export const centringLipRoot: Rule<'centring.lip-root', Ok | Missing | OfWheelCa
   sentence(f, s) {
     if (f.case.is === 'lip') return 'Needs the height of the spacer’s lip root.';
     if (f.case.is === 'missing') return s.needs(f.case.need);
-    if (f.case.is === 'wheel-blank') return `Needs the bore chamfer of ${f.case.name}; unmeasured is not pass.`;
+    if (f.case.is === 'wheel-blank') return `Needs the bore chamfer of ${f.case.name}.`;
     const where = f.case.is === 'wheel' ? wheelWords(f.case.name) : s.at;
     return s.stop
       ? `The lip root of ${s.limit('up')} is taller than the ${s.value('down')} chamfer${where}: the wheel stands proud by ${s.shortBy()} and rocks.${s.error}`

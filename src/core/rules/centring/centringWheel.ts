@@ -58,7 +58,7 @@ export const centringWheel: Rule<typeof rule, FitCase> = {
   },
   sentence(f, s) {
     const ofIt = wheelWords(f.case.name) || ' of the wheel';
-    if (s.short) return `Needs the bore${ofIt} and the hub spigot’s diameter.`;
+    if (s.short) return s.needs('wheel-on-spigot');
     if (s.v < 0) {
       const tight = `The bore${ofIt} is ${s.len(-s.v, 'up')} smaller than the hub spigot`;
       return s.stop ? `${tight}: the wheel will not go on.` : `${tight}, within the measuring error: try it by hand.`;

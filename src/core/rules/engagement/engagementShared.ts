@@ -4,7 +4,7 @@ import type { CornerNumbers } from '../../figures/numbers';
 import type { Result } from '../../figures/result';
 import { countsCarry } from '../../figures/counts';
 import { newNut } from '../../figures/stack/index';
-import type { Need } from '../kit/say';
+import type { Need } from '../kit/needs';
 
 /** Readings of the stack, in the order of its formulas; what does not belong to a hub or a fastener is left out of a list. */
 export const STACK_NEEDS: readonly QuantityId[] = [

@@ -1,5 +1,5 @@
 import type { Case } from './finding';
-import type { Need } from './say';
+import type { Need } from './needs';
 
 /** Nothing out of the ordinary: the figures say it all. */
 export interface Ok extends Case {

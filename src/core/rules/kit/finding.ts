@@ -1,6 +1,7 @@
 import type { Corner } from '../../document/document';
 import type { School } from '../../document/policy';
 import type { RuleId } from '../ids';
+import type { ItemId } from './items';
 
 /** From worst to best. Unmeasured stands above caution: what nobody looked at is not known to be safe. */
 export const LEVELS = ['stop', 'unmeasured', 'caution', 'note', 'pass'] as const;
@@ -32,6 +33,8 @@ export interface Finding<C extends Case = Case> {
   /** The measuring error alone decides this verdict. */
   readonly uncertain: boolean;
   readonly case: C;
+  /** What an unmeasured one waits for, by name: readings, and what is not known of a part. */
+  readonly lacks?: readonly ItemId[];
   /** Pitch of the thread it speaks of, mm, where that is not the wheel joint’s; turns are told in it. */
   readonly pitch: number | null;
 }

@@ -3,6 +3,7 @@ import { CORNER_LABEL } from '../../document/labels';
 import { formatForce, formatLength, formatTorque, formatTurns, type UnitSystem } from '../../units/format';
 import type { Direction } from '../../units/round';
 import type { Finding } from './finding';
+import { type Need, needText } from './needs';
 
 /** What the sentences need besides the finding itself. */
 export interface Wording {
@@ -10,34 +11,6 @@ export interface Wording {
   /** Thread pitch, mm, so that length and turns stand side by side. */
   readonly pitch: number;
 }
-
-/** What has to be measured, in a sentence. */
-const NEEDS = {
-  counted: 'a count that speaks of this choice: see what was on for the count',
-  turns: 'the turn count',
-  'turns-and-length': 'the turn count and the length of the counted bolt',
-  'bolt-tip': 'the turn count, the length of the counted bolt and its pilot nose',
-  'turns-and-protrusion': 'the turn count and the stud protrusion',
-  'stud-tip': 'the turn count, the stud protrusion and its pilot nose',
-  conversion: 'the tapped depth, the disc hat, the nut’s grip and its thread length',
-  protrusion: 'the stud protrusion',
-  tapped: 'the tapped depth',
-  clearance: 'the loaded clearance',
-  inner: 'the clearance to strut or caliper',
-  gap: 'the gap from arch to tyre',
-  'gap-and-height': 'the gap and the height of the arch edge, because the camber changes',
-  'gap-per-10': 'the gap and how it changes for 10 mm lower, because the car will sit lower',
-  planned: 'the tyre and the offset of the wheels that were measured, to hold the planned ones against',
-  spigot: 'the hub spigot height and the bore chamfer',
-  chamfer: 'the bore chamfer',
-  'spigot-height': 'the hub spigot height',
-  recess: 'the depth of the adapter’s recess',
-  pad: 'the depth of the lug hole from pad to seat',
-  'mate-hub': 'the tapped depth: a bolt holds no more thread than the hub has, however far it turns in',
-  'mate-nut': 'the thread in the nut: it holds no more than that, however far it turns on',
-  'new-nut': 'the thread in the new nut: it holds no more than that, however far it turns on',
-} as const;
-export type Need = keyof typeof NEEDS;
 
 /** A finding with its figures ready to be put into words; each figure is rounded the way that cannot hurt. */
 export class Say {
@@ -59,9 +32,11 @@ export class Say {
     this.short = f.level === 'unmeasured';
     this.stop = f.level === 'stop';
   }
-  /** “Needs the turn count at the front left; unmeasured is not pass.” */
+  /** “Needs the turn count at the front left.”: only what is missing. */
   needs(need: Need): string {
-    return `Needs ${NEEDS[need]}${this.at}; unmeasured is not pass.`;
+    const { name } = this.f.case as { readonly name?: string };
+    const text = needText(need, this.f.lacks ?? []);
+    return `Needs ${name ? text.replace('of the wheel', `of ${name}`) : text}${this.at}.`;
   }
   len(mm: number | null, d: Direction): string {
     return formatLength(mm ?? 0, this.w.units, d);

@@ -64,8 +64,7 @@ export const nutBottom: Rule<'nut.bottom', BottomCase> = {
   sentence(f, s) {
     if (s.short && f.case.is === 'style')
       return 'Nobody has said whether the nuts are open or closed. A closed nut can bottom on a longer stud.';
-    if (s.short)
-      return 'Needs the nut’s thread length and blind depth, and the stud’s pilot nose; unmeasured is not pass.';
+    if (s.short) return s.needs('cap');
     if (f.case.is === 'backed-off')
       return `The spacer backs the nut off by ${s.value('down')}; the stud cannot reach the cap.`;
     if (s.v < 0)

@@ -44,9 +44,7 @@ export const nutShank: Rule<typeof rule, OfWheelCase | WheelBlank | Thick> = {
   sentence(f, s) {
     switch (f.case.is) {
       case 'wheel-blank':
-        return f.case.name === ''
-          ? s.needs('pad')
-          : `Needs the depth of the lug hole of ${f.case.name}; unmeasured is not pass.`;
+        return f.case.name === '' ? s.needs('pad') : `Needs the depth of the lug hole of ${f.case.name}.`;
       case 'thick-unknown':
         return 'Needs the diameter of the nut’s shank: one that does not enter the lug hole seats nowhere.';
       case 'thick-blank':

@@ -32,6 +32,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
     <JobFrame whole={whole} here="choose">
       <BenchView
         jobId={whole.job.id}
+        vehicleId={whole.vehicle.id}
         version={whole.job.version}
         parts={planParts(whole)}
         start={whole.job.draft ?? FIRST_CHOICE}

@@ -2,7 +2,7 @@ import { format, formatDistanceToNow } from 'date-fns';
 import type { Metadata } from 'next';
 import { cornersOf } from '@/core/document/assemble';
 import { seatInSentence } from '@/core/document/labels';
-import { quantity, type QuantityId } from '@/core/document/quantities';
+import { quantity, QUANTITY_IDS, type QuantityId } from '@/core/document/quantities';
 import type { Corner, Seat } from '@/core/document/vocabulary';
 import { parseThread } from '@/core/thread/designation';
 import { JobFrame } from '@/features/shell/JobRail';
@@ -41,10 +41,10 @@ export default async function Page({
   searchParams,
 }: {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ corner?: string | string[] }>;
+  searchParams: Promise<{ corner?: string | string[]; field?: string | string[] }>;
 }) {
   const whole = await jobOr404((await params).id);
-  const { corner } = await searchParams;
+  const { corner, field } = await searchParams;
   const { units } = await readSession();
   const hub = hubOf(whole);
   const corners = cornersOf(whole.job.axle);
@@ -60,6 +60,7 @@ export default async function Page({
         vehicleId={whole.vehicle.id}
         axle={whole.job.axle}
         corners={corners}
+        arriveAt={QUANTITY_IDS.find((q) => q === field) ?? null}
         begin={corners.find((c) => c === corner) ?? corners[0]}
         partnerId={partner?.job.id ?? null}
         open={{ ...(partner ? openByCorner(partner) : {}), ...openByCorner(whole) }}

@@ -14,16 +14,22 @@ export default async function Page({
   searchParams,
 }: {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ back?: string | string[] }>;
+  searchParams: Promise<{ back?: string | string[]; field?: string | string[] }>;
 }) {
-  const { back } = await searchParams;
+  const { back, field } = await searchParams;
   const after = typeof back === 'string' && JOB.test(back) ? `/jobs/${back}/take-in` : null;
   const whole = await vehicleOr404((await params).id);
   const { id, version, name } = whole.vehicle;
   return (
     <main className="mx-auto flex w-full max-w-[1180px] flex-col gap-5 px-4 py-6">
       <h1>Change {name}</h1>
-      <VehicleForm edit after={after} start={typedVehicle(whole)} save={changeVehicle.bind(null, id, version)} />
+      <VehicleForm
+        edit
+        field={typeof field === 'string' ? field : null}
+        after={after}
+        start={typedVehicle(whole)}
+        save={changeVehicle.bind(null, id, version)}
+      />
     </main>
   );
 }
