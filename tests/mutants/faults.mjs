@@ -370,7 +370,7 @@ export const FAULTS = [
   ],
   [
     'rules/centring/centringLipRoot.ts',
-    "if (limit === null) out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'lip' } }));\n    else if",
+    "if (limit === null) out.push(finding({ rule, level: 'unmeasured', case: { is: 'lip' } }));\n    else if",
     'if',
     'an unknown lip root',
   ],

@@ -41,6 +41,20 @@ const NO_SOURCE: ReadonlySet<string> = new Set([
 
 /** Whether a text says where a figure came from: something with letters or digits, and not a word for having none. */
 export function isSource(text: string): boolean {
+  let is = known.get(text);
+  if (is === undefined) {
+    if (known.size >= KEPT) known.clear();
+    is = reads(text);
+    known.set(text, is);
+  }
+  return is;
+}
+
+/** Plans repeat a few sources. */
+const known = new Map<string, boolean>();
+const KEPT = 200;
+
+function reads(text: string): boolean {
   const words = text
     .toLowerCase()
     .replace(/['’]/g, '')

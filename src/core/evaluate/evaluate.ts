@@ -112,7 +112,6 @@ export function assess(asRead: Plan): Assessment {
 function assessed(plan: Plan, { numbers, findings }: Found): Assessment {
   const accepted = plan.leadSignOff !== null;
   const blocking: Finding[] = [];
-  nameLacks(plan, findings);
   for (const f of findings) {
     const open = !accepted && needsSignOff(f, plan.use);
     if (f.level === 'stop' || f.level === 'unmeasured' || open) blocking.push(f);
@@ -120,12 +119,13 @@ function assessed(plan: Plan, { numbers, findings }: Found): Assessment {
   return { numbers: onePerCorner(numbers), findings, verdict: worst(findings), blocking };
 }
 
-/** Says of each finding that waits for something what that is, and no more. */
-function nameLacks(plan: Plan, findings: Finding[]): void {
-  for (const [i, f] of findings.entries()) {
-    const need = needOfFinding(f);
-    if (need !== null) findings[i] = { ...f, lacks: lackingOf(plan, need, f.corner) };
-  }
+/**
+ * A finding that waits for something, with what that is and no more, for its sentence.
+ * @param plan the plan as it was judged, its readings carried back
+ */
+export function named(plan: Plan, f: Finding): Finding {
+  const need = needOfFinding(f);
+  return need === null ? f : { ...f, lacks: lackingOf(plan, need, f.corner) };
 }
 
 /** A corner that was worked out on the shallowest and on the deepest pad stands once: by its least thread, with the worse of each end. */
@@ -144,7 +144,13 @@ function onePerCorner(numbers: Numbers): Numbers {
 export function evaluate(asRead: Plan): Evaluation {
   const plan = bare(asRead);
   const assessment = assess(plan);
-  return { ...assessment, geometry: stackGeometry(drawnSide(plan, assessment.numbers), assessment.numbers) };
+  const name = (f: Finding): Finding => named(plan, f);
+  return {
+    ...assessment,
+    findings: assessment.findings.map(name),
+    blocking: assessment.blocking.map(name),
+    geometry: stackGeometry(drawnSide(plan, assessment.numbers), assessment.numbers),
+  };
 }
 
 /** The section shows the corner with the least engagement, on its own plate. */

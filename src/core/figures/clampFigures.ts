@@ -46,23 +46,39 @@ export function fastenerClass(plan: Plan): BoltClass {
 /** Class of what holds the wheel: on an adapter its own studs, else the fastener that goes in. */
 export const wheelClass = (plan: Plan): BoltClass => plan.spacer.adapter?.studClass ?? fastenerClass(plan);
 
-const bearings = new Map<string, Bearing | null>();
+const bearings = new Map<Plan['hub']['seat'], Map<number, Bearing | null>>();
 
 /** Bearing of a seat, kept: plans repeat a few. A ball smaller than its circle bears nowhere and is left uncomputed. */
 function bearingFor(seat: Plan['hub']['seat'], contact: number): Bearing | null {
-  const key = `${seat}/${contact}`;
-  let b = bearings.get(key);
+  let ofSeat = bearings.get(seat);
+  if (ofSeat === undefined) {
+    ofSeat = new Map();
+    bearings.set(seat, ofSeat);
+  }
+  let b = ofSeat.get(contact);
   if (b === undefined) {
     b = bearingOf(seat, contact);
     if (b?.kind === 'ball' && b.contactDiameter >= 2 * b.radius) b = null;
-    bearings.set(key, b);
+    ofSeat.set(contact, b);
   }
   return b;
 }
 
 /** The same where it has to be said: a seat that nobody knows, or that cannot bear there, bears flat, which clamps the most. */
 const bearingOrFlat = (seat: Plan['hub']['seat'], contact: number): Bearing =>
-  bearingFor(seat, contact) ?? { kind: 'flat', meanDiameter: contact };
+  bearingFor(seat, contact) ?? flatOn(contact);
+
+const flats = new Map<number, Bearing>();
+
+/** A flat bearing, one object for each contact, so that what was worked out on it is found again. */
+function flatOn(meanDiameter: number): Bearing {
+  let flat = flats.get(meanDiameter);
+  if (flat === undefined) {
+    flat = { kind: 'flat', meanDiameter };
+    flats.set(meanDiameter, flat);
+  }
+  return flat;
+}
 
 /** Clamp of the joint that carries the wheel; null without a torque figure or a contact. */
 export function jointNumbers(plan: Plan, t: CompiledThread): JointNumbers | null {
@@ -127,26 +143,37 @@ interface Loaded {
   readonly ends: readonly CompiledThread[];
 }
 
+/** Yield of a class at a thread, MPa. */
+const yieldOf = (cls: BoltClass, { thread }: CompiledThread): number =>
+  (boltStrength(cls, thread.d) as NonNullable<ReturnType<typeof boltStrength>>).yield;
+
 /** The end that is stressed to the larger share of its yield, and that share at the kindest value of what is not known. */
 function stressOf({ torque, condition, class: said, bearing, contact, widest, ends }: Loaded): StressNumbers {
   const t = ends[0] as CompiledThread;
-  const known = boltStrength(said, t.thread.d) !== null;
-  const share = (at: CompiledThread, on: number, cls: BoltClass) => {
-    const worst = stressKept(t, torque, bearing(on), condition, at);
-    const limit = (boltStrength(cls, at.thread.d) as NonNullable<ReturnType<typeof boltStrength>>).yield;
-    return { worst, yield: limit, share: worst / limit };
-  };
-  const most = (on: number, cls: BoltClass) =>
-    ends.map((at) => ({ ...share(at, on, cls), hubEnd: at !== t })).reduce((a, b) => (b.share > a.share ? b : a));
-  const worst = most(contact ?? t.thread.d, known ? said : '8.8');
-  const kindest = known && contact !== null ? worst.share : most(contact ?? widest(), known ? said : '12.9').share;
+  const classKnown = boltStrength(said, t.thread.d) !== null;
+  const contactKnown = contact !== null;
+  const worstOn = bearing(contact ?? t.thread.d);
+  const kindOn = contactKnown ? worstOn : bearing(widest());
+  let [most, kindest] = [0, 0];
+  let found: CompiledThread = t;
+  let stress = 0;
+  for (const at of ends) {
+    const here = stressKept(t, torque, worstOn, condition, at);
+    const share = here / yieldOf(classKnown ? said : '8.8', at);
+    const kind = stressKept(t, torque, kindOn, condition, at) / yieldOf(classKnown ? said : '12.9', at);
+    if (kind > kindest) kindest = kind;
+    if (share <= most) continue;
+    most = share;
+    found = at;
+    stress = here;
+  }
   return {
-    worst: worst.worst,
-    yield: worst.yield,
+    worst: stress,
+    yield: yieldOf(classKnown ? said : '8.8', found),
     kindest,
-    classKnown: known,
-    contactKnown: contact !== null,
-    hubEnd: worst.hubEnd,
+    classKnown,
+    contactKnown,
+    hubEnd: found !== t,
   };
 }
 
@@ -183,16 +210,26 @@ export function hubStress(plan: Plan): StressNumbers | null {
     torque: torque.value,
     condition,
     class: hub.fastenerClass,
-    bearing: (meanDiameter) => ({ kind: 'flat', meanDiameter }),
+    bearing: flatOn,
     contact: canBear(nutContact, d) ? nutContact : null,
     widest: () => 2 * d,
     ends: [t],
   });
 }
 
-const stresses = new WeakMap<CompiledThread, Map<string, number>>();
+/** A stress as it was worked out for one bearing. */
+interface KeptStress {
+  readonly t: CompiledThread;
+  readonly at: CompiledThread;
+  readonly torque: number;
+  readonly condition: Plan['hub']['condition'];
+  readonly worst: number;
+}
+const stresses = new WeakMap<Bearing, KeptStress[]>();
+/** As many as one workshop asks for at a time; the oldest goes. */
+const KEPT = 24;
 
-/** Worst stress, kept: plans repeat a few. */
+/** Worst stress, kept by its bearing: plans repeat a few. */
 function stressKept(
   t: CompiledThread,
   torque: number,
@@ -200,17 +237,16 @@ function stressKept(
   condition: Plan['hub']['condition'],
   at: CompiledThread,
 ): number {
-  let known = stresses.get(t);
+  let known = stresses.get(bearing);
   if (known === undefined) {
-    known = new Map();
-    stresses.set(t, known);
+    known = [];
+    stresses.set(bearing, known);
   }
-  const key = `${torque}/${condition}/${at.thread.d}x${at.thread.pitch}/${JSON.stringify(bearing)}`;
-  let worst = known.get(key);
-  if (worst === undefined) {
-    worst = worstStress({ torque, thread: t.thread, bearing, condition, tool: 'click', at: at.thread });
-    known.set(key, worst);
-  }
+  for (const k of known)
+    if (k.torque === torque && k.t === t && k.at === at && k.condition === condition) return k.worst;
+  const worst = worstStress({ torque, thread: t.thread, bearing, condition, tool: 'click', at: at.thread });
+  if (known.length >= KEPT) known.shift();
+  known.push({ t, at, torque, condition, worst });
   return worst;
 }
 

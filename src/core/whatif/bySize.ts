@@ -1,7 +1,7 @@
 import type { LengthWindow } from '../engagement/boltStack';
 import { roundTo } from '../units/round';
 import type { Fastener, Plan } from '../document/document';
-import { assess, blocksChoice } from '../evaluate/evaluate';
+import { assess, blocksChoice, named } from '../evaluate/evaluate';
 import type { Finding } from '../rules/kit/finding';
 import type { JointNumbers } from '../figures/clampFigures';
 import { leastThread } from '../figures/ownThread';
@@ -36,7 +36,7 @@ export function fitBySize(plan: Plan, sizes: readonly number[]): SizeFit[] {
     if (inTheWay.length === 0)
       return { thickness, how: 'present', length: null, window: null, thread: null, reason: null, gap };
     const lengths = asIs.numbers.window;
-    const first = inTheWay[0] ?? null;
+    const first = inTheWay[0] ? named(at, inTheWay[0]) : null;
     if (lengths === null || plan.spacer.kind === 'adapter')
       return { thickness, how: 'no', length: null, window: lengths, thread: null, reason: first, gap };
     const length = roundTo(lengths.keep, 0, 'up');
@@ -64,7 +64,7 @@ export function fitBySize(plan: Plan, sizes: readonly number[]): SizeFit[] {
       length: null,
       window: lengths,
       thread: null,
-      reason: stillInTheWay[0] ?? first,
+      reason: stillInTheWay[0] ? named(at, stillInTheWay[0]) : first,
       gap,
     };
   });
@@ -73,7 +73,8 @@ export function fitBySize(plan: Plan, sizes: readonly number[]): SizeFit[] {
 /** The size on what was chosen; its length is not what is asked. */
 function onChosen(at: Plan): SizeFit {
   const judged = assess(at);
-  const first = blocksChoice(judged)[0] ?? null;
+  const found = blocksChoice(judged)[0];
+  const first = found ? named(at, found) : null;
   return {
     thickness: at.spacer.thickness,
     how: first === null ? 'chosen' : 'no',

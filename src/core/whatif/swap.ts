@@ -1,7 +1,7 @@
 import { plainSpacer, PRESENT } from '../document/blank';
 import type { Fastener, Measured, Plan, PlanCorner, Setup, Spacer } from '../document/document';
 import { fastenerText, onCarText } from '../document/fastenerText';
-import { assess } from '../evaluate/evaluate';
+import { assess, named } from '../evaluate/evaluate';
 import type { Finding, Level } from '../rules/kit/finding';
 import { RANK } from '../rules/kit/finding';
 import { formatLength, type UnitSystem } from '../units/format';
@@ -148,7 +148,7 @@ export function holdsWith(
   const reason = assess(plan).findings.find(
     (f) => ASKED.test(f.rule) && f.rule !== 'engagement.strength-known' && RANK[f.level] <= RANK.caution,
   );
-  return { level: reason?.level ?? 'pass', reason: reason ?? null, plan };
+  return { level: reason?.level ?? 'pass', reason: reason ? named(plan, reason) : null, plan };
 }
 
 /** Thickest plate that is asked about, mm, and how fine. */

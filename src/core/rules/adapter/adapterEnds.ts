@@ -1,7 +1,7 @@
 import type { Plan, PlanCorner } from '../../document/document';
 import type { CornerNumbers } from '../../figures/numbers';
 import type { Case, Finding } from '../kit/finding';
-import { against, BLANK, finding, stopOrBlank, worse } from '../kit/make';
+import { against, finding, stopOrBlank, worse } from '../kit/make';
 import { PLAIN, type Judged, type Rule } from '../kit/rule';
 
 interface Ends extends Case {
@@ -11,7 +11,7 @@ interface Ends extends Case {
 
 const rule = 'adapter.ends' as const;
 const open = (is: Ends['is'], corner: PlanCorner['corner'] | null = null): Finding =>
-  finding({ ...BLANK, rule, case: { is }, unit: 'mm', corner });
+  finding({ rule, case: { is }, unit: 'mm', corner });
 
 /**
  * The adapter's nut runs down the factory stud to its web. The counted nut has proven the stud threaded as far as it came; below
@@ -34,7 +34,6 @@ function factoryAt(plan: Plan, c: PlanCorner, m: CornerNumbers): Finding | null 
   const margin = limit - value;
   const errors = pm + own.pm;
   return against({
-    ...BLANK,
     rule,
     case: { is: 'factory' },
     value,
@@ -53,7 +52,6 @@ function ownAt(plan: Plan, m: CornerNumbers): Finding | null {
   const { value, pm, rss } = m.threadNeeded;
   const limit = a.studThreadLength;
   return against({
-    ...BLANK,
     rule,
     case: { is: 'own' },
     value,

@@ -1,6 +1,6 @@
 import { nutBelowFace } from '../../engagement/adapter';
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Below extends Case {
@@ -27,18 +27,18 @@ export const adapterNutBelow: Rule<'adapter.nut-below', Below> = {
     const a = spacer.adapter;
     if (a === null) {
       // On the bench an adapter may be picked before its figures are typed; it never passes like that.
-      out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'figures' }, limit: 0, unit: 'mm' }));
+      out.push(finding({ rule, level: 'unmeasured', case: { is: 'figures' }, limit: 0, unit: 'mm' }));
       return;
     }
     if (a.nutHeight < a.nutThread - 1e-9) {
       const which: Below = { is: 'height', thread: a.nutThread };
-      out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: which, value: a.nutHeight, unit: 'mm' }));
+      out.push(finding({ rule, level: 'unmeasured', case: which, value: a.nutHeight, unit: 'mm' }));
       return;
     }
     // Errors inside: a nut flush within them stands proud for all anybody knows.
     const value = nutBelowFace(spacer.thickness, a.web, a.nutHeight) - policy.spacerPm;
     const level = value >= -1e-9 ? 'pass' : 'stop';
-    out.push(finding({ ...BLANK, rule, level, case: { is: 'ok' }, value, limit: 0, margin: value, unit: 'mm' }));
+    out.push(finding({ rule, level, case: { is: 'ok' }, value, limit: 0, margin: value, unit: 'mm' }));
   },
   sentence(f, s) {
     if (f.case.is === 'figures')

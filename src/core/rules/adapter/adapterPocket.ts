@@ -3,7 +3,7 @@ import { eachWheel } from '../../document/wheels';
 import { studBeyondFace } from '../../engagement/adapter';
 import { missing, type Missing, ofWheel, type OfWheelCase, type WheelBlank, wheelBlank } from '../kit/cases';
 import type { Case, Finding } from '../kit/finding';
-import { BLANK, finding, judgeWheels, stopOrBlank } from '../kit/make';
+import { finding, judgeWheels, stopOrBlank } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface NoPocket extends Case {
@@ -37,7 +37,7 @@ export const adapterPocket: Rule<'adapter.pocket', OfWheelCase | WheelBlank | Mi
     let blank: Finding | null = null;
     for (const { studProtrusion: Z, corner } of plan.corners) {
       if (Z === null) {
-        blank ??= finding({ ...BLANK, rule, level: 'unmeasured', case: missing('protrusion'), unit: 'mm', corner });
+        blank ??= finding({ rule, level: 'unmeasured', case: missing('protrusion'), unit: 'mm', corner });
         continue;
       }
       // Flush within the errors counts as standing out.
@@ -45,7 +45,6 @@ export const adapterPocket: Rule<'adapter.pocket', OfWheelCase | WheelBlank | Mi
     }
     const below = beyond === 0;
     const none = {
-      ...BLANK,
       rule,
       level: 'pass',
       case: { is: 'none' },

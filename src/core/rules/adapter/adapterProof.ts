@@ -2,7 +2,7 @@ import { hubStress } from '../../figures/clampFigures';
 import { roundTo } from '../../units/round';
 import { openOfStress, stressLevel } from '../joint/jointProof';
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** Stress and yield, MPa, and whether anybody read the class. */
@@ -34,9 +34,7 @@ export const adapterProof: Rule<'adapter.proof', Stress> = {
     const level = stressLevel(value, stress.kindest * 100, proofMost, stressCaution);
     const which: Stress = { is: 'stress', ...stress };
     const margin = proofMost - value;
-    out.push(
-      finding({ ...BLANK, rule: 'adapter.proof', level, case: which, value, limit: proofMost, margin, unit: '%' }),
-    );
+    out.push(finding({ rule: 'adapter.proof', level, case: which, value, limit: proofMost, margin, unit: '%' }));
   },
   sentence(f, s) {
     const open = openOfStress(f.case, 'measure the bright ring that the nuts leave on the web');

@@ -1,7 +1,7 @@
 import { recessRoom } from '../../engagement/adapter';
 import { missing, type Missing, type Ok, OK } from '../kit/cases';
 import type { Finding } from '../kit/finding';
-import { against, BLANK, finding, stopOrBlank, worse } from '../kit/make';
+import { against, finding, stopOrBlank, worse } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** The recess takes the hub spigot, unless the bore goes through. */
@@ -19,20 +19,17 @@ export const adapterRecess: Rule<'adapter.recess', Ok | Missing> = {
     const rule = 'adapter.recess' as const;
     const limit = spacer.adapter.recess;
     if (limit === null) {
-      out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: missing('recess'), unit: 'mm' }));
+      out.push(finding({ rule, level: 'unmeasured', case: missing('recess'), unit: 'mm' }));
       return;
     }
     let found: Finding | null = null;
     let blank: Finding | null = null;
     for (const { spigotHeight: H, corner } of corners) {
       if (H === null)
-        blank ??= finding({ ...BLANK, rule, level: 'unmeasured', case: missing('spigot-height'), unit: 'mm', corner });
+        blank ??= finding({ rule, level: 'unmeasured', case: missing('spigot-height'), unit: 'mm', corner });
       else {
         const margin = recessRoom(limit, H.value);
-        found = worse(
-          against({ ...BLANK, rule, case: OK, value: H.value, limit, margin, pm: H.pm, unit: 'mm', corner }),
-          found,
-        );
+        found = worse(against({ rule, case: OK, value: H.value, limit, margin, pm: H.pm, unit: 'mm', corner }), found);
       }
     }
     const decides = stopOrBlank(found, blank);

@@ -1,6 +1,6 @@
 import { isSource } from '../../document/source';
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Figure extends Case {
@@ -24,7 +24,6 @@ export const adapterTorque: Rule<'adapter.torque', Figure> = {
     const which: Figure = { is: known ? 'figure' : 'none', source: t?.source ?? '' };
     out.push(
       finding({
-        ...BLANK,
         rule: 'adapter.torque',
         level: known ? 'pass' : 'unmeasured',
         case: which,

@@ -1,5 +1,5 @@
 import type { Ok } from '../kit/cases';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** A slotted plate is refused outright. */
@@ -11,7 +11,7 @@ export const spacerKind: Rule<'spacer.kind', Ok> = {
   formula: 'kind ≠ universal',
   decidedBy: 'spacer',
   judge({ plan }, out) {
-    if (plan.spacer.kind === 'universal') out.push(finding({ ...BLANK, rule: 'spacer.kind', level: 'stop' }));
+    if (plan.spacer.kind === 'universal') out.push(finding({ rule: 'spacer.kind', level: 'stop' }));
   },
   sentence: () => 'A slotted universal plate is centred by nothing. Use a plate bored for this hub.',
 };

@@ -3,7 +3,7 @@ import { roomToUse } from '../../engagement/behind';
 import { compileThread } from '../../figures/compiled';
 import type { CornerNumbers } from '../../figures/numbers';
 import type { Case, Finding } from '../kit/finding';
-import { against, BLANK, finding, levelOf, stopOrBlank, worse } from '../kit/make';
+import { against, finding, levelOf, stopOrBlank, worse } from '../kit/make';
 import type { Judged } from '../kit/rule';
 import type { Say } from '../kit/say';
 
@@ -51,7 +51,6 @@ const noFurther = (
   { value, pm, rss }: NonNullable<CornerNumbers['further']>,
 ): Finding =>
   against({
-    ...BLANK,
     rule,
     case: { is: 'as-counted' },
     value,
@@ -66,7 +65,7 @@ const noFurther = (
 /** The tip against the room that was measured behind this very corner. */
 function inRoom(rule: BehindRule, plan: Plan, c: PlanCorner, m: CornerNumbers): Finding {
   const open = (is: BehindCase['is']): Finding =>
-    finding({ ...BLANK, rule, level: 'unmeasured', case: { is }, unit: 'mm', corner: c.corner });
+    finding({ rule, level: 'unmeasured', case: { is }, unit: 'mm', corner: c.corner });
   if (c.tappedDepth === null) return open('depth');
   if (c.roomBehind === null && rule === 'bolt.behind') return open('room');
   if (m.behind === null) return open('length');
@@ -76,7 +75,7 @@ function inRoom(rule: BehindRule, plan: Plan, c: PlanCorner, m: CornerNumbers): 
   const { value, pm, rss } = m.behind;
   const margin = limit - value;
   if (c.roomBehind === null && levelOf(margin, pm) !== 'pass') return open('room');
-  return against({ ...BLANK, rule, case: { is: 'ok' }, value, limit, margin, pm, rss, unit: 'mm', corner: c.corner });
+  return against({ rule, case: { is: 'ok' }, value, limit, margin, pm, rss, unit: 'mm', corner: c.corner });
 }
 
 /** Sentence for a tip behind the hub. */

@@ -1,5 +1,5 @@
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Longer extends Case {
@@ -18,9 +18,7 @@ export const fastenerMix: Rule<'fastener.mix', Longer> = {
   judge({ plan: { fastener, spacer } }, out) {
     if ((fastener.kind !== 'bolt' && fastener.kind !== 'stud') || spacer.thickness === 0) return;
     const value = spacer.thickness;
-    out.push(
-      finding({ ...BLANK, rule: 'fastener.mix', level: 'note', case: { is: fastener.kind }, value, unit: 'mm' }),
-    );
+    out.push(finding({ rule: 'fastener.mix', level: 'note', case: { is: fastener.kind }, value, unit: 'mm' }));
   },
   sentence: (f, s) =>
     `These ${f.case.is}s belong to this ${s.value('nearest')} spacer: never without it, and never the shorter ${f.case.is}s with it.`,

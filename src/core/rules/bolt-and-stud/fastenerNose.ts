@@ -1,5 +1,5 @@
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Nose extends Case {
@@ -19,7 +19,7 @@ export const fastenerNose: Rule<'fastener.nose', Nose> = {
   decidedBy: 'fastener',
   judge({ plan: { fastener: f } }, out) {
     if (!('nose' in f) || (f.nose !== null && Number.isFinite(f.nose))) return;
-    out.push(finding({ ...BLANK, rule: 'fastener.nose', case: { is: 'unknown' }, unit: 'mm' }));
+    out.push(finding({ rule: 'fastener.nose', case: { is: 'unknown' }, unit: 'mm' }));
   },
   sentence: () =>
     'Nobody has said whether the new fastener carries a smooth pilot nose. It holds nothing: measure it, or say 0 for a plain end.',

@@ -4,7 +4,7 @@ import { leastThread, moreThanThere, threadRoom } from '../../figures/ownThread'
 import type { Result } from '../../figures/result';
 import { missing, type Missing } from '../kit/cases';
 import type { Case, Finding } from '../kit/finding';
-import { BLANK, finding, judgeCorners, OVER } from '../kit/make';
+import { finding, judgeCorners, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 import type { Need } from '../kit/needs';
 
@@ -39,7 +39,7 @@ function presentThread({ hub }: Plan, n: Numbers, out: Finding[]): void {
     const value = leastThread({ ...n, corners: deeper });
     const corner = deeper[0]?.corner ?? null;
     const is = bolt ? ('present-bolt' as const) : ('present' as const);
-    out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is }, value, unit: 'mm', corner }));
+    out.push(finding({ rule, level: 'unmeasured', case: { is }, value, unit: 'mm', corner }));
   } else out.push(threadAgainst(own.value - own.pm, deeper, bolt ? 'bolt-tip' : 'stud-tip', bolt ? 'bolt' : 'nuts'));
 }
 
@@ -79,12 +79,10 @@ export const fastenerThread: Rule<'fastener.thread', ThreadCase | Missing> = {
     if (fastener.kind === 'nuts' || fastener.kind === 'present' || fastener.kind === 'original')
       presentThread(plan, n, out);
     else if (fastener.threadLength === null) {
-      out.push(
-        finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'own' }, value: leastThread(n), unit: 'mm' }),
-      );
+      out.push(finding({ rule, level: 'unmeasured', case: { is: 'own' }, value: leastThread(n), unit: 'mm' }));
     } else if (moreThanThere(fastener)) {
       const [value, limit] = [fastener.threadLength, threadRoom(fastener)];
-      out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'more' }, value, limit, unit: 'mm' }));
+      out.push(finding({ rule, level: 'unmeasured', case: { is: 'more' }, value, limit, unit: 'mm' }));
     } else out.push(threadAgainst(fastener.threadLength, n.corners, needOf(plan), fastener.kind));
   },
   sentence(f, s) {

@@ -2,7 +2,7 @@ import { compileThread } from '../../figures/compiled';
 import { newNut } from '../../figures/stack/index';
 import { sameThread } from '../../thread/designation';
 import type { Case, Finding } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** Which two threads, as they were typed. */
@@ -15,7 +15,7 @@ interface Pair extends Case {
 function pair(is: Pair['is'], own: string, mate: string, out: Finding[]): void {
   const same = sameThread(compileThread(own).thread, compileThread(mate).thread);
   const which: Pair = { is, own, mate };
-  out.push(finding({ ...BLANK, rule: 'thread.match', level: same ? 'pass' : 'stop', case: which }));
+  out.push(finding({ rule: 'thread.match', level: same ? 'pass' : 'stop', case: which }));
 }
 
 /** Threads that have to equal each other, diameter and pitch both. */

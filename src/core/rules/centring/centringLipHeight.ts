@@ -2,7 +2,7 @@ import { ofWheels } from '../../document/wheels';
 import { ofWheel, type OfWheelCase, type WheelBlank, wheelBlank } from '../kit/cases';
 import { hasLip, lipped } from './centringShared';
 import type { Case } from '../kit/finding';
-import { BLANK, finding, judgeWheels } from '../kit/make';
+import { finding, judgeWheels } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface LipUnknown extends Case {
@@ -25,7 +25,7 @@ export const centringLipHeight: Rule<'centring.lip-height', OfWheelCase | WheelB
     if (!hasLip(plan)) return;
     if (limit === null) {
       // Where the lip centres, the rule on its reach asks for it.
-      if (!lipped(plan)) out.push(finding({ ...BLANK, rule: 'centring.lip-height', case: { is: 'lip' }, unit: 'mm' }));
+      if (!lipped(plan)) out.push(finding({ rule: 'centring.lip-height', case: { is: 'lip' }, unit: 'mm' }));
       return;
     }
     const wheels = ofWheels(plan.wheel, 'boreRecess');

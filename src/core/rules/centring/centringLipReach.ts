@@ -4,7 +4,7 @@ import { CORNER_LABEL } from '../../document/labels';
 import { lipped } from './centringShared';
 import { ofWheel, type OfWheelCase, type WheelBlank, wheelBlank } from '../kit/cases';
 import type { Case } from '../kit/finding';
-import { BLANK, finding, judgeWheels } from '../kit/make';
+import { finding, judgeWheels } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface LipUnknown extends Case {
@@ -34,7 +34,7 @@ export const centringLipReach: Rule<typeof rule, OfWheelCase | WheelBlank | LipU
     if (!lipped(plan)) return;
     const height = plan.spacer.lipHeight;
     if (height === null) {
-      out.push(finding({ ...BLANK, rule, case: { is: 'lip' }, unit: 'mm' }));
+      out.push(finding({ rule, case: { is: 'lip' }, unit: 'mm' }));
       return;
     }
     const value = (chamfer: number): number => height - chamfer;

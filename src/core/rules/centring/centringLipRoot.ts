@@ -3,7 +3,7 @@ import { type Result, result } from '../../figures/result';
 import { missing, type Missing, type Ok, ofWheel, type OfWheelCase, type WheelBlank, wheelBlank } from '../kit/cases';
 import { hasLip } from './centringShared';
 import type { Case } from '../kit/finding';
-import { BLANK, finding, judgeCorners, judgeWheels, OVER } from '../kit/make';
+import { finding, judgeCorners, judgeWheels, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 import { wheelWords } from '../kit/say';
 
@@ -27,7 +27,7 @@ export const centringLipRoot: Rule<'centring.lip-root', Ok | Missing | OfWheelCa
     if (!hasLip(plan)) return;
     const rule = 'centring.lip-root' as const;
     const limit = plan.spacer.lipRoot;
-    if (limit === null) out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'lip' } }));
+    if (limit === null) out.push(finding({ rule, level: 'unmeasured', case: { is: 'lip' } }));
     else if (chamferByWheel(plan.wheel)) {
       const wheels = eachWheel(plan.wheel, 'chamferDepth');
       out.push(judgeWheels({ rule, limit, wheels, of: ofWheel, blank: wheelBlank }));

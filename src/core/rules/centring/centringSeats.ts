@@ -1,7 +1,7 @@
 import { seatCentres } from '../../seat/seats';
 import { hasPlate } from './centringShared';
 import type { Case, Level } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface SeatsCase extends Case {
@@ -28,7 +28,7 @@ export const centringSeats: Rule<'centring.seats', SeatsCase> = {
     const { seat } = plan.wheel;
     const known = seatCentres(seat) ? 'centres' : 'does-not';
     const is = seat === 'unknown' ? 'unknown' : known;
-    out.push(finding({ ...BLANK, rule: 'centring.seats', level: LEVEL[is], case: { is } }));
+    out.push(finding({ rule: 'centring.seats', level: LEVEL[is], case: { is } }));
   },
   sentence(f) {
     if (f.case.is === 'unknown') return 'Seat of the wheel is not known, so nothing is known to centre it.';

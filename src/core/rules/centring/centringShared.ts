@@ -2,7 +2,7 @@ import { diametralClearance, type Fit, judgeFit } from '../../centring/fits';
 import type { Measured, Plan } from '../../document/document';
 import type { Case, Finding, Level } from '../kit/finding';
 import type { RuleId } from '../ids';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 
 /** Which fit it is: a bore on the hub spigot, or a lip in the bore of a wheel by its name, empty for the whole set. */
 export interface FitCase extends Case {
@@ -38,8 +38,7 @@ export interface FitParts {
 
 /** Diametral clearance of a bore on a spigot; a marked size carries no error of its own here. */
 export function closeFit({ rule, plan, which, bore, spigot }: FitParts): Finding {
-  if (bore === null || spigot === null)
-    return finding({ ...BLANK, rule, level: 'unmeasured', case: which, unit: 'mm' });
+  if (bore === null || spigot === null) return finding({ rule, level: 'unmeasured', case: which, unit: 'mm' });
   const { boreClearanceGood: good, boreClearanceMost: most } = plan.policy;
   const value = diametralClearance(bore.value, spigot.value);
   const pm = bore.pm + spigot.pm;
@@ -51,7 +50,6 @@ export function closeFit({ rule, plan, which, bore, spigot }: FitParts): Finding
   const barely = fit === 'too-tight' && value + pm >= -1e-9;
   const level = levelOfFit(fit, unsure, barely);
   return finding({
-    ...BLANK,
     rule,
     level,
     case: which,

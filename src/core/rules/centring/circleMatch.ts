@@ -1,6 +1,6 @@
 import type { Plan } from '../../document/document';
 import type { Case, Finding } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** Which two drillings, and what of them nobody said. */
@@ -29,14 +29,14 @@ function compare(
   on: { readonly lugs: number | null; readonly circle: number | null },
 ): Finding {
   if (on.lugs === null || on.circle === null)
-    return finding({ ...BLANK, rule, case: { is: 'hub-unknown', part: is, on: '' } as Drilling });
+    return finding({ rule, case: { is: 'hub-unknown', part: is, on: '' } as Drilling });
   const { circle } = on;
   const onText = drilled(on.lugs, [circle]);
   if (part.lugs === null || part.circles === null || part.circles.length === 0)
-    return finding({ ...BLANK, rule, case: { is: `${is}-unknown`, part: '', on: onText } as Drilling });
+    return finding({ rule, case: { is: `${is}-unknown`, part: '', on: onText } as Drilling });
   const same = part.lugs === on.lugs && part.circles.some((c) => Math.abs(c - circle) < SAME);
   const which: Drilling = { is, part: drilled(part.lugs, part.circles), on: onText };
-  return finding({ ...BLANK, rule, level: same ? 'pass' : 'stop', case: which });
+  return finding({ rule, level: same ? 'pass' : 'stop', case: which });
 }
 
 /** What the wheel bolts to: the hub, or an adapter's outer circle. */

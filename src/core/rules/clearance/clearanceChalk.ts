@@ -3,7 +3,7 @@ import type { ChalkPlace } from '../../document/vocabulary';
 import { chalkLimits, chalkVerdict } from '../../stance/chalk';
 import { hourText } from '../../stance/clock';
 import type { Case, Finding } from '../kit/finding';
-import { BLANK, finding, worse } from '../kit/make';
+import { finding, worse } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface ChalkCase extends Case {
@@ -30,7 +30,6 @@ function judgeChalk(c: PlanCorner, value: number): Finding {
   const margin = is === 'unproven' ? null : (limit ?? 0) - value;
   const { corner } = c;
   return finding({
-    ...BLANK,
     rule: 'clearance.chalk',
     level: LEVEL[is],
     case: which,

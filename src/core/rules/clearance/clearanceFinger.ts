@@ -1,6 +1,6 @@
 import type { Ok } from '../kit/cases';
 import type { Finding } from '../kit/finding';
-import { BLANK, finding, worse } from '../kit/make';
+import { finding, worse } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** A finger between sidewall and lip, as it stands. */
@@ -17,10 +17,7 @@ export const clearanceFinger: Rule<'clearance.finger', Ok> = {
     let found: Finding | null = null;
     for (const { fingerPasses, corner } of plan.corners) {
       if (fingerPasses === null) continue;
-      found = worse(
-        finding({ ...BLANK, rule: 'clearance.finger', level: fingerPasses ? 'pass' : 'caution', corner }),
-        found,
-      );
+      found = worse(finding({ rule: 'clearance.finger', level: fingerPasses ? 'pass' : 'caution', corner }), found);
     }
     if (found) out.push(found);
   },

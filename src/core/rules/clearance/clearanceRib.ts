@@ -1,6 +1,6 @@
 import type { Ok } from '../kit/cases';
 import type { Finding } from '../kit/finding';
-import { BLANK, finding, worse } from '../kit/make';
+import { finding, worse } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** A rib past the sidewall is what the clearance is measured to. */
@@ -14,8 +14,7 @@ export const clearanceRib: Rule<'clearance.rib', Ok> = {
   judge({ plan }, out) {
     let found: Finding | null = null;
     for (const { rimProtector, corner } of plan.corners) {
-      if (rimProtector === true)
-        found = worse(finding({ ...BLANK, rule: 'clearance.rib', level: 'note', corner }), found);
+      if (rimProtector === true) found = worse(finding({ rule: 'clearance.rib', level: 'note', corner }), found);
     }
     if (found) out.push(found);
   },

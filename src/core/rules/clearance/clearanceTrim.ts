@@ -1,6 +1,6 @@
 import type { Plan, PlanCorner } from '../../document/document';
 import type { Case, Finding } from '../kit/finding';
-import { BLANK, finding, stopOrBlank, worse } from '../kit/make';
+import { finding, stopOrBlank, worse } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Trim extends Case {
@@ -15,11 +15,11 @@ function trimAt(plan: Plan, c: PlanCorner): Finding | null {
   // All round, or more at one position of the clock.
   const limit = Math.max(plan.trim, ...c.clock.map((h) => h.trim));
   if (!(limit > 0)) return null;
-  if (lipDepth === null) return finding({ ...BLANK, rule, case: { is: 'lip' }, limit, unit: 'mm', corner });
+  if (lipDepth === null) return finding({ rule, case: { is: 'lip' }, limit, unit: 'mm', corner });
   const value = lipDepth.value - lipDepth.pm;
   const level = limit > value + 1e-9 ? 'stop' : 'caution';
   const margin = value - limit;
-  return finding({ ...BLANK, rule, level, case: { is: 'after' }, value, limit, margin, unit: 'mm', corner });
+  return finding({ rule, level, case: { is: 'after' }, value, limit, margin, unit: 'mm', corner });
 }
 
 /** A plan that counts on lip that is still there. */

@@ -5,7 +5,7 @@ import type { CornerNumbers } from '../../figures/numbers';
 import { type Result, result } from '../../figures/result';
 import { missing, type Missing, type Ok } from '../kit/cases';
 import { engagement, mateOf, STACK_NEEDS, whatEngagementNeeds } from './engagementShared';
-import { BLANK, judgeCorners, OVER } from '../kit/make';
+import { finding, judgeCorners, OVER } from '../kit/make';
 import type { Rule } from '../kit/rule';
 import { held } from '../kit/say';
 
@@ -49,15 +49,16 @@ export const engagementCrossCheck: Rule<'engagement.cross-check', Ok | Missing> 
       const unmeasured = found.level === 'unmeasured';
       if (!open || unmeasured || originalJoint(plan)) out.push(found);
       else
-        out.push({
-          ...BLANK,
-          rule,
-          case: missing(mateOf(plan)),
-          limit: minimum,
-          unit: 'mm',
-          corner: open.corner,
-          school,
-        });
+        out.push(
+          finding({
+            rule,
+            case: missing(mateOf(plan)),
+            limit: minimum,
+            unit: 'mm',
+            corner: open.corner,
+            school,
+          }),
+        );
     }
   },
   sentence(f, s) {

@@ -7,7 +7,7 @@ import { missing, type Missing } from '../kit/cases';
 import { engagement, mateOf, STACK_NEEDS, whatEngagementNeeds } from './engagementShared';
 import { type EnoughCase, enoughWords, judgeEnough } from './enoughShared';
 import type { Case, Finding } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Unknown extends Case {
@@ -45,9 +45,7 @@ export const engagementLocking: Rule<typeof rule, EnoughCase | Missing | Unknown
     const piece = lockingOf(plan);
     if (piece.is === 'none') return;
     if (piece.is === 'unknown') {
-      out.push(
-        finding({ ...BLANK, rule, case: { is: piece.present ? 'present-unknown' : 'new-unknown' }, unit: 'mm' }),
-      );
+      out.push(finding({ rule, case: { is: piece.present ? 'present-unknown' : 'new-unknown' }, unit: 'mm' }));
       return;
     }
     // What the car came with is a measure of its own piece, and of a new one that reaches no less than the others do.

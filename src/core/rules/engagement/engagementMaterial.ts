@@ -1,6 +1,6 @@
 import { newNut } from '../../figures/stack/index';
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** Whose thread it is. */
@@ -28,7 +28,7 @@ export const engagementMaterial: Rule<'engagement.material', Whose> = {
   judge({ plan }, out) {
     const nut = newNut(plan.fastener);
     const tell = (whose: Whose): void =>
-      void out.push(finding({ ...BLANK, rule: 'engagement.material', level: 'unmeasured', case: whose }));
+      void out.push(finding({ rule: 'engagement.material', level: 'unmeasured', case: whose }));
     const hubToo = nut === null || plan.fastener.kind === 'conversion';
     if (hubToo && plan.hub.threadMaterial === 'unknown')
       tell({ is: plan.hub.fastening === 'bolt' ? 'hub' : 'present-nut' });

@@ -20,8 +20,15 @@ export const STACK_NEEDS: readonly QuantityId[] = [
 
 export const engagement = (c: CornerNumbers): Result => c.engagement;
 
-/** What the engagement of this kind of joint is made of. */
+/** What the engagement of this kind of joint is made of; five rules ask it of one plan in turn. */
 export function whatEngagementNeeds(plan: Plan): Need {
+  if (last?.plan !== plan) last = { plan, need: needOf(plan) };
+  return last.need;
+}
+
+let last: { readonly plan: Plan; readonly need: Need } | null = null;
+
+function needOf(plan: Plan): Need {
   if (plan.fastener.kind === 'conversion') return 'conversion';
   if (!countsCarry(plan)) return 'counted';
   if (plan.spacer.adapter !== null) return 'turns-and-protrusion';

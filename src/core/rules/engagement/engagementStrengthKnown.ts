@@ -1,5 +1,5 @@
 import type { Ok } from '../kit/cases';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** A governing school that cannot be computed is said. */
@@ -14,7 +14,7 @@ export const engagementStrengthKnown: Rule<'engagement.strength-known', Ok> = {
   judge({ n }, out) {
     for (const { school, minimum, governs } of n.schools) {
       if (governs && minimum === null)
-        out.push(finding({ ...BLANK, rule: 'engagement.strength-known', level: 'caution', school }));
+        out.push(finding({ rule: 'engagement.strength-known', level: 'caution', school }));
     }
   },
   sentence: () =>

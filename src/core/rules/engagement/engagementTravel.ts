@@ -1,5 +1,5 @@
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Through extends Case {
@@ -27,7 +27,7 @@ export const engagementTravel: Rule<'engagement.travel', Through> = {
       const [value, limit] = [travel.value, mate.value];
       const which: Through = { is: bolt ? 'hub' : 'nut' };
       const level = 'note' as const;
-      out.push(finding({ ...BLANK, rule: 'engagement.travel', level, case: which, value, limit, unit: 'mm', corner }));
+      out.push(finding({ rule: 'engagement.travel', level, case: which, value, limit, unit: 'mm', corner }));
       return;
     }
   },

@@ -3,7 +3,7 @@ import type { Enough } from '../../engagement/boltStack';
 import type { CornerNumbers } from '../../figures/numbers';
 import type { Result } from '../../figures/result';
 import type { Case, Finding, Level } from '../kit/finding';
-import { BLANK, finding, worse } from '../kit/make';
+import { finding, worse } from '../kit/make';
 import type { RuleId } from '../ids';
 import type { Say } from '../kit/say';
 
@@ -62,7 +62,7 @@ function judgeAt(o: OverEnough, c: CornerNumbers, m: NonNullable<Result>): Findi
   const { floor, own } = o.enough;
   const untouched = c.untouched === null ? null : c.untouched.value;
   if (!Number.isFinite(m.value) || !Number.isFinite(m.pm))
-    return { ...BLANK, rule, value: m.value, school, corner: c.corner };
+    return finding({ rule, value: m.value, school, corner: c.corner });
   const is = caseOf(o, m.value, untouched);
   const target = is === 'own' ? (own as number) : o.enough.target;
   const limit = is === 'under' ? floor : target;
@@ -74,10 +74,8 @@ function judgeAt(o: OverEnough, c: CornerNumbers, m: NonNullable<Result>): Findi
   const unit = 'mm' as const;
   const { corner } = c;
   return finding({
-    ...BLANK,
     rule,
     level,
-    case: which,
     value,
     limit,
     margin,
@@ -86,8 +84,9 @@ function judgeAt(o: OverEnough, c: CornerNumbers, m: NonNullable<Result>): Findi
     unit,
     corner,
     school,
-    pitch,
     uncertain,
+    case: which,
+    pitch,
   });
 }
 
@@ -97,6 +96,18 @@ function graver(here: Finding, found: Finding | null): Finding {
     return needsName(here) ? here : found;
   return worse(here, found);
 }
+
+const openAt = (o: OverEnough, { corner }: CornerNumbers, why: Case, value: number | null): Finding =>
+  finding({
+    rule: o.rule,
+    limit: o.enough.target,
+    unit: 'mm',
+    corner,
+    school: o.school,
+    pitch: o.pitch,
+    case: why,
+    value,
+  });
 
 /** Whether a count reaches its target with its error. */
 const reaches = (f: Finding): boolean => f.level === 'pass' && f.case.is === 'target';
@@ -113,18 +124,17 @@ export function judgeEnough(o: OverEnough): Finding {
   let blank: Finding | null = null;
   for (const c of o.corners) {
     const m = o.pick(c);
-    const open = { ...BLANK, rule, limit: o.enough.target, unit: 'mm' as const, corner: c.corner, school, pitch };
     if (m === null) {
-      blank ??= { ...open, case: o.missing };
+      blank ??= openAt(o, c, o.missing, null);
       continue;
     }
     const here = judgeAt(o, c, m);
     if (o.makers === true && c.atMost && reaches(here)) found = graver(asMade(here), found);
-    else if (c.atMost && here.level !== 'stop') blank ??= { ...open, case: o.mate, value: m.value };
+    else if (c.atMost && here.level !== 'stop') blank ??= openAt(o, c, o.mate, m.value);
     else found = graver(here, found);
   }
   if (found !== null && (blank === null || found.level === 'stop')) return found;
-  return blank ?? { ...BLANK, rule, case: o.missing, limit: o.enough.target, unit: 'mm', school, pitch };
+  return blank ?? finding({ rule, case: o.missing, limit: o.enough.target, unit: 'mm', school, pitch });
 }
 
 /** “11.5 mm (7.66 turns) of thread at the front left; one diameter asks for …”, and how it stands to the car as it came. */

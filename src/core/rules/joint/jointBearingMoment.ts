@@ -1,6 +1,6 @@
 import { addedBearingMoment } from '../../joint/bearingMoment';
 import type { Ok } from '../kit/cases';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** What a spacer adds to the bending of the wheel bearing. Informational. */
@@ -17,7 +17,7 @@ export const jointBearingMoment: Rule<'joint.bearing-moment', Ok> = {
   judge({ plan: { hub, spacer } }, out) {
     if (hub.wheelLoad === null || spacer.thickness <= 0) return;
     const value = addedBearingMoment(hub.wheelLoad, spacer.thickness);
-    out.push(finding({ ...BLANK, rule: 'joint.bearing-moment', level: 'note', value, unit: 'N·m' }));
+    out.push(finding({ rule: 'joint.bearing-moment', level: 'note', value, unit: 'N·m' }));
   },
   sentence: (f, s) =>
     `The wheel load bends the bearing by ${s.torque(f.value)} more. Some say bearings do not notice, others that they wear out sooner; vibration is felt more.`,

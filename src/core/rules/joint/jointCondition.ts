@@ -1,5 +1,5 @@
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Condition extends Case {
@@ -20,7 +20,7 @@ export const jointCondition: Rule<'joint.condition', Condition> = {
   judge({ plan: { hub } }, out) {
     if (hub.condition === 'dry') return;
     const level = hub.condition === 'greased' ? 'caution' : 'note';
-    out.push(finding({ ...BLANK, rule: 'joint.condition', level, case: { is: hub.condition } }));
+    out.push(finding({ rule: 'joint.condition', level, case: { is: hub.condition } }));
   },
   sentence: (f) =>
     f.case.is === 'greased'

@@ -6,7 +6,7 @@ import { SHEAR_RATIO } from '../../engagement/strength';
 import { boltStrength } from '../../thread/classes';
 import type { Plan } from '../../document/document';
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface First extends Case {
@@ -55,7 +55,7 @@ export const jointFailsFirst: Rule<typeof rule, First> = {
     const ranked = (['breaks', 'inside', 'outside'] as const).slice().sort((a, b) => loads[a] - loads[b]);
     const [first, second] = [ranked[0] as First['is'], ranked[1] as First['is']];
     const which: First = { is: first, next: loads[second] };
-    out.push(finding({ ...BLANK, rule, level: 'note', case: which, value: loads[first], unit: 'N' }));
+    out.push(finding({ rule, level: 'note', case: which, value: loads[first], unit: 'N' }));
   },
   sentence(f, s) {
     const at = s.force(s.v, 'down');

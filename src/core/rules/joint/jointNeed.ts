@@ -1,6 +1,6 @@
 import { roundTo } from '../../units/round';
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Need extends Case {
@@ -27,7 +27,6 @@ export const jointNeed: Rule<'joint.need', Need> = {
     const margin = value - limit;
     out.push(
       finding({
-        ...BLANK,
         rule: 'joint.need',
         case: { is: settled ? 'settled' : 'new' },
         level: margin < 0 ? 'caution' : 'note',

@@ -1,7 +1,7 @@
 import type { Plan } from '../../document/document';
 import { roundTo } from '../../units/round';
 import type { Case, Level } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** Stress and yield, MPa, and what of it nobody read or measured. */
@@ -68,7 +68,7 @@ export const jointProof: Rule<'joint.proof', Stress> = {
     const judged = stressLevel(value, stress.kindest * 100, proofMost, stressCaution);
     const level = own ? reported(judged) : judged;
     const margin = proofMost - value;
-    out.push(finding({ ...BLANK, rule, level, case: which, value, limit: proofMost, margin, unit: '%' }));
+    out.push(finding({ rule, level, case: which, value, limit: proofMost, margin, unit: '%' }));
   },
   sentence(f, s) {
     const { worst, own, clamp, hubEnd } = f.case;

@@ -3,7 +3,7 @@ import type { Seat } from '../../document/vocabulary';
 import { fastenerSeat } from '../../figures/counts';
 import { matchSeats } from '../../seat/seats';
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Seats extends Case {
@@ -27,7 +27,7 @@ export const seatMatch: Rule<'seat.match', Seats> = {
     const open = wheel === 'unknown' ? 'wheel' : 'fastener';
     const which: Seats = { is: match === 'unknown' ? open : 'both', own, wheel };
     const level = { unknown: 'unmeasured', match: 'pass', mismatch: 'stop' } as const;
-    out.push(finding({ ...BLANK, rule: 'seat.match', level: level[match], case: which }));
+    out.push(finding({ rule: 'seat.match', level: level[match], case: which }));
   },
   sentence(f, s) {
     const { is, own, wheel } = f.case;

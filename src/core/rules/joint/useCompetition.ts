@@ -1,5 +1,5 @@
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Competition extends Case {
@@ -24,7 +24,7 @@ export const useCompetition: Rule<'use.competition', Competition> = {
     const which: Competition = { is: adapter ? 'adapter' : 'slip-on' };
     const margin = limit - value;
     const rule = 'use.competition' as const;
-    out.push(finding({ ...BLANK, rule, level: 'caution', case: which, value, limit, margin, unit: 'mm' }));
+    out.push(finding({ rule, level: 'caution', case: which, value, limit, margin, unit: 'mm' }));
   },
   sentence: (f, s) =>
     f.case.is === 'adapter'

@@ -6,32 +6,39 @@ import { OK } from './cases';
 import { byDanger, type Case, type Finding, judge, type Level, RANK } from './finding';
 import type { RuleId } from '../ids';
 
-/**
- * A finding with nothing in it, to be spread first: all findings have one shape then, and a search that makes hundreds of
- * thousands of them stays quick.
- */
-export const BLANK: Finding = Object.freeze({
-  rule: 'spacer.kind',
-  level: 'unmeasured',
-  value: null,
-  limit: null,
-  margin: null,
-  pm: null,
-  rss: null,
-  unit: '',
-  corner: null,
-  school: null,
-  uncertain: false,
-  case: OK,
-  pitch: null,
-});
-
 /** A figure that is no number is not measured, whatever was made of it. */
 const finite = (x: number | null): boolean => x === null || Number.isFinite(x);
 
-/** A finding as it was made; one with a figure that is no number is unmeasured. */
-export function finding(f: Finding): Finding {
-  return finite(f.value) && finite(f.limit) && finite(f.margin) ? f : { ...f, level: 'unmeasured' };
+/** What a rule says of a finding; what it leaves out is nothing, and unmeasured. */
+export type Draft = Pick<Finding, 'rule'> & Partial<Finding>;
+
+/**
+ * The one place where findings are made, field by field in one shape, so that a search that makes hundreds of thousands of them stays quick.
+ * One with a figure that is no number is unmeasured.
+ */
+export function finding(f: Draft): Finding {
+  return make(f, f.level ?? 'unmeasured', f.uncertain ?? false, f.rss ?? null);
+}
+
+function make(f: Draft, level: Level, uncertain: boolean, rss: number | null): Finding {
+  const value = f.value ?? null;
+  const limit = f.limit ?? null;
+  const margin = f.margin ?? null;
+  return {
+    rule: f.rule,
+    level: finite(value) && finite(limit) && finite(margin) ? level : 'unmeasured',
+    value,
+    limit,
+    margin,
+    pm: f.pm ?? null,
+    rss,
+    unit: f.unit ?? '',
+    corner: f.corner ?? null,
+    school: f.school ?? null,
+    uncertain,
+    case: f.case ?? OK,
+    pitch: f.pitch ?? null,
+  };
 }
 
 export interface OverCorners {
@@ -92,22 +99,23 @@ export function judgeCorners(o: OverCorners): Finding {
   const j = found === null ? null : judge(margin, found.pm);
   if (found === null || best === null || j === null || (blank !== null && j.level !== 'stop')) {
     const corner = blank?.corner ?? null;
-    return { ...BLANK, rule, case: o.missing, limit, unit: 'mm', corner, school };
+    return finding({ rule, case: o.missing, limit, unit: 'mm', corner, school });
   }
+  const { value, pm, rss } = found;
   return finding({
-    ...BLANK,
     rule,
     level: softened(j.level, o.soft),
-    case: o.case,
-    value: found.value,
+    value,
     limit,
     margin,
-    pm: found.pm,
-    rss: found.rss,
+    pm,
+    rss,
     unit: 'mm',
     corner: best.corner,
     school,
     uncertain: j.uncertain,
+    case: o.case,
+    pitch: null,
   });
 }
 
@@ -118,9 +126,9 @@ function softened(level: Level, soft: Level | null): Level {
 }
 
 /** A figure of one place against its limit, its error in the margin; only the error decides where it is a caution. */
-export function against(f: Finding): Finding {
+export function against(f: Draft): Finding {
   const { level } = judge(f.margin ?? Number.NaN, f.pm ?? 0);
-  return { ...f, level, rss: f.rss ?? f.pm, uncertain: level === 'caution' };
+  return make(f, level, level === 'caution', f.rss ?? f.pm ?? null);
 }
 
 export interface OverWheels {
@@ -152,7 +160,6 @@ export function judgeWheels({ rule, limit, wheels, of, blank: blankCase, value, 
     const read = inside ? measured.value - measured.pm : measured.value;
     const v = value ? value(read) : read;
     const here = against({
-      ...BLANK,
       rule,
       case: of(name),
       value: v,
@@ -164,7 +171,7 @@ export function judgeWheels({ rule, limit, wheels, of, blank: blankCase, value, 
     found = worse(here, found);
   }
   if (found !== null && (blank === null || found.level === 'stop')) return found;
-  return { ...BLANK, rule, case: blankCase(blank ?? ''), limit, unit: 'mm' };
+  return finding({ rule, case: blankCase(blank ?? ''), limit, unit: 'mm' });
 }
 
 /** The worse of two findings of one rule: by level, then by margin. */

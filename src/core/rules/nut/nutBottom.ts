@@ -3,7 +3,7 @@ import type { Plan } from '../../document/document';
 import { minBottomGap } from '../../engagement/nutStack';
 import { chosenNut } from '../../figures/stack/index';
 import type { Case } from '../kit/finding';
-import { BLANK, finding, judgeCorners, OVER } from '../kit/make';
+import { finding, judgeCorners, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface BottomCase extends Case {
@@ -36,7 +36,7 @@ export const nutBottom: Rule<'nut.bottom', BottomCase> = {
     const limit = minBottomGap(policy.closedNutGap, n.thread.pitch);
     const rule = 'nut.bottom' as const;
     if (nut.style === 'unknown') {
-      out.push(finding({ ...BLANK, rule, level: 'unmeasured', case: { is: 'style' }, limit, unit: 'mm' }));
+      out.push(finding({ rule, level: 'unmeasured', case: { is: 'style' }, limit, unit: 'mm' }));
       return;
     }
     const backed = fastener.kind === 'present' && spacer.kind !== 'adapter' ? backedOff(plan) : null;
@@ -44,7 +44,6 @@ export const nutBottom: Rule<'nut.bottom', BottomCase> = {
       const { value, pm } = backed;
       out.push(
         finding({
-          ...BLANK,
           rule,
           level: 'pass',
           case: { is: 'backed-off' },

@@ -2,7 +2,7 @@ import { eachWheel, ofWheels } from '../../document/wheels';
 import { newNut } from '../../figures/stack/index';
 import { ofWheel, type OfWheelCase, type WheelBlank, wheelBlank } from '../kit/cases';
 import type { Case } from '../kit/finding';
-import { BLANK, finding, judgeWheels } from '../kit/make';
+import { finding, judgeWheels } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** The same questions of how thick it is. */
@@ -33,7 +33,7 @@ export const nutShank: Rule<typeof rule, OfWheelCase | WheelBlank | Thick> = {
     const limit = nut.shankLength + HAIR;
     out.push(judgeWheels({ rule, limit, wheels: pads, of: ofWheel, blank: wheelBlank, inside: true }));
     if (nut.shankDiameter === null) {
-      out.push(finding({ ...BLANK, rule, case: { is: 'thick-unknown', name: '' } as Thick, unit: 'mm' }));
+      out.push(finding({ rule, case: { is: 'thick-unknown', name: '' } as Thick, unit: 'mm' }));
       return;
     }
     const holes = eachWheel(plan.wheel, 'lugHole');

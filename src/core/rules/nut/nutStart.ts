@@ -1,6 +1,6 @@
 import { newNut } from '../../figures/stack/index';
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Start extends Case {
@@ -20,7 +20,7 @@ export const nutStart: Rule<'nut.start', Start> = {
   decidedBy: 'fastener',
   judge({ plan: { fastener } }, out) {
     if (fastener.kind === 'conversion' || newNut(fastener)?.shankReach !== null) return;
-    out.push(finding({ ...BLANK, rule: 'nut.start', case: { is: 'unsaid' }, unit: 'mm' }));
+    out.push(finding({ rule: 'nut.start', case: { is: 'unsaid' }, unit: 'mm' }));
   },
   sentence: () =>
     'Needs where the new nut’s thread begins: put both nuts on the bench, seat beside seat, and measure how much deeper its first full thread sits. Level is 0, further out is negative.',

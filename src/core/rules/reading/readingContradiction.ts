@@ -3,7 +3,7 @@ import type { Corner, Measured, Plan, PlanCorner } from '../../document/document
 import { compileThread } from '../../figures/compiled';
 import type { Result } from '../../figures/result';
 import type { Case, Finding } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** What the count exceeds, or a bolt’s two lengths. */
@@ -19,7 +19,6 @@ function exceeds(
 ): Finding | null {
   if (mate === null || present.value - present.pm <= mate.value + mate.pm + 1e-9) return null;
   return finding({
-    ...BLANK,
     rule: 'reading.contradiction',
     level: 'unmeasured',
     case: { is: where },
@@ -69,7 +68,7 @@ function sumAt(plan: Plan, c: PlanCorner, travel: NonNullable<Result>): Finding 
   const is = bolt ? ('bolt-sum' as const) : ('stud-sum' as const);
   const rule = 'reading.contradiction' as const;
   const { corner } = c;
-  return finding({ ...BLANK, rule, case: { is }, value: read.value, limit: expected, margin, unit: 'mm', corner });
+  return finding({ rule, case: { is }, value: read.value, limit: expected, margin, unit: 'mm', corner });
 }
 
 /** The travel as it was counted, with the plate that was on then: a contradiction is one of the state that was read. */
@@ -127,7 +126,6 @@ export const readingContradiction: Rule<'reading.contradiction', Contradicts> = 
       const margin = overall.value - under.value;
       out.push(
         finding({
-          ...BLANK,
           rule: 'reading.contradiction',
           level: 'unmeasured',
           case: { is: 'under' },
@@ -149,7 +147,7 @@ export const readingContradiction: Rule<'reading.contradiction', Contradicts> = 
       const [value, limit] = [nutThread.value, nutHeight.value];
       const which: Contradicts = { is: 'height' };
       const rule = 'reading.contradiction' as const;
-      out.push(finding({ ...BLANK, rule, case: which, value, limit, margin: limit - value, unit: 'mm' }));
+      out.push(finding({ rule, case: which, value, limit, margin: limit - value, unit: 'mm' }));
       return;
     }
     for (let i = 0; i < n.corners.length; i += 1) {

@@ -1,7 +1,7 @@
 import { CORNER_LABEL } from '../../document/labels';
 import { CORNERS } from '../../document/vocabulary';
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Absent extends Case {
@@ -22,7 +22,7 @@ export const readingCorners: Rule<'reading.corners', Absent> = {
     if (plan.corners.some((c) => c.corner !== plan.corners[0]?.corner)) return;
     const corner =
       CORNERS.find((c) => c.startsWith(plan.axle) && plan.corners.every((own) => own.corner !== c)) ?? null;
-    out.push(finding({ ...BLANK, rule: 'reading.corners', case: { is: 'absent' }, corner }));
+    out.push(finding({ rule: 'reading.corners', case: { is: 'absent' }, corner }));
   },
   sentence: (f) =>
     `Needs the readings of the ${f.corner ? CORNER_LABEL[f.corner].toLowerCase() : 'other corner'}: each corner is judged by its own.`,

@@ -3,7 +3,7 @@ import { CORNER_LABEL } from '../../document/labels';
 import { QUANTITIES, type Quantity, type QuantityId, quantity } from '../../document/quantities';
 import { pmText } from '../../document/readingText';
 import type { Case, Finding } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** Which reading it is, and of which wheel. */
@@ -35,7 +35,6 @@ function tell(q: Quantity, widest: number, m: Measured | undefined, { corner, wh
   const which: TooWide = { is: 'too-wide', quantity: q.id, wheel };
   return [
     finding({
-      ...BLANK,
       rule: 'reading.error',
       case: which,
       value: m.pm,

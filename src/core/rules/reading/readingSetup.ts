@@ -4,7 +4,7 @@ import { seatInSentence } from '../../document/labels';
 import type { Seat } from '../../document/vocabulary';
 import { choiceLacks, fastenerSeat, usesCount } from '../../figures/counts';
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface SetupCase extends Case {
@@ -54,9 +54,7 @@ export const readingSetup: Rule<typeof rule, SetupCase> = {
       const key = `${is}/${corner}`;
       if (told.has(key)) continue;
       told.add(key);
-      out.push(
-        finding({ ...BLANK, rule, level: 'unmeasured', case: { is, counted: own, chosen } as SetupCase, corner }),
-      );
+      out.push(finding({ rule, level: 'unmeasured', case: { is, counted: own, chosen } as SetupCase, corner }));
     }
   },
   sentence(f, s) {

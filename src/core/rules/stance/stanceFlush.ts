@@ -1,6 +1,6 @@
 import { leastValue } from '../../figures/result';
 import type { Ok } from '../kit/cases';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /** Thickness that would stand the tyre flush. */
@@ -18,7 +18,7 @@ export const stanceFlush: Rule<'stance.flush', Ok> = {
     if (plan.jobType !== 'stance') return;
     const value = leastValue(n.corners.map((c) => c.flush));
     const limit = plan.spacer.thickness;
-    if (value !== null) out.push(finding({ ...BLANK, rule: 'stance.flush', level: 'note', value, limit, unit: 'mm' }));
+    if (value !== null) out.push(finding({ rule: 'stance.flush', level: 'note', value, limit, unit: 'mm' }));
   },
   sentence: (_, s) => `${s.value('down')} would stand the tyre flush with the arch edge.`,
 };

@@ -1,5 +1,5 @@
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Planned extends Case {
@@ -21,7 +21,7 @@ export const stancePlanned: Rule<'stance.planned', Planned> = {
   judge({ plan }, out) {
     if (plan.planned === null) return;
     const which: Planned = { is: 'planned', ...plan.planned };
-    out.push(finding({ ...BLANK, rule: 'stance.planned', case: which }));
+    out.push(finding({ rule: 'stance.planned', case: which }));
   },
   sentence: (f) =>
     `Looked at with ${f.case.tyre} on ET ${f.case.offset}. Those wheels are not here: take them in and measure them before anything goes on.`,

@@ -1,6 +1,6 @@
 import type { Plan } from '../../document/document';
 import type { Case, Finding, Level } from '../kit/finding';
-import { BLANK, finding, worse } from '../kit/make';
+import { finding, worse } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Settled extends Case {
@@ -27,7 +27,7 @@ export const stanceSettled: Rule<'stance.settled', Settled> = {
     for (const { gap, settled, corner } of plan.corners) {
       if (gap === null || settled === true) continue;
       const which: Settled = { is: settled === null ? 'unsaid' : 'no' };
-      const here = finding({ ...BLANK, rule: 'stance.settled', level: levelAt(plan, settled), case: which, corner });
+      const here = finding({ rule: 'stance.settled', level: levelAt(plan, settled), case: which, corner });
       found = worse(here, found);
     }
     if (found) out.push(found);

@@ -1,7 +1,7 @@
 import { wheelTorque } from '../../document/hardware';
 import { isSource } from '../../document/source';
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Figure extends Case {
@@ -26,7 +26,6 @@ export const torqueSource: Rule<'torque.source', Figure> = {
     const unit = known ? 'N·m' : '';
     out.push(
       finding({
-        ...BLANK,
         rule: 'torque.source',
         level: known ? 'pass' : 'unmeasured',
         case: which,

@@ -1,7 +1,7 @@
 import { wheelTorque } from '../../document/hardware';
 import type { Thread } from '../../thread/designation';
 import type { Case } from '../kit/finding';
-import { BLANK, finding } from '../kit/make';
+import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface Usual extends Case {
@@ -42,9 +42,7 @@ export const torqueUsual: Rule<'torque.usual', Usual> = {
     const margin = high ? limit - torque.value : torque.value - limit;
     const which: Usual = { is: 'outside', ...usual };
     const rule = 'torque.usual' as const;
-    out.push(
-      finding({ ...BLANK, rule, level: 'caution', case: which, value: torque.value, limit, margin, unit: 'N·m' }),
-    );
+    out.push(finding({ rule, level: 'caution', case: which, value: torque.value, limit, margin, unit: 'N·m' }));
   },
   sentence: (f, s) =>
     `${s.torque(f.value)} is out of the ordinary for this thread, ${s.torque(f.case.low)} to ${s.torque(f.case.high)}: look it up once more, unit and all.`,

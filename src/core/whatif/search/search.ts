@@ -1,6 +1,6 @@
 import { bare } from '../../document/bare';
 import type { Plan } from '../../document/document';
-import { assess, blocksChoice } from '../../evaluate/evaluate';
+import { assess, blocksChoice, named } from '../../evaluate/evaluate';
 import type { Finding } from '../../rules/kit/finding';
 import { decidedBy } from '../../rules/index';
 import { allowedPairs, BY_FASTENER, groupFasteners, type Pair, windowOf } from './pairs';
@@ -105,7 +105,7 @@ function fitSpacer(
       count += to - from;
     }
   }
-  if (count === 0) return { reason: spacerItself ?? (first as Finding) };
+  if (count === 0) return { reason: named(plan, spacerItself ?? (first as Finding)) };
   return {
     wheel,
     spacer,
