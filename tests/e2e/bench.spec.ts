@@ -122,7 +122,15 @@ test('a reading after the choice makes the plan stale and says what changed; one
   await open(page, /Merrow Kite GT.*Rear.*competition/, 'measure');
   const gap = page.locator('form[data-quantity="gap"]');
   await keep(page, 'gap', '9');
-  await keep(page, 'gap', '19');
+  // Far off what was read before: it is asked which, and what was typed stays until it is said.
+  await gap.locator('input').fill('19');
+  await gap.getByRole('button', { name: /^Keep/ }).click();
+  await expect(gap.getByText('9.0 mm was read before, 19 now.')).toBeVisible();
+  await expect(gap.locator('input')).toHaveValue('19');
+  await expect(gap.getByRole('button', { name: 'Correct the last one' })).toBeFocused();
+  await accessible(page);
+  await gap.getByRole('button', { name: 'Second reading' }).click();
+  await expect(gap.locator('input')).toHaveValue('');
   await expect(gap.getByText('19.0 mm stands apart from the rest.')).toBeVisible();
   await expect(gap.getByText('3 readings, spread 10.0 mm')).toBeVisible();
   await accessible(page);
@@ -132,6 +140,16 @@ test('a reading after the choice makes the plan stale and says what changed; one
   );
   await page.goto(page.url().replace('/choose', '/measure'));
   await gap.getByRole('button', { name: 'Take 19.0 mm back' }).click();
+  await expect(gap.getByText('stands apart')).toHaveCount(0);
+  // A slip of the finger is corrected by Enter, and leaves no reading behind.
+  await gap.locator('input').fill('90');
+  await gap.locator('input').press('Enter');
+  await gap.getByRole('button', { name: 'Second reading' }).click();
+  await expect(gap.getByText('90.0 mm stands apart from the rest.')).toBeVisible();
+  await gap.locator('input').fill('9');
+  await gap.locator('input').press('Enter');
+  await expect(gap.getByRole('button', { name: 'Correct the last one' })).toBeFocused();
+  await page.keyboard.press('Enter');
   await expect(gap.getByText('stands apart')).toHaveCount(0);
   await page.goto(page.url().replace('/measure', '/choose'));
   await expect(page.getByRole('list', { name: 'Changed since' })).toHaveCount(0);

@@ -60,14 +60,16 @@ const open = (findings: readonly Finding[]): number =>
 export function nextReading(plan: Plan, corner?: Corner): NextReading | null {
   const now = open(assess(plan).findings);
   if (now === 0) return null;
-  let best: NextReading | null = null;
+  let best: (NextReading & { readonly optional: boolean }) | null = null;
   for (const q of quantitiesFor(plan.hub, plan.jobType)) {
     const there = plan.corners.find((c) => c.corner === corner);
     if (there && q.scope === 'corner' && q.id in there && there[q.id as 'gap'] !== null) continue;
     const then = withReading(plan, q);
     if (then === null) continue;
     const settles = now - open(assess(then).findings);
-    if (settles > 0 && (best === null || settles > best.settles)) best = { quantity: q.id, settles };
+    // One that may be left out never leads while one that is needed would settle something.
+    const leads = best === null || (q.optional === best.optional ? settles > best.settles : best.optional);
+    if (settles > 0 && leads) best = { quantity: q.id, settles, optional: q.optional === true };
   }
-  return best;
+  return best && { quantity: best.quantity, settles: best.settles };
 }

@@ -1,9 +1,10 @@
 'use client';
 
-import { useId, useState } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { countedReadings, type Quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
 import type { Corner } from '@/core/document/vocabulary';
+import { tryInput } from '@/core/errors';
 import { combineRepeats } from '@/core/uncertainty';
 import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/document/readingText';
 import type { UnitSystem } from '@/core/units/format';
@@ -28,6 +29,8 @@ export interface TakenReading {
   readonly by: string;
   /** Already worded, so that server and browser agree on the time zone. */
   readonly at: string;
+  /** The same as a moment, ms. */
+  readonly takenAt: number;
 }
 
 /** Grid of a row: words, what was taken, field, buttons; two by two where there is less room. */
@@ -118,6 +121,49 @@ function Apart({
   );
 }
 
+/** Whether the last reading was taken as this one is: with something on or nothing, of the part on the car or of a new one. */
+const sameState = (last: TakenReading, on: ReturnType<typeof useSetupOn>): boolean =>
+  (last.on === '') === (on.plate === undefined && on.trial === undefined) &&
+  last.on.includes('by hand') === (on.trial !== undefined);
+
+/** A minute in which the same field is typed again, ms. */
+const SAME_MINUTE = 60_000;
+
+/**
+ * Whether what was typed may be meant instead of the last reading: further from it than both errors, and typed again within the minute or
+ * three times as far off. A repeat that agrees is never asked about.
+ */
+function seemsCorrected(q: Quantity, last: TakenReading, typed: string): boolean {
+  const read = tryInput(() => parseReading(q, typed)).value;
+  if (read === undefined || q.lastCounts) return false;
+  const apart = Math.abs(read.value - last.value);
+  const errors = 2 * Math.max(last.pm, TINY);
+  return apart > errors && (Date.now() - last.takenAt < SAME_MINUTE || apart > 3 * errors);
+}
+const TINY = 0.05;
+
+/** Asks whether a figure that is typed again corrects the last one or is a second reading: 14 and 24 are never averaged in silence. */
+function Which({ last, typed, onPick }: { last: string; typed: string; onPick: (instead: boolean) => void }) {
+  const asked = useRef<HTMLElement>(null);
+  // The keyboard goes on: Enter corrects, Tab and Enter keeps both.
+  useEffect(() => asked.current?.querySelector('button')?.focus(), []);
+  return (
+    <section
+      ref={asked}
+      aria-label="Correction or second reading"
+      className="col-span-full flex flex-wrap items-center gap-3"
+    >
+      <p className="text-[14px] text-caution">
+        {last} was read before, {typed} now.
+      </p>
+      <Button onClick={() => onPick(true)}>Correct the last one</Button>
+      <Button look="quiet" onClick={() => onPick(false)}>
+        Second reading
+      </Button>
+    </section>
+  );
+}
+
 /** One quantity: what it is, the latest reading, a field for the next. Enter keeps it and moves on to the next field. */
 export function ReadingRow({
   jobId,
@@ -151,13 +197,26 @@ export function ReadingRow({
     (text) => keepReading(jobId, { quantity: q.id, corner, hour, typed: text, method, ...on }),
   );
   const last = taken[taken.length - 1];
+  const lastFigure = figuresOf(taken).at(-1);
+  const [asked, setAsked] = useState(false);
+  const correct = (instead: boolean) => {
+    setAsked(false);
+    if (!instead || !lastFigure) return keep();
+    const replaced = lastFigure.id;
+    back(async () => {
+      const gone = await takeBack(jobId, replaced);
+      if (gone.ok) keep();
+      return gone;
+    });
+  };
   const place = corner ? `, ${CORNER_LABEL[corner]}` : '';
   return (
     <form
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        keep();
+        if (lastFigure && sameState(lastFigure, on) && seemsCorrected(q, lastFigure, typed)) setAsked(true);
+        else keep();
       }}
       className={rowGrid(stacked)}
       data-quantity={q.id}
@@ -178,7 +237,10 @@ export function ReadingRow({
           value={unseen ? '' : typed}
           maxLength={40}
           disabled={unseen}
-          onChange={(e) => change(e.target.value)}
+          onChange={(e) => {
+            setAsked(false);
+            change(e.target.value);
+          }}
           inputMode="decimal"
           autoComplete="off"
           placeholder={UNIT_HINT[q.kind]}
@@ -217,6 +279,9 @@ export function ReadingRow({
           </Button>
         ) : null}
       </div>
+      {asked && lastFigure ? (
+        <Which last={readingText(q, lastFigure.value, units)} typed={typed} onPick={correct} />
+      ) : null}
       <Apart q={q} taken={taken} units={units} onTakeBack={(reading) => back(() => takeBack(jobId, reading))} />
       {error ? (
         <p id={`${id}-e`} role="alert" className="col-span-full text-[14px] font-[560] text-stop">

@@ -53,6 +53,8 @@ export interface SurveyProps {
   readonly plan: Plan;
   /** What the car is known to have on, by corner, as it would be typed. */
   readonly known: Readonly<Partial<Record<Corner, TypedSetup>>>;
+  /** What the car as it was taken in and measured rules out, worded. */
+  readonly ruledOut: readonly string[];
   /** Reading whose field is asked for by the address; null for none. */
   readonly arriveAt: QuantityId | null;
   readonly earlier: readonly EarlierShown[];
@@ -220,6 +222,16 @@ export function Survey(p: SurveyProps) {
         </main>
         <aside aria-labelledby="missing" className="border-l border-line max-lg:border-t max-lg:border-l-0">
           <div className="flex flex-col gap-3 p-4 max-lg:pb-24 pointer-coarse:pb-24 lg:sticky lg:top-0 lg:max-h-[calc(100vh-52px)]">
+            {p.ruledOut.length > 0 ? (
+              <ul
+                aria-label="Ruled out"
+                className="flex flex-col gap-2 border-l-4 border-stop pl-3 text-[14px] leading-snug"
+              >
+                {p.ruledOut.map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </ul>
+            ) : null}
             <div className="flex items-baseline justify-between gap-3">
               <h2 id="missing">Still unmeasured</h2>
               {missing.length > 0 ? <p className="figure text-[14px] text-soft">{missing.length} in all</p> : null}
@@ -228,7 +240,7 @@ export function Survey(p: SurveyProps) {
             <div className={cx('lg:overflow-y-auto', missing.length > 0 && 'min-h-[120px]')}>
               <Unmeasured missing={missing} next={next} onGo={goTo} />
             </div>
-            <p className="text-[13px] text-soft">What could not be seen stays unmeasured. Unmeasured is not pass.</p>
+            <p className="text-[13px] text-soft">What could not be seen stays unmeasured.</p>
             {failure ? (
               <p role="alert" className="text-stop">
                 {failure}

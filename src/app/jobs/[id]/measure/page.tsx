@@ -19,6 +19,7 @@ import {
 } from '@/usecases/jobPlan';
 import { heldText, oldStateLines } from '@/usecases/archState';
 import { nextReading } from '@/core/whatif/nextReading';
+import { ruledOut, ruledOutSentence } from '@/core/whatif/ruledOut';
 import type { JobWhole } from '@/store/jobs';
 import { type Earlier, earlierReadings } from '@/usecases/earlier';
 import { fittedOn } from '@/usecases/vehicles';
@@ -60,6 +61,7 @@ export default async function Page({
         vehicleId={whole.vehicle.id}
         axle={whole.job.axle}
         corners={corners}
+        ruledOut={ruledOut(plan).map((r) => ruledOutSentence(r, plan, units))}
         arriveAt={QUANTITY_IDS.find((q) => q === field) ?? null}
         begin={corners.find((c) => c === corner) ?? corners[0]}
         partnerId={partner?.job.id ?? null}
@@ -77,6 +79,7 @@ export default async function Page({
           method: r.method,
           by: r.by,
           at: format(r.at, 'd MMM HH:mm'),
+          takenAt: r.at.getTime(),
         }))}
         sets={whole.wheelSets.map((s) => ({ id: s.id, name: s.name, rotates: s.rotates }))}
         jobSet={whole.job.wheelSetId}
