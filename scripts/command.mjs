@@ -4,7 +4,7 @@ import { runBundled } from './bundled.mjs';
 import { installIfNeeded, root } from './run.mjs';
 
 /** `node scripts/command.mjs backup …`: a command of the installation, bundled as it is run, so that it needs no tool of the tests. */
-const NAMES = ['backup', 'restore', 'evaluate'];
+const NAMES = ['backup', 'restore', 'evaluate', 'pin'];
 const name = NAMES.find((n) => n === process.argv[2]);
 if (name === undefined) {
   console.error(`Name one of ${NAMES.join(', ')}.`);

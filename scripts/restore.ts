@@ -1,7 +1,8 @@
 import { resolve } from 'node:path';
 import { dataFolder, openStore } from '@/store/connection';
 import { restore } from '@/store/folder/backup';
-import { endEveryLogin } from '@/store/people';
+import { hasPinKey } from '@/store/folder/pinKey';
+import { endEveryLogin, voidOldPins } from '@/store/people';
 import { lockFolder } from '@/store/lock';
 
 /**
@@ -19,7 +20,10 @@ async function main(): Promise<void> {
   } finally {
     await release();
   }
+  // A folder without the secret of its PINs is another machine's, or a new one: what an old backup knows of them is void here.
+  const own = hasPinKey(folder);
   const store = await openStore(folder, (line) => console.error(line));
+  if (!own) await voidOldPins(store.db);
   await endEveryLogin(store.db, new Date());
   await store.close();
   console.log(`${archive} is in place in ${folder}.${aside ? ` What was there is in ${aside}.` : ''}`);

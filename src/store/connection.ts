@@ -8,6 +8,7 @@ import { migrate } from 'drizzle-orm/pglite/migrator';
 import { backUp, clearHalfMade, dataBeside, finishSwap, type Held, listBackups } from './folder/backup';
 import { knownMigrations, MIGRATIONS, NewerError } from './folder/migrations';
 import { packedFolder } from './folder/packed';
+import { type PinKey, pinKeyOf } from './folder/pinKey';
 import { type Signer, signerOf } from './folder/signingKey';
 import { DISK, type Disk, WalSync } from './folder/sync';
 import { lockFolder } from './lock';
@@ -30,6 +31,8 @@ export interface Store {
   readonly held: Held;
   /** The key that records of this folder are signed with. */
   readonly signer: Signer;
+  /** The secret that is in the hash of every PIN of this folder. */
+  readonly pinKey: PinKey;
   close(): Promise<void>;
 }
 
@@ -87,6 +90,7 @@ export async function openStore(
       folder,
       held,
       signer,
+      pinKey: pinKeyOf(folder),
       close: async () => {
         await wal.settle();
         await open.close();

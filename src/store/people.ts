@@ -1,8 +1,9 @@
-import { and, asc, desc, eq, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, like } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Executor } from './connection';
 import { NotFoundError, RefusedError, violates } from './errors';
 import { recordEvent } from './events';
+import { VOID_PIN } from './folder/pinKey';
 import { bookPeople, followPerson } from './resources';
 import { type LoginRow, login, type PersonRow, person, type Role } from './peopleSchema';
 
@@ -64,6 +65,16 @@ export async function changePerson(
     by,
     at,
   });
+}
+
+/** The same PIN hashed anew, with this folder's secret; nobody's login ends. */
+export async function rehashPin(db: Executor, id: string, pinHash: string): Promise<void> {
+  await db.update(person).set({ pinHash }).where(eq(person.id, id));
+}
+
+/** PINs that earlier releases hashed without a secret are void: a backup of them is put in place on another machine. */
+export async function voidOldPins(db: Executor): Promise<void> {
+  await db.update(person).set({ pinHash: VOID_PIN }).where(like(person.pinHash, '$argon2%'));
 }
 
 /** Notes that somebody signed in. @returns the login's id */

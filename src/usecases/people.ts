@@ -1,11 +1,12 @@
 import 'server-only';
 import { InputError } from '@/core/errors';
+import { pinFrom } from '@/core/pin';
 import { theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
 import { addLogin, addPerson, changePerson, endLogins, people, standingLogins } from '@/store/people';
 import type { PersonRow, Role } from '@/store/peopleSchema';
 import { openToNetwork } from './openTo';
-import { checkPin, hashOf, pinFrom } from './pins';
+import { checkPin } from './pins';
 import { loginCookie, readSession } from './session';
 
 export interface Person {
@@ -80,7 +81,7 @@ export async function addSomebody({ name, role, pin }: TypedPerson): Promise<voi
   const by = await requireLead();
   if (pin.trim() === '' && openToNetwork())
     throw new RefusedError('While Vectis answers the network everybody has a PIN. Type one.');
-  const pinHash = pin.trim() === '' ? null : await hashOf(pinFrom(pin));
+  const pinHash = pin.trim() === '' ? null : await (await theStore()).pinKey.hash(pinFrom(pin));
   const { db } = await theStore();
   await db.transaction((tx) => addPerson(tx, { name: nameFrom(name), role, pinHash }, by, new Date()));
 }
@@ -92,7 +93,11 @@ export async function changeSomebody(id: string, { name, role, pin }: TypedPerso
   const others = (await everybody()).filter((p) => p.id !== id);
   if (was.role === 'lead' && role !== 'lead' && others.length > 0 && !others.some((p) => p.role === 'lead'))
     throw new RefusedError(`${was.name} is the only lead. Make somebody else one first.`);
-  const change = { name: nameFrom(name), role, ...(pin.trim() === '' ? {} : { pinHash: await hashOf(pinFrom(pin)) }) };
+  const change = {
+    name: nameFrom(name),
+    role,
+    ...(pin.trim() === '' ? {} : { pinHash: await (await theStore()).pinKey.hash(pinFrom(pin)) }),
+  };
   const { db } = await theStore();
   if (pin.trim() !== '') await end({ personId: id });
   await db.transaction((tx) => changePerson(tx, id, change, by, new Date()));
