@@ -25,7 +25,7 @@ import {
   wheelClass,
 } from './clampFigures';
 import { type Moves, movesOf, type Shift, staysPut } from './moves';
-import { countedState, type OnSpacer } from '../document/bare';
+import { countedState } from '../document/bare';
 import type { Corner, Measured, Plan, PlanCorner } from '../document/document';
 import { STAYS_PUT } from '../document/vocabulary';
 import type { School } from '../document/policy';
@@ -60,8 +60,6 @@ export interface CornerNumbers extends StackNumbers {
   /** Spacer that would stand the tyre flush, after the camber change. */
   readonly flush: Result;
   readonly spigotLeft: Result;
-  /** Readings of this corner whose setup is not known. */
-  readonly unclear: readonly OnSpacer[];
 }
 
 export interface Numbers {
@@ -205,7 +203,6 @@ function cornerNumbers({ plan, own, outer, present, enough, carries }: CornerPar
     window: stack.window,
     bearing: stack.bearing,
     corner: c.corner,
-    unclear: countedState(c).unclear,
     travel,
     slipOnLimit: slipOn(plan, c, travel, present),
     gapAfter: gap === null ? null : result(gapAfter(gap.value, s), gap.pm, policy.spacerPm),

@@ -25,9 +25,7 @@ export const clearanceInner: Rule<'clearance.inner', Ok | Missing> = {
   decidedBy: 'spacer',
   judge({ plan, n }, out) {
     // The inside of a wheel that only moves outward needs no measuring, unless the inside is the very wish; what was measured counts.
-    const corners = asksInside(plan)
-      ? n.corners
-      : n.corners.filter((c) => c.innerAfter !== null || c.unclear.includes('innerClearance'));
+    const corners = asksInside(plan) ? n.corners : n.corners.filter((c) => c.innerAfter !== null);
     if (corners.length === 0) return;
     const limit = plan.policy.innerReserve;
     out.push(

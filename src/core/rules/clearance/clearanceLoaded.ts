@@ -34,7 +34,7 @@ export const clearanceLoaded: Rule<'clearance.loaded', AtHour | Missing> = {
   chosen: ['spacer', 'reserve'],
   decidedBy: 'spacer',
   judge({ plan, n }, out) {
-    const corners = askedCorners(plan, n, (c) => c.clearanceAfter !== null || c.unclear.includes('loadedClearance'));
+    const corners = askedCorners(plan, n, (c) => c.clearanceAfter !== null);
     if (corners.length === 0) return;
     const which: AtHour = { is: 'hour', hour: decidingHour(n) };
     out.push(

@@ -1,6 +1,8 @@
 import { countedState } from '../../document/bare';
-import type { Plan } from '../../document/document';
+import type { Plan, PlanCorner } from '../../document/document';
 import { minBottomGap } from '../../engagement/nutStack';
+import type { CornerNumbers } from '../../figures/numbers';
+import type { Result } from '../../figures/result';
 import { chosenNut } from '../../figures/stack/index';
 import type { Case } from '../kit/finding';
 import { finding, judgeCorners, OVER } from '../kit/make';
@@ -10,10 +12,15 @@ interface BottomCase extends Case {
   readonly is: 'ok' | 'backed-off' | 'style' | 'depth';
 }
 
-/** How far a spacer backs nuts off by what it is thicker than the thickest counted spacer: so much room is there whatever it was before. mm */
-function backedOff({ corners, spacer, policy }: Plan): { readonly value: number; readonly pm: number } {
-  const thickest = Math.max(...corners.map(countedState).map(({ spacer: s0, pm }) => s0 + pm));
-  return { value: spacer.thickness - thickest, pm: policy.spacerPm * (thickest > 0 ? 2 : 1) };
+/**
+ * How far a spacer backs the nuts of a corner off by what it is thicker than the one that was on at its own count: so much room is there
+ * whatever it was before. Null where nothing was counted there. mm
+ */
+function backedOff({ spacer, policy }: Plan, c: PlanCorner): NonNullable<Result> | null {
+  if (c.turns === null) return null;
+  const { spacer: s0, pm } = countedState(c);
+  const errors = pm + policy.spacerPm * (s0 > 0 ? 2 : 1);
+  return { value: spacer.thickness - s0, pm: errors, rss: errors };
 }
 
 /** Room that a stud keeps inside a closed nut. */
@@ -39,26 +46,24 @@ export const nutBottom: Rule<'nut.bottom', BottomCase> = {
       out.push(finding({ rule, level: 'unmeasured', case: { is: 'style' }, limit, unit: 'mm' }));
       return;
     }
-    const backed = fastener.kind === 'present' && spacer.kind !== 'adapter' ? backedOff(plan) : null;
-    if (backed !== null && backed.value - backed.pm >= limit) {
-      const { value, pm } = backed;
-      out.push(
-        finding({
-          rule,
-          level: 'pass',
-          case: { is: 'backed-off' },
-          value,
-          limit,
-          margin: value - limit,
-          pm,
-          rss: pm,
-          unit: 'mm',
-        }),
-      );
+    // Each corner by its own count: one that is backed off proves nothing of the other.
+    const stays = fastener.kind === 'present' && spacer.kind !== 'adapter';
+    const open: CornerNumbers[] = [];
+    let least: NonNullable<Result> | null = null;
+    for (const [i, c] of plan.corners.entries()) {
+      const backed = stays ? backedOff(plan, c) : null;
+      if (backed === null || backed.value - backed.pm < limit) open.push(n.corners[i] as CornerNumbers);
+      else if (least === null || backed.value - backed.pm < least.value - least.pm) least = backed;
+    }
+    if (open.length > 0 || least === null) {
+      const is = 'depth' as const;
+      out.push(judgeCorners({ ...OVER, rule, limit, missing: { is }, corners: open, pick: (c) => c.bottomGap }));
       return;
     }
-    const is = 'depth' as const;
-    out.push(judgeCorners({ ...OVER, rule, limit, missing: { is }, corners: n.corners, pick: (c) => c.bottomGap }));
+    const { value, pm, rss } = least;
+    const unit = 'mm' as const;
+    const which: BottomCase = { is: 'backed-off' };
+    out.push(finding({ rule, level: 'pass', case: which, value, limit, margin: value - limit, pm, rss, unit }));
   },
   sentence(f, s) {
     if (s.short && f.case.is === 'style')

@@ -1,6 +1,7 @@
-import { type CountLacks, countedState } from '../../document/bare';
+import { type CountLacks, countedState, type OnSpacer } from '../../document/bare';
 import type { Corner, Plan } from '../../document/document';
 import { seatInSentence } from '../../document/labels';
+import { quantity } from '../../document/quantities';
 import type { Seat } from '../../document/vocabulary';
 import { choiceLacks, fastenerSeat, usesCount } from '../../figures/counts';
 import type { Case } from '../kit/finding';
@@ -8,13 +9,23 @@ import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 interface SetupCase extends Case {
-  readonly is: CountLacks;
+  readonly is: CountLacks | 'unclear';
   /** Seat that was counted, and seat that is chosen. */
   readonly counted: Seat;
   readonly chosen: Seat;
+  /** What was read in a setup that is not known; null where it is the count. */
+  readonly quantity: OnSpacer | null;
 }
 
 const rule = 'reading.setup' as const;
+
+/** Readings that decide something by themselves: taken in a setup that is not known they are taken again, and not left out in silence. */
+const ASKED_AGAIN: ReadonlySet<OnSpacer> = new Set<OnSpacer>([
+  'studProtrusion',
+  'gap',
+  'loadedClearance',
+  'innerClearance',
+]);
 
 /** Corners whose count says nothing of this choice, each with why. */
 function* lacking(plan: Plan): Generator<readonly [Corner | null, CountLacks]> {
@@ -54,11 +65,21 @@ export const readingSetup: Rule<typeof rule, SetupCase> = {
       const key = `${is}/${corner}`;
       if (told.has(key)) continue;
       told.add(key);
-      out.push(finding({ rule, level: 'unmeasured', case: { is, counted: own, chosen } as SetupCase, corner }));
+      const which: SetupCase = { is, counted: own, chosen, quantity: null };
+      out.push(finding({ rule, level: 'unmeasured', case: which, corner }));
     }
+    for (const c of plan.corners)
+      for (const id of countedState(c).unclear) {
+        if (!ASKED_AGAIN.has(id) || told.has(`${id}/${c.corner}`)) continue;
+        told.add(`${id}/${c.corner}`);
+        const which: SetupCase = { is: 'unclear', counted: own, chosen, quantity: id };
+        out.push(finding({ rule, level: 'unmeasured', case: which, corner: c.corner }));
+      }
   },
   sentence(f, s) {
     switch (f.case.is) {
+      case 'unclear':
+        return `What was on is not known for the reading of ${quantity(f.case.quantity ?? 'gap').label}${s.at}. Take it again, or withdraw it.`;
       case 'spacer':
         return `The spacer that was on for the count${s.at} is not known. Count again and enter what is on.`;
       case 'part':

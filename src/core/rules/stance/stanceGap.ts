@@ -29,7 +29,7 @@ export const stanceGap: Rule<'stance.gap', Ok | Missing | NotAsked> = {
   chosen: ['spacer', 'camber'],
   decidedBy: 'spacer',
   judge({ plan, n }, out) {
-    const corners = askedCorners(plan, n, (c) => c.gapAfter !== null || c.unclear.includes('gap'));
+    const corners = askedCorners(plan, n, (c) => c.gapAfter !== null);
     if (corners.length === 0) return;
     const need = missing(needOf(plan));
     const over = {
