@@ -404,6 +404,8 @@ export const anyPlan: fc.Arbitrary<Plan> = fc.constantFrom('bolt' as const, 'stu
             { kind: 'piece', shorter: 0 },
             { kind: 'piece', shorter: -2 },
             { kind: 'piece', shorter: -5 },
+            { kind: 'piece', shorter: 0, seat: 'cone60' },
+            { kind: 'piece', shorter: 0, seat: 'unknown' },
           ),
         },
         { weight: 1, arbitrary: fc.constant<Plan['locking']>({ kind: 'unknown' }) },

@@ -109,6 +109,9 @@ function dangersAlike(plan: Plan): string[] {
   const nut = f.kind === 'nuts' || f.kind === 'conversion' || f.kind === 'stud' ? f.nut : null;
   const seat = f.kind === 'bolt' ? f.seat : (nut?.seat ?? hub.seat);
   if (seat !== wheel.seat || seat === 'unknown') found.push(`seat ${seat} in ${wheel.seat}`);
+  const stays = f.kind === 'present' || (f.kind === 'stud' && f.nut === null);
+  const keyed = plan.locking.kind === 'piece' && !stays ? plan.locking.seat : undefined;
+  if (keyed !== undefined && keyed !== wheel.seat) found.push(`locking seat ${keyed} in ${wheel.seat}`);
   if (f.kind === 'conversion' && f.hubThread !== hub.thread) found.push('hub thread');
   if (f.kind === 'conversion' && f.nut.thread !== f.outerThread) found.push('nut thread');
   const outside = spacer.adapter ? spacer.adapter.studThread : hub.thread;

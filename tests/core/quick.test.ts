@@ -109,9 +109,28 @@ describe('bolt length', () => {
     expect(a.missing.map((m) => m.what)).toContain('Turns of the bolt that is in');
   });
 
-  test('without the stock length it is a difference; half a millimetre goes up, never down', () => {
-    expect(answerSentence(lengthAnswer({ ...LENGTH, counted: null, plate: 12.5 }, P, 'metric'))).toContain(
-      '13.0 mm longer than the bolt that is in',
+  test('without the counted length it is a difference; half a millimetre goes down until the room behind was measured', () => {
+    const of = (change: Partial<LengthAsked>) =>
+      answerSentence(lengthAnswer({ ...LENGTH, counted: null, plate: 12.5, ...change }, P, 'metric'));
+    expect(of({})).toContain('12.0 mm longer than the bolt that is in');
+    // 13 comes half a millimetre further in, which measured room allows.
+    expect(of({ depth: 24, behind: 12 })).toContain('13.0 mm longer than the bolt that is in');
+  });
+
+  test('no length comes further in than the counted bolt while nobody measured depth and room (a law)', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 30, max: 60 }),
+        fc.integer({ min: 0, max: 100 }),
+        fc.constantFrom(0, 5, 12.5),
+        fc.option(fc.integer({ min: 4, max: 60 }), { nil: null }),
+        (counted, quarters, plateOn, halfTurns) => {
+          const turns = halfTurns === null ? null : halfTurns / 2;
+          const asked = { ...LENGTH, counted, plate: quarters / 4, plateOn, turns };
+          expect(lengthAnswer(asked, P, 'metric').keep).toBeLessThanOrEqual(counted + quarters / 4 - plateOn + 1e-9);
+        },
+      ),
+      { numRuns: 300 },
     );
   });
 

@@ -316,3 +316,20 @@ test('a plan of one corner on two pads still lacks the other corner', () => {
   const one = { ...plan, corners: [corner('front-left', ROOMY)] };
   expect(find(one, 'reading.corners')?.level).toBe('unmeasured');
 });
+
+// rules: seat.match — a keyed piece sits in the same hole as its neighbours (common practice, no source)
+test('the locking piece is judged by its own seat', () => {
+  const of = (locking: Plan['locking']) =>
+    assess(boltPlan({ fastener: bolt(52), locking })).findings.filter((f) => f.rule === 'seat.match');
+  const levels = (locking: Plan['locking']) => of(locking).map((f) => f.level);
+  expect(levels({ kind: 'piece', shorter: 0 })).toEqual(['pass']);
+  expect(levels({ kind: 'piece', shorter: 0, seat: 'ball13' })).toEqual(['pass']);
+  expect(levels({ kind: 'piece', shorter: 0, seat: 'cone60' })).toEqual(['stop', 'pass']);
+  expect(levels({ kind: 'piece', shorter: 0, seat: 'unknown' })).toEqual(['unmeasured', 'pass']);
+  expect(words(of({ kind: 'piece', shorter: 0, seat: 'cone60' })[0])).toContain(
+    'The locking piece has a cone 60° seat',
+  );
+  // What stays on the car keeps its own locking piece.
+  const stays = boltPlan({ fastener: { kind: 'present' }, locking: { kind: 'piece', shorter: 0, seat: 'cone60' } });
+  expect(find(stays, 'seat.match')?.level).toBe('pass');
+});

@@ -110,7 +110,11 @@ export const lockingSchema = z
   .discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('unknown') }),
     z.strictObject({ kind: z.literal('none') }),
-    z.strictObject({ kind: z.literal('piece'), shorter: z.number().min(-30).max(30) }),
+    z.strictObject({
+      kind: z.literal('piece'),
+      shorter: z.number().min(-30).max(30),
+      seat: z.enum(SEATS).optional().describe('its seat where it is not that of the others'),
+    }),
   ])
   .describe('locking piece of new hardware; that of what is on the car is a reading of the hub');
 

@@ -24,7 +24,8 @@ export interface LengthAsked {
 }
 
 export interface LengthAnswer extends QuickAnswer {
-  /** Length under the seat that engages as now, mm, up to the whole mm; the difference where the counted length is unknown. */
+  /** Length under the seat that engages as now, mm, up to the whole mm where the room behind was measured and leaves it, else down; the difference where the counted
+   * length is unknown. */
   readonly keep: number;
   /** Lengths that reach the target and stay clear; null where count or counted length is missing, or none suits. */
   readonly window: LengthWindow | null;
@@ -46,12 +47,12 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
   const t = compileThread(asked.thread);
   const { pitch } = t.thread;
   const longer = plate - plateOn;
-  const keep = roundTo((counted ?? 0) + longer, 0, 'up');
   const lead = policy.leadPitches * pitch;
   const travel = turns === null ? null : turnsToLength(turns, pitch);
   const { minimum, floor } = minimumsFor(t, material, 'unknown', null, policy);
   const errors = TURN_RESOLUTION * pitch + STOCK_PM + policy.fastenerPm + policy.spacerPm * (plateOn > 0 ? 2 : 1);
   const roomKnown = depth !== null && behind !== null;
+  const asNow = (counted ?? 0) + longer;
   const found =
     counted === null || travel === null
       ? null
@@ -71,7 +72,11 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
           pm: errors,
           clearPm: 0,
         });
-  // Without depth and room the tip goes no further in than it was counted, so a longer bolt than that is none.
+  // Up to the whole millimetre only where the room behind was measured: without it the tip goes no further in than it was counted.
+  const up = roundTo(asNow, 0, 'up');
+  const most = found?.max ?? null;
+  const rounds = roomKnown && (most === null || up <= most + 1e-9) ? 'up' : 'down';
+  const keep = rounds === 'up' ? up : roundTo(asNow, 0, 'down');
   const tooShort = found !== null && !roomKnown && keep < found.min - 1e-9;
   const lengths = tooShort ? null : found;
   const thread = travel === null || counted === null ? null : travel + lead + (keep - counted - longer) + errors;
@@ -115,7 +120,7 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
     given: impossible ? [] : given,
     missing,
     because: [
-      `As now: ${counted === null ? '' : `${len(counted, 'nearest')} + `}${len(plate, 'up')}${plateOn > 0 ? ` − ${len(plateOn, 'down')}` : ''} = ${len((counted ?? 0) + longer, 'up')}, up to the whole mm.`,
+      `As now: ${counted === null ? '' : `${len(counted, 'nearest')} + `}${len(plate, 'up')}${plateOn > 0 ? ` − ${len(plateOn, 'down')}` : ''} = ${len(asNow, 'nearest')}, ${rounds === 'up' ? 'up to the whole mm' : 'down to the whole mm, so that the tip comes no further in'}.`,
       ...(travel === null
         ? []
         : [

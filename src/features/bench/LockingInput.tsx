@@ -1,4 +1,6 @@
-import type { Locking } from '@/core/document/document';
+import type { Locking, Seat } from '@/core/document/document';
+import { SEAT_LABEL } from '@/core/document/labels';
+import { optionsOf, SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
 import { LengthInput } from './LengthInput';
 import type { Bench } from './useBench';
@@ -11,10 +13,13 @@ const PIECES = [
 
 type Piece = (typeof PIECES)[number]['value'];
 
+const AS_OTHERS = 'as-others';
+const SEATS = [{ value: AS_OTHERS, label: 'As the others' }, ...optionsOf(SEAT_LABEL)];
+
 function pieceOf(locking: Locking | undefined): Piece | null {
   if (locking === undefined || locking.kind === 'unknown') return null;
   if (locking.kind === 'none') return 'none';
-  return locking.shorter === 0 ? 'alike' : 'differs';
+  return locking.shorter === 0 && locking.seat === undefined ? 'alike' : 'differs';
 }
 
 /** The locking piece of new hardware, which is never counted. */
@@ -29,14 +34,26 @@ export function LockingInput({ bench }: { bench: Bench }) {
   return (
     <>
       {keepsPresent ? null : <Segments label="Locking piece" value={piece} options={PIECES} onChange={pick} />}
-      {!keepsPresent && locking?.kind === 'piece' && locking.shorter !== 0 ? (
-        <LengthInput
-          label="It reaches less by"
-          value={locking.shorter}
-          range={{ min: -30, max: 30 }}
-          onLength={(mm) => mm !== null && bench.setLocking({ kind: 'piece', shorter: mm })}
-          className="w-[130px]"
-        />
+      {!keepsPresent && locking?.kind === 'piece' && piece === 'differs' ? (
+        <>
+          <LengthInput
+            label="It reaches less by"
+            value={locking.shorter}
+            range={{ min: -30, max: 30 }}
+            onLength={(mm) => mm !== null && bench.setLocking({ ...locking, shorter: mm })}
+            className="w-[130px]"
+          />
+          <SelectField
+            label="Seat of the locking piece"
+            options={SEATS}
+            value={locking.seat ?? AS_OTHERS}
+            onChange={(e) => {
+              const { seat: _, ...rest } = locking;
+              bench.setLocking(e.target.value === AS_OTHERS ? rest : { ...rest, seat: e.target.value as Seat });
+            }}
+            className="w-[150px]"
+          />
+        </>
       ) : null}
     </>
   );
