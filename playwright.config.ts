@@ -5,15 +5,16 @@ export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/e2e/setup.ts',
   fullyParallel: false,
-  // Every file has a server, a folder and a port of its own; two cores wait often enough for a third.
-  workers: 3,
-  timeout: 240_000,
-  expect: { timeout: 15_000 },
+  // Every file has a server, a folder and a port of its own. On a machine with two cores a third worker makes the others late.
+  workers: 2,
+  timeout: 480_000,
+  // A busy machine is waited for; what is wrong stays wrong however long one waits.
+  expect: { timeout: 30_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
     trace: 'off',
-    actionTimeout: 20_000,
+    actionTimeout: 40_000,
     launchOptions: {
       // Debian's Chromium without the window around it: half the work on every page.
       executablePath: '/usr/bin/chromium-headless-shell',

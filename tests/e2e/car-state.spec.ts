@@ -187,7 +187,7 @@ test('a job that comes to nothing is laid aside with its reason, leaves the boar
 });
 
 test('a wheel change: two counts, one torque a wheel by click, a record', async ({ watched: page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(480_000);
   await page.goto(url('/vehicles'));
   await page.getByRole('link', { name: /Anselm Heron/ }).click();
   await page.getByRole('radio', { name: 'Rear' }).click();

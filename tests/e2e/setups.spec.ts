@@ -37,7 +37,7 @@ async function takeIn(page: Page, plate: string): Promise<void> {
 test('a wheel change on spacers and bolts that are not original: named so on bench, kit list, record and glovebox card', async ({
   watched: page,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(480_000);
   await takeIn(page, 'QS 1');
   const car = page.url();
   await page.getByRole('radio', { name: 'Front', exact: true }).click();
