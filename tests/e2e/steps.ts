@@ -152,12 +152,17 @@ export async function withFigures(page: Page): Promise<void> {
   }).toPass();
 }
 
+/** What the wheel's face says: it goes on with each entry, long before the server has it. */
+const faceOf = (page: Page) => () =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('h1, aside button, aside form p, main svg title')]
+      .map((e) => e.textContent)
+      .join('|'),
+  );
+
 /** One tap at a click wrench; nobody waits for the server between two lugs. */
 export async function tap(page: Page, name: string | RegExp): Promise<void> {
-  const face = () =>
-    page.evaluate(() =>
-      [...document.querySelectorAll('h1, aside button, main svg title')].map((e) => e.textContent).join('|'),
-    );
+  const face = faceOf(page);
   const before = await face();
   // Two presses within a quarter of a second are one that bounced, and new buttons take none as long: whoever was too quick presses again.
   await expect(async () => {
@@ -193,7 +198,13 @@ export async function pass(
   let n = from;
   for (let i = 0; i < lugs; i += 1) {
     n += 1;
-    await enter(page, entry);
+    const face = faceOf(page);
+    const before = await face();
+    // Fingers see the lug go on before they type the next: a figure that came while the form was drawn anew is typed again.
+    await expect(async () => {
+      await enter(page, entry);
+      await expect.poll(face, { intervals: [20, 40, 80], timeout: 5000 }).not.toBe(before);
+    }).toPass();
   }
   await logged(page, n);
   return n;
