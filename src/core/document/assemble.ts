@@ -15,6 +15,7 @@ import { groupBy } from '../groupBy';
 import { parseThread } from '../thread/designation';
 import { combineRepeats } from '../uncertainty';
 import { threadByStandThrough } from '../engagement/standThrough';
+import { newNut } from '../figures/stack/shared';
 import { carriedBack, type OnSpacer } from './bare';
 import { BARE_HUB, type Setup } from './setup';
 import type { Policy } from './policy';
@@ -201,8 +202,7 @@ const UNKNOWN_PART = {
 
 /** Seat that a new fastener brings; null where what is on the car stays, or its own was recorded with it. */
 function seatOf(f: Fastener): Hub['seat'] | null {
-  if (f.kind === 'bolt') return f.seat;
-  return f.kind === 'nuts' || f.kind === 'conversion' || f.kind === 'stud' ? (f.nut?.seat ?? null) : null;
+  return f.kind === 'bolt' ? f.seat : (newNut(f)?.seat ?? null);
 }
 
 interface ForChoice {

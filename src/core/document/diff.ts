@@ -68,7 +68,7 @@ export function planChanges(frozen: Plan, now: Plan, units: UnitSystem): string[
     [frozen.hub.wheelLoad, frozen.hub.socketOutside, frozen.hub.contactDiameter],
     [now.hub.wheelLoad, now.hub.socketOutside, now.hub.contactDiameter],
   );
-  plain('Name, jobType or use', [frozen.title, frozen.jobType, frozen.use], [now.title, now.jobType, now.use]);
+  plain('Name, job type or use', [frozen.title, frozen.jobType, frozen.use], [now.title, now.jobType, now.use]);
   plain('Thread', frozen.hub.thread, now.hub.thread);
   plain('Torque figure', frozen.hub.torque, now.hub.torque);
   plain('Seat', [frozen.hub.seat, frozen.wheel.seat], [now.hub.seat, now.wheel.seat]);

@@ -1,3 +1,4 @@
+import { WHEEL_FIELD } from '../document/blanks';
 import type { Hub, Measured, Plan, PlanCorner, WheelEach } from '../document/document';
 import { wheelTorque } from '../document/hardware';
 import { CORNER_LABEL } from '../document/labels';
@@ -32,7 +33,7 @@ function takenOf(plan: Plan, q: Quantity, f: Finding): Taken[] {
   const corners = f.corner === null ? plan.corners : plan.corners.filter((c) => c.corner === f.corner);
   const byWheel = q.id === 'chamferDepth' ? chamferByWheel(plan.wheel) : q.scope === 'wheel';
   if (byWheel) {
-    const field = (q.id === 'wheelBore' ? 'bore' : q.id) as Exclude<keyof WheelEach, 'name' | 'corner'>;
+    const field = WHEEL_FIELD[q.id] as Exclude<keyof WheelEach, 'name' | 'corner'>;
     return plan.wheel.each.map((w) => ({ place: `, ${w.name}`, measured: w[field] }));
   }
   if (q.id === 'originalLength') return [{ place: '', measured: plan.hub.original?.length ?? null }];

@@ -14,8 +14,8 @@ export function fastenerSeat({ fastener: f, hub }: Plan): Seat {
 /** Whether the joint that carries the wheel is worked out from a count of turns; a conversion stud’s is added up from positions. */
 export const usesCount = (plan: Plan): boolean => plan.fastener.kind !== 'conversion';
 
-/** What stays on the car. */
-const stays = ({ fastener: f }: Plan): boolean =>
+/** What stays on the car, or goes back on as it was, under nuts that stay: it brings no seat of its own. */
+export const stays = ({ fastener: f }: Plan): boolean =>
   f.kind === 'present' || f.kind === 'original' || (f.kind === 'stud' && f.nut === null);
 
 /** Why the counts of a plan say nothing of what is chosen, whatever the corner; null where they do. */

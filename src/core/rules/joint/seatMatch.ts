@@ -2,7 +2,7 @@ import type { Plan } from '../../document/document';
 import { lockingOf } from '../../document/hardware';
 import { SEAT_LABEL, seatInSentence } from '../../document/labels';
 import type { Seat } from '../../document/vocabulary';
-import { fastenerSeat } from '../../figures/counts';
+import { fastenerSeat, stays } from '../../figures/counts';
 import { matchSeats } from '../../seat/seats';
 import type { Case } from '../kit/finding';
 import { finding } from '../kit/make';
@@ -16,10 +16,7 @@ interface Seats extends Case {
 
 /** Seat of the locking piece that goes in, where it was said to be another one; null where it is as the others. */
 const ownLockingSeat = (plan: Plan): Seat | null =>
-  lockingOf(plan).is === 'piece' && plan.locking.kind === 'piece' && brings(plan) ? (plan.locking.seat ?? null) : null;
-
-const brings = ({ fastener: f }: Plan): boolean =>
-  f.kind !== 'present' && f.kind !== 'original' && !(f.kind === 'stud' && f.nut === null);
+  lockingOf(plan).is === 'piece' && plan.locking.kind === 'piece' && !stays(plan) ? (plan.locking.seat ?? null) : null;
 
 /** Seat of the fastener against the seat in the wheel. */
 export const seatMatch: Rule<'seat.match', Seats> = {

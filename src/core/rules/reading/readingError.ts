@@ -1,4 +1,5 @@
-import type { Corner, Measured, PlanCorner, WheelEach } from '../../document/document';
+import { WHEEL_FIELD } from '../../document/blanks';
+import type { Corner, Measured, PlanCorner } from '../../document/document';
 import { CORNER_LABEL } from '../../document/labels';
 import { QUANTITIES, type Quantity, type QuantityId, quantity } from '../../document/quantities';
 import { pmText } from '../../document/readingText';
@@ -12,16 +13,6 @@ interface TooWide extends Case {
   readonly quantity: QuantityId;
   readonly wheel: string | null;
 }
-
-const WHEEL_FIELD: Readonly<Partial<Record<QuantityId, keyof WheelEach>>> = {
-  wheelBore: 'bore',
-  ringBore: 'ringBore',
-  chamferDepth: 'chamferDepth',
-  boreRecess: 'boreRecess',
-  padThickness: 'padThickness',
-  lugHole: 'lugHole',
-  pocketDepth: 'pocketDepth',
-};
 
 interface Place {
   readonly corner: Corner | null;
