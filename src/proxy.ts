@@ -11,6 +11,11 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
       headers: { 'content-type': 'text/plain; charset=utf-8', ...FIXED_HEADERS },
     });
   const path = request.nextUrl.pathname;
+  if (!readable(path) || !readable(request.nextUrl.search))
+    return new NextResponse('This address cannot be read.\n', {
+      status: 400,
+      headers: { 'content-type': 'text/plain; charset=utf-8', ...FIXED_HEADERS },
+    });
   // A calendar program signs in nowhere: its address carries a word that nobody guesses.
   const open = path === '/who' || path === '/icon.svg' || path.startsWith('/api/feed/');
   if (openToNetwork() && !open && !(await isSignedIn(request.cookies.get(SESSION_COOKIE)?.value))) {
@@ -30,6 +35,15 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   response.headers.set('content-security-policy', policy);
   for (const [name, value] of Object.entries(FIXED_HEADERS)) response.headers.set(name, value);
   return response;
+}
+
+/** Whether an address, or what is asked in it, is text that can be kept: UTF-8 without NUL. */
+function readable(part: string): boolean {
+  try {
+    return !decodeURIComponent(part.replaceAll('+', ' ')).includes('\0');
+  } catch {
+    return false;
+  }
 }
 
 /** Scripts of this build only, nothing from elsewhere, in nobody's frame. Style attributes are how drawings are placed. */

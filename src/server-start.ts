@@ -1,5 +1,6 @@
 import { seedIfEmpty } from './demo/seed';
-import { DamagedError, theStore } from './store/connection';
+import { DamagedError, dataFolder, theStore } from './store/connection';
+import { diskSentence } from './store/folder/disk';
 import { NewerError } from './store/folder/migrations';
 import { FolderInUseError } from './store/lock';
 import { RefusedError } from './store/errors';
@@ -30,7 +31,7 @@ export async function openOrExit(): Promise<void> {
       error instanceof NewerError ||
       error instanceof DamagedError ||
       error instanceof RefusedError;
-    console.error(said ? error.message : error);
+    console.error(said ? error.message : (diskSentence(error, dataFolder()) ?? error));
     process.exit(1);
   }
 }

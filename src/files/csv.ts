@@ -1,18 +1,20 @@
 import Papa from 'papaparse';
+import { tryInput } from '@/core/errors';
 import {
   CATALOGUE_COLUMNS,
   type CatalogueItem,
   type CatalogueRow,
   type Column,
-  readCatalogue,
+  readRow,
   type RowIssue,
 } from '@/core/parts/catalogue';
 import { catalogueRow } from '@/core/parts/catalogueRow';
+import { type Row, RowReader } from './csvRows';
 
-/** A file as a table: its heading, its lines, and what the reader itself stumbled over. */
+/** A file as a table: its heading, its lines, and what is broken in the file itself. */
 export interface Table {
   readonly heading: readonly string[];
-  readonly rows: readonly (readonly string[])[];
+  readonly rows: readonly Row[];
   readonly faults: readonly RowIssue[];
 }
 
@@ -61,31 +63,11 @@ export function guessMapping(heading: readonly string[]): Mapping {
   return found;
 }
 
-/**
- * Reads a file as a table: a byte order mark and a `sep=` line are taken off, the separator is found out, an unclosed quote is told with
- * its line.
- */
+/** Reads a file as a table, its first line as the heading. */
 export function readTable(text: string): Table {
-  const bare = text.replace(/^\uFEFF/, '');
-  const sep = /^sep=(.)\r?\n/i.exec(bare);
-  const body = sep ? bare.slice(sep[0].length) : bare;
-  const lines = sep ? 1 : 0;
-  const parsed = Papa.parse<string[]>(body, {
-    skipEmptyLines: 'greedy',
-    ...(sep ? { delimiter: sep[1] as string } : { delimitersToGuess: [',', ';', '\t', '|'] }),
-  });
-  const [heading = [], ...rows] = parsed.data;
-  const faults = parsed.errors.flatMap((e): RowIssue[] =>
-    e.type === 'Quotes'
-      ? [
-          {
-            line: (e.row ?? 0) + 1 + lines,
-            message: 'A quote is opened and not closed, so everything after it was read as one cell. Close it.',
-          },
-        ]
-      : [],
-  );
-  return { heading, rows, faults };
+  const reader = new RowReader();
+  const [heading, ...rows] = reader.feed(text, true);
+  return { heading: heading?.cells ?? [], rows, faults: reader.faults };
 }
 
 /**
@@ -108,19 +90,28 @@ export interface ParsedCatalogue {
   readonly issues: readonly RowIssue[];
 }
 
-/** A code names one part: the second line with it is told, and not read. */
-function oncePerCode(read: { items: CatalogueItem[]; lines: number[] }, issues: RowIssue[]): CatalogueItem[] {
-  const seen = new Map<string, number>();
-  return read.items.filter((item, i) => {
-    const code = item.about?.code;
-    const line = read.lines[i] as number;
-    const before = code === undefined ? undefined : seen.get(code);
-    if (code !== undefined && before === undefined) seen.set(code, line);
-    if (before !== undefined)
-      issues.push({ line, message: `code “${code}” stands in line ${before} already. A code names one part.` });
-    return before === undefined;
+/** A line of a catalogue that is read: a part, or why it is none. */
+export type ReadLine = { readonly line: number } & (
+  | { readonly item: CatalogueItem }
+  | { readonly item?: undefined; readonly message: string }
+);
+
+/** Reads lines of a catalogue, each on its own. */
+export const linesRead = (rows: readonly Row[], mapping: Mapping): ReadLine[] =>
+  rows.map(({ line, cells }) => {
+    const read = tryInput(() => readRow(rowOf(cells, mapping)));
+    return read.error === undefined ? { line, item: read.value } : { line, message: read.error };
   });
-}
+
+/** What is said where a code stands a second time. */
+export const codeTwice = (code: string, before: number): string =>
+  `code “${code}” stands in line ${before} already. A code names one part.`;
+
+/** What is said of a file whose heading names no kind; null where it does. */
+export const noKind = (by: Mapping): string | null =>
+  by.kind === undefined
+    ? `The heading line has no column “kind”. It starts like this: ${CATALOGUE_COLUMNS.slice(0, 4).join(',')}`
+    : null;
 
 /** Reads a catalogue file. @param mapping where the columns stand; left out, as the heading says */
 export const parseCatalogue = (text: string, mapping?: Mapping): ParsedCatalogue => partsOf(readTable(text), mapping);
@@ -128,23 +119,23 @@ export const parseCatalogue = (text: string, mapping?: Mapping): ParsedCatalogue
 /** Parts of a file that was read as a table. @param mapping where the columns stand; left out, as the heading says */
 export function partsOf(table: Table, mapping?: Mapping): ParsedCatalogue {
   const by = mapping ?? guessMapping(table.heading);
-  if (by.kind === undefined) {
-    return {
-      items: [],
-      issues: [
-        {
-          line: 1,
-          message: `The heading line has no column “kind”. It starts like this: ${CATALOGUE_COLUMNS.slice(0, 4).join(',')}`,
-        },
-      ],
-    };
+  const without = noKind(by);
+  if (without !== null) return { items: [], issues: [{ line: 1, message: without }] };
+  const items: CatalogueItem[] = [];
+  const issues: RowIssue[] = [...table.faults];
+  const seen = new Map<string, number>();
+  for (const read of linesRead(table.rows, by)) {
+    const code = read.item?.about?.code;
+    const before = code === undefined ? undefined : seen.get(code);
+    if (read.item === undefined) issues.push({ line: read.line, message: read.message });
+    else if (code !== undefined && before !== undefined)
+      issues.push({ line: read.line, message: codeTwice(code, before) });
+    else {
+      if (code !== undefined) seen.set(code, read.line);
+      items.push(read.item);
+    }
   }
-  const { items, issues } = readCatalogue(table.rows.map((cells) => rowOf(cells, by)));
-  const wrong = new Set(issues.map((i) => i.line));
-  const lines = table.rows.map((_, i) => i + 2).filter((line) => !wrong.has(line));
-  const all = [...table.faults, ...issues];
-  const good = oncePerCode({ items, lines }, all);
-  return { items: good, issues: all.sort((a, b) => a.line - b.line) };
+  return { items, issues: issues.sort((x, y) => x.line - y.line) };
 }
 
 /** Writes parts as a catalogue file that reads back the same; a cell that a spreadsheet would run as a formula is kept from it. */

@@ -56,6 +56,8 @@ export const shopTime = pgTable(
     hours: jsonb('hours').$type<readonly (readonly DayHours[])[]>().notNull(),
     /** Whether predictions are shown with the shop’s own correction beside them. */
     corrects: boolean('corrects').notNull().default(true),
+    /** Names of everybody stand on the sign-in page, for whoever reaches it from the network. */
+    namesShown: boolean('names_shown').notNull().default(false),
     /** Text of reminders, by their kind; a kind without one has the usual text. */
     templates: jsonb('templates').$type<Readonly<Record<string, string>>>().notNull().default({}),
     changedBy: text('changed_by').notNull(),

@@ -6,6 +6,7 @@ import { sql } from 'drizzle-orm';
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { backUp, clearHalfMade, dataBeside, finishSwap, type Held, listBackups } from './folder/backup';
+import { diskSentence } from './folder/disk';
 import { knownMigrations, MIGRATIONS, NewerError } from './folder/migrations';
 import { packedFolder } from './folder/packed';
 import { type PinKey, pinKeyOf } from './folder/pinKey';
@@ -13,6 +14,7 @@ import { type Signer, signerOf } from './folder/signingKey';
 import { DISK, type Disk, WalSync } from './folder/sync';
 import { lockFolder } from './lock';
 import { once } from './once';
+import { finishImports } from './partImports';
 import { judgeOldPlans } from './plans';
 import { knowOwnKey } from './keys';
 import { writeOldRecords } from './records';
@@ -78,6 +80,7 @@ export async function openStore(
       await writeOldRecords(tx);
       await settleOld(tx);
     });
+    await finishImports(db);
     await bookPeople(db, new Date());
     const signer = signerOf(folder, say);
     await knowOwnKey(db, signer, new Date());
@@ -116,6 +119,8 @@ async function openDatabase(folder: string): Promise<PGlite> {
     await client.query('select 1');
     return client;
   } catch (error) {
+    // A disk that takes nothing is no damage, and no backup helps.
+    if (diskSentence(error, folder) !== null) throw error;
     const newest = (await listBackups(folder))[0]?.path ?? null;
     const why = error instanceof Error && error.message ? error.message.split('\n')[0] : 'the database refuses.';
     throw new DamagedError(folder, `${why}`.replace(/\.?$/, '.'), newest);
@@ -149,14 +154,23 @@ async function makeFirst(folder: string, at: string): Promise<void> {
   for (const name of await readdir(/* turbopackIgnore: true */ folder))
     if (name.startsWith(FIRST)) await rm(/* turbopackIgnore: true */ join(folder, name), { recursive: true });
   const half = await mkdtemp(/* turbopackIgnore: true */ join(folder, FIRST));
+  try {
+    await fillFirst(half);
+  } catch (error) {
+    await rm(/* turbopackIgnore: true */ half, { recursive: true, force: true });
+    throw error;
+  }
+  await rm(/* turbopackIgnore: true */ at, { recursive: true, force: true });
+  await rename(half, at);
+}
+
+async function fillFirst(half: string): Promise<void> {
   const packed = packedFolder();
   const client = packed
     ? new PGlite(half, { loadDataDir: new Blob([new Uint8Array(readFileSync(/* turbopackIgnore: true */ packed))]) })
     : new PGlite(half);
   await client.waitReady;
   await client.close();
-  await rm(/* turbopackIgnore: true */ at, { recursive: true, force: true });
-  await rename(half, at);
 }
 
 /** Brings an older folder up to date, with a backup before; a newer one is refused. */

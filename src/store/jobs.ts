@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNull, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Policy } from '@/core/document/policy';
 import { upgradeChoice } from '@/core/document/upgrade';
@@ -17,6 +17,7 @@ import {
   type ChalkTestRow,
   type ChoiceDraft,
   chalkTest,
+  event,
   type JobRow,
   job,
   jobStep,
@@ -69,6 +70,38 @@ export async function addJob(tx: Executor, input: JobInput, by: string, at: Date
   await tx.insert(job).values({ visitId: id, ...input, id, stage: 'take-in', createdAt: at, updatedAt: at });
   await recordEvent(tx, { jobId: id, vehicleId: input.vehicleId, kind: 'job.opened', detail: { ...input }, by, at });
   return id;
+}
+
+/** As long as a second press of the same button is taken for the first, ms. */
+const PRESSED_TWICE = 10_000;
+
+/** The very same job, if the same person opened it a moment ago and nobody went on with it: a second press opens no second one. */
+export async function justOpened(
+  tx: Executor,
+  { vehicleId, wheelSetId, axle, wish, use }: Pick<JobInput, 'vehicleId' | 'wheelSetId' | 'axle' | 'wish' | 'use'>,
+  by: string,
+  at: Date,
+): Promise<JobRow | null> {
+  const [row] = await tx
+    .select({ job })
+    .from(event)
+    .innerJoin(job, eq(event.jobId, job.id))
+    .where(
+      and(
+        eq(event.vehicleId, vehicleId),
+        eq(event.kind, 'job.opened'),
+        eq(event.by, by),
+        gt(event.at, new Date(at.getTime() - PRESSED_TWICE)),
+        eq(job.wheelSetId, wheelSetId),
+        eq(job.axle, axle),
+        eq(job.wish, wish),
+        eq(job.use, use),
+        eq(job.stage, 'take-in'),
+      ),
+    )
+    .orderBy(desc(event.at))
+    .limit(1);
+  return row?.job ?? null;
 }
 
 /** The latest thirty jobs of a vehicle with its name, newest change first. */

@@ -5,7 +5,7 @@ import type { CatalogueItem } from '@/core/parts/catalogue';
 import type { Db, Executor } from './connection';
 import { NotFoundError, RefusedError } from './errors';
 import { recordEvent } from './events';
-import { type Move, type PartRow, part, reservation, stockMovement } from './schema';
+import { job, type Move, type PartRow, part, reservation, stockMovement } from './schema';
 
 /** Parts on the shelf, by kind and name: every one, or as many as are asked for. */
 export async function listParts(db: Executor, most = 1_000_000): Promise<PartRow[]> {
@@ -58,43 +58,42 @@ export interface Imported {
 
 /**
  * Puts parts on the shelf: one whose code is there already is corrected, any other is new. In the transaction of the caller, so that it is
- * all of them or none. @param onBatch called with the share done; throws to stop
+ * all of them or none.
  */
 export async function importParts(
   tx: Executor,
   items: readonly CatalogueItem[],
   by: string,
   at: Date,
-  onBatch: (done: number) => Promise<void> = async () => {},
 ): Promise<Imported> {
   let updated = 0;
-  for (let from = 0; from < items.length; from += BATCH) {
-    const some = items.slice(from, from + BATCH);
-    const codes = some.flatMap((i) => i.about?.code ?? []);
-    const there =
-      codes.length === 0
-        ? []
-        : await tx
-            .select()
-            .from(part)
-            .where(and(inArray(part.code, codes), isNull(part.archivedAt)));
-    const known = new Map(there.map((r) => [r.code, r]));
-    const fresh: CatalogueItem[] = [];
-    for (const item of some) {
-      const row = known.get(item.about?.code ?? '');
-      if (!row) fresh.push(item);
-      else {
-        updated += 1;
-        await writePart(tx, row, item, { by, at, note: 'catalogue file' });
-      }
-    }
-    if (fresh.length > 0)
-      await tx.insert(part).values(fresh.map((item) => ({ id: newId(), ...columnsOf(item), createdAt: at })));
-    await onBatch(Math.min(1, (from + some.length) / items.length));
+  for (let from = 0; from < items.length; from += BATCH)
+    updated += (await putBatch(tx, items.slice(from, from + BATCH), by, at)).updated;
+  const all = { added: items.length - updated, updated };
+  await recordEvent(tx, { kind: 'shelf.imported', detail: all, by, at });
+  return all;
+}
+
+/** A few hundred parts that go in together; no two of one code. */
+export async function putBatch(tx: Executor, items: readonly CatalogueItem[], by: string, at: Date): Promise<Imported> {
+  const codes = items.flatMap((i) => i.about?.code ?? []);
+  const there =
+    codes.length === 0
+      ? []
+      : await tx
+          .select()
+          .from(part)
+          .where(and(inArray(part.code, codes), isNull(part.archivedAt)));
+  const known = new Map(there.map((r) => [r.code, r]));
+  const fresh: CatalogueItem[] = [];
+  for (const item of items) {
+    const row = known.get(item.about?.code ?? '');
+    if (row) await writePart(tx, row, item, { by, at, note: 'catalogue file' });
+    else fresh.push(item);
   }
-  const added = items.length - updated;
-  await recordEvent(tx, { kind: 'shelf.imported', detail: { added, updated }, by, at });
-  return { added, updated };
+  if (fresh.length > 0)
+    await tx.insert(part).values(fresh.map((item) => ({ id: newId(), ...columnsOf(item), createdAt: at })));
+  return { added: fresh.length, updated: items.length - fresh.length };
 }
 
 interface Said {
@@ -128,6 +127,11 @@ async function partRow(tx: Executor, id: string): Promise<PartRow> {
     .for('update');
   if (!row) throw new NotFoundError('This part');
   return { ...row, item: presentItem(row.item) };
+}
+
+async function jobIsThere(tx: Executor, id: string): Promise<void> {
+  const [row] = await tx.select({ id: job.id }).from(job).where(eq(job.id, id));
+  if (!row) throw new NotFoundError('This job');
 }
 
 /** Keeps a part as it was typed. @param id null for a new one @returns its id @throws NotFoundError, RefusedError */
@@ -181,6 +185,7 @@ const SIGN: Readonly<Record<Exclude<Move, 'count'>, 1 | -1>> = { receive: 1, ret
 /** Moves pieces on or off the shelf. @returns what is left @throws NotFoundError, RefusedError */
 export async function movePieces(tx: Executor, partId: string, moved: Moved, by: string, at: Date): Promise<number> {
   const row = await partRow(tx, partId);
+  if (moved.jobId !== null) await jobIsThere(tx, moved.jobId);
   const by_ = moved.move === 'count' ? moved.pieces - row.count : SIGN[moved.move] * moved.pieces;
   const left = row.count + by_;
   if (left < 0) throw new RefusedError(`${moved.pieces} cannot go off: ${row.count} of “${row.name}” are there.`);
@@ -215,6 +220,7 @@ export async function reservePieces(
   at: Date,
 ): Promise<void> {
   const row = await partRow(tx, partId);
+  await jobIsThere(tx, jobId);
   const others = await reservedOf(tx, partId, jobId);
   if (row.count - others < pieces)
     throw new RefusedError(

@@ -80,7 +80,7 @@ export async function voidOldPins(db: Executor): Promise<void> {
 /** Notes that somebody signed in. @returns the login's id */
 export async function addLogin(tx: Executor, personId: string, device: string, at: Date): Promise<string> {
   const id = newId();
-  await tx.insert(login).values({ id, personId, device: device.slice(0, 120), at });
+  await tx.insert(login).values({ id, personId, device: device.slice(0, 300), at });
   return id;
 }
 

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { check, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core';
+import { check, index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex } from 'drizzle-orm/pg-core';
 import { type CatalogueItem, PART_KINDS } from '@/core/parts/catalogue';
 import { at, id } from './columns';
 import { job } from './schema';
@@ -80,3 +80,33 @@ export const reservation = pgTable(
 );
 
 export type PartRow = typeof part.$inferSelect;
+
+/** A catalogue file on its way to the shelf. Its row goes once every line of it is there. */
+export const partImport = pgTable('part_import', {
+  id: id(),
+  by: text('by').notNull(),
+  at: at('at').notNull(),
+  /** When the file was read to its end; null before that, when it can still be dropped. */
+  readAt: at('read_at'),
+  added: integer('added').notNull().default(0),
+  updated: integer('updated').notNull().default(0),
+});
+
+/** A line of such a file that is read and not on the shelf yet. */
+export const stagedPart = pgTable(
+  'staged_part',
+  {
+    importId: text('import_id')
+      .notNull()
+      .references(() => partImport.id, { onDelete: 'cascade' }),
+    line: integer('line').notNull(),
+    code: text('code'),
+    item: jsonb('item').$type<CatalogueItem>().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.importId, t.line] }),
+    uniqueIndex('staged_part_code').on(t.importId, t.code).where(sql`${t.code} is not null`),
+  ],
+);
+
+export type PartImportRow = typeof partImport.$inferSelect;

@@ -11,6 +11,7 @@ const usual = (): ShopTimeRow => ({
   zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
   hours: [WORKDAY, WORKDAY, WORKDAY, WORKDAY, WORKDAY, [], []],
   corrects: true,
+  namesShown: false,
   templates: {},
   changedBy: '',
   changedAt: new Date(0),
@@ -25,7 +26,7 @@ export async function shopTimeNow(db: Executor): Promise<ShopTimeRow> {
 /** Changes how the shop keeps its time. */
 export async function setShopTime(
   tx: Executor,
-  change: Partial<Pick<ShopTimeRow, 'zone' | 'hours' | 'corrects' | 'templates'>>,
+  change: Partial<Pick<ShopTimeRow, 'zone' | 'hours' | 'corrects' | 'namesShown' | 'templates'>>,
   by: string,
   at: Date,
 ): Promise<void> {

@@ -10,16 +10,19 @@ export function RunProgress({
 }: {
   label: string;
   done: number | null;
-  onStop: () => void;
+  /** Null where it can be stopped no more. */
+  onStop: (() => void) | null;
   className?: string;
 }) {
   if (done === null) return null;
   return (
     <>
       <progress value={done} max={1} aria-label={label} className={cx('[accent-color:var(--accent)]', className)} />
-      <Button look="quiet" onClick={onStop}>
-        Stop
-      </Button>
+      {onStop ? (
+        <Button look="quiet" onClick={onStop}>
+          Stop
+        </Button>
+      ) : null}
     </>
   );
 }

@@ -43,10 +43,16 @@ export async function backupToDownload(name: string, personId: string | null): P
 }
 
 /** The backup with this name. @throws RefusedError where there is none, so that no path is asked for */
-export async function backupNamed(name: string): Promise<BackupFile> {
+async function backupNamed(name: string): Promise<BackupFile> {
   const found = (await backups()).find((b) => b.name === name);
   if (!found) throw new RefusedError('There is no backup with that name.');
   return found;
+}
+
+/** Puts one of the folder's own backups in place of the data. @throws RefusedError before anything is touched */
+export async function restoreNamed(name: string, acting: Actor): Promise<void> {
+  await leadOnly('restore', acting.personId);
+  await restoreFrom((await backupNamed(name)).path, acting);
 }
 
 /**

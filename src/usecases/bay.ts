@@ -1,6 +1,8 @@
 import 'server-only';
 import { cornersOf } from '@/core/document/assemble';
 import { CORNER_LABEL } from '@/core/document/labels';
+import { InputError } from '@/core/errors';
+import { guardsPeople, saysWhy } from '@/core/procedure/holdReasons';
 import type { Corner } from '@/core/document/vocabulary';
 import { type BayDetail, clockAt, holdsNow, isCorner, OF_CORNER } from '@/core/procedure/bay';
 import { mayStay, trouble } from '@/core/procedure/troubles';
@@ -8,6 +10,7 @@ import { addBayEntry } from '@/store/bay';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
 import type { Executor } from '@/store/connection';
+import { people } from '@/store/people';
 import { onlyLead } from './roles';
 import { advance } from './advance';
 import { bayOf, openHolds, stepsNow } from './card';
@@ -26,16 +29,19 @@ export interface BayInput {
  */
 export function noteBay(
   jobId: string,
-  { id, corner, detail }: BayInput,
+  { id, corner, detail: sent }: BayInput,
   by: string,
   personId: string | null = null,
+  lead: string | null = null,
 ): Promise<void> {
+  // Whose word it is says this machine, never who sends it.
+  const detail = byWordOf(sent, lead);
   const event = detail.kind === 'drive' ? 'drive' : 'bay';
   return advance({ jobId, event, by }, async (tx, whole, at) => {
     const plan = planOf(whole);
     const where = cornerFor(whole, corner, detail);
     if (whole.bay.some((e) => e.id === id)) return { value: undefined };
-    await check(whole, where, detail, { tx, personId, at });
+    await check(whole, where, detail, { tx, personId, at, lead });
     await addBayEntry(tx, { id, jobId, planId: plan.log, corner: where, detail }, by, at);
     return { value: undefined };
   });
@@ -54,25 +60,47 @@ interface Acting {
   readonly tx: Executor;
   readonly personId: string | null;
   readonly at: Date;
+  /** The lead who gave their word for it, by PIN. */
+  readonly lead: string | null;
+}
+
+function byWordOf(detail: BayDetail, lead: string | null): BayDetail {
+  if (detail.kind !== 'instead' && detail.kind !== 'clock-waived') return detail;
+  const { lead: _, ...said } = detail;
+  return lead === null ? said : { ...said, lead };
+}
+
+/** A reason that says something, and a lead's word for what keeps somebody from being hurt. @throws InputError, RefusedError */
+async function maySay(why: string, guards: boolean, { tx, lead }: Pick<Acting, 'tx' | 'lead'>): Promise<void> {
+  if (!saysWhy(why))
+    throw new InputError(
+      'Why',
+      why.slice(0, 40),
+      'says nothing to who reads the record.',
+      'A sentence will do, three words at least.',
+    );
+  if (!guards || lead !== null) return;
+  if ((await people(tx)).some((p) => p.role === 'lead'))
+    throw new RefusedError('This keeps somebody from being hurt: without its tick a lead ends it, by name and PIN.');
 }
 
 async function check(
   whole: JobWhole,
   corner: Corner | null,
   d: BayDetail,
-  { tx, personId, at }: Acting,
+  { tx, personId, at, lead }: Acting,
 ): Promise<void> {
   const bay = bayOf(whole, at.getTime());
   switch (d.kind) {
     case 'clock-waived':
       if (!corner || clockAt(bay, corner, d.clock) === null)
         throw new RefusedError('No clock runs there, so there is none to set aside.');
-      return;
+      return maySay(d.why, true, { tx, lead });
     case 'instead': {
       const open = (['stage', 'fit'] as const).flatMap((from) => openHolds(stepsNow(whole, from), whole));
-      if (!open.some((s) => s.key === d.key))
-        throw new RefusedError('That hold point is not open on this card. Reload the page.');
-      return;
+      const asked = open.find((s) => s.key === d.key);
+      if (!asked) throw new RefusedError('That hold point is not open on this card. Reload the page.');
+      return maySay(d.why, guardsPeople(asked), { tx, lead });
     }
     case 'trouble': {
       const lugs = whole.plan?.document.hub.lugs ?? 0;

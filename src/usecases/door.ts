@@ -62,6 +62,8 @@ export interface UploadLimit {
 export interface Upload {
   /** Every byte that was announced, no more and no fewer. @throws RefusedError at the end of one that was cut short */
   readonly stream: ReadableStream<Uint8Array>;
+  /** Bytes that were announced. */
+  readonly length: number;
   bytes(): Promise<Buffer>;
 }
 
@@ -108,7 +110,7 @@ function uploadOf(body: ReadableStream<Uint8Array>, length: number): Upload {
     },
   });
   const stream = body.pipeThrough(counted);
-  return { stream, bytes: async () => Buffer.from(await new Response(stream).arrayBuffer()) };
+  return { stream, length, bytes: async () => Buffer.from(await new Response(stream).arrayBuffer()) };
 }
 
 const cutShort = (arrived: number, length: number): RefusedError =>

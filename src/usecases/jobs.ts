@@ -13,7 +13,16 @@ import { ADDS_NOTHING, type JobType } from '@/core/document/vocabulary';
 import { fittedNow } from '@/store/fitted';
 import { hubBefore, hubNow } from '@/store/hubs';
 import { RefusedError } from '@/store/errors';
-import { addJob, type JobWhole, loadJob, loadPartner, saveDraft, tickStep } from '@/store/jobs';
+import {
+  addJob,
+  jobsOfVisit,
+  justOpened,
+  type JobWhole,
+  loadJob,
+  loadPartner,
+  saveDraft,
+  tickStep,
+} from '@/store/jobs';
 import { freezePlan } from '@/store/plans';
 import type { ChoiceDraft, JobRow } from '@/store/schema';
 import { appendEntry, type EntryInput } from '@/store/torque';
@@ -67,6 +76,9 @@ export async function openJob(
       throw new RefusedError('These wheels are not of this vehicle. Pick one of its own sets.');
     const at = new Date();
     const first = axle === 'rear' ? 'rear' : 'front';
+    const pressed = await justOpened(tx, { vehicleId, wheelSetId, axle: first, wish, use }, by, at);
+    const both = async (j: JobRow): Promise<boolean> => (await jobsOfVisit(tx, j.visitId)).length > 1;
+    if (pressed !== null && (axle !== 'both' || (await both(pressed)))) return pressed.id;
     const onHub = async (of: 'front' | 'rear') =>
       studsOut === true && wish === 'take-off' ? { axleHubId: await hubWithBolts(tx, vehicleId, of) } : {};
     const id = await addJob(tx, { vehicleId, wheelSetId, axle: first, wish, use, ...(await onHub(first)) }, by, at);

@@ -1,13 +1,20 @@
 import 'server-only';
+import Bowser from 'bowser';
+import { v7 as newId } from 'uuid';
 import { InputError } from '@/core/errors';
 import { pinFrom } from '@/core/pin';
 import { theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
 import { addLogin, addPerson, changePerson, endLogins, people, standingLogins } from '@/store/people';
 import type { PersonRow, Role } from '@/store/peopleSchema';
+import { setShopTime, shopTimeNow } from '@/store/shopTime';
 import { openToNetwork } from './openTo';
-import { checkPin } from './pins';
-import { loginCookie, readSession } from './session';
+import { checkPin, refuseStranger } from './pins';
+import { isLead, leadOnly } from './roles';
+import { deviceCookie, loginCookie, readSession } from './session';
+
+/** People that a browser remembers. */
+const MOST_KNOWN = 30;
 
 export interface Person {
   readonly id: string;
@@ -27,14 +34,48 @@ async function personWith(id: string): Promise<PersonRow> {
   return found;
 }
 
+/**
+ * Whose names stand on the sign-in page: everybody's on this machine, for who is signed in, and where a lead wants it so; else those who
+ * signed in on this browser before.
+ */
+export async function namesToPick(signedIn: boolean): Promise<Person[]> {
+  const all = await everybody();
+  const { namesShown } = await shopTimeNow((await theStore()).db);
+  if (!openToNetwork() || signedIn || namesShown) return all;
+  const { people: before = [] } = await deviceCookie();
+  return all.filter((p) => before.includes(p.id));
+}
+
+/** Whether everybody's name stands on the sign-in page. */
+export const namesAreShown = async (): Promise<boolean> => (await shopTimeNow((await theStore()).db)).namesShown;
+
+/** Says whether everybody's name stands on the sign-in page. @throws RefusedError */
+export async function showNames(shown: boolean): Promise<void> {
+  const by = await requireLead();
+  const { db } = await theStore();
+  await db.transaction((tx) => setShopTime(tx, { namesShown: shown }, by, new Date()));
+}
+
+/** The same for a name that is typed, where none is shown. @throws RefusedError */
+export async function signInByName(typed: string, pin: string, device: string): Promise<void> {
+  const name = typed.trim().replace(/\s+/g, ' ').toLowerCase();
+  const who = (await everybody()).find((p) => p.name.toLowerCase() === name);
+  if (!who) return refuseStranger(pin);
+  await signIn(who.id, pin, device, true);
+}
+
 /** Somebody is at the bench: their PIN is asked where they have one. @throws RefusedError */
-export async function signIn(id: string, pin: string, device: string): Promise<void> {
+export async function signIn(id: string, pin: string, device: string, byName = false): Promise<void> {
   const who = await personWith(id);
-  if (who.pinHash !== null || openToNetwork()) await checkPin(who, pin);
+  if (who.pinHash !== null || openToNetwork()) await checkPin(who, pin, byName);
   const { db } = await theStore();
   const cookie = await loginCookie();
   cookie.loginId = await addLogin(db, who.id, device, new Date());
   await cookie.save();
+  const browser = await deviceCookie();
+  browser.id ??= newId();
+  browser.people = [who.id, ...(browser.people ?? []).filter((p) => p !== who.id)].slice(0, MOST_KNOWN);
+  await browser.save();
 }
 
 /** Nobody is at the bench any more. */
@@ -48,12 +89,10 @@ async function end(of: { id?: string; personId?: string }): Promise<void> {
   await endLogins((await theStore()).db, of, new Date());
 }
 
-/** People are the lead's to change, as soon as a lead has a PIN. @throws RefusedError */
+/** People are a lead's to change, as soon as there is one. @returns the name that goes beside it @throws RefusedError */
 async function requireLead(): Promise<string> {
-  const { who, role } = await readSession();
-  const guarded = (await everybody()).some((p) => p.role === 'lead' && p.hasPin);
-  if (guarded && (who === null || role !== 'lead'))
-    throw new RefusedError('People are changed by a lead: sign in as one first.');
+  const { who, personId } = await readSession();
+  await leadOnly('people', personId);
   return who ?? 'Settings';
 }
 
@@ -121,13 +160,59 @@ export async function endAllOf(personId: string): Promise<void> {
   await end({ personId });
 }
 
-/** How many browsers each person is signed in on. */
-export async function loginCounts(): Promise<ReadonlyMap<string, number>> {
-  const counts = new Map<string, number>();
-  for (const l of await standingLogins((await theStore()).db))
-    counts.set(l.personId, (counts.get(l.personId) ?? 0) + 1);
-  return counts;
+/** Ends one login, of a tablet that was lost. */
+export async function endOne(loginId: string): Promise<void> {
+  await requireLead();
+  await end({ id: loginId });
 }
+
+/** A browser that somebody is signed in on. */
+export interface Standing {
+  readonly id: string;
+  readonly personId: string;
+  /** What it is: "Chrome on Android, a tablet". */
+  readonly device: string;
+  readonly since: Date;
+  /** It is the one that asks. */
+  readonly here: boolean;
+}
+
+/** Browsers that people are signed in on, the latest first; none for who may not end them. */
+export async function standing(): Promise<Standing[]> {
+  const { personId } = await readSession();
+  if (!(await isLead('people', personId))) return [];
+  const { loginId } = await loginCookie();
+  return (await standingLogins((await theStore()).db)).map((l) => ({
+    id: l.id,
+    personId: l.personId,
+    device: deviceText(l.device),
+    since: l.at,
+    here: l.id === loginId,
+  }));
+}
+
+function deviceText(agent: string): string {
+  if (agent === '') return 'a browser';
+  const { browser, os, platform } = Bowser.parse(agent);
+  const named = [browser.name, os.name].filter(Boolean).join(' on ') || 'a browser';
+  return platform.type ? `${named}, ${platform.type}` : named;
+}
+
+/**
+ * The lead who gives their word for something at the car, by PIN; one who is at the bench and has none on this machine needs none.
+ * @returns their name @throws RefusedError
+ */
+export async function leadWith(leadId: string, pin: string): Promise<string> {
+  const lead = await personWith(leadId);
+  if (lead.role !== 'lead') throw new RefusedError(`${lead.name} is no lead.`);
+  const { personId } = await readSession();
+  if (lead.pinHash !== null || openToNetwork() || personId !== lead.id) await checkPin(lead, pin);
+  return lead.name;
+}
+
+/** Leads of this shop, for who needs the word of one. */
+export const leadsHere = async (): Promise<{ id: string; name: string }[]> =>
+  (await everybody()).filter((p) => p.role === 'lead').map(({ id, name }) => ({ id, name }));
 
 /** Who signs cautions off beside the one at the bench: another person, a lead, by PIN; a shop of one takes the driver. */
 export interface TypedSignature {

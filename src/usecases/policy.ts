@@ -6,6 +6,7 @@ import { theStore } from '@/store/connection';
 import { addPolicy, currentPolicy, policyHistory, policyOf } from '@/store/policy';
 import { RefusedError } from '@/store/errors';
 import { leadOnly } from './roles';
+import type { Actor } from './session';
 
 export interface PolicyEntry {
   readonly seq: number;
@@ -71,7 +72,7 @@ function figureOf(rule: (typeof POLICY_RULES)[number], text: string): number {
  * Keeps another set of thresholds and schools. Plans that were frozen keep theirs.
  * @throws InputError, RefusedError, ChangedMeanwhileError
  */
-export async function savePolicy(input: TypedPolicy, by: string, personId: string | null = null): Promise<void> {
+export async function savePolicy(input: TypedPolicy, { name: by, personId }: Actor): Promise<void> {
   const { db } = await theStore();
   await leadOnly('policy', personId);
   const now = await currentPolicy(db);

@@ -221,7 +221,8 @@ export async function wheelsAlike(vehicleId: string, wheelId: string, by: string
   const { db } = await theStore();
   const { wheels: all } = await loadVehicle(db, vehicleId);
   const like = all.find((w) => w.id === wheelId);
-  if (!like || like.readings.length === 0) throw new RefusedError('Nothing was measured of this wheel yet.');
+  if (!like) throw new NotFoundError('This wheel');
+  if (like.readings.length === 0) throw new RefusedError('Nothing was measured of this wheel yet.');
   const others = all.filter((w) => w.wheelSetId === like.wheelSetId && w.id !== like.id);
   const at = new Date();
   let kept = 0;

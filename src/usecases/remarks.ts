@@ -3,7 +3,7 @@ import { InputError } from '@/core/errors';
 import { CORNERS, type Corner } from '@/core/document/vocabulary';
 import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
-import { keepPhotoFile, photoFile } from '@/store/folder/photos';
+import { dropPhotoFiles, keepPhotoFile, photoFile } from '@/store/folder/photos';
 import { loadJob } from '@/store/jobs';
 import { PHOTO_STATES } from '@/store/carStateSchema';
 import { addNote, addPhoto, endKey, keepKey, keysOf, type Remarks, remarksOf, withdrawRemark } from '@/store/remarks';
@@ -61,7 +61,14 @@ export async function takePhoto(
   const state = PHOTO_STATES.find((s) => s === picture.state);
   if (!state) throw new RefusedError('A photo is of before, of after, or of neither.');
   const kept = await keepPhotoFile(folder, picture.bytes);
-  await db.transaction((tx) => addPhoto(tx, { ...of, state, caption, ...kept }, by, new Date()));
+  const { fresh, ...as } = kept;
+  try {
+    await db.transaction((tx) => addPhoto(tx, { ...of, state, caption, ...as }, by, new Date()));
+  } catch (error) {
+    // What was refused leaves no file.
+    if (fresh) await dropPhotoFiles(folder, [as.hash]);
+    throw error;
+  }
 }
 
 /** The file of a kept photo; null where there is none. */

@@ -9,7 +9,11 @@ export const LEAD_ACTS = {
   'download-backup': 'A backup is downloaded by a lead: it holds everything of the workshop.',
   restore: 'A backup is put in place by a lead. Nothing was touched.',
   policy: 'Thresholds and rules of thumb are changed by a lead.',
-  hours: 'Open hours are changed by a lead.',
+  hours: 'Open hours, closures and what is on the calendar are changed by a lead.',
+  addresses: 'The address of a calendar is changed by a lead.',
+  'reminder-text': 'What reminders say is changed by a lead.',
+  wrenches: 'Torque wrenches are changed by a lead.',
+  people: 'People are changed by a lead: sign in as one first.',
   revise: 'A signed record is opened for a correction by a lead.',
   'import-visit': 'A visit of another workshop is imported by a lead. Nothing was changed.',
 } as const;
@@ -23,6 +27,17 @@ export type LeadAct = keyof typeof LEAD_ACTS;
  */
 export async function leadOnly(act: LeadAct, personId: string | null): Promise<void> {
   await onlyLead((await theStore()).db, personId, LEAD_ACTS[act]);
+}
+
+/** Whether somebody may do an act of a lead. */
+export async function isLead(act: LeadAct, personId: string | null): Promise<boolean> {
+  return leadOnly(act, personId).then(
+    () => true,
+    (error) => {
+      if (error instanceof RefusedError) return false;
+      throw error;
+    },
+  );
 }
 
 /**

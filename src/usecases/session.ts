@@ -1,6 +1,6 @@
 import 'server-only';
 import { getIronSession, type IronSession } from 'iron-session';
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import type { UnitSystem } from '@/core/units/format';
 import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
@@ -37,6 +37,25 @@ export async function loginCookie(): Promise<IronSession<{ loginId?: string }>> 
     // The bays' network is plain http.
     cookieOptions: { httpOnly: true, sameSite: 'strict', secure: false, path: '/' },
   });
+}
+
+/** What a browser keeps after somebody signed out: who signed in on it before. Their names are shown there, and no stranger locks them out. */
+export async function deviceCookie(): Promise<IronSession<{ id?: string; people?: string[] }>> {
+  return getIronSession(await cookies(), {
+    password: sessionKey(),
+    cookieName: 'vectis-device',
+    ttl: 365 * 24 * 3600,
+    cookieOptions: { httpOnly: true, sameSite: 'strict', secure: false, path: '/' },
+  });
+}
+
+/** Where somebody tries a PIN: a browser that this person signed in on before, or an address. */
+export async function triesFrom(personId: string): Promise<{ readonly known: boolean; readonly from: string }> {
+  const device = await deviceCookie();
+  if (device.id && device.people?.includes(personId)) return { known: true, from: `browser ${device.id}` };
+  // The last address is the one that the nearest machine wrote down.
+  const address = (await headers()).get('x-forwarded-for')?.split(',').at(-1)?.trim();
+  return { known: false, from: `address ${address ?? 'unknown'}` };
 }
 
 async function whoIsThere(): Promise<{ person: PersonRow | null; several: boolean; alone: boolean }> {

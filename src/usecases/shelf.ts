@@ -66,14 +66,10 @@ export async function keepPart(id: string | null, row: CatalogueRow, by: string)
 }
 
 /** Puts parts on the shelf, all of them or none; ones whose code is there are corrected. */
-export async function putOnShelf(
-  items: readonly CatalogueItem[],
-  by: string,
-  onBatch?: (done: number) => Promise<void>,
-): Promise<Imported> {
+export async function putOnShelf(items: readonly CatalogueItem[], by: string): Promise<Imported> {
   if (items.length === 0) return { added: 0, updated: 0 };
   const { db } = await theStore();
-  return db.transaction((tx) => importParts(tx, items, by, new Date(), onBatch));
+  return db.transaction((tx) => importParts(tx, items, by, new Date()));
 }
 
 /** Takes a part off the shelf; the row stays archived. @throws NotFoundError */

@@ -98,7 +98,7 @@ export async function signOff(jobId: string, { name: by, personId }: Actor): Pro
 }
 
 /** Opens a signed record for a correction: what was signed stays beside it, readable; the next sign-off is one more revision. @throws RefusedError, InputError */
-export async function revise(jobId: string, typed: string, by: string, personId: string | null = null): Promise<void> {
+export async function revise(jobId: string, typed: string, { name: by, personId }: Actor): Promise<void> {
   await leadOnly('revise', personId);
   const reason = reasonFrom('Why it is corrected', typed);
   await advance({ jobId, event: 'revise', by }, async (tx, { job }, at) => {

@@ -1,10 +1,10 @@
 import 'server-only';
 import { ZodError } from 'zod';
 import { plateName } from '@/core/document/plateName';
-import { theStore } from '@/store/connection';
+import { type Db, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
-import { keepSamePhotoFile, photoFile } from '@/store/folder/photos';
+import { dropPhotoFiles, keepSamePhotoFile, photoFile } from '@/store/folder/photos';
 import { leadOnly } from './roles';
 import type { Actor } from './session';
 import { presentVisit, putVisit, type VisitFile, visitRows, visitSchema } from '@/store/visitFile';
@@ -30,8 +30,19 @@ export async function readVisitIn(text: string, { name: by, personId }: Actor): 
   const { db, folder } = await theStore();
   await leadOnly('import-visit', personId);
   const file = parsed(text);
-  for (const [hash, data] of Object.entries(file.files))
-    await keepSamePhotoFile(folder, Buffer.from(data, 'base64'), hash);
+  const fresh: string[] = [];
+  try {
+    for (const [hash, data] of Object.entries(file.files))
+      if (await keepSamePhotoFile(folder, Buffer.from(data, 'base64'), hash)) fresh.push(hash);
+    return await putIn(db, file, by);
+  } catch (error) {
+    // What was refused leaves no file.
+    await dropPhotoFiles(folder, fresh);
+    throw error;
+  }
+}
+
+function putIn(db: Db, file: VisitFile, by: string): Promise<string> {
   return db.transaction(async (tx) => {
     const { files: _, ...rows } = file;
     const jobId = await putVisit(tx, rows, new Date());

@@ -6,6 +6,8 @@ import { type Executor, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import type { WrenchRow } from '@/store/toolSchema';
 import { archiveWrench, keepWrench, listWrenches, wrenchNamed } from '@/store/wrenches';
+import { leadOnly } from './roles';
+import type { Actor } from './session';
 
 const today = (): string => format(new Date(), 'yyyy-MM-dd');
 
@@ -57,14 +59,16 @@ export async function mayPull(tx: Executor, tool: string, targetNm: number): Pro
 }
 
 /** Keeps a wrench as typed. @throws InputError, RefusedError, NotFoundError */
-export async function saveWrench(id: string | null, typed: WrenchTyped, by: string): Promise<void> {
+export async function saveWrench(id: string | null, typed: WrenchTyped, { name: by, personId }: Actor): Promise<void> {
+  await leadOnly('wrenches', personId);
   const sound = readWrench(typed);
   const { db } = await theStore();
   await db.transaction((tx) => keepWrench(tx, id, sound, by, new Date()));
 }
 
 /** Puts a wrench away. @throws NotFoundError */
-export async function dropWrench(id: string, by: string): Promise<void> {
+export async function dropWrench(id: string, { name: by, personId }: Actor): Promise<void> {
+  await leadOnly('wrenches', personId);
   const { db } = await theStore();
   await db.transaction((tx) => archiveWrench(tx, id, by, new Date()));
 }

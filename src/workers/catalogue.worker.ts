@@ -19,6 +19,8 @@ export interface Preview {
   readonly left: number;
   /** The bytes are no UTF-8 and were read as the old Western alphabet. */
   readonly reread: boolean;
+  /** The file is so long that only its beginning was looked at here; the rest is judged as it is taken in. */
+  readonly partly: boolean;
 }
 
 const FIRST = 5;
@@ -33,19 +35,35 @@ function textOf(bytes: ArrayBuffer): { text: string; reread: boolean } {
   }
 }
 
-let held: { text: string; reread: boolean; table: Table } = { text: '', reread: false, table: readTable('') };
+/** As much of a file as is looked at as a whole, bytes; of a longer one only the beginning is. */
+const WHOLE = 20 * 1024 ** 2;
+const BEGINNING = 4 * 1024 ** 2;
 
-/** Catalogue files are read off the main thread; the text stays here until it is sent. */
+interface Held {
+  readonly file: Blob;
+  readonly reread: boolean;
+  readonly partly: boolean;
+  readonly table: Table;
+}
+let held: Held = { file: new Blob(), reread: false, partly: false, table: readTable('') };
+
+/** Catalogue files are read off the main thread; the file stays here until it is sent. */
 const api = {
-  open(bytes: ArrayBuffer): Preview {
-    const read = textOf(bytes);
-    held = { ...read, table: readTable(read.text) };
+  async open(file: Blob): Promise<Preview> {
+    if (file.size > WHOLE) {
+      // Cut at the end of a line, so that no line is judged by its half.
+      const text = new TextDecoder().decode(await file.slice(0, BEGINNING).arrayBuffer());
+      held = { file, reread: false, partly: true, table: readTable(text.slice(0, text.lastIndexOf('\n') + 1)) };
+    } else {
+      const { text, reread } = textOf(await file.arrayBuffer());
+      held = { file: reread ? new Blob([text]) : file, reread, partly: false, table: readTable(text) };
+    }
     return look(guessMapping(held.table.heading));
   },
   map(mapping: Mapping): Preview {
     return look(mapping);
   },
-  text: (): string => held.text,
+  file: (): Blob => held.file,
 };
 
 function look(mapping: Mapping): Preview {
@@ -55,8 +73,8 @@ function look(mapping: Mapping): Preview {
     heading: table.heading,
     mapping,
     rows: table.rows.length,
-    first: table.rows.slice(0, FIRST).map((cells, i) => ({
-      line: i + 2,
+    first: table.rows.slice(0, FIRST).map(({ line, cells }) => ({
+      line,
       cells,
       wrong: tryInput(() => readRow(rowOf(cells, mapping))).error ?? null,
     })),
@@ -64,6 +82,7 @@ function look(mapping: Mapping): Preview {
     issues: issues.slice(0, ISSUES),
     left: issues.length,
     reread: held.reread,
+    partly: held.partly,
   };
 }
 

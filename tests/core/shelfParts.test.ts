@@ -46,7 +46,7 @@ test('headings of other files are understood, a sep line and a byte order mark t
   const table = readTable('\uFEFFsep=;\nType;Description;Qty;PCD\nspacer;a;1;112\n');
   expect(table.heading).toEqual(['Type', 'Description', 'Qty', 'PCD']);
   expect(guessMapping(table.heading)).toEqual({ kind: 0, name: 1, count: 2, bolt_circle: 3 });
-  expect(readTable('a\tb\n1\t2\n').rows).toEqual([['1', '2']]);
+  expect(readTable('a\tb\n1\t2\n').rows).toEqual([{ line: 2, cells: ['1', '2'] }]);
 });
 
 test.each([

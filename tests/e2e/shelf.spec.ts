@@ -121,7 +121,7 @@ test('a broken file: columns put right, an open quote, thousands, doubled codes 
     'thickness “1,000” may be a thousand or one. Write it with a point, such as 1.0 or 1000.',
   );
   await expect(left).toContainText('thickness “1.25” may be inches or millimetres. Write 1.25in or 1.25mm.');
-  await expect(left).toContainText('code “M1” stands in line 2 already. A code names one part.');
+  await expect(left).toContainText('code “M1” stands in line 3 already. A code names one part.');
   await expect(left).toContainText('A quote is opened and not closed');
   await accessible(page);
   await look.getByRole('button', { name: 'Take 2 parts in' }).click();

@@ -8,6 +8,7 @@ import { bayOf, doneOf, heldBack, openHolds, openRounds, specOf, stepsNow, waits
 import { enterTorque, finishSteps, jobById, takeForward, tickLine } from '@/usecases/jobs';
 import { scanAtTrolley } from '@/usecases/kit';
 import { openPoints } from '@/usecases/openPoints';
+import { bayLines } from '@/usecases/bayLines';
 import { runningStore } from './open';
 
 const store = runningStore({ demo: new Date() });
@@ -21,7 +22,8 @@ beforeAll(async () => {
   [fit, stage] = [await one('fit'), await one('stage')];
 });
 
-const say = (detail: BayDetail, corner: string | null = null, id = newId()) => noteBay(fit, { id, corner, detail }, BY);
+const say = (detail: BayDetail, corner: string | null = null, id = newId(), lead: string | null = null) =>
+  noteBay(fit, { id, corner, detail }, BY, null, lead);
 
 test('an entry sent again because its answer was lost counts once', async () => {
   const id = newId();
@@ -92,6 +94,22 @@ test('a reason stands in the place of a tick, with who said it; a step that has 
   const whole = await jobById(fit);
   const step = stepsNow(whole, 'fit').find((s) => s.key === key);
   expect(step && doneOf(whole, step)).toMatchObject({ by: BY, reason: 'tested with chalk last week, same wheels' });
+});
+
+test('a letter is no reason; what keeps somebody from being hurt is ended by a lead only, whatever the entry itself says', async () => {
+  const end = (name: string, why: string, lead: string | null = null, said: object = {}) =>
+    say({ kind: 'instead', key: `fit.front-left.${name}`, why, ...said }, null, newId(), lead);
+  for (const why of ['x', '...', 'no no', '1 2 3 4 5']) await expect(end('hand', why)).rejects.toThrow('says nothing');
+  const why = 'the car hangs on a two-post lift';
+  await expect(end('stand', why)).rejects.toThrow('a lead ends it, by name and PIN');
+  await expect(end('stand', why, null, { lead: 'Tamsin Oar' })).rejects.toThrow('a lead ends it, by name and PIN');
+  await end('stand', why, 'Tamsin Oar');
+  const [said] = (await jobById(fit)).bay.slice(-1);
+  expect(said?.detail).toEqual({ kind: 'instead', key: 'fit.front-left.stand', why, lead: 'Tamsin Oar' });
+  // Whose word it was is not made up by the tablet.
+  await end('disc-screw', 'this hub has no screw at all', null, { lead: 'Tamsin Oar' });
+  expect((await jobById(fit)).bay.at(-1)?.detail).not.toHaveProperty('lead');
+  expect(bayLines(await jobById(fit), 'metric').join(' ')).toContain(`${why}; ${BY}, by the word of Tamsin Oar`);
 });
 
 test('the order of the wheel: every lug once, with its source, and before any lug was torqued in another', async () => {
@@ -182,7 +200,7 @@ test('studs in the hub: a round of their own that no tick ends, and locker that 
   // A clock that was set back helps nobody.
   expect(cure && waitsFor(await jobById(fit), cure, now - 3600_000)).toContain('stands before its start');
   expect(heldBack(await jobById(fit), 'front-left', now)).toHaveLength(1);
-  await say({ kind: 'clock-waived', clock: 'locker', why: 'leaflet allows it' }, 'front-left');
+  await say({ kind: 'clock-waived', clock: 'locker', why: 'leaflet allows it' }, 'front-left', newId(), 'Tamsin Oar');
   await tickLine(fit, 'fit.front-left.wheel', true, BY);
 });
 

@@ -20,9 +20,12 @@ import {
 } from '@/usecases/calendar/reminders';
 import { dropResource, importClosures, keepClosure, keepResource, newAddress } from '@/usecases/calendar/shop';
 import { bookTyped, moveBooking, needTyped, proposalFor, usualOf } from '@/usecases/calendar/visits';
+import { people } from '@/store/people';
+import type { Actor } from '@/usecases/session';
 import { runningStore } from './open';
 
 const BY = 'Bram';
+let LEAD: Actor;
 /** A Monday in winter, ten in the morning in London: the demo shop is made then, and everything below happens then. */
 const NOW = Date.parse('2027-01-11T10:00:00Z');
 const store = runningStore({ demo: new Date(NOW) });
@@ -37,6 +40,7 @@ beforeAll(async () => {
   const workday = [{ from: 8 * 60, to: 17 * 60 }];
   const hours = [workday, workday, workday, workday, workday, [], []];
   await setShopTime(store.db, { zone: 'Europe/London', hours }, BY, new Date(NOW));
+  LEAD = { name: BY, personId: (await people(store.db)).find((p) => p.role === 'lead')?.id ?? null };
   id = Object.fromEntries((await resources(store.db)).map((r) => [r.name, r.id]));
   const { rows } = await store.db.execute(sql.raw('select stage, visit_id, axle from job order by created_at'));
   visits = Object.fromEntries(rows.map((r) => [String(r.stage), String(r.visit_id)]));
@@ -63,7 +67,7 @@ const ask = (over: Partial<BookAsk> = {}): BookAsk => ({
   ...over,
 });
 const addBay = async (name: string): Promise<string> => {
-  await keepResource('bay', name, BY);
+  await keepResource('bay', name, LEAD);
   return (await resources(store.db)).find((r) => r.name === name)?.id as string;
 };
 const put = (over: Partial<BookAsk> = {}, now = NOW) => book(ask(over), usualOf, BY, now);
@@ -104,9 +108,9 @@ test('a car is in one place at a time, whichever of its visits it is', async () 
 test('a bay with bookings ahead stays on the calendar; one without goes', async () => {
   const bay = await addBay('Bay 9');
   await put({ placeId: bay, startAt: Date.now() + 400 * DAY, why: 'w' });
-  await expect(dropResource(bay, BY)).rejects.toThrow('1 booking is ahead there');
+  await expect(dropResource(bay, LEAD)).rejects.toThrow('1 booking is ahead there');
   await store.db.execute(sql.raw('delete from booking'));
-  await dropResource(bay, BY);
+  await dropResource(bay, LEAD);
   expect((await resources(store.db)).some((r) => r.id === bay)).toBe(false);
 });
 
@@ -129,7 +133,7 @@ test('the calendar follows the list of people: a new name, somebody who left, an
 test('one that runs late, and who is away meanwhile, is said on what is booked after it', async () => {
   await put({ startAt: NOW - 3 * HOUR, minutes: 60, why: 'w', visitId: visits.torque as string });
   const next = await put({ startAt: NOW - HOUR, why: 'w', whoId: id['Tamsin Oar'] as string });
-  await keepClosure({ title: 'Dentist', of: id['Tamsin Oar'] as string, from: '2027-01-11', to: '2027-01-11' }, BY);
+  await keepClosure({ title: 'Dentist', of: id['Tamsin Oar'] as string, from: '2027-01-11', to: '2027-01-11' }, LEAD);
   const bar = (await calendarView(null, 1, NOW)).days[0]?.bars.find((b) => b.id === next);
   expect(bar?.notes.join()).toMatch(/still taken by Halm Drover,Dentist/);
 });
@@ -138,7 +142,7 @@ test('the past, a closed day and night ask why, and are kept with the answer', a
   await expect(put({ startAt: NOW - HOUR })).rejects.toThrow(/Mon 11 Jan 09:00 has passed/);
   await expect(put({ startAt: NOW + 5 * DAY })).rejects.toThrow(/not all within open hours/);
   await expect(put({ startAt: NOW + 6.5 * HOUR })).rejects.toThrow(/not all within open hours/);
-  await keepClosure({ title: 'Harbour day', of: '', from: '2027-01-12', to: '2027-01-12' }, BY);
+  await keepClosure({ title: 'Harbour day', of: '', from: '2027-01-12', to: '2027-01-12' }, LEAD);
   await expect(put({ startAt: NOW + DAY })).rejects.toThrow(/not all within open hours/);
   const kept = await put({ startAt: NOW + DAY, why: 'lifeboat call' });
   const { rows } = await store.db.execute(sql`select why from booking where id = ${kept}`);
@@ -146,7 +150,7 @@ test('the past, a closed day and night ask why, and are kept with the answer', a
 });
 
 test('who is away is taken, whatever the reason', async () => {
-  await keepClosure({ title: 'Holiday', of: id['Bram Pell'] as string, from: '2027-01-11', to: '2027-01-15' }, BY);
+  await keepClosure({ title: 'Holiday', of: id['Bram Pell'] as string, from: '2027-01-11', to: '2027-01-15' }, LEAD);
   await expect(put({ why: 'all the same' })).rejects.toThrow(/Bram Pell has Holiday/);
   await put({ whoId: id['Tamsin Oar'] as string });
 });
@@ -275,7 +279,7 @@ test('a feed is read back by a calendar reader, by its address only, and a new a
   );
   expect((await feedOf(place?.token ?? '', NOW))?.text).not.toContain(one);
   expect(await feedOf('x', NOW)).toBeNull();
-  await newAddress(place?.id ?? '', BY);
+  await newAddress(place?.id ?? '', LEAD);
   expect(await feedOf(place?.token ?? '', NOW)).toBeNull();
 });
 
@@ -296,12 +300,12 @@ test('closures are read from a calendar file; broken ones are listed with their 
     EVENT('f', 'DTSTART:20270105T090000Z\r\nDTEND:20270105T100000Z\r\nRRULE:FREQ=WEEKLY;COUNT=3\r\nSUMMARY:Delivery'),
     EVENT('g', 'DTSTART:never'),
   );
-  const read = await importClosures(text, '', BY, NOW);
+  const read = await importClosures(text, '', LEAD, NOW);
   expect([read.found, read.fresh]).toEqual([5, 5]);
   const lines = text.split('\r\n');
   for (const b of read.bad) expect(lines[b.line - 1]).toBe('BEGIN:VEVENT');
   expect(read.bad).toHaveLength(4);
-  expect((await importClosures(text, '', BY, NOW)).fresh).toBe(0);
+  expect((await importClosures(text, '', LEAD, NOW)).fresh).toBe(0);
   const { rows } = await store.db.execute(sql.raw(`select title, from_at, to_at from closure order by from_at`));
   const of = (title: string) =>
     rows
@@ -311,7 +315,7 @@ test('closures are read from a calendar file; broken ones are listed with their 
   // Summer time: nine in London is eight in UTC.
   expect(of('Fair')).toEqual([['2027-07-01T08:00:00.000Z', '2027-07-01T11:00:00.000Z']]);
   expect(of('Delivery')).toHaveLength(3);
-  await expect(importClosures('hello', '', BY)).rejects.toThrow('no calendar file');
+  await expect(importClosures('hello', '', LEAD)).rejects.toThrow('no calendar file');
 });
 
 test('a file of 50,000 lines with broken ones in it is read, and what is broken is counted', async () => {
@@ -323,7 +327,7 @@ test('a file of 50,000 lines with broken ones in it is read, and what is broken 
   );
   const text = FILE(...events);
   expect(text.split('\r\n').length).toBeGreaterThan(50_000);
-  const read = await importClosures(text, id['Bay 2'] as string, BY, NOW);
+  const read = await importClosures(text, id['Bay 2'] as string, LEAD, NOW);
   expect([read.found, read.bad.length]).toEqual([9900, 100]);
 }, 60_000);
 
@@ -387,7 +391,7 @@ test('a reminder is written once, whoever asks; a visit that was moved is told a
 
 test('the shop’s own words go out, and a car without an address is named', async () => {
   await put({ startAt: NOW + DAY });
-  await keepTemplate('visit', 'Come {when}\nBring the key of the {car}.', BY);
+  await keepTemplate('visit', 'Come {when}\nBring the key of the {car}.', LEAD);
   const { rows } = await store.db.execute(sql`select vehicle_id as id from job where visit_id = ${visits.stage}`);
   const car = String(rows[0]?.id);
   const visit = async () => (await dueReminders(NOW)).due.find((d) => d.kind === 'visit');

@@ -1,3 +1,4 @@
+import { diskSentence } from '@/store/folder/disk';
 import { existsSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { mkdir, readdir } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -176,4 +177,17 @@ test('the newest backup is named where backups lie and the database does not ope
   await expect(openStore(folder)).rejects.toThrow(made.path);
   expect(readFileSync(made.path).length).toBeGreaterThan(1000);
   expect(existsSync(backupsOf(folder))).toBe(true);
+});
+
+test('a disk that takes nothing is said as such, whoever found out', () => {
+  const of = (error: unknown) => diskSentence(error, '/data');
+  for (const error of [{ code: 'ENOSPC' }, { code: '53100' }, { errno: 51 }, { cause: { code: 'ENOSPC' } }])
+    expect(of(error)).toMatch(/^The data folder \/data does not open: its disk is full\./);
+  expect(of({ code: 'EROFS' })).toContain('cannot be written to');
+  expect(of({ code: 'ENOENT', syscall: 'mkdir' })).toContain('cannot be made');
+  expect([of(new Error('something else')), of({ code: 'ENOENT', syscall: 'open' }), of(undefined)]).toEqual([
+    null,
+    null,
+    null,
+  ]);
 });

@@ -9,12 +9,15 @@ import {
   keptForJob,
   moveStock,
   partHistory,
-  putOnShelf,
   releaseReserved,
   reserveFor,
   shelfLines,
 } from '@/usecases/shelf';
+import { readRow } from '@/core/parts/catalogue';
 import { parseCatalogue } from '@/files/csv';
+import { endOfFile, finishImports, stageLines, startImport } from '@/store/partImports';
+import { partImport, stagedPart } from '@/store/shelfSchema';
+import { type OnTheWay, stopFile, takeCatalogueFile } from '@/usecases/shelfFile';
 import { runningStore, VEHICLE } from './open';
 
 const store = runningStore();
@@ -85,23 +88,84 @@ test('two people reserve the last set at once: one has it, the other is told; us
   await expect(releaseReserved(kept?.id as string, true, 'Bram')).rejects.toThrow();
 });
 
+/** A file sent in small pieces, cut wherever they end. */
+function take(file: string, over: Partial<Parameters<typeof takeCatalogueFile>[1]> = {}) {
+  const bytes = new TextEncoder().encode(file);
+  const pieces = new ReadableStream<Uint8Array>({
+    start(out) {
+      for (let from = 0; from < bytes.length; from += 7001) out.enqueue(bytes.slice(from, from + 7001));
+      out.close();
+    },
+  });
+  const way = { length: bytes.length, by: 'Bram', mapping: undefined, say: () => {}, gone: () => false };
+  return takeCatalogueFile(pieces, { ...way, ...over });
+}
+
+test('lines left out are named by their line in the file, a code that stands twice by both', async () => {
+  const lines = [
+    'kind,name,count,thread,style,seat,code',
+    '',
+    'nut,"two',
+    'lines",1,M14x1.5,open,cone60,D-1',
+    ',,,',
+    'washer,x,1',
+  ];
+  const more = Array.from({ length: 900 }, (_, i) => `nut,n ${i},1,M14x1.5,open,cone60,E-${i}`);
+  const file = [...lines, ...more, 'nut,again,1,M14x1.5,open,cone60,D-1'].join('\r\n');
+  const taken = await take(`\uFEFF${file}`);
+  expect([taken.added, taken.left]).toEqual([901, 2]);
+  expect(taken.issues.map((i) => i.line)).toEqual([6, 907]);
+  expect(taken.issues[1]?.message).toBe('code “D-1” stands in line 3 already. A code names one part.');
+  expect(parseCatalogue(file).issues.map((i) => i.line)).toEqual([6, 907]);
+  await expect(take('colour\nred\n')).rejects.toThrow('no column “kind”');
+  expect((await take(`${lines.slice(0, 4).join('\n')}\nnut,"never closed,1`)).issues.map((i) => i.line)).toContain(5);
+}, 60_000);
+
+test('a file that was read to its end goes on the shelf at the next start, one that was not is gone', async () => {
+  const item = readRow({ kind: 'nut', name: 'late', count: '1', thread: 'M14x1.5', style: 'open', seat: 'cone60' });
+  const half = await startImport(store.db, 'Bram', new Date());
+  await stageLines(store.db, half, [{ line: 2, item: { ...item, name: 'half' } }]);
+  const whole = await startImport(store.db, 'Bram', new Date());
+  await stageLines(store.db, whole, [{ line: 2, item }]);
+  await endOfFile(store.db, whole, new Date());
+  await finishImports(store.db);
+  const names = (await shelfLines()).map((l) => l.item.name);
+  expect([names.includes('late'), names.includes('half')]).toEqual([true, false]);
+  expect([await store.db.select().from(partImport), await store.db.select().from(stagedPart)]).toEqual([[], []]);
+});
+
 test('a file is taken in as a whole or not at all; read again it corrects by code and doubles nothing', async () => {
   const lines = Array.from({ length: 1200 }, (_, i) => `bolt,row ${i},${i % 7},M14x1.5,45,28,0,ball13,10.9,C-${i}`);
   const file = `kind,name,count,thread,length,thread_length,nose,seat,class,code\n${lines.join('\n')}\n`;
-  const { items } = parseCatalogue(file);
   const rows = async () => (await store.db.select().from(part)).length;
   const before = await rows();
-  let batches = 0;
+  // Whoever sent it goes away after the second piece, or somebody stops it by its id: nothing is left, on the shelf or beside it.
+  let steps = 0;
   await expect(
-    putOnShelf(items, 'Bram', async () => {
-      batches += 1;
-      if (batches === 2) throw new RefusedError('Stopped: nothing of the file was kept.');
+    take(file, {
+      gone: () => {
+        steps += 1;
+        return steps > 2;
+      },
+    }),
+  ).rejects.toThrow('Stopped: nothing of the file was kept.');
+  let asked = false;
+  await expect(
+    take(file, {
+      say: async (step) => {
+        if ('id' in step) asked = await stopFile(step.id);
+      },
     }),
   ).rejects.toThrow('Stopped');
-  expect([batches, await rows()]).toEqual([2, before]);
-  expect(await putOnShelf(items, 'Bram')).toEqual({ added: 1200, updated: 0 });
-  const again = parseCatalogue(file.replace('row 5,5,', 'row five,9,')).items;
-  expect(await putOnShelf(again, 'Tamsin')).toEqual({ added: 0, updated: 1200 });
+  expect([asked, await rows(), (await store.db.select().from(stagedPart)).length]).toEqual([true, before, 0]);
+  const said: OnTheWay[] = [];
+  expect(await take(file, { say: (s) => void said.push(s) })).toEqual({ added: 1200, updated: 0, issues: [], left: 0 });
+  const shares = said.flatMap((s) => ('share' in s ? [s.share] : []));
+  expect(shares).toEqual([...shares].sort((a, b) => a - b));
+  expect(await take(file.replace('row 5,5,', 'row five,9,'), { by: 'Tamsin' })).toMatchObject({
+    added: 0,
+    updated: 1200,
+  });
   expect(await rows()).toBe(before + 1200);
   const five = (await shelfLines()).find((l) => l.item.about?.code === 'C-5');
   expect([five?.item.name, five?.item.count]).toEqual(['row five', 9]);

@@ -741,8 +741,8 @@ test('a record is worked out again: it holds, and one cell changed in any table 
 
 test('a correction is a revision beside what was signed: both stay readable and hold', async () => {
   const jobId = await signedJob();
-  await expect(revise(jobId, '', 'Tamsin')).rejects.toThrow('Why it is corrected');
-  await revise(jobId, 'the torque source was another page', 'Tamsin');
+  await expect(revise(jobId, '', { name: 'Tamsin', personId: null })).rejects.toThrow('Why it is corrected');
+  await revise(jobId, 'the torque source was another page', { name: 'Tamsin', personId: null });
   const open = await jobById(jobId);
   // Rechecks that held are in the log, and nothing moved: the page does not say so.
   const recheck = { ...(open.torque[0] as (typeof open.torque)[number]), pass: 'recheck' as const };

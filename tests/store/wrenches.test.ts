@@ -7,7 +7,7 @@ const store = runningStore();
 const typed = { name: 'Short', kind: 'click', from: '10', to: '60', dueOn: '2020-01-01' };
 
 test('a named wrench is held to its range by the server too; one that is not listed is not known', async () => {
-  await saveWrench(null, typed, 'Bram');
+  await saveWrench(null, typed, { name: 'Bram', personId: null });
   await expect(mayPull(store.db, 'short', 118)).rejects.toThrow(
     '“Short” is good for 10 N·m to 60 N·m; 118 N·m lies outside it.',
   );
@@ -20,13 +20,15 @@ test('a named wrench is held to its range by the server too; one that is not lis
 });
 
 test('one name is one wrench; put away, its name is free and its range binds nobody', async () => {
-  await expect(saveWrench(null, { ...typed, name: 'SHORT' }, 'Bram')).rejects.toThrow(RefusedError);
+  await expect(saveWrench(null, { ...typed, name: 'SHORT' }, { name: 'Bram', personId: null })).rejects.toThrow(
+    RefusedError,
+  );
   const [w] = await shopWrenches();
-  await saveWrench(w?.id ?? '', { ...typed, to: '80', dueOn: '' }, 'Bram');
+  await saveWrench(w?.id ?? '', { ...typed, to: '80', dueOn: '' }, { name: 'Bram', personId: null });
   expect(await shopWrenches()).toMatchObject([{ toNm: 80, calibration: 'unknown' }]);
-  await dropWrench(w?.id ?? '', 'Bram');
+  await dropWrench(w?.id ?? '', { name: 'Bram', personId: null });
   expect(await shopWrenches()).toEqual([]);
   await mayPull(store.db, 'Short', 118);
-  await saveWrench(null, typed, 'Tamsin');
-  await expect(dropWrench('nobody', 'Bram')).rejects.toThrow(NotFoundError);
+  await saveWrench(null, typed, { name: 'Tamsin', personId: null });
+  await expect(dropWrench('nobody', { name: 'Bram', personId: null })).rejects.toThrow(NotFoundError);
 });

@@ -11,6 +11,7 @@ import type { JobWhole } from '@/store/jobs';
 import { bayOf, doneOf, stepsNow } from '@/usecases/card';
 import { lockersOnShelf } from '@/usecases/kit';
 import { axlesAt, jobOr404 } from '@/usecases/pages';
+import { leadsHere } from '@/usecases/people';
 import { readSession } from '@/usecases/session';
 import { JobRemarks } from './remarks';
 
@@ -37,6 +38,7 @@ export async function FitPage({ id }: { id: string }) {
         axles={wholes.map((w) => fitAxle(w, units, now))}
         marks={marksOf(whole)}
         lockers={await lockersOnShelf()}
+        leads={await leadsHere()}
         units={units}
         now={now}
       />

@@ -6,10 +6,11 @@ import { Backups } from '@/features/settings/Backups';
 import { theStore } from '@/store/connection';
 import { type BackupFile, backups } from '@/usecases/backups';
 import { People } from '@/features/people/People';
-import { everybody, loginCounts } from '@/usecases/people';
+import { everybody, namesAreShown, standing } from '@/usecases/people';
 import { shopPolicy } from '@/usecases/policy';
 import { LinkButton } from '@/ui/Button';
 import { Wrenches } from '@/features/settings/Wrenches';
+import { isLead } from '@/usecases/roles';
 import { readSession } from '@/usecases/session';
 import { shopWrenches } from '@/usecases/wrenches';
 
@@ -26,7 +27,8 @@ export default async function Page() {
   const { current, seq, history } = await shopPolicy();
   const made = await backups();
   const { folder } = await theStore();
-  const { units } = await readSession();
+  const { units, personId } = await readSession();
+  const mayChange = await isLead('policy', personId);
   return (
     <main className="mx-auto flex w-full max-w-[1080px] flex-col gap-6 px-4 py-6">
       <div>
@@ -35,6 +37,11 @@ export default async function Page() {
           What this shop judges by. Each value has a range that nobody can leave on its dangerous side; each change says
           who, when and why. Plans that were frozen keep the values they were judged by.
         </p>
+        {mayChange ? null : (
+          <p className="mt-2 border-l-4 border-caution pl-3">
+            A lead changes what stands here. You can read all of it; a press of yours is refused.
+          </p>
+        )}
       </div>
       <PolicyForm key={seq} current={current} after={seq} />
       <section aria-labelledby="history" className="flex flex-col gap-2">
@@ -45,7 +52,11 @@ export default async function Page() {
         <h2 id="people" className="!text-[17px] !text-ink">
           People
         </h2>
-        <People people={await everybody()} logins={Object.fromEntries(await loginCounts())} />
+        <People
+          people={await everybody()}
+          logins={(await standing()).map(({ since, ...l }) => ({ ...l, since: format(since, 'd MMM yyyy HH:mm') }))}
+          namesShown={await namesAreShown()}
+        />
       </section>
       <section aria-labelledby="wrenches" className="flex flex-col gap-2">
         <h2 id="wrenches" className="!text-[17px] !text-ink">

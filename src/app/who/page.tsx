@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { WhoIsIt } from '@/features/people/WhoIsIt';
 import { openToNetwork } from '@/usecases/openTo';
-import { everybody } from '@/usecases/people';
+import { namesAreShown, namesToPick } from '@/usecases/people';
 import { readSession } from '@/usecases/session';
 
 export const metadata: Metadata = { title: 'Who is at the bench' };
@@ -9,7 +9,7 @@ export const metadata: Metadata = { title: 'Who is at the bench' };
 export default async function Page({ searchParams }: { searchParams: Promise<{ back?: string | string[] }> }) {
   const { back } = await searchParams;
   const session = await readSession();
-  const people = await everybody();
+  const people = await namesToPick(session.who !== null && session.personId !== null);
   return (
     <main className="mx-auto flex w-full max-w-[720px] flex-col gap-5 px-4 py-8">
       <h1>Who is at the bench?</h1>
@@ -18,6 +18,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ b
         here={session.personId}
         named={session.who}
         pins={openToNetwork()}
+        typed={openToNetwork() && session.personId === null && !(await namesAreShown())}
         // Only a place of this program.
         back={typeof back === 'string' && /^\/(?!\/)/.test(back) ? back : '/'}
       />

@@ -1,4 +1,4 @@
-import { InputError, tryInput } from '../errors';
+import { InputError } from '../errors';
 import { plainSpacer } from '../document/blank';
 import { moreThanThere, threadRoom } from '../figures/ownThread';
 import type { Adapter, Hub, Nut, Spacer } from '../document/document';
@@ -83,18 +83,6 @@ export interface RowIssue {
   /** Line of the file, the heading being line 1. */
   readonly line: number;
   readonly message: string;
-}
-
-/** Reads rows of a catalogue; what is wrong is told line by line, and no wrong line becomes a part. */
-export function readCatalogue(rows: readonly CatalogueRow[]): { items: CatalogueItem[]; issues: RowIssue[] } {
-  const items: CatalogueItem[] = [];
-  const issues: RowIssue[] = [];
-  rows.forEach((row, i) => {
-    const read = tryInput(() => readRow(row));
-    if (read.error === undefined) items.push(read.value);
-    else issues.push({ line: i + 2, message: read.error });
-  });
-  return { items, issues };
 }
 
 /** Reads one part. @throws InputError that names the column, what stands in it and what would do */

@@ -9,6 +9,8 @@ export const HUB_HOLDS = ['brake', 'helper', 'bar', 'tool'] as const;
 export type HubHold = (typeof HUB_HOLDS)[number];
 
 const words = z.string().trim().min(1).max(400);
+/** The lead who gave their word for it, by name; set by the machine that keeps the job once their PIN was right. */
+const lead = z.string().max(120).optional();
 
 /** What happens at the car, beside ticks and torque: one entry each, only ever added. */
 export const baySchema = z.discriminatedUnion('kind', [
@@ -22,9 +24,9 @@ export const baySchema = z.discriminatedUnion('kind', [
     grade: z.enum(['low', 'medium', 'high']).optional(),
   }),
   /** A named person says why a wheel goes on before its locker has cured. */
-  z.object({ kind: z.literal('clock-waived'), clock: z.enum(CLOCK_KINDS), why: words }),
+  z.object({ kind: z.literal('clock-waived'), clock: z.enum(CLOCK_KINDS), why: words, lead }),
   /** A reason in the place of a tick. */
-  z.object({ kind: z.literal('instead'), key: z.string().min(1).max(80), why: words }),
+  z.object({ kind: z.literal('instead'), key: z.string().min(1).max(80), why: words, lead }),
   z.object({
     kind: z.literal('trouble'),
     what: z.enum(TROUBLE_KINDS),
@@ -91,7 +93,7 @@ export interface RunningClock extends ClockStart {
   readonly grade: 'low' | 'medium' | 'high' | null;
   readonly by: string;
   readonly state: ClockState;
-  readonly waived: { readonly by: string; readonly why: string; readonly at: number } | null;
+  readonly waived: { readonly by: string; readonly why: string; readonly at: number; readonly lead?: string } | null;
 }
 
 export interface OpenTrouble {
@@ -103,6 +105,15 @@ export interface OpenTrouble {
   readonly by: string;
   readonly at: number;
   readonly settled: { readonly how: string; readonly note: string; readonly by: string; readonly at: number } | null;
+}
+
+/** A reason in the place of a tick. */
+export interface SaidInstead {
+  readonly why: string;
+  readonly by: string;
+  readonly at: number;
+  /** The lead who gave their word. */
+  readonly lead?: string;
 }
 
 export interface BayState {
@@ -118,7 +129,7 @@ export interface BayState {
     readonly at: number;
   }[];
   /** Steps that have a reason instead of a tick, by their key. */
-  readonly instead: ReadonlyMap<string, { readonly why: string; readonly by: string; readonly at: number }>;
+  readonly instead: ReadonlyMap<string, SaidInstead>;
   /** Figure of the studs’ hub end, as it was read last. */
   readonly hub: { readonly nm: number; readonly source: string; readonly hold: HubHold; readonly by: string } | null;
   readonly order: Extract<BayDetail, { kind: 'order' }> | null;
@@ -145,7 +156,7 @@ export function bayState(entries: readonly BayEntry[], now: number): BayState {
     lift: null as BayState['lift'],
     troubles: [] as OpenTrouble[],
     deviations: [] as BayState['deviations'][number][],
-    instead: new Map<string, { why: string; by: string; at: number }>(),
+    instead: new Map<string, SaidInstead>(),
     hub: null as BayState['hub'],
     order: null as BayState['order'],
     paused: null as BayState['paused'],
@@ -175,11 +186,15 @@ export function bayState(entries: readonly BayEntry[], now: number): BayState {
         break;
       case 'clock-waived': {
         const clock = clocks.get(`${corner}/${d.clock}`);
-        if (clock) clocks.set(`${corner}/${d.clock}`, { ...clock, waived: { by, why: d.why, at } });
+        if (clock)
+          clocks.set(`${corner}/${d.clock}`, {
+            ...clock,
+            waived: { by, why: d.why, at, ...(d.lead ? { lead: d.lead } : {}) },
+          });
         break;
       }
       case 'instead':
-        state.instead.set(d.key, { why: d.why, by, at });
+        state.instead.set(d.key, { why: d.why, by, at, ...(d.lead ? { lead: d.lead } : {}) });
         break;
       case 'trouble':
         if (corner) state.troubles.push({ id, corner, what: d.what, lug: d.lug, note: d.note, by, at, settled: null });

@@ -178,6 +178,7 @@ export function FitView(props: FitProps) {
             units={units}
             now={now}
             vehicleId={props.vehicleId}
+            leads={props.leads}
             allDone={firstOpen === undefined && axle.current}
             onTorque={() => next(axle)}
             onDone={doneAndOn}

@@ -14,7 +14,8 @@ import { StartClock } from './Clocks';
 import type { FitAxle, FitStep, ShelfLocker } from './fitProps';
 import { HubFigure } from './HubFigure';
 import { OldKept } from './OldKept';
-import { Reason } from './Reason';
+import { HoldReason } from './HoldReason';
+import { guardsPeople } from '@/core/procedure/holdReasons';
 import { StepDrawing } from './StepDrawing';
 import { AnotherWay, WentWrong } from './Trouble';
 
@@ -31,6 +32,8 @@ export interface StepPanelProps {
   readonly units: UnitSystem;
   readonly now: number;
   readonly vehicleId: string;
+  /** Leads whose word ends what keeps somebody from being hurt; empty where nobody is one. */
+  readonly leads: readonly { readonly id: string; readonly name: string }[];
   /** Nothing is open on this card: what comes next is the torque. */
   readonly allDone: boolean;
   readonly onTorque: () => void;
@@ -115,13 +118,19 @@ export function StepPanel(p: StepPanelProps) {
       {beside === 'wrong' ? <WentWrong plan={axle.plan} corner={corner} onSay={say} /> : null}
       {beside === 'other' ? <AnotherWay corner={corner} onSay={say} /> : null}
       {beside === 'reason' ? (
-        <Reason
-          ask="A hold point is ended by a tick or by a reason. The reason stands on the record."
+        <HoldReason
+          question={
+            guardsPeople(step)
+              ? 'This step keeps somebody from being hurt: without its tick a lead ends it, with a reason that stands on the record.'
+              : 'A hold point is ended by a tick or by a reason. The reason stands on the record.'
+          }
           label="End it with this reason"
-          onSay={(why) => {
-            setBeside(null);
-            p.onSay({ kind: 'instead', key: step.key, why });
-          }}
+          jobId={step.jobId}
+          corner={null}
+          leads={guardsPeople(step) ? p.leads : []}
+          detailOf={(why) => ({ kind: 'instead', key: step.key, why })}
+          onSay={(d) => p.onSay(d)}
+          onDone={() => setBeside(null)}
         />
       ) : null}
       <div className="sticky bottom-0 mt-auto flex flex-wrap items-stretch gap-2 bg-paper pt-2 pb-1">
@@ -179,7 +188,7 @@ export function StepPanel(p: StepPanelProps) {
   );
 }
 
-function Waits({ step, axle, corner, onSay }: StepPanelProps & { corner: Corner }) {
+function Waits({ step, axle, corner, leads, onSay }: StepPanelProps & { corner: Corner }) {
   const kind = step.card?.waits;
   if (kind === undefined) return null;
   const clock = axle.clocks.find((c) => c.corner === corner && c.kind === kind);
@@ -191,10 +200,15 @@ function Waits({ step, axle, corner, onSay }: StepPanelProps & { corner: Corner 
       </p>
     );
   return (
-    <Reason
-      ask="The locker has not cured. Another corner can be worked meanwhile. If the wheel goes on all the same, say why, by name."
+    <HoldReason
+      question="The locker has not cured. Another corner can be worked meanwhile. If the wheel goes on all the same, say why, by name."
       label="It is not waited for"
-      onSay={(why) => onSay({ kind: 'clock-waived', clock: kind, why }, corner)}
+      jobId={step.jobId}
+      corner={corner}
+      leads={leads}
+      detailOf={(why) => ({ kind: 'clock-waived', clock: kind, why })}
+      onSay={(d) => onSay(d, corner)}
+      onDone={() => {}}
     />
   );
 }

@@ -1,6 +1,9 @@
 'use server';
 
 import { z } from 'zod';
+import { baySchema } from '@/core/procedure/bay';
+import { noteBay } from '@/usecases/bay';
+import { leadWith } from '@/usecases/people';
 import { act, actOn } from '@/usecases/act';
 import { finishSteps, tickLine } from '@/usecases/jobs';
 import { type ScanSaid, scanAtTrolley } from '@/usecases/kit';
@@ -16,6 +19,22 @@ export async function tick(jobId: string, key: string, on: boolean): Promise<Res
 /** Moves on once every hold point is ticked. */
 export async function finish(jobId: string, from: 'stage' | 'fit'): Promise<Result<null>> {
   return actOn((who) => finishSteps(idOf(jobId), from, who));
+}
+
+const byLeadForm = z.object({
+  id: z.uuid(),
+  corner: z.string().max(20).nullable(),
+  detail: baySchema,
+  leadId: z.string().min(1).max(60),
+  pin: z.string().max(40),
+});
+
+/** What only a lead may say at the car: with their PIN it goes to the server at once, and waits in no queue. */
+export async function sayByLead(jobId: string, typed: z.input<typeof byLeadForm>): Promise<Result<null>> {
+  return actOn(async (who, { personId }) => {
+    const { leadId, pin, ...said } = byLeadForm.parse(typed);
+    await noteBay(idOf(jobId), said, who, personId, await leadWith(leadId, pin));
+  });
 }
 
 /** A code scanned or typed at the trolley. */

@@ -43,6 +43,7 @@ export interface FitProps {
   readonly axles: readonly FitAxle[];
   readonly marks: Readonly<Partial<Record<Corner, string>>>;
   readonly lockers: readonly ShelfLocker[];
+  readonly leads: readonly { readonly id: string; readonly name: string }[];
   readonly units: UnitSystem;
   /** This machine’s clock when the page was made, ms: waits are counted by it, not by the tablet’s. */
   readonly now: number;

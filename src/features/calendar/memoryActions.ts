@@ -9,7 +9,7 @@ import { idOf, type Result } from '@/usecases/result';
 
 /** Whether predictions are shown with the shop's own correction beside them. */
 export async function switchCorrects(on: boolean): Promise<Result<null>> {
-  return actOn((who) => keepCorrects(z.boolean().parse(on), who));
+  return actOn((_, acting) => keepCorrects(z.boolean().parse(on), acting));
 }
 
 /** Writes reminders into the outbox. @returns how many */
@@ -19,7 +19,7 @@ export async function sendReminders(ofs: readonly string[]): Promise<Result<numb
 
 /** Keeps the text of a kind of reminder; empty takes the usual one again. */
 export async function saveTemplate(kind: string, text: string): Promise<Result<null>> {
-  return actOn((who) => keepTemplate(z.string().max(40).parse(kind), z.string().max(5000).parse(text), who));
+  return actOn((_, acting) => keepTemplate(z.string().max(40).parse(kind), z.string().max(5000).parse(text), acting));
 }
 
 const contact = z.object({ name: z.string().max(200), email: z.string().max(300), kmADay: z.string().max(20) });

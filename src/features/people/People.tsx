@@ -8,7 +8,7 @@ import { Segments } from '@/ui/Segments';
 import type { Role } from '@/store/peopleSchema';
 import type { Person } from '@/usecases/people';
 import type { Result } from '@/usecases/result';
-import { add, change, endLogins, left } from './actions';
+import { add, change, endLogin, endLogins, keepNamesShown, left } from './actions';
 
 const ROLES = [
   { value: 'fitter' as const, label: 'Fitter' },
@@ -17,7 +17,15 @@ const ROLES = [
 const FRESH = { name: '', role: 'fitter' as Role, pin: '' };
 
 /** Who works here: name, role, PIN. What somebody did keeps their name when they leave. */
-export function People({ people, logins }: { people: readonly Person[]; logins: Readonly<Record<string, number>> }) {
+export function People({
+  people,
+  logins,
+  namesShown,
+}: {
+  people: readonly Person[];
+  logins: readonly Login[];
+  namesShown: boolean;
+}) {
   const [open, setOpen] = useState<string | null>(null);
   return (
     <div className="flex flex-col gap-3 text-[14px]">
@@ -36,7 +44,7 @@ export function People({ people, logins }: { people: readonly Person[]; logins: 
               <span className="min-w-[180px] font-[600]">{p.name}</span>
               <span className="flex-1 text-soft">
                 {p.role}, {p.hasPin ? 'with a PIN' : 'no PIN'}
-                {logins[p.id] ? `, at the bench on ${logins[p.id]} ${logins[p.id] === 1 ? 'browser' : 'browsers'}` : ''}
+                {signedInText(logins.filter((l) => l.personId === p.id).length)}
               </span>
               <button
                 type="button"
@@ -56,6 +64,7 @@ export function People({ people, logins }: { people: readonly Person[]; logins: 
                   onDone={() => setOpen(null)}
                 >
                   <Ask label="Sign out everywhere" work={() => endLogins(p.id)} onDone={() => setOpen(null)} />
+                  <Logins of={p.name} logins={logins.filter((l) => l.personId === p.id)} />
                   <Ask label={`${p.name} left`} work={() => left(p.id)} onDone={() => setOpen(null)} />
                 </PersonForm>
               ) : null}
@@ -70,6 +79,74 @@ export function People({ people, logins }: { people: readonly Person[]; logins: 
           Add a person
         </Button>
       )}
+      {people.length > 1 ? <NamesShown shown={namesShown} /> : null}
+    </div>
+  );
+}
+
+/** A browser that somebody is signed in on, in words. */
+export interface Login {
+  readonly id: string;
+  readonly personId: string;
+  readonly device: string;
+  readonly since: string;
+  readonly here: boolean;
+}
+
+const signedInText = (n: number): string =>
+  n === 0 ? '' : `, at the bench on ${n} ${n === 1 ? 'browser' : 'browsers'}`;
+
+/** Where somebody is signed in; a tablet that was lost is signed out here. */
+function Logins({ of, logins }: { of: string; logins: readonly Login[] }) {
+  if (logins.length === 0) return null;
+  return (
+    <ul className="flex basis-full flex-col" aria-label={`Where ${of} is signed in`}>
+      {logins.map((l) => (
+        <li key={l.id} className="flex flex-wrap items-center gap-x-3">
+          <span>
+            {l.device}, since {l.since}
+            {l.here ? ', this one' : ''}
+          </span>
+          <Ask label="Sign out there" work={() => endLogin(l.id)} onDone={() => {}} />
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Whether whoever reaches the sign-in page from the network reads everybody's name there. */
+function NamesShown({ shown: kept }: { shown: boolean }) {
+  const [shown, setShown] = useState(kept);
+  const [failure, setFailure] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  return (
+    <div className="flex flex-col gap-1">
+      <label className="touch flex items-center gap-3">
+        <input
+          type="checkbox"
+          checked={shown}
+          disabled={busy}
+          onChange={(e) => {
+            const next = e.target.checked;
+            setShown(next);
+            start(async () => {
+              const result = await ask(() => keepNamesShown(next));
+              setFailure(result.ok ? null : result.message);
+              if (!result.ok) setShown(kept);
+            });
+          }}
+          className="size-5 [accent-color:var(--accent)]"
+        />
+        <span>
+          Everybody’s name stands on the sign-in page, for the whole network. Otherwise a browser shows those who signed
+          in on it before, and anybody else types name and PIN.
+        </span>
+      </label>
+      {failure ? (
+        <p role="alert" className="font-[560] text-stop">
+          {failure}
+        </p>
+      ) : null}
     </div>
   );
 }

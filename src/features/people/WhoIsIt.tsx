@@ -7,7 +7,7 @@ import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { NavLink } from '@/ui/NavLink';
 import type { Person } from '@/usecases/people';
-import { comeIn, leave } from './actions';
+import { comeIn, comeInByName, leave } from './actions';
 
 /** One tap says who is at the bench; whoever has a PIN types it. What is done from then on carries that name. */
 export function WhoIsIt({
@@ -15,6 +15,7 @@ export function WhoIsIt({
   here,
   named,
   pins,
+  typed,
   back,
 }: {
   people: readonly Person[];
@@ -22,6 +23,8 @@ export function WhoIsIt({
   named: string | null;
   /** Everybody is asked for a PIN. */
   pins: boolean;
+  /** Not every name is shown: who is not among them types theirs. */
+  typed: boolean;
   back: string;
 }) {
   const router = useRouter();
@@ -45,7 +48,7 @@ export function WhoIsIt({
     setAsked(person);
     requestAnimationFrame(() => field.current?.focus());
   };
-  if (people.length === 0)
+  if (people.length === 0 && !typed)
     return (
       <div className="border-l-2 border-accent pl-4">
         <p>
@@ -63,25 +66,27 @@ export function WhoIsIt({
     );
   return (
     <div className="flex flex-col gap-3">
-      <ul className="grid gap-2 sm:grid-cols-2" aria-label="People">
-        {people.map((p) => (
-          <li key={p.id}>
-            <button
-              type="button"
-              disabled={busy}
-              aria-pressed={p.id === here}
-              onClick={() => pick(p)}
-              className="flex min-h-[72px] w-full items-center justify-between rounded-[3px] border border-strong bg-sheet px-4 text-left text-[18px] font-[600] hover:border-accent aria-pressed:border-accent aria-pressed:bg-accent-wash"
-            >
-              {p.name}
-              <span className="text-[13px] font-normal text-soft">
-                {p.id === here ? 'at the bench' : p.role}
-                {p.hasPin ? ', PIN' : ''}
-              </span>
-            </button>
-          </li>
-        ))}
-      </ul>
+      {people.length > 0 ? (
+        <ul className="grid gap-2 sm:grid-cols-2" aria-label="People">
+          {people.map((p) => (
+            <li key={p.id}>
+              <button
+                type="button"
+                disabled={busy}
+                aria-pressed={p.id === here}
+                onClick={() => pick(p)}
+                className="flex min-h-[72px] w-full items-center justify-between rounded-[3px] border border-strong bg-sheet px-4 text-left text-[18px] font-[600] hover:border-accent aria-pressed:border-accent aria-pressed:bg-accent-wash"
+              >
+                {p.name}
+                <span className="text-[13px] font-normal text-soft">
+                  {p.id === here ? 'at the bench' : p.role}
+                  {p.hasPin ? ', PIN' : ''}
+                </span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      ) : null}
       {asked ? (
         <form
           noValidate
@@ -107,6 +112,7 @@ export function WhoIsIt({
           </Button>
         </form>
       ) : null}
+      {typed && asked === null ? <ByName back={back} /> : null}
       {failure ? (
         <p role="alert" className="font-[560] text-stop">
           {failure}
@@ -123,5 +129,57 @@ export function WhoIsIt({
         </Button>
       ) : null}
     </div>
+  );
+}
+
+/** Name and PIN typed, on a browser that nobody signed in on before. */
+function ByName({ back }: { back: string }) {
+  const router = useRouter();
+  const [name, setName] = useState('');
+  const [pin, setPin] = useState('');
+  const [failure, setFailure] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  return (
+    <form
+      noValidate
+      aria-label="Sign in with a name"
+      onSubmit={(e) => {
+        e.preventDefault();
+        start(async () => {
+          const result = await ask(() => comeInByName(name, pin));
+          setPin('');
+          if (result.ok) return router.push(back);
+          setFailure(result.message);
+        });
+      }}
+      className="flex flex-wrap items-end gap-3"
+    >
+      <Field
+        label="Your name"
+        autoComplete="off"
+        maxLength={60}
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        className="w-[260px]"
+      />
+      <Field
+        label="Your PIN"
+        type="password"
+        inputMode="numeric"
+        autoComplete="off"
+        maxLength={12}
+        value={pin}
+        onChange={(e) => setPin(e.target.value)}
+        className="w-[160px]"
+      />
+      <Button type="submit" look="main" disabled={busy || pin === '' || name.trim() === ''}>
+        Sign in
+      </Button>
+      {failure ? (
+        <p role="alert" className="basis-full font-[560] text-stop">
+          {failure}
+        </p>
+      ) : null}
+    </form>
   );
 }

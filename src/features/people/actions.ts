@@ -4,7 +4,17 @@ import { headers } from 'next/headers';
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { ROLES } from '@/store/peopleSchema';
-import { addSomebody, changeSomebody, endAllOf, signIn, signOut, somebodyLeft } from '@/usecases/people';
+import {
+  addSomebody,
+  changeSomebody,
+  endAllOf,
+  endOne,
+  showNames,
+  signIn,
+  signInByName,
+  signOut,
+  somebodyLeft,
+} from '@/usecases/people';
 import { attempt, type Result } from '@/usecases/result';
 
 const id = z.string().min(1).max(60);
@@ -23,6 +33,22 @@ export async function comeIn(person: string, pin: string): Promise<Result<null>>
   return done(async () =>
     signIn(id.parse(person), z.string().max(40).parse(pin), (await headers()).get('user-agent') ?? ''),
   );
+}
+
+/** The same for who types their name, because none is shown. */
+export async function comeInByName(name: string, pin: string): Promise<Result<null>> {
+  const [typed, code] = [z.string().max(120), z.string().max(40)];
+  return done(async () => signInByName(typed.parse(name), code.parse(pin), (await headers()).get('user-agent') ?? ''));
+}
+
+/** Says whether everybody's name stands on the sign-in page. */
+export async function keepNamesShown(shown: boolean): Promise<Result<null>> {
+  return done(async () => showNames(z.boolean().parse(shown)));
+}
+
+/** Ends one login of somebody. */
+export async function endLogin(login: string): Promise<Result<null>> {
+  return done(async () => endOne(id.parse(login)));
 }
 
 /** Nobody is any more. */

@@ -13,5 +13,5 @@ export async function verify(jobId: string, revision: number): Promise<Result<Ve
 
 /** Opens a signed record for a correction. */
 export async function correct(jobId: string, reason: string): Promise<Result<null>> {
-  return actOn((who, { personId }) => revise(idOf(jobId), z.string().max(400).parse(reason), who, personId));
+  return actOn((_, acting) => revise(idOf(jobId), z.string().max(400).parse(reason), acting));
 }

@@ -9,10 +9,26 @@ import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';
 import type { PlanInForce } from '@/store/plans';
-import { bayOf } from '@/usecases/card';
+import { bayOf, doneOf, stepsNow } from '@/usecases/card';
 import { gapsCompared } from '@/usecases/gapCompare';
 import type { RecordEvaluation } from '@/usecases/recordFindings';
 import type { SheetRevision } from '@/usecases/recordedVisit';
+
+/** How many hold points were ticked, and how many ended otherwise: it stands on the first page. */
+function holdsText(whole: JobWhole): string {
+  const holds = [...stepsNow(whole, 'stage'), ...stepsNow(whole, 'fit')].filter((s) => s.hold);
+  const done = holds.map((s) => doneOf(whole, s));
+  const ticked = done.filter((d) => d !== null && d.reason === null).length;
+  const reasons = done.filter((d) => d !== null && d.reason !== null).length;
+  const { instead, clocks } = bayOf(whole, 0);
+  const leads = holds.filter((s) => instead.get(s.key)?.lead !== undefined).length;
+  const waived = clocks.filter((c) => c.waived !== null).length;
+  return [
+    `${ticked} of ${holds.length} ticked`,
+    ...(reasons > 0 ? [`${reasons} ended by a reason${leads > 0 ? `, ${leads} of them by a lead’s word` : ''}`] : []),
+    ...(waived > 0 ? [`${waived} ${waived === 1 ? 'wait' : 'waits'} cut short`] : []),
+  ].join('; ');
+}
 
 /** What a record says of an axle before any list: label and words, in the order they are read. */
 export function factsOf(
@@ -53,6 +69,7 @@ export function factsOf(
             string,
           ],
         ]),
+    ['Hold points', holdsText(whole)],
     [
       'Plan',
       `${plan.format}, policy ${plan.policy.version}, ${format(inForce.frozenAt, 'd MMM yyyy HH:mm')} by ${inForce.frozenBy}`,

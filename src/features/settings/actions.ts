@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 import { actOn } from '@/usecases/act';
-import { backUpNow, backupNamed, restoreFrom } from '@/usecases/backups';
+import { backUpNow, restoreNamed } from '@/usecases/backups';
 import { savePolicy } from '@/usecases/policy';
 import type { Result } from '@/usecases/result';
 
@@ -15,7 +15,7 @@ const form = z.object({
 
 /** Keeps another set of thresholds and schools. */
 export async function keepPolicy(input: z.input<typeof form>): Promise<Result<null>> {
-  return actOn((who, { personId }) => savePolicy(form.parse(input), who, personId));
+  return actOn((_, acting) => savePolicy(form.parse(input), acting));
 }
 
 /** Makes a backup of the data folder now. */
@@ -25,5 +25,5 @@ export async function backUp(): Promise<Result<null>> {
 
 /** Puts one of the folder's own backups in place of the data. */
 export async function putBack(name: string): Promise<Result<null>> {
-  return actOn(async (_, acting) => restoreFrom((await backupNamed(z.string().max(120).parse(name))).path, acting));
+  return actOn(async (_, acting) => restoreNamed(z.string().max(120).parse(name), acting));
 }

@@ -16,10 +16,10 @@ export type WrenchForm = z.input<typeof wrenchForm>;
 
 /** Keeps a wrench as typed; a new one where `id` is null. */
 export async function keepWrench(id: string | null, typed: WrenchForm): Promise<Result<null>> {
-  return actOn((who) => saveWrench(id === null ? null : idOf(id), wrenchForm.parse(typed), who));
+  return actOn((_, acting) => saveWrench(id === null ? null : idOf(id), wrenchForm.parse(typed), acting));
 }
 
 /** Puts a wrench away. */
 export async function putWrenchAway(id: string): Promise<Result<null>> {
-  return actOn((who) => dropWrench(idOf(id), who));
+  return actOn((_, acting) => dropWrench(idOf(id), acting));
 }

@@ -3,33 +3,37 @@
 import { type Remote, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { CATALOGUE_COLUMNS, type Column } from '@/core/parts/catalogue';
+import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { SelectField } from '@/ui/Field';
 import { RunProgress } from '@/ui/RunProgress';
 import type { CatalogueWorker, Preview } from '@/workers/catalogue.worker';
+import { stopImport } from './actions';
 
-const MOST_MB = 20;
+const MOST_MB = 500;
 const startWorker = (): Worker => new Worker(new URL('../../workers/catalogue.worker.ts', import.meta.url));
 
 interface Step {
+  readonly id?: string;
   readonly share?: number;
+  readonly sure?: boolean;
   readonly message?: string;
   readonly added?: number;
   readonly updated?: number;
   readonly left?: number;
 }
 
-/** Sends the text and follows what the server says of its way. @returns the last word */
+/** Sends the file and follows what the server says of its way. @returns the last word */
 async function send(
-  text: string,
+  file: Blob,
   mapping: Preview['mapping'],
   signal: AbortSignal,
-  onShare: (x: number) => void,
+  onStep: (step: Step) => void,
 ): Promise<Step> {
   const answer = await fetch(`/api/shelf/import?mapping=${encodeURIComponent(JSON.stringify(mapping))}`, {
     method: 'POST',
     headers: { 'content-type': 'text/csv' },
-    body: text,
+    body: file,
     signal,
   });
   if (!answer.ok || !answer.body) return (await answer.json()) as Step;
@@ -41,8 +45,8 @@ async function send(
     rest = lines.pop() ?? '';
     for (const line of lines) {
       const step = JSON.parse(line) as Step;
-      if (step.share === undefined) last = step;
-      else onShare(step.share);
+      if (step.id === undefined && step.share === undefined) last = step;
+      else onStep(step);
     }
   }
   return last;
@@ -54,6 +58,8 @@ export function ImportFile({ onDone }: { onDone: (words: string | null) => void 
   const stop = useRef<AbortController | null>(null);
   const [preview, setPreview] = useState<Preview | null>(null);
   const [share, setShare] = useState<number | null>(null);
+  /** The file on its way: by its id it is stopped, as long as it is not read to its end. */
+  const [way, setWay] = useState<{ id: string; sure: boolean } | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   useEffect(
     () => () => {
@@ -76,7 +82,7 @@ export function ImportFile({ onDone }: { onDone: (words: string | null) => void 
     if (!file) return;
     if (file.size > MOST_MB * 1024 ** 2) return setFailure(`${file.name} is larger than ${MOST_MB} MB. Split it.`);
     try {
-      setPreview(await api().open(await file.arrayBuffer()));
+      setPreview(await api().open(file));
     } catch {
       setFailure(`${file.name} could not be read. A CSV file will do.`);
     }
@@ -92,18 +98,31 @@ export function ImportFile({ onDone }: { onDone: (words: string | null) => void 
     stop.current = control;
     setShare(0);
     setFailure(null);
+    let sure = false;
     try {
-      const end = await send(await api().text(), preview.mapping, control.signal, setShare);
+      const end = await send(await api().file(), preview.mapping, control.signal, (step) => {
+        sure ||= step.sure === true;
+        if (step.id !== undefined) setWay({ id: step.id, sure: false });
+        if (step.share !== undefined) setShare(step.share);
+        if (step.sure) setWay((w) => (w ? { ...w, sure: true } : w));
+      });
       if (end.message) setFailure(end.message);
       else onDone(doneText(end));
     } catch {
       setFailure(
-        control.signal.aborted
-          ? 'Stopped: nothing of the file was kept.'
+        sure
+          ? 'The server cannot be reached. The file was read to its end, so all of it goes on the shelf: look there in a minute.'
           : 'The server cannot be reached. Nothing of the file was kept.',
       );
     }
     setShare(null);
+    setWay(null);
+  };
+  const halt = async () => {
+    if (!way) return;
+    const result = await ask(() => stopImport(way.id));
+    // What became of it is said by the file's own answer.
+    if (!result.ok) setFailure(result.message);
   };
 
   return (
@@ -127,16 +146,21 @@ export function ImportFile({ onDone }: { onDone: (words: string | null) => void 
       <div className="flex flex-wrap items-center gap-3">
         {preview ? (
           <Button look="main" disabled={share !== null || preview.good === 0} onClick={take}>
-            {preview.good === 1 ? 'Take 1 part in' : `Take ${preview.good} parts in`}
+            {takeText(preview)}
           </Button>
         ) : null}
-        <RunProgress label="Import" done={share} onStop={() => stop.current?.abort()} />
+        <RunProgress label="Import" done={share} onStop={way && !way.sure ? halt : null} />
         <Button look="quiet" onClick={() => onDone(null)}>
           Leave it
         </Button>
       </div>
     </section>
   );
+}
+
+function takeText({ good, partly }: Preview): string {
+  if (partly) return 'Take the file in';
+  return good === 1 ? 'Take 1 part in' : `Take ${good} parts in`;
 }
 
 function doneText({ added = 0, updated = 0, left = 0 }: Step): string {
@@ -161,6 +185,9 @@ function Look({ preview: p, onMap }: { preview: Preview; onMap: (column: Column,
         </p>
       ) : null}
       <p role="status" className="text-[14px]">
+        {p.partly
+          ? 'A long file: its beginning was looked at, the rest is judged line by line as it is taken in. '
+          : ''}
         {p.rows} {p.rows === 1 ? 'line' : 'lines'}: {p.good} will do, {p.left} left out.
         {spare.length > 0 ? ` Not read: ${spare.map(({ h, i }) => h || `column ${i + 1}`).join(', ')}.` : ''}
       </p>

@@ -16,6 +16,7 @@ import {
   reserveFor,
   takeOffShelf,
 } from '@/usecases/shelf';
+import { stopFile } from '@/usecases/shelfFile';
 import { commonFor, type CommonAsked } from './common';
 
 const rowForm = z.partialRecord(z.enum(CATALOGUE_COLUMNS), z.string().max(400));
@@ -63,6 +64,11 @@ export async function release(id: string, used: boolean): Promise<Result<null>> 
 /** Puts common sizes on the shelf, none of them in hand. @returns how many */
 export async function addCommon(asked: CommonAsked): Promise<Result<number>> {
   return act(async (who) => (await putOnShelf(commonFor(commonForm.parse(asked)), who)).added);
+}
+
+/** Stops a catalogue file on its way. @returns false where it is read already and goes on the shelf */
+export async function stopImport(id: string): Promise<Result<boolean>> {
+  return act(() => stopFile(idOf(id)));
 }
 
 export interface PartHistory {

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import { mkdir, open, readFile, rename } from 'node:fs/promises';
+import { mkdir, open, readFile, rename, rm } from 'node:fs/promises';
 import sharp from 'sharp';
 import { RefusedError } from '../errors';
 
@@ -9,6 +9,8 @@ export interface KeptPhoto {
   readonly hash: string;
   readonly width: number;
   readonly height: number;
+  /** It was not there before. */
+  readonly fresh: boolean;
 }
 
 /** Longest side of a kept picture, px: enough to read a scratch, small enough for years of jobs. */
@@ -54,14 +56,19 @@ async function reencoded(bytes: Uint8Array): Promise<{ data: Buffer; width: numb
 export async function keepPhotoFile(folder: string, bytes: Uint8Array): Promise<KeptPhoto> {
   const { data, width, height } = await reencoded(bytes);
   const hash = createHash('sha256').update(data).digest('hex');
-  await write(folder, hash, data);
-  return { hash, width, height };
+  const fresh = await write(folder, hash, data);
+  return { hash, width, height, fresh };
 }
 
-/** Puts a file under its hash; it is on the disk when this comes back. */
-async function write(folder: string, hash: string, data: Uint8Array): Promise<void> {
+/** Takes files away that were kept for something that was then refused. */
+export async function dropPhotoFiles(folder: string, hashes: readonly string[]): Promise<void> {
+  for (const hash of hashes) await rm(/* turbopackIgnore: true */ pathOf(folder, hash), { force: true });
+}
+
+/** Puts a file under its hash; it is on the disk when this comes back. @returns false where it was there already */
+async function write(folder: string, hash: string, data: Uint8Array): Promise<boolean> {
   const path = pathOf(folder, hash);
-  if (existsSync(/* turbopackIgnore: true */ path)) return;
+  if (existsSync(/* turbopackIgnore: true */ path)) return false;
   await mkdir(/* turbopackIgnore: true */ path.slice(0, path.lastIndexOf('/')), { recursive: true });
   const half = `${path}.${process.pid}.half`;
   const file = await open(/* turbopackIgnore: true */ half, 'w', 0o600);
@@ -72,31 +79,37 @@ async function write(folder: string, hash: string, data: Uint8Array): Promise<vo
     await file.close();
   }
   await rename(half, path);
+  return true;
 }
 
 /**
  * Keeps a picture that another installation re-encoded, byte for byte, so that its seal still holds.
- * @throws RefusedError where it is not what its hash says, no picture, or says where it was taken
+ * @returns false where it was there already
+ * @throws RefusedError where it is not what its hash says, or no picture as this program keeps them
  */
-export async function keepSamePhotoFile(folder: string, data: Uint8Array, hash: string): Promise<void> {
+export async function keepSamePhotoFile(folder: string, data: Uint8Array, hash: string): Promise<boolean> {
   if (createHash('sha256').update(data).digest('hex') !== hash)
     throw new RefusedError('A photo of this file is not the one that was kept with it.');
   const about = await sharp(data, { limitInputPixels: MOST_PIXELS })
     .metadata()
     .catch(() => null);
-  if (about === null || about.exif !== undefined)
+  const [width, height] = [about?.width ?? 0, about?.height ?? 0];
+  const strange = about?.exif !== undefined || about?.xmp !== undefined || about?.iptc !== undefined;
+  if (about?.format !== 'jpeg' || strange || Math.max(width, height) > LONGEST || !endsAsJpeg(data))
     throw new RefusedError('A photo of this file is no picture that was kept by this program.');
-  await write(folder, hash, data);
+  return write(folder, hash, data);
 }
 
-/** The file of a picture; null where it is not there, or its name is none. */
+/** Nothing hangs on behind the picture (JPEG, ISO/IEC 10918-1: it ends with the marker FFD9; from memory). */
+const endsAsJpeg = (data: Uint8Array): boolean => data.at(-2) === 0xff && data.at(-1) === 0xd9;
+
+/** The file of a picture as it was kept; null where it is not there, is another one now, or its name is none. */
 export async function photoFile(folder: string, hash: string): Promise<Buffer | null> {
   if (!HASH.test(hash)) return null;
-  return readFile(/* turbopackIgnore: true */ pathOf(folder, hash)).catch(() => null);
+  const data = await readFile(/* turbopackIgnore: true */ pathOf(folder, hash)).catch(() => null);
+  return data !== null && createHash('sha256').update(data).digest('hex') === hash ? data : null;
 }
 
 /** Whether the file of a picture still is what was kept. */
-export async function photoHolds(folder: string, hash: string): Promise<boolean> {
-  const data = await photoFile(folder, hash);
-  return data !== null && createHash('sha256').update(data).digest('hex') === hash;
-}
+export const photoHolds = async (folder: string, hash: string): Promise<boolean> =>
+  (await photoFile(folder, hash)) !== null;

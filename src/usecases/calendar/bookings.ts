@@ -188,6 +188,7 @@ async function recheckAfterWork(tx: Executor, ask: BookAsk): Promise<number | nu
   if (ask.recheckId === null) return null;
   const link = await recheckById(tx, ask.recheckId);
   if (!link || link.doneAt !== null) throw new RefusedError('That recheck is done already, or is not there any more.');
+  if (link.visitId !== ask.visitId) throw new RefusedError('That recheck is of another visit.');
   const own = await bookingsOfVisit(tx, ask.visitId);
   if (own.some((b) => b.recheckId === ask.recheckId && b.id !== ask.id))
     throw new RefusedError(`“${RECHECK_LABEL[link.kind]}” has its time already: move that one.`);

@@ -22,6 +22,8 @@ import { unbookedRechecks } from '@/store/rechecks';
 import { resources } from '@/store/resources';
 import { setShopTime, shopTimeNow } from '@/store/shopTime';
 import { loadVehicle } from '@/store/vehicles';
+import { leadOnly } from '../roles';
+import type { Actor } from '../session';
 import { reads } from './zone';
 
 const HOUR = 3600_000;
@@ -190,7 +192,8 @@ export async function templatesNow(): Promise<{ kind: ReminderKind; label: strin
 }
 
 /** Keeps the text of a kind of reminder; empty takes the usual one again. @throws InputError, NotFoundError */
-export async function keepTemplate(kind: string, typed: string, by: string): Promise<void> {
+export async function keepTemplate(kind: string, typed: string, { name: by, personId }: Actor): Promise<void> {
+  await leadOnly('reminder-text', personId);
   const known = REMINDER_KINDS.find((k) => k === kind);
   if (!known) throw new NotFoundError('This reminder');
   const { db } = await theStore();

@@ -9,6 +9,7 @@ import { NotFoundError, RefusedError } from '@/store/errors';
 import { addResource, changeResource, resources } from '@/store/resources';
 import { setShopTime, shopTimeNow } from '@/store/shopTime';
 import { leadOnly } from '../roles';
+import type { Actor } from '../session';
 import { dayAfter, dayStart, isZone, keepTimeBy, momentFrom, momentsReading, reads } from './zone';
 
 const YEAR = 366 * 24 * 3600_000;
@@ -62,8 +63,7 @@ const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'
 export async function keepShopHours(
   zone: string,
   hours: readonly string[],
-  by: string,
-  personId: string | null = null,
+  { name: by, personId }: Actor,
 ): Promise<void> {
   await leadOnly('hours', personId);
   const name = zone.trim();
@@ -77,7 +77,8 @@ export async function keepShopHours(
 }
 
 /** Whether predictions are shown with the shop's own correction beside them. */
-export async function keepCorrects(corrects: boolean, by: string): Promise<void> {
+export async function keepCorrects(corrects: boolean, { name: by, personId }: Actor): Promise<void> {
+  await leadOnly('hours', personId);
   const { db } = await theStore();
   await db.transaction((tx) => setShopTime(tx, { corrects }, by, new Date()));
 }
@@ -95,7 +96,8 @@ function nameFrom(typed: string): string {
 }
 
 /** Puts a place, somebody or something on the calendar. @throws InputError, RefusedError */
-export async function keepResource(kind: string, typed: string, by: string): Promise<void> {
+export async function keepResource(kind: string, typed: string, { name: by, personId }: Actor): Promise<void> {
+  await leadOnly('hours', personId);
   const known = RESOURCE_KINDS.find((k) => k === kind);
   if (!known) throw new NotFoundError('What it is');
   const name = nameFrom(typed);
@@ -104,7 +106,8 @@ export async function keepResource(kind: string, typed: string, by: string): Pro
 }
 
 /** Takes one off the calendar, once nothing is booked for it any more. @throws NotFoundError, RefusedError */
-export async function dropResource(id: string, by: string): Promise<void> {
+export async function dropResource(id: string, { name: by, personId }: Actor): Promise<void> {
+  await leadOnly('hours', personId);
   const { db } = await theStore();
   const at = new Date();
   await db.transaction(async (tx) => {
@@ -120,7 +123,8 @@ export async function dropResource(id: string, by: string): Promise<void> {
 }
 
 /** Ends the address of a calendar and gives it another. @throws NotFoundError */
-export async function newAddress(id: string, by: string): Promise<void> {
+export async function newAddress(id: string, { name: by, personId }: Actor): Promise<void> {
+  await leadOnly('addresses', personId);
   const { db } = await theStore();
   await db.transaction((tx) => changeResource(tx, id, { newAddress: true }, by, new Date()));
 }
@@ -145,8 +149,9 @@ export async function closuresAhead(now = Date.now()) {
 /** Keeps a closure as typed; days alone are whole days, the last one with it. @throws InputError, NotFoundError */
 export async function keepClosure(
   typed: { readonly title: string; readonly of: string; readonly from: string; readonly to: string },
-  by: string,
+  { name: by, personId }: Actor,
 ): Promise<void> {
+  await leadOnly('hours', personId);
   const { db } = await theStore();
   const { zone } = await shopTimeNow(db);
   const moment = (field: string, text: string, end: boolean): number => {
@@ -166,7 +171,8 @@ export async function keepClosure(
 }
 
 /** Takes a closure back. @throws NotFoundError */
-export async function dropClosure(id: string, by: string): Promise<void> {
+export async function dropClosure(id: string, { name: by, personId }: Actor): Promise<void> {
+  await leadOnly('hours', personId);
   const { db } = await theStore();
   await db.transaction((tx) => withdrawClosure(tx, id, by, new Date()));
 }
@@ -180,7 +186,13 @@ export interface ClosuresRead {
 const MOST_BYTES = 8 * 1024 * 1024;
 
 /** Reads closures out of a calendar file; lines that cannot be read are listed, the others are kept. @throws InputError */
-export async function importClosures(text: string, of: string, by: string, now = Date.now()): Promise<ClosuresRead> {
+export async function importClosures(
+  text: string,
+  of: string,
+  { name: by, personId }: Actor,
+  now = Date.now(),
+): Promise<ClosuresRead> {
+  await leadOnly('hours', personId);
   if (text.length > MOST_BYTES)
     throw new InputError(
       'File',

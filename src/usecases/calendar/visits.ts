@@ -60,6 +60,7 @@ export async function proposalFor(visitId: string, recheckId: string | null, now
   const car = wholes[0]?.vehicle;
   const { zone } = await shopTimeNow(db);
   const link = recheckId === null ? null : await recheckById(db, recheckId);
+  if (recheckId !== null && link?.visitId !== visitId) throw new NotFoundError('This recheck');
   const estimate = recheckId === null ? await estimateVisit(db, wholes) : null;
   const usual: Usual = estimate ?? {
     laid: recheckLaid(wholes.find((w) => w.job.id === link?.jobId) ?? null),

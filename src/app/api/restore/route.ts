@@ -7,6 +7,7 @@ import { pipeline } from 'node:stream/promises';
 import { restoreFrom } from '@/usecases/backups';
 import { takeUpload, type UploadLimit } from '@/usecases/door';
 import { attempt } from '@/usecases/result';
+import { leadOnly } from '@/usecases/roles';
 import { actor } from '@/usecases/session';
 
 const LIMIT: UploadLimit = {
@@ -22,6 +23,7 @@ export function POST(request: Request): Promise<Response> {
       return Response.json(
         await attempt(async () => {
           const who = await actor();
+          await leadOnly('restore', who.personId);
           const file = join(place, 'upload.zip');
           await pipeline(Readable.fromWeb(stream as never), createWriteStream(file, { mode: 0o600 }));
           await restoreFrom(file, who);

@@ -1,5 +1,6 @@
 import { takeUpload, type UploadLimit } from '@/usecases/door';
 import { attempt } from '@/usecases/result';
+import { leadOnly } from '@/usecases/roles';
 import { actor } from '@/usecases/session';
 import { readVisitIn } from '@/usecases/visitFiles';
 
@@ -13,6 +14,7 @@ export function POST(request: Request): Promise<Response> {
   return takeUpload(request, LIMIT, async (upload) => {
     const done = await attempt(async () => {
       const who = await actor();
+      await leadOnly('import-visit', who.personId);
       return readVisitIn((await upload.bytes()).toString('utf8'), who);
     });
     return Response.json(done, { headers: { 'cache-control': 'no-store' } });

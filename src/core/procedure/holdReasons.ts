@@ -1,0 +1,25 @@
+import { stepName } from './card';
+import type { Step } from './step';
+
+/** Sentences that may stand in the place of a tick; whoever has another one writes it. Common practice, no source. */
+export const HOLD_REASONS = [
+  'This car does not have it.',
+  'It was done earlier in this visit, and looked at again.',
+  'Somebody else did it, and it was looked at.',
+  'The maker’s handbook asks for something else here, and that was done.',
+] as const;
+
+const WORD = /\p{L}{2,}/gu;
+
+/** Whether a reason says something: three words at least. A letter or a dot is none. */
+export const saysWhy = (why: string): boolean => (why.match(WORD) ?? []).length >= 3;
+
+/**
+ * Whether a hold point keeps somebody from being hurt: the stand under the car, a torque round, the clock of a locker. Such a one is ended
+ * without its tick only by a lead.
+ */
+export const guardsPeople = (step: Pick<Step, 'key' | 'card'>): boolean =>
+  stepName(step.key) === 'stand' ||
+  step.card?.round !== undefined ||
+  step.card?.waits !== undefined ||
+  step.card?.starts === 'locker';
