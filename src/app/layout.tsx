@@ -4,6 +4,7 @@ import { ClockNotice } from '@/features/shell/ClockNotice';
 import { Header } from '@/features/shell/Header';
 import { Unreached } from '@/features/shell/Unreached';
 import { clockBehind } from '@/usecases/calendar/clock';
+import { UnitsProvider } from '@/ui/units';
 import { readSession } from '@/usecases/session';
 
 /** Every page shows stored work, so none is made at build time, when there is no data folder. */
@@ -24,10 +25,12 @@ export default async function Layout({ children }: { children: React.ReactNode }
         data-person={session.personId ?? ''}
         data-person-name={session.who ?? ''}
       >
-        <Header session={session} />
-        <Unreached />
-        <ClockNotice behind={await clockBehind(now)} now={now} />
-        {children}
+        <UnitsProvider units={session.units}>
+          <Header session={session} />
+          <Unreached />
+          <ClockNotice behind={await clockBehind(now)} now={now} />
+          {children}
+        </UnitsProvider>
       </body>
     </html>
   );

@@ -9,7 +9,7 @@ export class InputError extends Error {
     readonly problem: string,
     readonly wouldDo: string,
   ) {
-    super(`${field} “${clipped(value)}” ${problem} ${wouldDo}`);
+    super(`${field}${value === '' ? '' : ` “${clipped(value)}”`} ${problem} ${wouldDo}`);
     this.name = 'InputError';
   }
 }

@@ -2,7 +2,7 @@ import { addDays, addMinutes, format, startOfDay, subDays, subHours } from 'date
 import { cornersOf } from '@/core/document/assemble';
 import { CORNERS } from '@/core/document/vocabulary';
 import { quantity, type QuantityId } from '@/core/document/quantities';
-import { UNIT_HINT } from '@/core/document/readingText';
+import { unitHint } from '@/core/document/readingText';
 import { jobCard } from '@/core/procedure/card';
 import { kitList } from '@/core/procedure/kitList';
 import { recheckChain } from '@/core/procedure/rechecks';
@@ -146,7 +146,7 @@ async function seedJob(
           quantity: id,
           corner,
           value: v,
-          unit: UNIT_HINT[q.kind],
+          unit: unitHint(q.kind, 'metric'),
           typed: q.kind === 'yes-no' ? (v === 1 ? 'yes' : 'no') : String(v),
           pm: method.pm,
           method: method.id,

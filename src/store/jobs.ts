@@ -221,9 +221,15 @@ export async function addReading(
   input: ReadingInput,
   by: string,
   at: Date,
+  id = newId(),
 ): Promise<string> {
-  const id = newId();
-  await tx.insert(reading).values({ ...input, id, jobId, by, at });
+  const added = await tx
+    .insert(reading)
+    .values({ ...input, id, jobId, by, at })
+    .onConflictDoNothing({ target: reading.id })
+    .returning({ id: reading.id });
+  // One whose answer was lost is sent again, and is there already.
+  if (!added[0]) return id;
   await noted(tx, { jobId, kind: 'reading.taken', detail: { ...input }, by, at });
   return id;
 }

@@ -25,6 +25,15 @@ export const openRechecks = (db: Executor) =>
     .orderBy(asc(recheck.dueTo), asc(recheck.id))
     .limit(2000);
 
+/** Open links of one vehicle, the one due first at the top. */
+export const openRechecksOf = (db: Executor, vehicleId: string) =>
+  db
+    .select({ link: recheck, job })
+    .from(recheck)
+    .innerJoin(job, and(eq(recheck.jobId, job.id), eq(recheck.revision, job.revision)))
+    .where(and(eq(job.vehicleId, vehicleId), isNull(recheck.doneAt), eq(job.stage, 'recheck')))
+    .orderBy(asc(recheck.dueTo), asc(recheck.id));
+
 /** Open links that are due before a time and have no booking, the one due first at the top; of each job the next one only. */
 export const unbookedRechecks = (db: Executor, before: Date, most: number) =>
   db

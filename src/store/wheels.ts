@@ -66,11 +66,17 @@ export async function addWheelReading(
   input: WheelReadingInput,
   by: string,
   at: Date,
+  id = newId(),
 ): Promise<string> {
-  const id = newId();
   await db.transaction(async (tx) => {
     const { mark } = await ofVehicle(tx, vehicleId, wheelId);
-    await tx.insert(wheelReading).values({ ...input, id, wheelId, by, at });
+    const added = await tx
+      .insert(wheelReading)
+      .values({ ...input, id, wheelId, by, at })
+      .onConflictDoNothing({ target: wheelReading.id })
+      .returning({ id: wheelReading.id });
+    // One whose answer was lost is sent again, and is there already.
+    if (!added[0]) return;
     await recordEvent(tx, { vehicleId, kind: 'wheel.measured', detail: { wheelId, mark, ...input }, by, at });
   });
   return id;

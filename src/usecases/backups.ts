@@ -12,6 +12,7 @@ import {
   prepareRestore,
   putInPlace,
   rotate,
+  wholeBackup,
 } from '@/store/folder/backup';
 import { NewerError } from '@/store/folder/migrations';
 import { sessionKeyOf } from '@/store/folder/sessionKey';
@@ -37,9 +38,12 @@ export async function backUpNow(personId: string | null, why: BackupWhy = 'asked
 }
 
 /** A backup to take away. @throws RefusedError */
-export async function backupToDownload(name: string, personId: string | null): Promise<BackupFile> {
+export async function backupToDownload(
+  name: string,
+  personId: string | null,
+): Promise<{ file: BackupFile; passing: boolean }> {
   await leadOnly('download-backup', personId);
-  return backupNamed(name);
+  return wholeBackup((await theStore()).folder, await backupNamed(name));
 }
 
 /** The backup with this name. @throws RefusedError where there is none, so that no path is asked for */

@@ -97,16 +97,26 @@ export function doneOf(whole: JobWhole, s: Step): StepDone | null {
 export const openHolds = (steps: readonly Step[], whole: JobWhole): Step[] =>
   steps.filter((s) => s.hold && doneOf(whole, s) === null);
 
-/** Sentences for what has a torque round of its own before the wheel, and is not through it. */
-export function openRounds(whole: JobWhole): string[] {
+/** Why the wheel of a corner is not torqued yet: hold points of its own card that are open. What other corners wait for is theirs. */
+export function cornerWaits(whole: JobWhole, corner: Corner): string[] {
+  // Once the whole card is through it is looked at again at the sign-off.
+  if (whole.job.stage !== 'fit') return [];
+  const open = openHolds(stepsNow(whole, 'fit'), whole).filter((s) => s.card?.corner === corner);
+  return open.map(
+    (s) => `“${s.card?.title ?? s.text}” at the ${CORNER_LABEL[corner]} is open: it comes before this wheel.`,
+  );
+}
+
+/** Sentences for what has a torque round of its own before the wheel, and is not through it. @param at of this corner only */
+export function openRounds(whole: JobWhole, at?: Corner): string[] {
   if (!whole.plan) return [];
   const adapters = adapterStates(whole.plan.document, whole.torque)
-    .filter((a) => !a.state.complete)
+    .filter((a) => !a.state.complete && (at === undefined || a.corner === at))
     .map(
       (a) => `The ${CORNER_LABEL[a.corner]} adapter is not through its own verify pass, which comes before the wheel.`,
     );
   const hubs = stepsNow(whole, 'fit')
-    .filter((s) => s.card?.round === 'hub' && doneOf(whole, s) === null)
+    .filter((s) => s.card?.round === 'hub' && doneOf(whole, s) === null && (at === undefined || s.card.corner === at))
     .map(
       (s) =>
         `The studs in the ${CORNER_LABEL[s.card?.corner as Corner]} hub are not through their own round, which comes before the wheel.`,

@@ -3,7 +3,9 @@ import { AXLE_LABEL } from '@/core/document/labels';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import type { DueRecheck } from '@/files/calendar';
 import { theStore } from '@/store/connection';
-import { openRechecks } from '@/store/rechecks';
+import { openRechecks, openRechecksOf } from '@/store/rechecks';
+import { jobsOfVehicle } from '@/store/jobs';
+import { STAGE_VIEWS, stagePath } from './stages';
 
 /** Every recheck that is still to be done, the one due first at the top, worded for a calendar. */
 export async function dueRechecks(): Promise<DueRecheck[]> {
@@ -16,4 +18,34 @@ export async function dueRechecks(): Promise<DueRecheck[]> {
     to: link.dueTo,
     stamp: job.updatedAt,
   }));
+}
+
+/** Something that waits at a car: work that was begun, or a recheck. */
+export interface Waiting {
+  readonly id: string;
+  readonly axle: 'front' | 'rear';
+  readonly what: string;
+  readonly href: string;
+  /** From when a recheck is due; null for work that was begun. */
+  readonly from: Date | null;
+  readonly late: boolean;
+}
+
+/** What is begun at a car and what is due there, of each job the next recheck only. */
+export async function waitingAt(vehicleId: string, now = new Date()): Promise<Waiting[]> {
+  const { db } = await theStore();
+  const begun = (await jobsOfVehicle(db, vehicleId)).flatMap(({ job }): Waiting[] => {
+    const view = STAGE_VIEWS.find((s) => s.stage === job.stage);
+    if (!view || job.stage === 'recheck') return [];
+    const what = `${view.label}${job.held === null ? '' : ', laid aside'}`;
+    return [{ id: job.id, axle: job.axle, what, href: stagePath(job.id, job.stage), from: null, late: false }];
+  });
+  const next = new Map<string, Waiting>();
+  for (const { link, job } of await openRechecksOf(db, vehicleId)) {
+    if (next.has(job.id)) continue;
+    const late = link.dueTo.getTime() < now.getTime();
+    const href = stagePath(job.id, job.stage);
+    next.set(job.id, { id: link.id, axle: job.axle, what: RECHECK_LABEL[link.kind], href, from: link.dueFrom, late });
+  }
+  return [...begun, ...next.values()];
 }

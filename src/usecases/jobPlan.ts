@@ -19,10 +19,17 @@ import type { WheelWhole } from '@/store/wheels';
 import type { AxleHubRow, ChoiceDraft, RearWheels, TorqueEntryRow, WheelSetRow } from '@/store/schema';
 import { asReading } from '@/store/torque';
 
-/** What stands on the bench before anybody chose: the thinnest common spacer on what is on the car. */
+/** What stands on the bench before anybody chose, on a car with nothing between hub and wheel: the car as it is. */
 export const FIRST_CHOICE: ChoiceDraft = {
-  spacer: plainSpacer(3),
+  spacer: plainSpacer(0),
   fastener: PRESENT,
+};
+
+/** What is measured for before anybody chose: where the work puts a spacer on, the thinnest common one, so that what it needs is asked for. */
+export const measuredFor = ({ job }: JobWhole): ChoiceDraft => {
+  if (job.draft) return job.draft;
+  const adds = !ADDS_NOTHING.has(job.wish as JobType) && job.wish !== 'conversion';
+  return adds ? { ...FIRST_CHOICE, spacer: plainSpacer(3) } : FIRST_CHOICE;
 };
 
 /** The hub of the job's axle. */

@@ -33,9 +33,19 @@ import { onlyLead } from './roles';
 import { mayPull } from './wrenches';
 import { advance } from './advance';
 import { afterLink, notTooEarly } from './signing';
-import { bayOf, heldBack, openHolds, openRounds, specOf, type StepStage, stepsNow, waitsFor } from './card';
+import {
+  bayOf,
+  cornerWaits,
+  heldBack,
+  openHolds,
+  openRounds,
+  specOf,
+  type StepStage,
+  stepsNow,
+  waitsFor,
+} from './card';
 import { beginWith } from './carried';
-import { asOfToday, lastStanding, openLink, recheckedSince, planWith, wheelStatesSigned } from './jobPlan';
+import { asOfToday, lastStanding, openLink, recheckedSince, planWith, wheelStates, wheelStatesSigned } from './jobPlan';
 import { planOf, soundPlan } from './soundPlan';
 import { barOf, isRetorque } from './standing';
 import type { JobEvent } from './transitions';
@@ -106,12 +116,11 @@ export async function openJob(
 }
 
 /**
- * A visit that adds nothing begins with what is on the car on its bench: its spacer where it has one. Where spacers come off none is chosen,
- * on the original fasteners where others are on and the original ones were recorded.
+ * The bench begins with what is on the car: its spacer where it has one. Where spacers come off none is chosen, on the original fasteners
+ * where others are on and the original ones were recorded.
  */
 async function beginAsItStands(tx: Executor, jobId: string, at: Date): Promise<void> {
   const { job, vehicle, hubs } = await loadJob(tx, jobId);
-  if (!ADDS_NOTHING.has(job.wish as JobType)) return;
   const on = job.wish === 'take-off' ? [] : await fittedNow(tx, vehicle.id);
   const side = (s: string) => on.find((f) => f.corner === `${job.axle}-${s}`);
   const [left, right] = [side('left'), side('right')];
@@ -121,6 +130,8 @@ async function beginAsItStands(tx: Executor, jobId: string, at: Date): Promise<v
   const back =
     job.wish === 'take-off' && hub?.hardware === 'other' && hub.fastening === 'bolt' && hub.original !== null;
   const fastener = back ? ({ kind: 'original' } as const) : PRESENT;
+  // A bare car begins so without being told.
+  if (!ADDS_NOTHING.has(job.wish as JobType) && mm === 0 && !right?.plateMm) return;
   const rightSpacer = right?.plateMm != null && right.plateMm !== mm ? { rightSpacer: right.plateMm } : {};
   await saveDraft(tx, jobId, job.version, { spacer, fastener, ...rightSpacer }, at);
 }
@@ -229,10 +240,19 @@ export function tickLine(jobId: string, key: string, on: boolean, by: string): P
       throw new RefusedError('This step is ended by its torque round, fastener by fastener, and not by a tick.');
     const waits = on ? waitsFor(whole, line, at.getTime()) : null;
     if (waits) throw new RefusedError(waits);
+    const { corner } = line.card ?? {};
+    if (!on && corner && wheelBegun(whole, corner))
+      throw new RefusedError(
+        `The ${CORNER_LABEL[corner]} wheel was torqued after this step. Strike its entries out first, or note what happened.`,
+      );
     if (whole.ticked.has(key) !== on) await tickStep(tx, jobId, plan.log, key, on, by, at);
     return nothing;
   });
 }
+
+/** Whether lugs of a wheel stand torqued under this plan. */
+const wheelBegun = (whole: JobWhole, corner: Corner): boolean =>
+  wheelStates(whole, whole.torque).some((s) => s.corner === corner && s.state.last !== null);
 
 /** Moves a job from staging to fitting or from fitting to torque once every hold point is ticked. @throws RefusedError */
 export function finishSteps(jobId: string, from: StepStage, by: string): Promise<void> {
@@ -267,7 +287,7 @@ function tighteningWaits(whole: JobWhole, corner: Corner, joint: Joint, at: Date
   const held = heldBack(whole, corner, at.getTime());
   // Curing locker holds the wheel back; its own studs, and an adapter on stock studs, are torqued before.
   if (joint !== 'wheel') return openTroubles(bayOf(whole, at.getTime()), corner).length > 0 ? held : [];
-  return [...openRounds(whole), ...held];
+  return [...openRounds(whole, corner), ...cornerWaits(whole, corner), ...held];
 }
 
 /** A fastener that was pulled over stays by a lead’s word and reason. @throws RefusedError */

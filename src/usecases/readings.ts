@@ -48,7 +48,10 @@ export function understood(q: Quantity, { typed, method: id }: TypedReading) {
 /** A gap as it came out belongs to fitting and recheck, every other reading to the plan. */
 const eventOf = (id: string): JobEvent => (id === 'gapFitted' ? 'compare-gap' : 'measure');
 
-/** Keeps a reading of a corner or an axle with its ±, method, person and time. @throws InputError, RefusedError */
+/**
+ * Keeps a reading of a corner or an axle with its ±, method, person and time.
+ * @param id made by who sends it: sent twice it counts once @throws InputError, RefusedError
+ */
 export function takeReading(
   jobId: string,
   r: TypedReading & {
@@ -62,6 +65,7 @@ export function takeReading(
     readonly trial?: TypedTrial | undefined;
   },
   by: string,
+  id?: string,
 ): Promise<void> {
   const q = quantity(r.quantity);
   return advance({ jobId, event: eventOf(q.id), by }, async (tx, { job, wheelSets, hubs }, at) => {
@@ -84,6 +88,7 @@ export function takeReading(
       },
       by,
       at,
+      id,
     );
     return { value: undefined };
   });
@@ -207,10 +212,16 @@ export const takeBackChalk = (jobId: string, testId: string, by: string): Promis
   }));
 
 /** Keeps a reading of one wheel; it goes where the wheel goes. @throws InputError, RefusedError */
-export async function takeWheelReading(vehicleId: string, wheelId: string, r: TypedReading, by: string): Promise<void> {
+export async function takeWheelReading(
+  vehicleId: string,
+  wheelId: string,
+  r: TypedReading,
+  by: string,
+  id?: string,
+): Promise<void> {
   const q = quantity(r.quantity);
   if (q.scope !== 'wheel') throw new RefusedError(`${q.label} does not belong to a wheel.`);
-  await addWheelReading((await theStore()).db, vehicleId, wheelId, understood(q, r), by, new Date());
+  await addWheelReading((await theStore()).db, vehicleId, wheelId, understood(q, r), by, new Date(), id);
 }
 
 /**

@@ -56,7 +56,8 @@ export const TRANSITIONS: Readonly<Record<JobEvent, To>> = {
   'finish-kit': { stage: 'fit' },
   'finish-fit': { fit: 'torque' },
   'torque-adapter': stay('fit', 'torque'),
-  'torque-wheel': stay('torque'),
+  // Each wheel as soon as its own corner is through; the others may still be on the stand.
+  'torque-wheel': stay('fit', 'torque'),
   'sign-off': { torque: 'recheck' },
   recheck: stay('recheck'),
   'recheck-link': stay('recheck'),
@@ -86,7 +87,7 @@ const WORDS: Readonly<Record<JobEvent, readonly [what: string, instead: string]>
   'finish-kit': ['The kit is completed', 'Reload the page to see where it stands.'],
   'finish-fit': ['The job card is completed', 'Reload the page to see where it stands.'],
   'torque-adapter': ['The adapter’s torque is entered', 'It is entered while fitting.'],
-  'torque-wheel': ['Torque is entered', 'It is entered once kit list and job card are through.'],
+  'torque-wheel': ['Torque is entered', 'It is entered once the kit list is through.'],
   'sign-off': ['A job is signed off', 'It is signed once every wheel is through its verify pass.'],
   recheck: ['A recheck is entered', 'A recheck begins after the sign-off.'],
   'recheck-link': ['A recheck is through', 'A recheck begins after the sign-off.'],

@@ -76,6 +76,10 @@ describe('before, after, and what came of it', () => {
     const p = { ...plan(12), camberChange: 2 };
     expect(gapsOf(p)[0]).toMatchObject({ corner: 'front-left', before: 20 });
     expect(gapsOf(p)[0]?.after?.value).toBeCloseTo(20 - 12 + 340 * Math.sin((2 * Math.PI) / 180), 9);
+    // Read with a plate on, the gap grows by it before anything is taken off (geometry).
+    const on = plan(12, { gap: { value: 20, pm: 1, on: { spacer: 5, fastener: 'present', wheel: 'chosen' } } });
+    expect(gapsOf(on)[0]).toMatchObject({ before: 20 });
+    expect(gapsOf({ ...on, camberChange: 0 })[0]?.after?.value).toBeCloseTo(20 + 5 - 12, 9);
     expect(gapsOf({ ...p, corners: p.corners.map((c) => ({ ...c, archHeight: null })) })[0]?.after).toBeNull();
     expect(gapsOf(plan(12, { archHeight: null }))[0]?.after?.value).toBe(8);
   });

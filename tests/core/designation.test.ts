@@ -34,6 +34,12 @@ describe('thread designations', () => {
     expect(() => read('M14x15')).toThrow(/Thread “M14x15”.*did you mean M14x1\.5\?/);
   });
 
+  test('fourteen by one and a half is asked about, never taken for inches', () => {
+    for (const text of ['14x1.5', '12 x 1,25', '14×1.5'])
+      expect(() => read(text)).toThrow(/does not say whether it is metric\. Type M1[24]x1[.,]\d+ if it is\./);
+    expect(() => read('')).toThrow('Thread is empty. Enter the thread, such as M14x1.5 or 1/2-20.');
+  });
+
   test.each([
     ['14mm', /“14mm” has no pitch\. Type diameter and pitch/],
     ['M14', /has no pitch/],

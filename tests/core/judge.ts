@@ -132,6 +132,12 @@ function dangersAlike(plan: Plan): string[] {
     found.push('nobody knows the noses of the adapter’s joints');
   if (spacer.kind === 'universal') found.push('slotted plate');
   if (spacer.kind === 'adapter' && spacer.adapter === null) found.push('adapter without figures');
+  if (spacer.adapter !== null) {
+    const { web, nutHeight, nutThread, studProtrusion } = spacer.adapter;
+    if (web === null || nutHeight === null || nutThread === null || studProtrusion === null)
+      found.push('figures of the adapter that nobody measured');
+    else if (web + nutHeight > spacer.thickness + 1e-6) found.push('the adapter’s nuts stand proud of its face');
+  }
   const bore = spacer.bore;
   if (
     spacer.thickness > 0 &&
@@ -182,7 +188,10 @@ function dangersAlike(plan: Plan): string[] {
 function atCorner(plan: Plan, c: PlanCorner): string[] {
   const found: string[] = [];
   const s = plan.spacer.thickness;
-  if (plan.planned !== null) found.push('planned wheels are not here');
+  if (plan.planned !== null && plan.planned.offset !== null) found.push('planned wheels are not here');
+  // Another tyre on these wheels takes half of what it is wider on each side.
+  const widthOf = (tyre: string): number => Number(/^\d{3}/.exec(tyre)?.[0] ?? 0);
+  const wider = plan.planned?.tyre ? (widthOf(plan.planned.tyre) - widthOf(plan.wheel.tyre)) / 2 : 0;
   // What another camber or height does to a clearance is not certain enough for this judge.
   const still = plan.camberChange === 0 && plan.lowerBy === 0;
   if (plan.trim > 0 && (c.lipDepth === null || plan.trim > c.lipDepth.value + 1e-6)) found.push('no such lip to trim');
@@ -192,17 +201,22 @@ function atCorner(plan: Plan, c: PlanCorner): string[] {
     still &&
     own(c.loadedClearance) &&
     c.loadedClearance !== null &&
-    c.loadedClearance.value + plate(c.loadedClearance) + plan.trim - s < 0
+    c.loadedClearance.value + plate(c.loadedClearance) + plan.trim - s - wider < 0
   )
     found.push(`${c.corner} rubs`);
   for (const h of c.clock)
-    if (still && own(h.clearance) && h.clearance !== null && h.clearance.value + plate(h.clearance) + h.trim - s < 0)
+    if (
+      still &&
+      own(h.clearance) &&
+      h.clearance !== null &&
+      h.clearance.value + plate(h.clearance) + h.trim - s - wider < 0
+    )
       found.push(`${c.corner} rubs at ${h.hour}`);
   if (
     still &&
     own(c.innerClearance) &&
     c.innerClearance !== null &&
-    c.innerClearance.value - plate(c.innerClearance) + s < 0
+    c.innerClearance.value - plate(c.innerClearance) + s - wider < 0
   )
     found.push(`${c.corner} fouls inside`);
   for (const t of c.chalk) if (t.hours.length > 0 && t.trial <= s) found.push(`${c.corner} left chalk`);
@@ -316,17 +330,19 @@ function jointsAt(plan: Plan, c: PlanCorner, by: number): Joint[] {
       thread: hub.thread,
       material: hub.threadMaterial,
       fullTo: z - lead - pilotNose,
-      mateFrom: a.web,
+      mateFrom: a.web ?? 0,
       mate: a.nutThread,
       came: null,
-      own: marked(a.nutClass, hub.fastenerClass) && Math.max(a.nutThread, a.nutHeight) >= 0.8 * of(hub.thread)[0],
+      own:
+        marked(a.nutClass, hub.fastenerClass) &&
+        Math.max(a.nutThread ?? 0, a.nutHeight ?? 0) >= 0.8 * of(hub.thread)[0],
     };
     if (count === null) return [onHub];
     const wheel = {
       name: 'wheel',
       thread: a.studThread,
       material: nut ? nut.material : hub.threadMaterial,
-      fullTo: a.studProtrusion - 2 * of(a.studThread)[1] - (a.studNose ?? 0),
+      fullTo: (a.studProtrusion ?? 0) - 2 * of(a.studThread)[1] - (a.studNose ?? 0),
       mateFrom: z - lead - pilotNose - count - (nut?.shankReach ?? 0),
       mate: nut ? nut.threadLength : stockMate,
       came: null,

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Plan } from '@/core/document/document';
+import { type Plan, readPlan } from '@/core/document/document';
 import { threadByStandThrough } from '@/core/engagement/standThrough';
 import { assess } from '@/core/evaluate/evaluate';
 import { breakingLoad } from '@/core/engagement/strength';
@@ -73,6 +73,22 @@ describe('ride height, planned wheels, trim', () => {
     expect(find(plan, 'stance.planned')?.level).toBe('unmeasured');
     expect(find(car({ planned: { tyre: 'wide', offset: 36 } }), 'stance.gap')?.level).toBe('unmeasured');
     expect(assess(plan).numbers.effectiveOffset).toBe(31);
+  });
+
+  test('another tyre on the very wheels: half its width on each side, whatever their offset, and measured again once it is on', () => {
+    const alone = { tyre: '225/45R16', offset: null };
+    for (const offset of [46, null]) {
+      const plan = { ...car({ planned: alone }), wheel: { ...car().wheel, offset } };
+      expect(value(plan, 'stance.gap')).toBe(30 - 5 - 10);
+      expect(value(plan, 'clearance.inner')).toBe(10 + 5 - 10);
+      expect(find(plan, 'clearance.loaded')).toMatchObject({ value: 40 - 5 - 10, pm: 12 });
+      expect(find(plan, 'stance.planned')).toMatchObject({ level: 'caution', case: { is: 'tyre' } });
+    }
+    // An offset alone is another wheel, which is not here.
+    const wheel = car({ planned: { tyre: null, offset: 36 } });
+    expect(value(wheel, 'stance.gap')).toBe(30 - 5 - 10);
+    expect(find(wheel, 'stance.planned')).toMatchObject({ level: 'unmeasured', case: { is: 'wheel' } });
+    expect(readPlan({ ...car(), planned: { tyre: null, offset: null } })).toHaveProperty('issues');
   });
 
   // rule: stance.planned — definition of offset; rule on trimming from common practice, no source.

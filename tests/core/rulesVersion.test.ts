@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { assess } from '@/core/evaluate/evaluate';
 import { RULES_VERSION } from '@/core/rules/index';
+import type { Adapter } from '@/core/document/parts';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, exact, plainSpacer, spacerOn, studPlan, wheel } from './fixtures';
 
@@ -10,6 +11,25 @@ import { boltPlan, exact, plainSpacer, spacerOn, studPlan, wheel } from './fixtu
  */
 const HASH_OF: Readonly<Record<number, string>> = {
   9: '4b0476b5a7da1838',
+  10: 'f041d8cc877895c6',
+};
+
+/** An adapter of which nobody has read more than the thread of its studs. */
+const HALF: Adapter = {
+  web: null,
+  nutHeight: null,
+  nutThread: null,
+  nutClass: 'unknown',
+  nutContact: null,
+  studThread: 'M12x1.5',
+  studClass: 'unknown',
+  studProtrusion: null,
+  studNose: null,
+  studThreadLength: null,
+  boltCircle: null,
+  condition: 'dry',
+  recess: null,
+  torque: null,
 };
 
 const fixed = [
@@ -21,6 +41,10 @@ const fixed = [
   boltPlan({ rightSpacer: 8, camberChange: 1 }),
   boltPlan({}, { roomBehind: null, tappedDepth: null }),
   boltPlan({ fastener: { kind: 'original' } }, { turns: { value: 10, pm: 0.25, on: spacerOn(null) } }),
+  boltPlan({ planned: { tyre: '225/45R16', offset: null } }),
+  boltPlan({ planned: { tyre: null, offset: 30 } }),
+  studPlan({ spacer: { ...plainSpacer(20), kind: 'adapter', adapter: null } }),
+  studPlan({ spacer: { ...plainSpacer(20), kind: 'adapter', adapter: HALF } }),
   studPlan({
     wheel: {
       ...studPlan().wheel,

@@ -26,6 +26,10 @@ describe('tyre designations', () => {
     ['185/60R14 82H', 185, 578],
     ['265/35ZR19', 265, 669],
     ['215/65R16C', 215, 686],
+    ['225/45ZR17 (94Y)', 225, 634],
+    ['225/45/17', 225, 634],
+    ['225/45R17 (91W)', 225, 634],
+    ['205 / 55 R 16', 205, 632],
   ])('%s is %d mm wide and %d mm tall', (text, width, overall) => {
     const t = parseTyre('Tyre', text);
     expect(t.sectionWidth).toBe(width);
@@ -40,7 +44,7 @@ describe('tyre designations', () => {
   });
 
   test.each(['', 'round', '225/45', '9/45R17', '225/45R99', '999/99R30'])('%p is refused with a sentence', (text) => {
-    expect(() => parseTyre('Tyre', text)).toThrow(/Tyre “.*such as 225\/45R17/);
+    expect(() => parseTyre('Tyre', text)).toThrow(/Tyre .*such as 225\/45R17/);
   });
 
   test('section width follows the rim: 5 mm for each half inch (ETRTO, from memory)', () => {

@@ -204,6 +204,25 @@ describe('bolt-on adapter', () => {
       case: { name: 'wheel 1' },
     });
   });
+  test('a half-typed adapter answers what it can: each figure that is missing is asked for by name, the others are judged', () => {
+    const bare = on([9, 9, 7, 9]);
+    const unnamed = { ...bare, spacer: { ...bare.spacer, adapter: null } };
+    // Pocket: stud, thickness and pockets alone.
+    expect(find(unnamed, 'adapter.pocket')).toMatchObject({ level: 'stop', value: 7, limit: 7.5 });
+    const none = { web: null, nutHeight: null, nutThread: null, studProtrusion: null, boltCircle: null } as const;
+    const blank = on([9], none);
+    const needs = (plan: Plan, id: RuleId) => evaluate(plan).findings.find((f) => f.rule === id)?.lacks;
+    expect(needs(blank, 'adapter.nut-below')).toEqual(['adapterWeb', 'adapterNutHeight']);
+    expect(needs(on([9], { ...none, web: 10 }), 'adapter.nut-below')).toEqual(['adapterNutHeight']);
+    expect(needs(blank, 'engagement.hub-end')).toEqual(['adapterWeb', 'adapterNutThread']);
+    expect(needs(blank, 'engagement.minimum')).toEqual(['adapterStud']);
+    expect(find(blank, 'circle.match')).toMatchObject({ level: 'unmeasured', case: { is: 'adapter-unknown' } });
+    // Nut against thickness, and thread under the nut, each from its own figures.
+    expect(level(on([9], { ...none, web: 10, nutHeight: 16 }), 'adapter.nut-below')).toBe('stop');
+    expect(level(on([9], { ...none, web: 10, nutHeight: 14 }), 'adapter.nut-below')).toBe('pass');
+    expect(level(on([9], { ...none, web: 10, nutThread: 14 }), 'engagement.hub-end')).toBe('pass');
+    expect(assess(blank).blocking.length).toBeGreaterThan(0);
+  });
   // rules: adapter.nut-below, adapter.recess, adapter.torque, engagement.hub-end — geometry; supplier's leaflet.
   test('nuts, recess, torque and the factory stud’s thread', () => {
     expect(level(on([9]), 'adapter.nut-below')).toBe('pass');

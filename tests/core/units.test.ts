@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { inchToMm, lbfFtToNm, mmToInch, nmToLbfFt, nToLbf } from '@/core/units/factors';
 import { formatLength, formatTorque, formatTurns } from '@/core/units/format';
 import { parseNumber } from '@/core/units/number';
-import { parseAngle, parseLength, parseTorque, parseTurns } from '@/core/units/parse';
+import { asShown, fieldText, parseAngle, parseLength, parseTorque, parseTurns, unitShown } from '@/core/units/parse';
 import { largestAtOrBelow, roundTo } from '@/core/units/round';
 
 const WIDE = { min: -1000, max: 1000 };
@@ -63,7 +63,7 @@ describe('what people type', () => {
 
   test.each([
     ['abc', /Gap “abc” is not a figure\. Type one such as/],
-    ['', /Gap “” is empty/],
+    ['', /Gap is empty/],
     ['1/0', /is not a figure/],
     ['12 34', /is not a figure/],
     ['1e3', /is not a figure/],
@@ -121,5 +121,40 @@ describe('rounding never goes toward danger', () => {
     expect(formatLength(19.05, 'imperial')).toBe('0.750 in');
     expect(formatTorque(lbfFtToNm(90), 'imperial')).toBe('90 lbf·ft');
     expect(formatTurns(7.499, 'down')).toBe('7.49 turns');
+  });
+});
+
+describe('a bare figure is read in the unit that its field shows', () => {
+  // 1 in = 25.4 mm, 1 lbf·ft = 1.3558179483 N·m, 1 lbf = 4.4482216153 N: definitions, NIST SP 811 (from memory).
+  test.each([
+    ['0.25', 'length', 6.35],
+    ['1/4', 'length', 6.35],
+    ['1 1/2', 'length', 38.1],
+    ['½', 'length', 12.7],
+    ['12.7 mm', 'length', 12.7],
+    ['1/4"', 'length', 6.35],
+    ['90', 'torque', 122.02361535],
+    ['120 Nm', 'torque', 120],
+  ] as const)('%s with inches on', (typed, kind, value) => {
+    const read = kind === 'length' ? parseLength : parseTorque;
+    expect(read('Figure', asShown(typed, kind, 'imperial'), { min: 0, max: 500 }).value).toBeCloseTo(value, 6);
+  });
+  test('with millimetres on nothing is added, and what is no figure stays what it is', () => {
+    for (const typed of ['0.25', '1/4"', 'x', '']) expect(asShown(typed, 'length', 'metric')).toBe(typed);
+    for (const typed of ['x', '', '1/4"', '3 mm']) expect(asShown(typed, 'length', 'imperial')).toBe(typed);
+    expect([unitShown('length', 'imperial'), unitShown('torque', 'metric'), unitShown('load', 'imperial')]).toEqual([
+      'in',
+      'N·m',
+      'lbf',
+    ]);
+  });
+  test('what a field shows of a figure reads back as that figure', () => {
+    const lengths = fc.integer({ min: 0, max: 15000 }).map((n) => n / 100);
+    fc.assert(
+      fc.property(lengths, fc.constantFrom('metric' as const, 'imperial' as const), (mm, system) => {
+        const text = asShown(fieldText(mm, 'length', system), 'length', system);
+        expect(Math.abs(parseLength('Figure', text, { min: 0, max: 200 }).value - mm)).toBeLessThanOrEqual(0.0013);
+      }),
+    );
   });
 });

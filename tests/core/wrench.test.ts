@@ -36,7 +36,7 @@ test('law: a wider range never refuses what a narrower one takes', () => {
 });
 
 test.each([
-  [{ name: '' }, 'Name “” is empty'],
+  [{ name: '' }, 'Name is empty'],
   [{ kind: 'hammer' }, 'One of click, beam, electronic will do'],
   [{ from: '210', to: '40' }, 'is no more than where it begins'],
   [{ from: 'x' }, 'Range from “x” is not a figure'],

@@ -288,3 +288,28 @@ test('the locking bolt is not counted', async ({ watched: page }) => {
   await page.getByRole('radio', { name: 'An ordinary one' }).click();
   await expect(page.getByRole('button', { name: 'Keep count' })).toBeEnabled();
 });
+
+test('inches: a bare figure is read in the unit beside it, and every suffix and suggestion follows the page', async ({
+  watched: page,
+}) => {
+  await open(page, /Halm Drover.*Torque/, 'choose');
+  const spacer = page.getByLabel('Spacer', { exact: true });
+  await spacer.fill('12.7');
+  await page.getByRole('button', { name: /Switch units/ }).click();
+  await expect(page.getByRole('button', { name: /Switch units, now in/ })).toBeVisible();
+  // The same plate in other units, to the last figure.
+  await expect(spacer).toHaveValue('0.5');
+  await spacer.fill('0.25');
+  const drawn = page.locator('desc', { hasText: 'Spacer 0.250 in' }).first();
+  await expect(drawn).toBeAttached();
+  await spacer.fill('1/4');
+  await expect(page.getByText(/is a fraction without a unit/)).toHaveCount(0);
+  await expect(spacer).toHaveValue('1/4');
+  await spacer.fill('6.35 mm');
+  await expect(drawn).toBeAttached();
+  await expect(page.getByText('Bench saved.')).toBeVisible();
+  await page.reload();
+  await expect(spacer).toHaveValue('0.25');
+  await page.getByRole('button', { name: /Switch units/ }).click();
+  await expect(spacer).toHaveValue('6.35');
+});

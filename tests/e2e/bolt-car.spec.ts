@@ -149,7 +149,9 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await expect(page.getByTestId('stack-section')).toBeVisible();
     const spacer = page.getByLabel('Spacer', { exact: true });
     const forward = page.getByRole('button', { name: 'Take forward' });
-    await expect(spacer).toHaveValue('3');
+    // A bare car: the bench begins with nothing on it.
+    await expect(spacer).toHaveValue('0');
+    await spacer.fill('3');
     // 16.5 mm now; 3 mm takes it to 13.5: under one diameter, over four fifths of it, so somebody has to accept it.
     const enough = page.locator('[data-rule="engagement.minimum"]');
     await expect(enough).toHaveAttribute('data-level', 'caution');

@@ -36,7 +36,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await page.goto(`${server.url}/vehicles`);
     await accessible(page);
     await page.getByRole('link', { name: /Merrow Kite GT/ }).click();
-    await expect(page.getByText('wets 15').first()).toBeVisible();
+    await expect(page.getByRole('region', { name: 'Wheel sets' }).getByText('wets 15').first()).toBeVisible();
     await accessible(page);
   });
 }

@@ -84,3 +84,38 @@ test('arch work is a branch of the card; after it the corner is measured anew an
   // The card that was begun is ended: its arch steps stay on it.
   await expect(page.getByRole('checkbox', { name: /^Cut in short sections/ })).toBeVisible();
 });
+
+test('each corner by itself: its wheel is torqued while the other one hangs; the card says which are', async ({
+  watched: page,
+}) => {
+  await open(page, /Fit, corner by corner|\bFit\b/, 'fit');
+  await expect(page.locator('section[data-step]')).toBeVisible();
+  await listens(page);
+  const now = page.getByRole('link', { name: /^Torque this wheel now/ });
+  await expect(now).toHaveCount(0);
+  const left = page.getByRole('button', { name: /^front left/i });
+  await left.click();
+  for (let i = 0; i < 60 && /open/.test((await left.textContent()) ?? ''); i += 1) {
+    if ((await left.getAttribute('aria-pressed')) !== 'true') await left.click();
+    const before = await left.textContent();
+    await page.keyboard.press('PageDown');
+    const fast = page.getByRole('button', { name: 'They were done' });
+    await expect(async () =>
+      expect((await fast.isVisible()) || (await left.textContent()) !== before).toBe(true),
+    ).toPass();
+    if (await fast.isVisible()) {
+      await page.getByLabel('Why', { exact: true }).fill('two of us looked at each');
+      await fast.click();
+      await expect(fast).toHaveCount(0);
+    }
+  }
+  await left.click();
+  await now.click();
+  await expect(page).toHaveURL(/torque\?at=front-left(%2F|\/)wheel/);
+  await expect(page.getByRole('radio', { name: 'front left' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'front right, waits' })).toBeVisible();
+  await page.getByRole('radio', { name: 'front right, waits' }).click();
+  await expect(page.getByText(/at the front right is open: it comes before this wheel/)).toBeVisible();
+  await expect(page).toHaveTitle(/Torque/);
+  await accessible(page);
+});

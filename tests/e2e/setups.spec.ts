@@ -144,6 +144,9 @@ test('bolts of another seat are counted by hand: the old count says nothing of t
   await expect(page.getByLabel('Its length under the seat')).toHaveValue('45');
   await page.getByRole('button', { name: 'Go to the bench' }).click();
   await expect(setup).toHaveCount(0);
+  // The bench begins with what is on the car.
+  await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('15');
+  await page.getByLabel('Spacer', { exact: true }).fill('3');
   // Nine turns with 15 on are 28.5 on the bare hub; a 45 mm bolt under the 3 mm that is chosen holds the 24 that are tapped.
   await expect(page.locator('[data-rule="engagement.minimum"]')).toContainText('24.0 mm');
   // What is on the car keeps the count that was taken of it.

@@ -1,11 +1,21 @@
-import { copyFileSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { copyFileSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { mkdir, readdir, utimes } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { dirname, join, relative } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { DamagedError, openStore, type Store } from '@/store/connection';
-import { ArchiveError, pack } from '@/store/folder/archive';
-import { backUp, backupsOf, listBackups, prepareRestore, putInPlace, restore, rotate } from '@/store/folder/backup';
+import { ArchiveError, manifestOf, pack } from '@/store/folder/archive';
+import {
+  backUp,
+  backupsOf,
+  listBackups,
+  prepareRestore,
+  putInPlace,
+  restore,
+  rotate,
+  wholeBackup,
+} from '@/store/folder/backup';
 import { knownMigrations, NewerError } from '@/store/folder/migrations';
 import { mayGo } from '@/store/folder/rotation';
 import type { Disk } from '@/store/folder/sync';
@@ -207,6 +217,68 @@ test('backups are listed by their names, the newest first, and what somebody ask
     ['2025-01-01', 'asked'],
   ]);
 });
+
+test('backups that are made by themselves share one copy of each photo; one is whole again once it is downloaded, or put back', async () => {
+  const folder = await prepared();
+  const store = await openStore(folder);
+  const photo = (text: string): string => {
+    const hash = createHash('sha256').update(text).digest('hex');
+    const path = join(folder, 'photos', hash.slice(0, 2), `${hash}.jpg`);
+    mkdirSync(dirname(path), { recursive: true });
+    writeFileSync(path, text);
+    return path;
+  };
+  const [one, two] = [photo('a wheel'.repeat(90_000)), photo('a hub'.repeat(90_000))];
+  const hour = (h: number) => new Date(AT.getTime() + h * 3600_000);
+  const first = await backUp(folder, store.held, { why: 'hourly', at: hour(0) });
+  const second = await backUp(folder, store.held, { why: 'hourly', at: hour(1) });
+  const asked = await backUp(folder, store.held, { why: 'asked', at: hour(1) });
+  const pool = join(backupsOf(folder), 'photos');
+  expect((await readdir(pool, { recursive: true })).filter((n) => n.endsWith('.jpg'))).toHaveLength(2);
+  const has = async (path: string) =>
+    (await manifestOf(path, 'vectis-backup.json')).files.filter((f) => /jpg$/.test(f.path));
+  expect([await has(first.path), await has(second.path)]).toEqual([[], []]);
+  expect(await has(asked.path)).toHaveLength(2);
+  await store.close();
+
+  // Put back beside its pool, photos and all.
+  const there = place();
+  await restore(second.path, there, false, AT);
+  expect(readFileSync(join(there, relative(folder, one)))).toEqual(readFileSync(one));
+  // A photo that the pool lost is taken from the data; lost in both, nothing is touched.
+  writeFileSync(join(pool, relative(join(folder, 'photos'), two)), 'rotten');
+  await restore(second.path, folder, true, AT);
+  expect(readFileSync(join(folder, relative(folder, two)))).toEqual(Buffer.from('a hub'.repeat(90_000)));
+  const alone = place();
+  await expect(restore(second.path, alone, false, AT)).rejects.toThrow('is not beside it any more, or is damaged');
+  expect(existsSync(join(alone, 'db'))).toBe(false);
+
+  // Downloaded it is whole, and opens where there is no pool.
+  writeFileSync(join(pool, relative(join(folder, 'photos'), two)), 'a hub'.repeat(90_000));
+  const { file, passing } = await wholeBackup(folder, first);
+  expect([passing, (await has(file.path)).length]).toEqual([true, 2]);
+  const taken = join(place(), 'taken.zip');
+  mkdirSync(dirname(taken), { recursive: true });
+  copyFileSync(file.path, taken);
+  const elsewhere = place();
+  await restore(taken, elsewhere, false, AT);
+  expect(existsSync(join(elsewhere, relative(folder, two)))).toBe(true);
+  rmSync(file.path);
+
+  // Older ones go once they take more than their share; the newest and what was asked for stay, and so do the photos they need.
+  expect(await rotate(folder, hour(2), 1)).toBe(1);
+  expect((await listBackups(folder)).map((b) => b.name).sort()).toEqual([asked.name, second.name].sort());
+  expect((await readdir(pool, { recursive: true })).filter((n) => n.endsWith('.jpg'))).toHaveLength(2);
+  rmSync(second.path);
+  const third = await openStore(folder);
+  await backUp(folder, third.held, { why: 'hourly', at: hour(-30) });
+  await backUp(folder, third.held, { why: 'hourly', at: hour(-30.5) });
+  rmSync(one);
+  await backUp(folder, third.held, { why: 'hourly', at: hour(3) });
+  await third.close();
+  await rotate(folder, hour(4), 1);
+  expect((await readdir(pool, { recursive: true })).filter((n) => n.endsWith('.jpg'))).toHaveLength(1);
+}, 120_000);
 
 test('power is cut: what was acknowledged is on a disk that drops everything that was never synced', async () => {
   const folder = await prepared();

@@ -404,3 +404,27 @@ test('the shop’s own words go out, and a car without an address is named', asy
   expect(due.some((d) => d.kind === 'visit')).toBe(false);
   expect(noAddress.length).toBeGreaterThan(0);
 });
+
+test('a shop without a bay has one with its first booking; where there are some, one of them is picked', async () => {
+  const typed = {
+    id: null,
+    version: null,
+    visitId: visits.stage as string,
+    recheckId: null,
+    placeId: '',
+    whoId: '',
+    things: [],
+    begins: '2027-01-12T10:00',
+    length: '60',
+    cureHours: '',
+    cureWhy: '',
+    why: 'asked for',
+  };
+  await expect(bookTyped(typed, BY)).rejects.toThrow('Pick a bay');
+  await store.db.execute(sql.raw(`update resource set archived_at = now() where kind in ('bay', 'mobile')`));
+  await bookTyped(typed, BY);
+  const bays = (await resources(store.db)).filter((r) => r.kind === 'bay');
+  expect(bays.map((b) => b.name)).toEqual(['Bay 1']);
+  const { rows } = await store.db.execute(sql.raw('select place_id as place from booking where ended_at is null'));
+  expect(rows.map((r) => r.place)).toEqual([bays[0]?.id]);
+});

@@ -4,6 +4,7 @@ import { gapsCompared } from '@/usecases/gapCompare';
 import { missingReadings, planWith } from '@/usecases/jobPlan';
 import { plainSpacer, PRESENT } from '@/core/document/blank';
 import { takeReading, takeWheelReading } from '@/usecases/readings';
+import { v7 as newId } from 'uuid';
 import { runningStore, VEHICLE } from './open';
 
 const AT = new Date('2026-11-25T09:00:00Z');
@@ -96,4 +97,18 @@ test('without a frozen plan there is no prediction to hold a gap against', async
   const { jobId } = await job();
   await takeReading(jobId, { quantity: 'gapFitted', corner: 'front-left', typed: '9', method: 'tape' }, 'Bram');
   expect(gapsCompared(await loadJob(store.db, jobId))).toEqual([]);
+});
+
+test('a reading that is sent again because its answer was lost counts once, of a job and of a wheel', async () => {
+  const { jobId, vehicleId } = await job();
+  const gap = { quantity: 'gap', corner: 'front-left', typed: '20', method: 'tape' } as const;
+  const [one, two] = [newId(), newId()];
+  await Promise.all([takeReading(jobId, gap, 'Bram', one), takeReading(jobId, gap, 'Bram', one)]);
+  await takeReading(jobId, gap, 'Bram', two);
+  const kept = (await loadJob(store.db, jobId)).readings.map((r) => r.id);
+  expect(kept.sort()).toEqual([one, two].sort());
+  const wheelId = (await loadVehicle(store.db, vehicleId)).wheels[0]?.id as string;
+  const bore = { quantity: 'wheelBore', typed: '57.1', method: 'caliper' } as const;
+  for (let i = 0; i < 2; i += 1) await takeWheelReading(vehicleId, wheelId, bore, 'Bram', one);
+  expect((await loadVehicle(store.db, vehicleId)).wheels.find((w) => w.id === wheelId)?.readings).toHaveLength(1);
 });

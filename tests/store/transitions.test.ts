@@ -66,6 +66,7 @@ const WANTED: Readonly<Record<Stage, Readonly<Partial<Record<JobEvent, Stage>>>>
     drive: 'fit',
     'finish-fit': 'torque',
     'torque-adapter': 'fit',
+    'torque-wheel': 'fit',
   },
   torque: {
     hold: 'torque',

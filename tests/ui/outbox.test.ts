@@ -164,3 +164,26 @@ test('a fault of the server is tried again some times and does not block for eve
   await until(() => b.arrived.includes('good'));
   expect(tries).toBe(5);
 });
+
+test('what is refused and returns comes back with its reason, past a closed tab, and holds nothing up; its place takes it once', async () => {
+  const bench = new Bench('returns');
+  bench.answers = ({ id }) =>
+    id === 'wrong' ? { ok: false, why: 'input', message: 'Gap is above 200 mm.' } : { ok: true };
+  const first = bench.tab();
+  first.post({ ...parcel('wrong'), shows: { place: 'gap', text: '2000' }, returns: true });
+  first.post(parcel('right'));
+  await until(() => first.current().waiting.length === 0 && first.current().refused.length === 1);
+  expect(bench.arrived).toEqual(['right']);
+  expect(first.current()).toMatchObject({ waiting: [], trouble: null });
+  expect(first.current().refused[0]).toMatchObject({ refused: 'Gap is above 200 mm.', shows: { text: '2000' } });
+  await bench.close(first);
+  bench.answers = () => ({ ok: true });
+  const second = bench.tab();
+  await second.wake();
+  expect(second.current().refused.map((p) => p.id)).toEqual(['wrong']);
+  await second.taken(second.current().refused[0] as Waiting);
+  expect(second.current().refused).toEqual([]);
+  await second.wake();
+  // It is not sent again by itself.
+  expect([second.current().refused, bench.arrived]).toEqual([[], ['right']]);
+});

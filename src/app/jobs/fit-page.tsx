@@ -10,6 +10,7 @@ import type { UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';
 import { bayOf, doneOf, stepsNow } from '@/usecases/card';
 import { lockersOnShelf } from '@/usecases/kit';
+import { wheelStates } from '@/usecases/jobPlan';
 import { axlesAt, jobOr404 } from '@/usecases/pages';
 import { leadsHere } from '@/usecases/people';
 import { readSession } from '@/usecases/session';
@@ -75,6 +76,7 @@ function fitAxle(whole: JobWhole, units: UnitSystem, now: number): FitAxle {
     oldKept: bay.oldKept,
     paused: bay.paused,
     lift: bay.lift,
+    torqued: wheelStates(whole, whole.torque).flatMap((s) => (s.state.complete ? [s.corner] : [])),
   };
 }
 

@@ -15,7 +15,7 @@ import { Verdict } from '@/ui/Verdict';
 import type { Stage } from '@/store/schema';
 import { gapsCompared } from '@/usecases/gapCompare';
 import type { Joint } from '@/core/torque/log';
-import { bayOf, heldBack, jointsOf, openRounds, specOf } from '@/usecases/card';
+import { bayOf, cornerWaits, heldBack, jointsOf, openRounds, specOf } from '@/usecases/card';
 import { openLink, wheelStatesSigned } from '@/usecases/jobPlan';
 import { openPoints } from '@/usecases/openPoints';
 import { logLines } from '@/usecases/logLines';
@@ -132,7 +132,6 @@ async function axleOf(
   const states = recheck ? wheelStatesSigned(whole) : jointsOf(whole);
   const bar = recheck || isRetorque(whole) || signed ? null : barOf(whole);
   const now = Date.now();
-  const roundsDone = openRounds(whole).length === 0;
   const link = openLink(whole);
   const open = signed ? [] : openPoints(whole, now);
   const early = recheck && link !== null && link.reason === null && new Date() < link.dueFrom;
@@ -145,10 +144,11 @@ async function axleOf(
   );
   const joints = states.map((w): TorquedJoint => {
     const spec = specOf(whole, w.joint);
-    const held = w.joint === 'wheel' ? heldBack(whole, w.corner, now) : [];
+    const waits = recheck ? [] : [...openRounds(whole, w.corner), ...cornerWaits(whole, w.corner)];
+    const held = w.joint === 'wheel' ? [...waits, ...heldBack(whole, w.corner, now)] : [];
     const may =
       w.joint === 'wheel'
-        ? stage === here && roundsDone && held.length === 0
+        ? (stage === here || (!recheck && stage === 'fit')) && held.length === 0
         : refusalOf('torque-adapter', stage) === null;
     return {
       ...w,

@@ -3,6 +3,7 @@ import { PolicyForm } from '@/features/settings/PolicyForm';
 import { PolicyHistory } from '@/features/settings/PolicyHistory';
 import { format } from 'date-fns';
 import { Backups } from '@/features/settings/Backups';
+import { backupRoom, backupShare, backupsOf } from '@/store/folder/backup';
 import { theStore } from '@/store/connection';
 import { type BackupFile, backups } from '@/usecases/backups';
 import { People } from '@/features/people/People';
@@ -22,6 +23,13 @@ const WHY: Readonly<Record<BackupFile['why'], string>> = {
   migration: 'before a new release',
   restore: 'before another was put back',
 };
+
+const mb = (bytes: number): string => `${Math.round(bytes / 1024 / 1024)} MB`;
+
+const roomText = ({ taken, most }: { taken: number; most: number }, share: number): string =>
+  Number.isFinite(most)
+    ? `They take ${mb(taken)} of the ${mb(most)} that are ${share} % of that disk; before they take more, the oldest that were made by themselves go.`
+    : '';
 
 export default async function Page() {
   const { current, seq, history } = await shopPolicy();
@@ -79,6 +87,8 @@ export default async function Page() {
         </h2>
         <Backups
           folder={folder}
+          where={backupsOf(folder)}
+          room={roomText(await backupRoom(folder), backupShare())}
           lines={made.map((b) => ({
             name: b.name,
             made: format(b.made, 'd MMM yyyy HH:mm:ss'),

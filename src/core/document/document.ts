@@ -165,9 +165,12 @@ export const planSchema = z
     camberChange: z.number().min(-5).max(5).describe('degrees more negative than when measured'),
     lowerBy: z.number().min(-100).max(100).describe('mm that the car will sit lower than when measured'),
     planned: z
-      .strictObject({ tyre: z.string().min(1).max(40), offset: z.number().min(-150).max(150) })
+      .strictObject({ tyre: z.string().min(1).max(40).nullable(), offset: z.number().min(-150).max(150).nullable() })
+      .refine((p) => p.tyre !== null || p.offset !== null, 'A planned tyre, a planned offset, or both.')
       .nullable()
-      .describe('tyre and offset that are looked at instead of the wheels that were measured'),
+      .describe(
+        'tyre and offset that are looked at instead of what was measured; a tyre alone goes on these very wheels, an offset alone is another wheel with the same tyre',
+      ),
     trim: mm(40).describe('lip that will be trimmed off all round before the plate goes on; 0 is none'),
     rightSpacer: mm(100).nullable().describe('thickness of the right-hand spacer where it differs from the left'),
     hub: hubSchema,

@@ -6,17 +6,17 @@ import { NUT_STYLES, SEATS, SPACER_KINDS, THREAD_MATERIALS } from './vocabulary'
 
 /** The parts of a choice: plate or adapter, nuts, bolts, studs, the locking piece. */
 const adapterSchema = z.strictObject({
-  web: mm(60).describe('under the adapter’s nut'),
-  nutHeight: mm(60),
-  nutThread: mm(60).describe('full thread in the adapter’s nut'),
+  web: mm(60).nullable().describe('under the adapter’s nut'),
+  nutHeight: mm(60).nullable(),
+  nutThread: mm(60).nullable().describe('full thread in the adapter’s nut'),
   nutClass: z.enum(NUT_CLASSES_SAID).describe('class marked on the adapter’s nuts'),
   nutContact: mm(60).nullable().describe('mean diameter on which they bear on the web'),
   studThread: threadText.describe('thread of the adapter’s own studs'),
   studClass: z.enum(BOLT_CLASSES).default('unknown').describe('property class of the adapter’s own studs'),
-  studProtrusion: mm(150),
+  studProtrusion: mm(150).nullable(),
   studNose: mm(30).nullable().describe('smooth pilot nose on the adapter’s own studs; a plain end is 0'),
   studThreadLength: mm(150).nullable().describe('full thread of the adapter’s own studs, from the tip, nose included'),
-  boltCircle: z.number().min(60).max(300),
+  boltCircle: z.number().min(60).max(300).nullable(),
   condition: z.enum(THREAD_CONDITIONS).describe('how its nuts go on the factory studs'),
   recess: mm(80).nullable().describe('recess for the hub spigot, where the bore does not go through'),
   torque: torqueSchema,

@@ -1,5 +1,5 @@
 import { formatForce, formatLength, formatTurns, type UnitSystem } from '../units/format';
-import { parseAngle, parseLength, parseLoad, parseTurns, type TypedQuantity } from '../units/parse';
+import { asShown, parseAngle, parseLength, parseLoad, parseTurns, type TypedQuantity, unitShown } from '../units/parse';
 import { type Direction, roundTo } from '../units/round';
 import type { Quantity } from './quantities';
 
@@ -41,10 +41,11 @@ export const pmText = (q: Quantity, pm: number, units: UnitSystem): string =>
   q.kind === 'turns' ? String(Number(pm.toFixed(2))) : readingText(q, pm, units, 'up');
 
 /** What a field of this kind expects when no unit is typed. */
-export const UNIT_HINT: Readonly<Record<Quantity['kind'], string>> = {
-  turns: 'turns',
-  angle: '°',
-  load: 'N',
-  'yes-no': '',
-  length: 'mm',
-};
+export function unitHint(kind: Quantity['kind'], units: UnitSystem): string {
+  if (kind === 'length' || kind === 'load') return unitShown(kind, units);
+  return { turns: 'turns', angle: '°', 'yes-no': '' }[kind];
+}
+
+/** A reading with the unit that its field shows, where a bare figure was typed. */
+export const asRead = (q: Quantity, text: string, units: UnitSystem): string =>
+  q.kind === 'length' || q.kind === 'load' ? asShown(text, q.kind, units) : text;

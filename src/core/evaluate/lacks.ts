@@ -24,7 +24,12 @@ export type PartFact =
   | 'seat'
   | 'class'
   | 'locking'
-  | 'torque';
+  | 'torque'
+  | 'adapterWeb'
+  | 'adapterNutHeight'
+  | 'adapterNutThread'
+  | 'adapterStud'
+  | 'adapterCircle';
 
 /** Something that an unmeasured finding waits for, and where it is entered. */
 export type Lack =
@@ -38,6 +43,10 @@ const ITEM: Readonly<Record<string, Lack>> = {
   lipDiameter: { place: 'part', id: 'lipDiameter' },
   newThread: { place: 'part', id: 'nutThread' },
   newBlind: { place: 'part', id: 'nutBlind' },
+  adapterWeb: { place: 'part', id: 'adapterWeb' },
+  adapterNutHeight: { place: 'part', id: 'adapterNutHeight' },
+  adapterNutThread: { place: 'part', id: 'adapterNutThread' },
+  adapterStud: { place: 'part', id: 'adapterStud' },
   tyre: { place: 'wheels', id: 'tyre' },
   offset: { place: 'wheels', id: 'tyre' },
 };
@@ -69,6 +78,8 @@ function fact(plan: Plan, f: Finding): Lack | null {
       if (is === 'own' || is === 'more') return { place: 'part', id: 'threadLength' };
       if (is === 'present-bolt') return { place: 'reading', id: 'boltThread', corner: null };
       return is === 'present' ? { place: 'reading', id: 'studThread', corner: null } : null;
+    case 'circle.match':
+      return is === 'adapter-unknown' ? { place: 'part', id: 'adapterCircle' } : null;
     case 'engagement.locking':
       return is === 'new-unknown' ? { place: 'part', id: 'locking' } : null;
     case 'joint.proof': {

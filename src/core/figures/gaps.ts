@@ -1,4 +1,5 @@
 import { formatLength, type UnitSystem } from '../units/format';
+import { bare } from '../document/bare';
 import type { Corner, Plan } from '../document/document';
 import { computeNumbers } from './numbers';
 import type { Result } from './result';
@@ -11,13 +12,15 @@ export interface CornerGap {
   readonly after: Result;
 }
 
-/** How every corner of a plan stands before and after. */
-export const gapsOf = (plan: Plan): CornerGap[] =>
-  computeNumbers(plan).corners.map((c, i) => ({
-    corner: c.corner,
-    before: plan.corners[i]?.gap?.value ?? null,
-    after: c.gapAfter,
+/** How every corner of a plan stands before and after. What was on while a gap was read is taken off it first, as everywhere. */
+export function gapsOf(plan: Plan): CornerGap[] {
+  const { corners } = computeNumbers(bare(plan));
+  return plan.corners.map(({ corner, gap }) => ({
+    corner,
+    before: gap?.value ?? null,
+    after: corners.find((c) => c.corner === corner)?.gapAfter ?? null,
   }));
+}
 
 export interface GapCheck {
   /** Measured less predicted, mm: negative stands further out than predicted. */

@@ -160,7 +160,7 @@ function studSection(plan: Plan, n: Numbers, c: CornerNumbers, fromDisc: number,
   const tip =
     f.kind === 'conversion'
       ? outerTip(f.length, f.shortEnd, corner?.tappedDepth?.value ?? 0, f.seatsAt)
-      : face + (a ? s + a.studProtrusion : f.kind === 'stud' ? f.protrusion : Z);
+      : face + (a ? s + (a.studProtrusion ?? 0) : f.kind === 'stud' ? f.protrusion : Z);
   const inside = f.kind === 'conversion' ? tip - f.length : a ? face : -HUB_DRAWN;
   // Where nobody said how far a stud is threaded it is drawn threaded to the hub.
   const thread =
@@ -192,13 +192,17 @@ function studSection(plan: Plan, n: Numbers, c: CornerNumbers, fromDisc: number,
               y0: r + 3,
               y1: Math.min(HALF_HEIGHT - 1, 3 * r + 1),
             },
-            {
-              part: 'nut' as const,
-              x0: face + a.web,
-              x1: face + a.web + a.nutHeight,
-              y0: r + 1.5,
-              y1: Math.min(HALF_HEIGHT, 3 * r + 2.5),
-            },
+            ...(a.web === null || a.nutHeight === null
+              ? []
+              : [
+                  {
+                    part: 'nut' as const,
+                    x0: face + a.web,
+                    x1: face + a.web + a.nutHeight,
+                    y0: r + 1.5,
+                    y1: Math.min(HALF_HEIGHT, 3 * r + 2.5),
+                  },
+                ]),
           ]
         : []),
       { part: 'fastener-shank', x0: inside, x1: shankEnd, y0: 0, y1: r },

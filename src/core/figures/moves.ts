@@ -46,16 +46,21 @@ const add = (...shifts: readonly Shift[]): Shift => {
 /** The wheel of another set that was on while something was read; null where it was one of the chosen. */
 const wheelRead = (m: OnCar | null): OtherWheel | null => (typeof m?.on?.wheel === 'object' ? m.on.wheel : null);
 
+const differenceOf = (a: number | null, b: number | null): number | null => (a === null || b === null ? null : a - b);
+
 /** What another tyre on another offset does: outside −ΔET + ΔB/2, inside the other way about. Its diameter is looked at under load. */
 function ofWheel(plan: Plan, read: OnCar | null): { outside: Shift; inside: Shift; loadedPm: number } {
   const { planned, wheel } = plan;
   const on = wheelRead(read);
   if (planned === null && on === null) return { outside: STILL, inside: STILL, loadedPm: 0 };
-  const [before, after] = [on ?? wheel, planned ?? wheel];
+  const before = on ?? wheel;
+  const after = { tyre: planned?.tyre ?? wheel.tyre, offset: planned?.offset ?? wheel.offset };
+  // Another tyre on the very wheels that were read: whatever their offset is, it stays.
+  const sameWheels = on === null && (planned === null || planned.offset === null);
   const [was, next] = [tyreOf(before.tyre), tyreOf(after.tyre)];
-  if (was === null || next === null || before.offset === null || after.offset === null)
-    return { outside: null, inside: null, loadedPm: 0 };
-  const further = after.offset - before.offset;
+  if (was === null || next === null) return { outside: null, inside: null, loadedPm: 0 };
+  const further = sameWheels ? 0 : differenceOf(after.offset, before.offset);
+  if (further === null) return { outside: null, inside: null, loadedPm: 0 };
   const wider = (next.sectionWidth - was.sectionWidth) / 2;
   return {
     outside: { out: -further + wider, pm: 0 },

@@ -51,7 +51,8 @@ export function wheelNutTarget(plan: Plan, { d, pitch }: Thread): number | null 
 export function adapterNutTarget(plan: Plan, { d, pitch }: Thread): number | null {
   const a = plan.spacer.adapter;
   if (a === null) return null;
-  const { nutClass, nutThread: thread, nutHeight: height } = a;
+  const { nutClass, nutThread: thread } = a;
+  const height = a.nutHeight ?? 0;
   // A class is marked on steel nuts; what the present nuts are made of says nothing of these.
   return ownTarget({ nutClass, material: 'steel', boltClass: plan.hub.fastenerClass, thread, height, d, pitch });
 }

@@ -1,3 +1,4 @@
+import { bare } from '../document/bare';
 import { tryInput } from '../errors';
 import type { Plan, PlanCorner } from '../document/document';
 import { type Pose, posed, type SectionPoint, sidewaysRoom, type TyreShape, tyreOutline } from './outline';
@@ -51,9 +52,11 @@ export interface ArchModel {
  */
 export function archModel(
   plan: Plan,
-  c: PlanCorner,
+  asRead: PlanCorner,
   take: RubAssumptions,
 ): ArchModel | { readonly drawable: false; readonly needs: readonly ArchNeed[] } {
+  // What was on while it was read is taken off first, as everywhere.
+  const c = bare(plan).corners.find((k) => k.corner === asRead.corner) ?? asRead;
   const needs: ArchNeed[] = [];
   const tyre = tryInput(() => parseTyre('Tyre', plan.wheel.tyre)).value ?? null;
   const clearance = tightestOf(c);

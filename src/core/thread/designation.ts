@@ -25,8 +25,12 @@ const MAX_PITCH_SHARE = 1 / 3;
 export function parseThread(field: string, text: string): Thread {
   const typed = text.trim();
   if (typed === '') {
-    throw new InputError(field, '', 'is empty.', 'Type diameter and pitch, such as M14x1.5 or 1/2-20.');
+    throw new InputError(field, '', 'is empty.', 'Enter the thread, such as M14x1.5 or 1/2-20.');
   }
+  // Fourteen of what? A metric thread says M; nobody has a wheel bolt of fourteen inches.
+  const bare = /^(\d{1,2}(?:[.,]\d+)?)\s*[x×*]\s*(\d(?:[.,]\d+)?)$/.exec(typed);
+  if (bare && num(bare[1]) >= DIAMETER_MM.min && num(bare[2]) < 4)
+    throw new InputError(field, typed, 'does not say whether it is metric.', `Type M${bare[1]}x${bare[2]} if it is.`);
   const thread = parseMetric(typed) ?? parseUnified(typed);
   if (!thread) {
     const pitchless = /^m?\s*\d+([.,]\d+)?\s*(mm)?$/i.test(typed);

@@ -1,5 +1,6 @@
 import { InputError } from '../errors';
-import { inchToMm, lbfFtToNm, N_PER_KGF, N_PER_LBF, NM_PER_KGF_M } from './factors';
+import { inchToMm, lbfFtToNm, mmToInch, N_PER_KGF, N_PER_LBF, NM_PER_KGF_M, nmToLbfFt, nToLbf } from './factors';
+import type { UnitSystem } from './format';
 import { parseNumber } from './number';
 
 export interface Range {
@@ -82,6 +83,32 @@ export function parseLength(field: string, text: string, range: Range): TypedQua
       `Type ${bare}" for inches, or a decimal for mm.`,
     );
   return parseWith(LENGTH_UNITS, 'mm', '12.5, 12,5 or 1/2"', field, text, range);
+}
+
+/** What a bare figure is in where people read inches and pounds. */
+const IMPERIAL = { length: 'in', torque: 'lbf·ft', load: 'lbf' } as const;
+export type Shown = keyof typeof IMPERIAL;
+
+/**
+ * A figure as the page shows it: a bare `0.25` is a quarter inch where lengths are read in inches, and so is a bare `1/4`. What carries a
+ * unit, and what is no figure, stays as it was typed.
+ */
+export function asShown(text: string, kind: Shown, system: UnitSystem): string {
+  const typed = text.trim();
+  return system === 'imperial' && typed !== '' && parseNumber(typed) !== null ? `${typed} ${IMPERIAL[kind]}` : text;
+}
+
+/** The unit that a bare figure is read in. */
+export function unitShown(kind: Shown, system: UnitSystem): string {
+  if (system === 'imperial') return IMPERIAL[kind];
+  return { length: 'mm', torque: 'N·m', load: 'N' }[kind];
+}
+
+/** A figure of the core as the field of a page shows it, fine enough to read back the same to a hundredth of a millimetre. */
+export function fieldText(value: number, kind: Shown, system: UnitSystem): string {
+  if (system === 'metric') return String(Number(value.toFixed(3)));
+  const shown = { length: mmToInch, torque: nmToLbfFt, load: nToLbf }[kind](value);
+  return String(Number(shown.toFixed(4)));
 }
 
 /** Torque as typed, to N·m: `120`, `120 Nm`, `90 lbf·ft`, `90 ft-lb`. @throws InputError */

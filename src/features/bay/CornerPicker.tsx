@@ -2,11 +2,18 @@ import { CORNER_LABEL } from '@/core/document/labels';
 import { CORNERS, type Corner } from '@/core/document/vocabulary';
 import { CornerPlan } from '@/drawing/CornerPlan';
 
+/** How a corner stands, in two words. */
+function standing(open: number, torqued: boolean): string {
+  if (open > 0) return `${open} open`;
+  return torqued ? 'torqued' : 'done';
+}
+
 /** The car from above and its corners beneath: the way from one to the other, in any order. */
 export function CornerPicker({
   corners,
   active,
   open,
+  torqued,
   marks,
   onPick,
 }: {
@@ -14,6 +21,8 @@ export function CornerPicker({
   active: Corner;
   /** Steps still open, by corner. */
   open: Readonly<Partial<Record<Corner, number>>>;
+  /** Corners whose wheel is torqued. */
+  torqued: readonly Corner[];
   marks: Readonly<Partial<Record<Corner, string>>>;
   onPick: (corner: Corner) => void;
 }) {
@@ -34,7 +43,7 @@ export function CornerPicker({
             {CORNER_LABEL[c]}
             <span className="figure block text-[12px] font-normal text-soft">
               {marks[c] ? `${marks[c]} · ` : ''}
-              {open[c] ? `${open[c]} open` : 'done'}
+              {standing(open[c] ?? 0, torqued.includes(c))}
             </span>
           </button>
         ))}

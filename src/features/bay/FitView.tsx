@@ -7,7 +7,7 @@ import { type Corner, CORNERS } from '@/core/document/vocabulary';
 import type { BayDetail } from '@/core/procedure/bay';
 import { usualMinutes, workOrder } from '@/core/procedure/workOrder';
 import { ask } from '@/ui/ask';
-import { Button } from '@/ui/Button';
+import { Button, LinkButton } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
 import { useInHash } from '@/ui/useInHash';
 import { finish } from './actions';
@@ -105,6 +105,8 @@ export function FitView(props: FitProps) {
     CORNERS.map((c) => [c, order.filter((s) => s.card?.corner === c && !isDone(s)).length]),
   );
   const holds = (a: FitAxle) => a.steps.filter((s) => s.hold && !isDone(s)).length;
+  const holdsAt = (a: FitAxle, c: Corner) =>
+    a.steps.filter((s) => s.hold && s.card?.corner === c && !isDone(s)).length + queue.waiting;
   const clocks = axles.flatMap((a) => a.clocks);
   const troubles = axles.flatMap((a) => a.troubles).filter((t) => t.settled === null);
   const jobOf = (c: Corner): string => (axles.find((a) => a.corners.includes(c)) ?? first).jobId;
@@ -121,7 +123,14 @@ export function FitView(props: FitProps) {
         aria-label="Corners"
         className="flex flex-col gap-3 border-r border-line p-3 max-xl:border-r-0 max-xl:border-b"
       >
-        <CornerPicker corners={corners} active={corner} open={open} marks={marks} onPick={pick} />
+        <CornerPicker
+          corners={corners}
+          active={corner}
+          open={open}
+          torqued={axles.flatMap((a) => a.torqued)}
+          marks={marks}
+          onPick={pick}
+        />
         <Segments
           label="How is the car lifted?"
           value={lift}
@@ -207,6 +216,11 @@ export function FitView(props: FitProps) {
           onPick={goTo}
           onToggle={toggle}
         />
+        {axle.current && holdsAt(axle, corner) === 0 && !axle.torqued.includes(corner) ? (
+          <LinkButton look="quiet" href={`/jobs/${axle.jobId}/torque?at=${corner}/wheel`}>
+            Torque this wheel now, {CORNER_LABEL[corner]}
+          </LinkButton>
+        ) : null}
         {axles.map((a) => (
           <div key={a.jobId} className="flex flex-col gap-1 border-t border-line pt-2">
             <Button

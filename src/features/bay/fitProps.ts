@@ -29,6 +29,8 @@ export interface FitAxle {
   readonly oldKept: BayState['oldKept'];
   readonly paused: BayState['paused'];
   readonly lift: BayState['lift'];
+  /** Corners whose wheel is through its verify pass. */
+  readonly torqued: readonly Corner[];
 }
 
 /** Locker of the shelf, whose cure time was read there. */

@@ -4,15 +4,18 @@ import type { Adapter } from '@/core/document/document';
 import { CONDITION_LABEL } from '@/core/document/labels';
 import { THREAD_CONDITIONS } from '@/core/joint/friction';
 import { BOLT_CLASSES, type BoltClass, NUT_CLASSES_SAID, type NutClassSaid } from '@/core/thread/classes';
-import { parseLength, parseTorque } from '@/core/units/parse';
+import type { UnitSystem } from '@/core/units/format';
+import { asShown, fieldText, parseLength, parseTorque, type Shown, unitShown } from '@/core/units/parse';
 import { Field, optionsOf, SelectField } from '@/ui/Field';
+import { useShownUnit } from '@/ui/units';
 import { readThread } from './NutForm';
 
 interface Row {
-  readonly key: keyof Typed;
+  readonly key: Exclude<keyof Typed, 'units'>;
   readonly label: string;
-  readonly unit?: string;
   readonly options?: readonly { value: string; label: string }[];
+  /** What a bare figure in it is; left out, it is no figure with a unit. */
+  readonly of?: Shown;
   /** Reads the text or throws; its result is what the plan takes. @throws InputError */
   readonly read: (text: string) => unknown;
 }
@@ -33,15 +36,18 @@ interface Typed {
   readonly recess: string;
   readonly torque: string;
   readonly source: string;
+  /** The units that the figures above are typed in. */
+  readonly units: UnitSystem;
 }
 
+/** A length, or null while it is empty: the rules ask for it by its name. @throws InputError */
 const length = (label: string, min: number, max: number) => (text: string) =>
-  parseLength(label, text, { min, max }).value;
+  text.trim() === '' ? null : parseLength(label, text, { min, max }).value;
 
 const ROWS: readonly Row[] = [
-  { key: 'web', label: 'Web under its nut', unit: 'mm', read: length('Web under its nut', 1, 60) },
-  { key: 'nutHeight', label: 'Height of its nut', unit: 'mm', read: length('Height of its nut', 3, 60) },
-  { key: 'nutThread', label: 'Thread in its nut', unit: 'mm', read: length('Thread in its nut', 3, 60) },
+  { key: 'web', label: 'Web under its nut', of: 'length', read: length('Web under its nut', 1, 60) },
+  { key: 'nutHeight', label: 'Height of its nut', of: 'length', read: length('Height of its nut', 3, 60) },
+  { key: 'nutThread', label: 'Thread in its nut', of: 'length', read: length('Thread in its nut', 3, 60) },
   {
     key: 'nutClass',
     label: 'Class on its nuts',
@@ -51,8 +57,8 @@ const ROWS: readonly Row[] = [
   {
     key: 'nutContact',
     label: 'Its nuts bear on',
-    unit: 'mm',
-    read: (text) => (text.trim() === '' ? null : length('Its nuts bear on', 5, 60)(text)),
+    of: 'length',
+    read: length('Its nuts bear on', 5, 60),
   },
   {
     key: 'condition',
@@ -67,73 +73,77 @@ const ROWS: readonly Row[] = [
     options: BOLT_CLASSES.map((c) => ({ value: c, label: c === 'unknown' ? 'Not known' : c })),
     read: (text): BoltClass => BOLT_CLASSES.find((c) => c === text) ?? 'unknown',
   },
-  { key: 'studProtrusion', label: 'Its studs stand out', unit: 'mm', read: length('Its studs stand out', 5, 150) },
+  { key: 'studProtrusion', label: 'Its studs stand out', of: 'length', read: length('Its studs stand out', 5, 150) },
   {
     key: 'studNose',
     label: 'Pilot nose on them',
-    unit: 'mm',
-    read: (text) => (text.trim() === '' ? null : length('Pilot nose on them', 0, 30)(text)),
+    of: 'length',
+    read: length('Pilot nose on them', 0, 30),
   },
   {
     key: 'studThreadLength',
     label: 'Full thread on them',
-    unit: 'mm',
-    read: (text) => (text.trim() === '' ? null : length('Full thread on them', 1, 150)(text)),
+    of: 'length',
+    read: length('Full thread on them', 1, 150),
   },
-  { key: 'boltCircle', label: 'Bolt circle outside', unit: 'mm', read: length('Bolt circle outside', 60, 300) },
+  { key: 'boltCircle', label: 'Bolt circle outside', of: 'length', read: length('Bolt circle outside', 60, 300) },
   {
     key: 'recess',
     label: 'Recess for the spigot',
-    unit: 'mm',
-    read: (text) => (text.trim() === '' ? null : length('Recess for the spigot', 0, 80)(text)),
+    of: 'length',
+    read: length('Recess for the spigot', 0, 80),
   },
   {
     key: 'torque',
     label: 'Torque of its nuts',
-    unit: 'N·m',
+    of: 'torque',
     read: (text) => (text.trim() === '' ? null : parseTorque('Torque of its nuts', text, { min: 20, max: 800 }).value),
   },
   { key: 'source', label: 'Where that figure is from', read: (text) => text.trim() },
 ];
 
-const text = (x: number | null | undefined): string => (x === null || x === undefined ? '' : String(x));
+const typedOf = (a: Adapter | null, thread: string, boltCircle: number | null, units: UnitSystem): Typed => {
+  const text = (x: number | null | undefined): string => (x == null ? '' : fieldText(x, 'length', units));
+  return {
+    web: text(a?.web),
+    nutHeight: text(a?.nutHeight),
+    nutThread: text(a?.nutThread),
+    studThread: a?.studThread ?? thread,
+    studClass: a?.studClass ?? 'unknown',
+    nutClass: a?.nutClass ?? 'unknown',
+    nutContact: text(a?.nutContact),
+    condition: a?.condition ?? 'dry',
+    studProtrusion: text(a?.studProtrusion),
+    studNose: text(a?.studNose),
+    studThreadLength: text(a?.studThreadLength),
+    boltCircle: text(a?.boltCircle ?? boltCircle),
+    recess: text(a?.recess),
+    torque: a?.torque ? fieldText(a.torque.value, 'torque', units) : '',
+    source: a?.torque?.source ?? '',
+    units,
+  };
+};
 
-const typedOf = (a: Adapter | null, thread: string, boltCircle: number | null): Typed => ({
-  web: text(a?.web),
-  nutHeight: text(a?.nutHeight),
-  nutThread: text(a?.nutThread),
-  studThread: a?.studThread ?? thread,
-  studClass: a?.studClass ?? 'unknown',
-  nutClass: a?.nutClass ?? 'unknown',
-  nutContact: text(a?.nutContact),
-  condition: a?.condition ?? 'dry',
-  studProtrusion: text(a?.studProtrusion),
-  studNose: text(a?.studNose),
-  studThreadLength: text(a?.studThreadLength),
-  boltCircle: text(a?.boltCircle ?? boltCircle),
-  recess: text(a?.recess),
-  torque: text(a?.torque?.value),
-  source: a?.torque?.source ?? '',
-});
-
-/** An adapter's own figures. It is judged once all that it needs can be read; a torque without its source stays unmeasured. */
-export function AdapterForm({
-  adapter,
-  typedBefore,
-  thread,
-  boltCircle,
-  onAdapter,
-}: {
-  adapter: Adapter | null;
+interface AdapterFormProps {
+  readonly adapter: Adapter | null;
   /** What was typed before the form was left with figures missing. */
-  typedBefore: Readonly<Partial<Typed>> | undefined;
-  thread: string;
-  boltCircle: number | null;
-  onAdapter: (adapter: Adapter | null, typed: Readonly<Record<string, string>>) => void;
-}) {
+  readonly typedBefore: Readonly<Partial<Typed>> | undefined;
+  readonly thread: string;
+  readonly boltCircle: number | null;
+  readonly onAdapter: (adapter: Adapter | null, typed: Readonly<Record<string, string>> | null) => void;
+}
+
+/** An adapter's own figures, judged as far as they are there: each rule asks for what it lacks. A torque without its source is none. */
+export function AdapterForm(props: AdapterFormProps) {
+  return <InUnits key={useShownUnit('length').system} {...props} />;
+}
+
+function InUnits({ adapter, typedBefore, thread, boltCircle, onAdapter }: AdapterFormProps) {
+  const { system } = useShownUnit('length');
   const [typed, setTyped] = useState<Typed>(() => ({
-    ...typedOf(adapter, thread, boltCircle),
-    ...(adapter === null ? typedBefore : {}),
+    ...typedOf(adapter, thread, boltCircle, system),
+    // Texts of other units would be misread.
+    ...((typedBefore?.units ?? 'metric') === system ? typedBefore : {}),
   }));
   const [left, setLeft] = useState<readonly string[]>([]);
   const [own, setOwn] = useState(adapter);
@@ -142,27 +152,31 @@ export function AdapterForm({
   useEffect(() => {
     if (adapter === own) return;
     setOwn(adapter);
-    setTyped(typedOf(adapter, thread, boltCircle));
+    setTyped(typedOf(adapter, thread, boltCircle, system));
     setLeft([]);
-  }, [adapter, own, thread, boltCircle]);
+  }, [adapter, own, thread, boltCircle, system]);
 
-  const tell = (next: Adapter | null, texts: Typed) => {
+  /** @param whole all that was typed is in the adapter, so that no text need be kept beside it */
+  const tell = (next: Adapter | null, texts: Typed, whole = false) => {
     setOwn(next);
-    onAdapter(next, { ...texts });
+    onAdapter(next, whole ? null : { ...texts });
   };
-  const read = (row: Row, from: Typed) => tryInput(() => row.read(from[row.key]));
-  const change = (key: keyof Typed, value: string) => {
+  const read = (row: Row, from: Typed) =>
+    tryInput(() => row.read(row.of ? asShown(from[row.key], row.of, system) : from[row.key]));
+  const change = (key: Row['key'], value: string) => {
     const next = { ...typed, [key]: value };
     setTyped(next);
     const values = ROWS.map((r) => read(r, next));
-    // Until everything reads there is no adapter to judge, and the bench says so.
-    if (values.some((v) => v.error !== undefined)) return tell(null, next);
-    const got = Object.fromEntries(ROWS.map((r, i) => [r.key, values[i]?.value])) as Omit<Adapter, 'torque'> & {
+    // What does not read is not known, and each rule asks for what it needs; only without a thread there is nothing to judge.
+    const known = values.map((v) => (v.error === undefined ? v.value : null));
+    const got = Object.fromEntries(ROWS.map((r, i) => [r.key, known[i]])) as Omit<Adapter, 'torque'> & {
       torque: number | null;
       source: string;
     };
     const { torque, source, ...rest } = got;
-    tell({ ...rest, torque: torque === null || source === '' ? null : { value: torque, source } }, next);
+    if (rest.studThread === null) return tell(null, next);
+    const whole = values.every((v) => v.error === undefined) && (torque === null) === (source === '');
+    tell({ ...rest, torque: torque === null || source === '' ? null : { value: torque, source } }, next, whole);
   };
   return (
     <fieldset className="flex flex-wrap items-start gap-3 border-l-2 border-accent pl-3">
@@ -184,7 +198,7 @@ export function AdapterForm({
           <Field
             key={r.key}
             label={r.label}
-            {...(r.unit ? { unit: r.unit } : {})}
+            {...(r.of ? { unit: unitShown(r.of, system) } : {})}
             figure={r.key !== 'source'}
             value={typed[r.key]}
             error={error}

@@ -2,6 +2,7 @@
 
 import { longerFastener } from '@/core/whatif/bySize';
 import { leastThread } from '@/core/figures/ownThread';
+import { sameMate } from '@/core/figures/stack/index';
 import { SEAT_LABEL } from '@/core/document/labels';
 import type { Seat } from '@/core/document/vocabulary';
 import { BOLT_CLASSES, type BoltClass } from '@/core/thread/classes';
@@ -38,7 +39,8 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
       : choice.fastener.kind === 'stud'
         ? choice.fastener.protrusion
         : null;
-  const suggested = w ? roundTo(w.keep, 0, 'up') : (plan.hub.boltLength?.value ?? 40) + choice.spacer.thickness;
+  const suggested = w ? inWindow(w) : (plan.hub.boltLength?.value ?? 40) + choice.spacer.thickness;
+  const asNow = w ? asNowText(w, evaluation, plan, units) : null;
   const set = (mm: number) => bench.setFastener(longerFastener(plan, mm));
   const setClass = (c: BoltClass) => {
     if (choice.fastener.kind === 'bolt' || choice.fastener.kind === 'stud')
@@ -148,13 +150,13 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
               bolt && kind !== 'conversion',
               kind === 'conversion' ? choice.fastener.nut.style : plan.hub.nutStyle,
             )}
-            {longer && length !== roundTo(w.keep, 2, 'nearest') ? (
+            {asNow !== null && longer && length !== roundTo(w.keep, 2, 'nearest') ? (
               <button
                 type="button"
                 className="touch ml-3 font-sans text-[14px] font-[560] text-accent underline underline-offset-4"
                 onClick={() => set(w.keep)}
               >
-                Use {formatLength(w.keep, units)}, engages as now
+                {asNow}
               </button>
             ) : null}
           </p>
@@ -222,6 +224,26 @@ function noWindow({ numbers: n }: Evaluation, kind: Fastener['kind'], bolt: bool
     return 'none: the thread it goes into is too short for any length, or nothing is left behind it';
   if (kind === 'conversion') return 'needs tapped depth, disc hat, nut grip and the nut’s thread';
   return `needs the turn count and ${bolt ? 'the length of the counted bolt' : 'the stud protrusion'}`;
+}
+
+/** A whole length inside its window, near to what engages as now; the window's own end where no whole one lies in it. mm */
+function inWindow({ min, keep, max }: LengthWindow): number {
+  const wanted = roundTo(Math.max(min, keep), 0, 'up');
+  if (max === null || wanted <= max) return wanted;
+  const below = roundTo(max, 0, 'down');
+  return below >= min ? below : min;
+}
+
+/**
+ * The length that engages as now, as it is offered beside the window: inside it, or under the target where a car may go on as it came. Null
+ * where it would be refused.
+ */
+function asNowText({ min, keep, max }: LengthWindow, e: Evaluation, plan: Plan, units: UnitSystem): string | null {
+  const length = formatLength(keep, units);
+  if (max !== null && keep > max) return null;
+  if (keep >= min) return `Use ${length}, engages as now`;
+  const came = sameMate(plan) && e.numbers.corners.every((c) => c.untouched !== null);
+  return came ? `Use ${length}: under the target, as the car came` : null;
 }
 
 function windowText(w: LengthWindow, units: UnitSystem, bolt: boolean, nuts: string): string {

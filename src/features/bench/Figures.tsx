@@ -1,4 +1,5 @@
-import type { Plan } from '@/core/document/document';
+import { setupOf } from '@/core/document/setup';
+import type { Corner, Plan } from '@/core/document/document';
 import type { Evaluation } from '@/core/evaluate/evaluate';
 import type { Level } from '@/core/rules/kit/finding';
 import { SCHOOL_LABEL } from '@/core/document/labels';
@@ -35,6 +36,8 @@ export function Figures({
   const limit = n.slipOnLimit;
   const safeLimit = limit ? limit.value - limit.pm : null;
   const size = safeLimit === null ? null : largestAtOrBelow(sizesFor(units), safeLimit);
+  // A shop may choose a rule of thumb; no choice of its own goes under the floor.
+  const overruled = n.schools.filter((s) => s.governs && s.minimum !== null && s.minimum < n.floor - 1e-9);
   const least = n.corners.every((c) => c.engagement)
     ? [...n.corners].sort((a, b) => (a.engagement?.value ?? 0) - (b.engagement?.value ?? 0))[0]
     : undefined;
@@ -50,6 +53,7 @@ export function Figures({
               : ''
           }
         />
+        {least ? <ByHand plan={plan} corner={least.corner} pitch={pitch} units={units} /> : null}
         <Row
           label={plan.hub.fastening === 'bolt' ? 'Largest on these bolts' : 'Largest on these studs'}
           value={limit ? (limit.value < 0 ? 'none' : formatLength(limit.value, units, 'down')) : null}
@@ -110,9 +114,34 @@ export function Figures({
               })}
           </tbody>
         </table>
+        {overruled.map((s) => (
+          <p key={s.school} className="pt-1 text-[12.5px] text-soft">
+            {SCHOOL_LABEL[s.school]} asks for {formatLength(s.minimum ?? 0, units, 'up')}, which is under the floor of{' '}
+            {formatLength(n.floor, units, 'up')}: the floor counts.
+          </p>
+        ))}
         <WhatIs word="school" />
       </div>
     </div>
+  );
+}
+
+/** The sum that a fitter makes in the head: turns × pitch − plate, for the corner with the least. */
+function ByHand({ plan, corner, pitch, units }: { plan: Plan; corner: Corner; pitch: number; units: UnitSystem }) {
+  const at = plan.corners.find((c) => c.corner === corner);
+  const { kind } = plan.fastener;
+  // It holds for the very parts that were counted, and for no others.
+  if (!at?.turns || (kind !== 'present' && kind !== 'original') || plan.spacer.adapter !== null) return null;
+  const on = setupOf(at.turns).spacer;
+  if (on === null) return null;
+  const sum = at.turns.value * pitch + on - plan.spacer.thickness;
+  const was = on > 0 ? ` + ${formatLength(on, units)}` : '';
+  return (
+    <Row
+      label="Sum by hand"
+      value={sum < 0 ? 'none left' : formatLength(sum, units, 'down')}
+      more={`${Number(at.turns.value.toFixed(2))} turns × ${Number(pitch.toFixed(3))}${was} − ${formatLength(plan.spacer.thickness, units)}, no error in it`}
+    />
   );
 }
 

@@ -8,6 +8,7 @@ import { parseTyre } from '@/core/stance/tyre';
 import { parseAngle, parseLength } from '@/core/units/parse';
 import { Field, optionsOf, SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
+import { useShownUnit } from '@/ui/units';
 import { useTyped } from '@/ui/useTyped';
 import { LengthInput } from './LengthInput';
 import type { Bench } from './useBench';
@@ -85,26 +86,26 @@ export function MoreFields({ bench }: { bench: Bench }) {
 }
 
 const LOWER = { min: -100, max: 100 };
-const show = (x: number): string => String(Number(x.toFixed(3)));
+
+interface SignedProps {
+  readonly label: string;
+  readonly value: number;
+  readonly range: { readonly min: number; readonly max: number };
+  readonly onLength: (mm: number) => void;
+}
 
 /** A length that may be below nought. */
-function SignedLength({
-  label,
-  value,
-  range,
-  onLength,
-}: {
-  label: string;
-  value: number;
-  range: { readonly min: number; readonly max: number };
-  onLength: (mm: number) => void;
-}) {
-  const { typed, error, change } = useTyped(value, show, (t) => parseLength(label, t, range).value, onLength);
+const SignedLength = (props: SignedProps) => <InUnits key={useShownUnit('length').system} {...props} />;
+
+function InUnits({ label, value, range, onLength }: SignedProps) {
+  const shown = useShownUnit('length');
+  const read = (t: string): number => parseLength(label, shown.typed(t), range).value;
+  const { typed, error, change } = useTyped(value, shown.text, read, onLength);
   return (
     <Field
       label={label}
       figure
-      unit="mm"
+      unit={shown.unit}
       inputMode="decimal"
       value={typed}
       error={error}
@@ -133,11 +134,11 @@ function CamberField({ value, onDegrees }: { value: number; onDegrees: (degrees:
 
 const readCamber = (text: string): number => parseAngle('Camber change', text, { min: -5, max: 5 }).value;
 
-/** Tyre and offset that are looked at instead of what was measured; both, or neither. */
+/** Tyre and offset that are looked at instead of what was measured; a tyre alone goes on the very wheels that are here. */
 function PlannedFields({ bench }: { bench: Bench }) {
   const { planned } = bench.choice;
   const [tyre, setTyre] = useState(planned?.tyre ?? '');
-  const [offset, setOffset] = useState(planned ? String(planned.offset) : '');
+  const [offset, setOffset] = useState(planned?.offset == null ? '' : String(planned.offset));
   const readTyre = tryInput(() => parseTyre('Planned tyre', tyre));
   const readOffset = tryInput(() => parseLength('Planned ET', offset, { min: -150, max: 150 }).value);
   const tell = (t: string, o: string) => {
@@ -147,8 +148,11 @@ function PlannedFields({ bench }: { bench: Bench }) {
       tryInput(() => parseTyre('Planned tyre', t)),
       tryInput(() => parseLength('Planned ET', o, { min: -150, max: 150 }).value),
     ];
-    const both = a.error === undefined && b.error === undefined;
-    bench.setLater({ planned: both ? { tyre: t.trim(), offset: b.value } : null });
+    const next = {
+      tyre: t.trim() === '' || a.error !== undefined ? null : t.trim(),
+      offset: o.trim() === '' || b.error !== undefined ? null : b.value,
+    };
+    bench.setLater({ planned: next.tyre === null && next.offset === null ? null : next });
   };
   return (
     <>

@@ -11,6 +11,7 @@ import { formatLength, type UnitSystem } from '@/core/units/format';
 import { Button, LinkButton } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
+import { useShownUnit } from '@/ui/units';
 import { VerdictMark } from '@/ui/Verdict';
 import type { SearchWorker } from '@/workers/search.worker';
 import { shelfParts } from './actions';
@@ -73,9 +74,10 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
     };
   }, []);
 
+  const shown = useShownUnit('length');
   const search = async () => {
     const wished = tryInput(() =>
-      first === 'thinnest' ? null : parseLength('Wished gap', wish, { min: -50, max: 100 }).value,
+      first === 'thinnest' ? null : parseLength('Wished gap', shown.typed(wish), { min: -50, max: 100 }).value,
     );
     setError(wished.error);
     if (wished.error !== undefined) return;
@@ -138,7 +140,7 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
           <Field
             label="Wished gap, arch to tyre"
             figure
-            unit="mm"
+            unit={shown.unit}
             value={wish}
             error={error}
             onChange={(e) => setWish(e.target.value)}

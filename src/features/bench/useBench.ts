@@ -42,8 +42,8 @@ export interface Bench {
   setLater(change: Pick<PlanParts, Later>): void;
   setLocking(locking: Locking): void;
   setCondition(condition: Hub['condition']): void;
-  /** The adapter, or null while its figures are incomplete; what was typed of them is kept either way. */
-  setAdapter(adapter: Adapter | null, typed: Readonly<Record<string, string>>): void;
+  /** The adapter as far as it is known; texts that do not read are kept beside it. */
+  setAdapter(adapter: Adapter | null, typed: Readonly<Record<string, string>> | null): void;
   /** What the rub map takes for granted. */
   setRub(rub: RubAssumptions): void;
   setLead(lead: Plan['leadSignOff']): void;
@@ -123,7 +123,7 @@ export function useBench(jobId: string, startVersion: number, parts: BenchParts,
         setChoice((c) => ({
           ...c,
           spacer: { ...c.spacer, adapter },
-          adapterTyped: adapter === null ? adapterTyped : undefined,
+          adapterTyped: adapterTyped ?? undefined,
         })),
       setRub: (rub) => setChoice((c) => ({ ...c, rub })),
       setAside: () =>

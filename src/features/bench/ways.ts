@@ -21,6 +21,11 @@ const PART_FIELD: Readonly<Record<PartFact, string>> = {
   class: 'Class',
   locking: 'Locking piece',
   torque: 'Torque',
+  adapterWeb: 'Web under its nut',
+  adapterNutHeight: 'Height of its nut',
+  adapterNutThread: 'Thread in its nut',
+  adapterStud: 'Its studs stand out',
+  adapterCircle: 'Bolt circle outside',
 };
 const CAR_LABEL = {
   seat: 'Seat on the car',

@@ -200,7 +200,11 @@ function Filled({ asked, zone, p, onDone }: { asked: Asked; zone: string; p: Pro
           <SelectField
             label="Where"
             value={typed.placeId}
-            options={places.map((r) => ({ value: r.id, label: r.name }))}
+            options={
+              places.length === 0
+                ? [{ value: '', label: 'Bay 1, made with this booking' }]
+                : places.map((r) => ({ value: r.id, label: r.name }))
+            }
             onChange={(e) => set({ placeId: e.target.value })}
           />
           <SelectField
@@ -262,7 +266,7 @@ function Filled({ asked, zone, p, onDone }: { asked: Asked; zone: string; p: Pro
             {failed.message}
           </p>
         ) : null}
-        <Button look="main" type="submit" disabled={busy || places.length === 0}>
+        <Button look="main" type="submit" disabled={busy}>
           {asked.bar ? 'Keep this time' : 'Book it'}
         </Button>
       </form>

@@ -54,7 +54,9 @@ export function DayRuler({
           <RulerRow key={row.id ?? 'nobody'} view={view} ruler={ruler} row={row} by={by} onOpen={onOpen} />
         ))}
         {rows.length === 0 ? (
-          <p className="p-4">No bay is on the calendar yet. Add one in Settings, under Calendar.</p>
+          <p className="p-4">
+            No bay is on the calendar yet. The first booking makes one; more are added in Settings, under Calendar.
+          </p>
         ) : null}
       </div>
     </section>

@@ -14,7 +14,19 @@ export interface BackupLine {
 }
 
 /** Backups of the data folder: made by themselves every hour that is worked in, or now; put back after a second look. */
-export function Backups({ lines, folder }: { lines: readonly BackupLine[]; folder: string }) {
+export function Backups({
+  lines,
+  folder,
+  where,
+  room,
+}: {
+  lines: readonly BackupLine[];
+  folder: string;
+  /** Where the backups lie. */
+  where: string;
+  /** What they take of their disk, in words. */
+  room: string;
+}) {
   const [failure, setFailure] = useState<string | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
   const [busy, start] = useTransition();
@@ -32,9 +44,10 @@ export function Backups({ lines, folder }: { lines: readonly BackupLine[]; folde
   return (
     <div className="flex flex-col gap-3 text-[14px]">
       <p className="max-w-[76ch] text-soft">
-        Every hour that something was entered in, and before a new release changes the folder, a backup is made beside
-        the data in <span className="figure break-all">{folder}</span>. A disk that breaks takes both: download one and
-        keep it elsewhere.
+        Every hour that something was entered in, and before a new release changes the folder, a backup of{' '}
+        <span className="figure break-all">{folder}</span> is made in <span className="figure break-all">{where}</span>.
+        A disk that breaks takes both where they lie on one: download a backup and keep it elsewhere, or start with
+        VECTIS_BACKUPS on another disk. {room}
       </p>
       <div className="flex flex-wrap items-center gap-3">
         <Button look="main" disabled={busy} onClick={() => run(makeBackup)}>

@@ -6,12 +6,12 @@ import { countedReadings, type Quantity, type QuantityId, UNSEEN } from '@/core/
 import type { Corner } from '@/core/document/vocabulary';
 import { tryInput } from '@/core/errors';
 import { combineRepeats } from '@/core/uncertainty';
-import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/document/readingText';
+import { asRead, parseReading, pmText, readingText, unitHint } from '@/core/document/readingText';
 import type { UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
 import { VerdictMark } from '@/ui/Verdict';
-import { keepReading, takeBack } from './actions';
+import { takeBack } from './actions';
 import { useSetupOn } from './OnCar';
 import { useFigure } from './useFigure';
 
@@ -43,6 +43,16 @@ export const rowGrid = (stacked = false): string =>
   );
 
 const figuresOf = (taken: readonly TakenReading[]): TakenReading[] => taken.filter((r) => r.method !== UNSEEN.id);
+
+/** What was typed and is not on the server yet. */
+export function OnWay({ texts }: { texts: readonly string[] }) {
+  if (texts.length === 0) return null;
+  return (
+    <span className="block border-l-2 border-dashed border-strong pl-2 text-[13px] text-soft">
+      <span className="figure">{texts.join(', ')}</span> on its way
+    </span>
+  );
+}
 
 /** Readings of a quantity in words: mean, ±, how often, method, who and when. */
 export function TakenLine({ q, taken, units }: { q: Quantity; taken: readonly TakenReading[]; units: UnitSystem }) {
@@ -191,10 +201,10 @@ export function ReadingRow({
   const [method, setMethod] = useState(q.methods[0]?.id ?? '');
   const unseen = method === UNSEEN.id;
   const on = useSetupOn(q.id);
-  const { input, typed, change, error, busy, keep, back } = useFigure(
+  const { input, typed, change, error, busy, onWay, keep, back } = useFigure(
     `${jobId}/${corner ?? 'axle'}/${q.id}`,
-    (text) => (unseen ? null : parseReading(q, text)),
-    (text) => keepReading(jobId, { quantity: q.id, corner, hour, typed: text, method, ...on }),
+    (text) => (unseen ? null : parseReading(q, asRead(q, text, units))),
+    (text) => ({ is: 'job', jobId, quantity: q.id, corner, hour, typed: asRead(q, text, units), method, ...on }),
   );
   const last = taken[taken.length - 1];
   const lastFigure = figuresOf(taken).at(-1);
@@ -215,7 +225,8 @@ export function ReadingRow({
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        if (lastFigure && sameState(lastFigure, on) && seemsCorrected(q, lastFigure, typed)) setAsked(true);
+        if (lastFigure && sameState(lastFigure, on) && seemsCorrected(q, lastFigure, asRead(q, typed, units)))
+          setAsked(true);
         else keep();
       }}
       className={rowGrid(stacked)}
@@ -228,7 +239,10 @@ export function ReadingRow({
         </label>
         <p className="text-[13px] leading-snug text-soft">{q.how}</p>
       </div>
-      <TakenLine q={q} taken={taken} units={units} />
+      <div>
+        <TakenLine q={q} taken={taken} units={units} />
+        <OnWay texts={onWay} />
+      </div>
       <div className="flex gap-px">
         <input
           ref={input}
@@ -243,7 +257,7 @@ export function ReadingRow({
           }}
           inputMode="decimal"
           autoComplete="off"
-          placeholder={UNIT_HINT[q.kind]}
+          placeholder={unitHint(q.kind, units)}
           aria-invalid={error !== null}
           aria-describedby={error ? `${id}-e` : undefined}
           className={cx(
@@ -259,7 +273,7 @@ export function ReadingRow({
         >
           {q.methods.map((m) => (
             <option key={m.id} value={m.id}>
-              {m.id === UNSEEN.id ? m.label : `${m.label} ±${m.pm}`}
+              {m.id === UNSEEN.id ? m.label : `${m.label} ±${units === 'imperial' ? pmText(q, m.pm, units) : m.pm}`}
             </option>
           ))}
         </select>

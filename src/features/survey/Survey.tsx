@@ -14,6 +14,8 @@ import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
 import { useInAddress } from '@/ui/useInAddress';
+import type { Parcel } from '@/ui/outbox';
+import { useShownAnew } from '@/ui/useShownAnew';
 import { goChoose } from './actions';
 import { CaliperDock } from './CaliperDock';
 import { type ChalkKept, ChalkTest } from './ChalkTest';
@@ -91,14 +93,26 @@ const PLACES = [
   ['arch-work', 'Arch work'],
 ] as const;
 
+const placeOf = (sent: Parcel): string => (sent.shows as { place?: string } | undefined)?.place ?? '';
+const placeHere = (jobId: string, { quantity: q, corner, wheel }: MissingHere): string =>
+  wheel === null ? `${jobId}/${corner ?? 'axle'}/${q}` : `${wheel.id}/${q}`;
+
+const waitText = (n: number): string =>
+  n === 0 ? '' : `${n} ${n === 1 ? 'entry waits' : 'entries wait'} on this device and will be sent in order.`;
+
 /** Measuring a corner at a time: plan view to move, a row for each reading, what is still open at the right. */
 export function Survey(p: SurveyProps) {
-  const { jobId, corners, units, missing, next } = p;
+  const { jobId, corners, units } = p;
   const router = useRouter();
   const [corner, setCorner] = useInAddress<Corner>('corner', p.begin, corners);
   const [onCar, setOnCar] = useOnCar(jobId, corner, p.known[corner] ?? NOTHING_ON);
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
+  const box = useShownAnew();
+  // What is on its way is measured, as far as hands are concerned.
+  const onWay = new Set([...box.kept, ...box.waiting].map(placeOf));
+  const missing = p.missing.filter((m) => !onWay.has(placeHere(jobId, m)));
+  const { next } = p;
   const all = p.quantities.map(quantity);
   const cornerWide = all.filter((q) => q.scope === 'corner' && !OWN_PLACE.includes(q.id));
   const rows = (ids: readonly QuantityId[]) => ids.flatMap((id) => cornerWide.find((q) => q.id === id) ?? []);
@@ -152,6 +166,11 @@ export function Survey(p: SurveyProps) {
       <div className="grid min-w-0 grid-cols-[minmax(0,1fr)_300px] max-lg:grid-cols-1">
         <main className="flex min-w-0 flex-col gap-5 p-5 max-lg:pb-24 pointer-coarse:pb-24">
           <Top corner={corner} corners={reachable} onPick={pick} />
+          {box.trouble ? (
+            <p role="alert" className="border-l-4 border-stop pl-3 font-[560] text-stop">
+              {box.trouble} {waitText(box.waiting.length)}
+            </p>
+          ) : null}
           <TorquedAgain key={corner} jobId={jobId} corner={corner} loosened={p.loosened} />
           <OnCarField corner={corner} on={onCar} sets={p.sets} fastener={p.fastener} onChange={setOnCar} />
           <EarlierReadings jobId={jobId} earlier={p.earlier} />
@@ -246,7 +265,11 @@ export function Survey(p: SurveyProps) {
                 {failure}
               </p>
             ) : null}
-            <Button look={missing.length === 0 ? 'main' : 'plain'} onClick={go} disabled={busy}>
+            <Button
+              look={missing.length === 0 ? 'main' : 'plain'}
+              onClick={go}
+              disabled={busy || box.waiting.length > 0}
+            >
               Go to the bench
             </Button>
             <CaliperDock />

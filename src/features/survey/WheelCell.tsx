@@ -1,10 +1,11 @@
 import type { Quantity } from '@/core/document/quantities';
-import { parseReading, pmText, readingText, UNIT_HINT } from '@/core/document/readingText';
+import { asRead, parseReading, pmText, readingText, unitHint } from '@/core/document/readingText';
 import { combineRepeats } from '@/core/uncertainty';
 import type { UnitSystem } from '@/core/units/format';
 import { cx } from '@/ui/cx';
 import { VerdictMark } from '@/ui/Verdict';
-import { keepWheelReading, takeBackWheel } from './actions';
+import { takeBackWheel } from './actions';
+import { OnWay } from './ReadingRow';
 import { useFigure } from './useFigure';
 import type { TakenAtWheel } from './WheelTable';
 
@@ -35,12 +36,13 @@ export function WheelCell({
     change,
     error,
     busy,
+    onWay,
     keep,
     back: takeItBack,
   } = useFigure(
     `${wheelId}/${q.id}`,
-    (text) => parseReading(q, text),
-    (text) => keepWheelReading(vehicleId, wheelId, { quantity: q.id, typed: text, method }),
+    (text) => parseReading(q, asRead(q, text, units)),
+    (text) => ({ is: 'wheel', vehicleId, wheelId, quantity: q.id, typed: asRead(q, text, units), method }),
   );
   const all = taken.length > 0 ? combineRepeats(taken) : null;
   const apart = all?.apart == null ? undefined : taken[all.apart];
@@ -95,12 +97,13 @@ export function WheelCell({
         autoComplete="off"
         aria-label={`${q.label}, wheel ${mark}`}
         aria-invalid={error !== null}
-        placeholder={UNIT_HINT[q.kind]}
+        placeholder={unitHint(q.kind, units)}
         className={cx(
           'touch figure w-full min-w-0 rounded-[3px] border bg-sheet px-1.5 text-[15px] placeholder:text-soft',
           error ? 'border-stop bg-stop-wash' : 'border-strong',
         )}
       />
+      <OnWay texts={onWay} />
       {error ? (
         <p role="alert" className="pt-1.5 text-[12.5px] leading-tight text-stop">
           {error}

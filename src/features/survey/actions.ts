@@ -1,9 +1,8 @@
 'use server';
 
 import { z } from 'zod';
-import { QUANTITY_IDS } from '@/core/document/quantities';
 import { fastenerSchema } from '@/core/document/document';
-import { CHALK_LOADS, CHALK_PLACES, CORNERS, SEATS } from '@/core/document/vocabulary';
+import { CHALK_LOADS, CHALK_PLACES, CORNERS } from '@/core/document/vocabulary';
 import { act, actOn } from '@/usecases/act';
 import { goChoose as goOnToChoose } from '@/usecases/jobs';
 import { noteTorquedAgain } from '@/usecases/loosened';
@@ -22,16 +21,9 @@ import {
   wheelsAlike,
 } from '@/usecases/readings';
 import { confirmEarlier } from '@/usecases/earlier';
+import { typedReading, typedWheelReading } from '@/usecases/readingSent';
 import { idOf, type Result } from '@/usecases/result';
 
-const typedForm = z.object({ quantity: z.enum(QUANTITY_IDS), typed: z.string().max(40), method: z.string() });
-const readingForm = typedForm.extend({
-  corner: z.enum(CORNERS).nullable(),
-  hour: z.int().min(1).max(12).nullable().optional(),
-  plate: z.string().max(20).optional(),
-  wheelSet: z.string().max(60).optional(),
-  trial: z.object({ seat: z.enum(SEATS), length: z.string().max(20), nose: z.string().max(20) }).optional(),
-});
 const chalkForm = z.object({
   corner: z.enum(CORNERS),
   trial: z.string().max(40),
@@ -47,8 +39,8 @@ export async function confirm(jobId: string, places: readonly string[]): Promise
 }
 
 /** Keeps a reading as typed and as understood, with its ±, method, corner and time. */
-export async function keepReading(jobId: string, input: z.input<typeof readingForm>): Promise<Result<null>> {
-  return actOn((who) => takeReading(idOf(jobId), readingForm.parse(input), who));
+export async function keepReading(jobId: string, input: z.input<typeof typedReading>): Promise<Result<null>> {
+  return actOn((who) => takeReading(idOf(jobId), typedReading.parse(input), who));
 }
 
 /** Notes that arch work was done, or takes that back. */
@@ -65,9 +57,9 @@ export async function takeBack(jobId: string, readingId: string): Promise<Result
 export async function keepWheelReading(
   vehicleId: string,
   wheelId: string,
-  input: z.input<typeof typedForm>,
+  input: z.input<typeof typedWheelReading>,
 ): Promise<Result<null>> {
-  return actOn((who) => takeWheelReading(idOf(vehicleId), idOf(wheelId), typedForm.parse(input), who));
+  return actOn((who) => takeWheelReading(idOf(vehicleId), idOf(wheelId), typedWheelReading.parse(input), who));
 }
 
 /** Says that the other wheels of the set are as this one. @returns how many figures were written down */

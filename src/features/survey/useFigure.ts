@@ -1,34 +1,50 @@
 import { useEffect, useRef, useState, useTransition } from 'react';
+import { v7 as newId } from 'uuid';
 import { tryInput } from '@/core/errors';
 import { ask } from '@/ui/ask';
+import { isMine, type Parcel, post, taken, useOutbox } from '@/ui/outbox';
 import { useUnkept } from '@/ui/useUnkept';
 import type { Result } from '@/usecases/result';
 import { nextField } from './nextField';
 
+/** What of a figure stands in the outbox: where it was typed, and how. */
+interface Shows {
+  readonly place: string;
+  readonly text: string;
+}
+const shows = (p: Parcel): Shows | null => {
+  const s = p.shows as Partial<Shows> | undefined;
+  return typeof s?.place === 'string' && typeof s.text === 'string' ? { place: s.place, text: s.text } : null;
+};
+
+export const READINGS_URL = '/api/readings';
+
 /**
- * A figure that is typed and then saved: what was typed and what is wrong with it. Enter empties the field at once and goes on to the
- * next, so that what is typed right after it lands there; what could not be saved comes back into its field, beside what was typed since.
- * @param place names the field, so that what is not saved yet is found again, after a reload too
+ * A figure that is typed and then sent through the outbox. Enter empties the field at once and goes on to the next, so that what is typed
+ * right after it lands there; while the server is away it waits on this device, through a closed browser too. What is refused comes back
+ * into its field, beside what was typed since.
+ * @param place names the field, so that what is not kept yet is found again, after a reload too
  * @param read reads the text or throws what would do; its value is not looked at
+ * @param body what is sent for a text, but for its id
  */
-export function useFigure(
-  place: string,
-  read: (text: string) => unknown,
-  send: (text: string) => Promise<Result<null>>,
-) {
+export function useFigure(place: string, read: (text: string) => unknown, body: (text: string) => object) {
   const input = useRef<HTMLInputElement>(null);
   const [typed, setTyped] = useUnkept(place, '');
-  const [sent, setSent, arrived] = useUnkept(`${place}/sent`, '');
-  const sending = useRef(false);
   const [error, setError] = useState<string | null>(null);
   const [busy, start] = useTransition();
+  const box = useOutbox();
+  const onWay = [...box.kept, ...box.waiting].flatMap((p) => shows(p) ?? []).filter((s) => s.place === place);
 
-  // A reload cut it off on its way: it stands in its field again.
+  const refused = box.refused.find((p) => shows(p)?.place === place && isMine(p));
   useEffect(() => {
-    if (sent === '' || sending.current) return;
-    setTyped((now) => (now === '' ? sent : now));
-    arrived();
-  }, [sent, setTyped, arrived]);
+    if (!refused) return;
+    const text = shows(refused)?.text ?? '';
+    const since = input.current?.value ?? '';
+    const why = refused.refused ?? '';
+    setError(since === '' ? why : `“${text}” is not saved: ${why}`);
+    setTyped((now) => (now === '' ? text : now));
+    taken(refused);
+  }, [refused, setTyped]);
 
   const change = (text: string) => {
     setTyped(text);
@@ -39,20 +55,10 @@ export function useFigure(
     const wrong = tryInput(() => read(text)).error;
     if (wrong !== undefined) return setError(wrong);
     setError(null);
-    sending.current = true;
-    setSent(text);
+    const id = newId();
+    post({ id, url: READINGS_URL, body: { ...body(text), id }, shows: { place, text }, returns: true });
     setTyped('');
     nextField(input.current);
-    start(async () => {
-      const result = await ask(() => send(text));
-      sending.current = false;
-      if (!result.ok) {
-        const since = input.current?.value ?? '';
-        setError(since === '' ? result.message : `“${text}” is not saved: ${result.message}`);
-        setTyped((now) => (now === '' ? text : now));
-      }
-      arrived();
-    });
   };
   /** Takes something back that was kept; a refusal is said where an error of the field is. */
   const back = (take: () => Promise<Result<null>>) =>
@@ -60,5 +66,5 @@ export function useFigure(
       const result = await ask(take);
       setError(result.ok ? null : result.message);
     });
-  return { input, typed, change, error, busy, keep, back };
+  return { input, typed, change, error, busy: busy || onWay.length > 0, onWay: onWay.map((s) => s.text), keep, back };
 }

@@ -5,6 +5,7 @@ import { CORNER_LABEL } from '@/core/document/labels';
 import { gapCheckText } from '@/core/figures/gaps';
 import { compareGap } from '@/core/figures/gaps';
 import { formatLength, type UnitSystem } from '@/core/units/format';
+import { asShown, unitShown } from '@/core/units/parse';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
@@ -47,7 +48,7 @@ function CompareRow({ jobId, row, units }: { jobId: string; row: CornerCompared;
   const check = predicted && measured ? compareGap(predicted, measured) : null;
   const keep = () =>
     start(async () => {
-      const result = await ask(() => keepGapFitted(jobId, row.corner, typed));
+      const result = await ask(() => keepGapFitted(jobId, row.corner, asShown(typed, 'length', units)));
       if (!result.ok) return setError(result.message);
       setTyped('');
       setError(undefined);
@@ -104,7 +105,7 @@ function CompareRow({ jobId, row, units }: { jobId: string; row: CornerCompared;
         <Field
           label={`Gap now, ${CORNER_LABEL[row.corner]}`}
           figure
-          unit="mm"
+          unit={unitShown('length', units)}
           inputMode="decimal"
           value={typed}
           error={error}

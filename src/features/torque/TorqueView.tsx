@@ -93,7 +93,8 @@ export function TorqueView({ axles, wheels, units, recheck }: TorqueProps) {
   const router = useRouter();
   const entries = useEntries(wheels);
   const own = wheels.filter((w) => w.jobId === axles[0].jobId);
-  const first = own.find((w) => !finished(w.state, recheck)) ?? wheels.find((w) => w.active) ?? wheels[0];
+  const open = own.filter((w) => !finished(w.state, recheck));
+  const first = open.find((w) => w.active) ?? open[0] ?? wheels.find((w) => w.active) ?? wheels[0];
   const [at, setAt] = useInAddress('at', jointKey(first as TorquedJoint), wheels.map(jointKey));
   const [hand, setHand] = useUnkept('torque/in-hand', 'click');
   const title = useRef<HTMLHeadingElement>(null);
@@ -186,7 +187,7 @@ export function TorqueView({ axles, wheels, units, recheck }: TorqueProps) {
           value={at}
           options={wheels.map((w) => ({
             value: jointKey(w),
-            label: `${BEFORE[w.joint]}${CORNER_LABEL[w.corner]}${finished(entries.stateOf(w), recheck) ? ' ✓' : ''}`,
+            label: `${BEFORE[w.joint]}${CORNER_LABEL[w.corner]}${standing(w, finished(entries.stateOf(w), recheck))}`,
           }))}
           onChange={setAt}
         />
@@ -300,11 +301,17 @@ function nextAfter(at: TorquedJoint, open: readonly TorquedJoint[]): TorquedJoin
   );
 }
 
+/** How a joint stands, behind its name: through, or not to be begun yet. */
+function standing(w: TorquedJoint, through: boolean): string {
+  if (through) return ' ✓';
+  return w.active ? '' : ', waits';
+}
+
 /** Why nothing can be entered at a joint now. */
 function waitingFor(at: TorquedJoint, all: readonly TorquedJoint[]): string {
   if (at.joint === 'adapter') return 'The adapter’s torque is entered while fitting.';
   if (at.joint === 'hub') return 'The studs’ own round is entered while fitting.';
-  const before = all.find((w) => w.joint !== 'wheel' && !w.state.complete);
+  const before = all.find((w) => w.joint !== 'wheel' && w.corner === at.corner && !w.state.complete);
   if (before?.joint === 'adapter') return 'The adapters come first: they are a torque job of their own.';
   if (before) return 'The studs in the hub come first: they are a torque round of their own.';
   return at.held[0] ?? 'Torque is entered once the job card’s hold points are ticked.';

@@ -38,7 +38,8 @@ async function foldersUnder(folder: string): Promise<string[]> {
     .map((e) => relative(folder, join(e.parentPath, e.name)).split(sep).join('/'));
 }
 
-async function sumOf(folder: string, path: string): Promise<FileSum> {
+/** Size and checksum of a file. */
+export async function sumOf(folder: string, path: string): Promise<FileSum> {
   const hash = createHash('sha256');
   await pipeline(createReadStream(/* turbopackIgnore: true */ join(folder, path)), hash);
   return { path, size: (await stat(/* turbopackIgnore: true */ join(folder, path))).size, sha256: hash.digest('hex') };
@@ -67,6 +68,13 @@ async function seal(path: string): Promise<void> {
   }
 }
 
+/** Files that lie elsewhere and go into an archive below a name: photos, which need not be copied first. */
+export interface Besides {
+  readonly as: string;
+  readonly folder: string;
+  readonly paths: readonly string[];
+}
+
 /**
  * Packs a folder into one zip file with a manifest of checksums beside what the caller has to say, and seals it.
  * @param name of the manifest inside the archive
@@ -76,15 +84,22 @@ export async function pack(
   to: string,
   name: string,
   about: Readonly<Record<string, unknown>>,
+  besides: Besides = { as: '', folder, paths: [] },
 ): Promise<void> {
-  const files = await Promise.all((await filesUnder(folder)).map((path) => sumOf(folder, path)));
+  const files: (FileSum & { from: string })[] = [];
+  for (const path of await filesUnder(folder)) files.push({ ...(await sumOf(folder, path)), from: join(folder, path) });
+  for (const path of besides.paths) {
+    const sum = await sumOf(besides.folder, path);
+    files.push({ ...sum, path: `${besides.as}/${path}`, from: join(besides.folder, path) });
+  }
   const zip = new ZipArchive({ zlib: { level: 3 }, comment: UNSEALED });
   const out = createWriteStream(/* turbopackIgnore: true */ to, { mode: 0o600 });
   const written = pipeline(zip, out);
-  zip.append(JSON.stringify({ ...about, files }, null, 1), { name });
+  const sums = files.map(({ from: _, ...sum }) => sum);
+  zip.append(JSON.stringify({ ...about, files: sums }, null, 1), { name });
   // Folders that hold nothing have to be there again as well.
   for (const path of await foldersUnder(folder)) zip.append('', { name: `data/${path}/` });
-  for (const { path } of files) zip.file(join(folder, path), { name: `data/${path}` });
+  for (const { path, from } of files) zip.file(from, { name: `data/${path}` });
   await zip.finalize();
   await written;
   await seal(to);

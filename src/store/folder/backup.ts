@@ -1,22 +1,29 @@
-import { cp, mkdir, mkdtemp, open, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { cp, mkdir, mkdtemp, open, readdir, readFile, rename, rm, stat, statfs, writeFile } from 'node:fs/promises';
 import { existsSync } from 'node:fs';
 import { basename } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { z } from 'zod';
 import { ArchiveError, manifestOf, pack, unpack } from './archive';
 import { knownMigrations, NewerError } from './migrations';
+import { bytesUnder, emptyPool, fillPool, isPooled, photosUnder, poolsFor, takeFromPool } from './photoPool';
 import { mayGo } from './rotation';
 
 const MANIFEST = 'vectis-backup.json';
+/** A backup that is whole. */
 const FORMAT = 'vectis-backup/1';
+/** One whose photos lie in the pool beside it. Earlier releases do not know it, and so refuse it instead of losing the photos. */
+const POOLED = 'vectis-backup/2';
 
+const sumSchema = z.strictObject({ path: z.string(), size: z.number().min(0), sha256: z.string().length(64) });
 const manifestSchema = z.looseObject({
   format: z.string(),
   made: z.iso.datetime(),
   why: z.string(),
   /** Time of the latest migration in it. */
   migration: z.number(),
-  files: z.array(z.strictObject({ path: z.string(), size: z.number().min(0), sha256: z.string().length(64) })),
+  files: z.array(sumSchema),
+  /** Photos in the pool beside it. */
+  photos: z.array(sumSchema).optional(),
 });
 
 export interface BackupFile {
@@ -47,14 +54,15 @@ const SESSION_KEY = 'session.key';
 /** A path under a data folder, which the build does not look into. */
 const inside = (folder: string, ...names: readonly string[]): string => [folder, ...names].join('/');
 
-/** Where a folder keeps its backups. */
-export const backupsOf = (folder: string): string => inside(folder, 'backups');
+/** Where a folder keeps its backups: VECTIS_BACKUPS, on another disk where one is set, else beside the data. */
+export const backupsOf = (folder: string): string => process.env.VECTIS_BACKUPS || inside(folder, 'backups');
 
 const stamp = (at: Date): string => at.toISOString().replace(/[-:]/g, '').replace(/\.\d+/, '');
 
 /**
  * Makes one archive of a data folder: database, photos, settings, with checksums and version. The database is brought to its files and
- * holds still only while they are copied; packing goes on beside the work. Synced to disk, and only then given its name.
+ * holds still only while they are copied; photos, which never change, and packing go on beside the work. One that is made by itself leaves
+ * the photos in the pool beside it. Synced to disk, and only then given its name.
  * @param to file to write; left out, one of the folder's own backups
  */
 export async function backUp(
@@ -68,17 +76,17 @@ export async function backUp(
   try {
     await held.checkpoint();
     await held.still(async () => {
-      for (const part of PARTS)
-        if (existsSync(inside(folder, part)))
-          await cp(inside(folder, part), inside(copy, part), {
-            recursive: true,
-            preserveTimestamps: true,
-          });
+      await cp(inside(folder, 'db'), inside(copy, 'db'), { recursive: true, preserveTimestamps: true });
     });
     const path = to ?? inside(own, `vectis-${stamp(at)}-${why}.zip`);
     const half = `${path}.part`;
     const migration = knownMigrations().at(-1)?.when ?? 0;
-    await pack(copy, half, MANIFEST, { format: FORMAT, made: at.toISOString(), why, migration });
+    const about = { made: at.toISOString(), why, migration };
+    const photos = inside(folder, 'photos');
+    const pooled = why === 'hourly' && to === undefined;
+    const said = pooled ? { format: POOLED, photos: await fillPool(photos, own) } : { format: FORMAT };
+    const paths = (await photosUnder(photos)).filter((p) => !(pooled && isPooled(p)));
+    await pack(copy, half, MANIFEST, { ...about, ...said }, { as: 'photos', folder: photos, paths });
     await synced(half);
     await rename(half, path);
     return { path, name: basename(path), size: (await stat(path)).size, made: at, why };
@@ -119,15 +127,66 @@ export async function listBackups(folder: string): Promise<BackupFile[]> {
   return found.sort((a, b) => b.made.getTime() - a.made.getTime());
 }
 
-/** Throws away what the rotation lets go; what somebody asked for stays. @returns how many went */
-export async function rotate(folder: string, now: Date): Promise<number> {
+/**
+ * Throws away what the rotation lets go, then the oldest as long as all of them take more than their share of the disk; what somebody asked
+ * for and the newest stay. @param mostBytes the share of the disk, where it is not this one’s @returns how many went
+ */
+export async function rotate(folder: string, now: Date, mostBytes?: number): Promise<number> {
   const hourly = (await listBackups(folder)).filter((b) => b.why === 'hourly');
   const gone = mayGo(
     hourly.map((b) => b.made.getTime()),
     now.getTime(),
   );
+  const stay = hourly.filter((b) => !gone.has(b.made.getTime()));
   for (const b of hourly) if (gone.has(b.made.getTime())) await rm(b.path, { force: true });
-  return gone.size;
+  let went = gone.size;
+  const room = await backupRoom(folder);
+  const most = mostBytes ?? room.most;
+  for (let { taken } = room; taken > most && stay.length > 1; went += 1) {
+    const oldest = stay.pop() as BackupFile;
+    await rm(oldest.path, { force: true });
+    taken -= oldest.size;
+  }
+  if (went > 0) {
+    const left = (await listBackups(folder)).map((b) => b.path);
+    await emptyPool(backupsOf(folder), left, MANIFEST);
+  }
+  return went;
+}
+
+/** Share of their disk that backups may take, percent: VECTIS_BACKUP_SHARE, else a quarter. */
+export function backupShare(): number {
+  const asked = Number(process.env.VECTIS_BACKUP_SHARE ?? '25');
+  return asked >= 1 && asked <= 95 ? asked : 25;
+}
+
+/** What the backups of a folder take of their disk, and the most they may, bytes. */
+export async function backupRoom(folder: string): Promise<{ readonly taken: number; readonly most: number }> {
+  const own = backupsOf(folder);
+  if (!existsSync(own)) return { taken: 0, most: Number.POSITIVE_INFINITY };
+  const { blocks, bsize } = await statfs(own);
+  return { taken: await bytesUnder(own), most: (blocks * bsize * backupShare()) / 100 };
+}
+
+/**
+ * A backup as one file that is whole wherever it is taken: one that left its photos in the pool is packed anew with them.
+ * @returns the file, and whether it is to be thrown away once it was sent
+ */
+export async function wholeBackup(folder: string, backup: BackupFile): Promise<{ file: BackupFile; passing: boolean }> {
+  const { format, photos, ...about } = manifestSchema.parse(await manifestOf(backup.path, MANIFEST));
+  if (format !== POOLED) return { file: backup, passing: false };
+  const own = backupsOf(folder);
+  const copy = await mkdtemp(inside(own, '.copy-'));
+  try {
+    await unpack(backup.path, copy, about.files);
+    await takeFromPool(photos ?? [], poolsFor(backup.path, folder), inside(copy, 'photos'));
+    const { files: _, ...said } = about;
+    const path = inside(own, `${backup.name}.part`);
+    await pack(copy, path, MANIFEST, { ...said, format: FORMAT });
+    return { file: { ...backup, path, size: (await stat(path)).size }, passing: true };
+  } finally {
+    await rm(copy, { recursive: true, force: true });
+  }
 }
 
 /** An archive that lies unpacked and checked beside the data that it may replace. */
@@ -148,14 +207,16 @@ export async function prepareRestore(archive: string, folder: string, replace: b
   const read = manifestSchema.safeParse(await manifestOf(archive, MANIFEST));
   if (!read.success)
     throw new ArchiveError('This is no backup of Vectis: its manifest cannot be read. Nothing was touched.');
-  const { format, migration, files } = read.data;
-  if (format !== FORMAT || !knownMigrations().some((m) => m.when === migration)) throw new NewerError('This backup');
+  const { format, migration, files, photos } = read.data;
+  if ((format !== FORMAT && format !== POOLED) || !knownMigrations().some((m) => m.when === migration))
+    throw new NewerError('This backup');
   if (PARTS.some((p) => existsSync(inside(folder, p))) && !replace)
     throw new ArchiveError(`The folder ${folder} holds data already. Name an empty one; nothing was touched.`);
   await mkdir(folder, { recursive: true });
   const next = await mkdtemp(inside(folder, '.restore-'));
   try {
     await unpack(archive, next, files);
+    if (format === POOLED) await takeFromPool(photos ?? [], poolsFor(archive, folder), inside(next, 'photos'));
     if (!existsSync(inside(next, 'db', 'PG_VERSION')))
       throw new ArchiveError('The backup holds no database. Nothing was touched.');
     // A copy of a running database names the process that held it.

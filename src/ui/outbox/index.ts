@@ -5,7 +5,7 @@ import type { Answer, Author, Outbox, Parcel, Waiting } from './parcel';
 import { EMPTY, Queue } from './queue';
 import { Shelf } from './shelf';
 
-export type { Outbox, Parcel } from './parcel';
+export type { Outbox, Parcel, Waiting } from './parcel';
 
 const NAME = 'vectis-outbox';
 
@@ -65,6 +65,12 @@ export const outboxNow = (): Outbox => queue().current();
 
 /** The page was refreshed: what was stored until then is on it. */
 export const refreshed = (seen: readonly Parcel[]): void => queue().refreshed(seen);
+
+/** What was refused is in its place again. */
+export const taken = (parcel: Waiting): void => void queue().taken(parcel);
+
+/** Whether something was made by whoever is here, or while nobody had signed in. */
+export const isMine = ({ by }: Waiting): boolean => by.id === '' || by.id === author().id;
 
 const subscribe = (listener: () => void): (() => void) => queue().subscribe(listener);
 

@@ -7,6 +7,8 @@ export interface Parcel {
   readonly group?: string;
   /** What the page shows of it until it is stored on the server. */
   readonly shows?: unknown;
+  /** Refused, it comes back to where it was typed, with its reason, and lies here until that place has taken it. */
+  readonly returns?: true;
 }
 
 /** Who made an entry: it goes out under that person's name and no other's. */
@@ -20,6 +22,8 @@ export interface Waiting extends Parcel {
   /** Its place in the outbox; absent until the browser has stored it. */
   readonly n?: number;
   readonly by: Author;
+  /** Why the server refused it, where it is to come back. */
+  readonly refused?: string;
 }
 
 export interface Outbox {
@@ -27,6 +31,8 @@ export interface Outbox {
   readonly waiting: readonly Waiting[];
   /** Why it is held up, or the last one was refused; null while all is well. */
   readonly trouble: string | null;
+  /** What was refused and waits for its place to take it back. */
+  readonly refused: readonly Waiting[];
   /** What the server stored since the page was last refreshed. */
   readonly kept: readonly Parcel[];
 }

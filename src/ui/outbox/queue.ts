@@ -21,7 +21,7 @@ const LEASE_MS = 15_000;
 /** What fails so often by a fault of ours is given up, so that it does not hold up everything behind it. */
 const MOST_FAULTS = 5;
 
-export const EMPTY: Outbox = { waiting: [], trouble: null, kept: [] };
+export const EMPTY: Outbox = { waiting: [], trouble: null, refused: [], kept: [] };
 const UNSTORED = 'This browser cannot store what you entered. Keep this page open until it is sent.';
 
 /**
@@ -98,10 +98,12 @@ export class Queue {
     const shelf = await this.opened();
     if (shelf === null) return;
     await this.storing;
-    const stored = await shelf.all();
+    const all = await shelf.all();
+    const stored = all.filter((p) => p.refused === undefined);
+    const refused = all.filter((p) => p.refused !== undefined);
     const unstored = this.state.waiting.filter((p) => p.n === undefined);
     const known = new Map(this.state.waiting.map((p) => [p.n, p]));
-    this.set({ waiting: [...stored.map((p) => known.get(p.n) ?? p), ...unstored] });
+    this.set({ waiting: [...stored.map((p) => known.get(p.n) ?? p), ...unstored], refused });
   }
 
   /**
@@ -164,7 +166,25 @@ export class Queue {
     });
   }
 
+  /** Its place has what was refused again: it leaves the outbox. */
+  async taken(parcel: Waiting): Promise<void> {
+    this.set({ refused: this.state.refused.filter((p) => p.id !== parcel.id) });
+    await (await this.opened())?.remove(parcel.n === undefined ? [] : [parcel.n]);
+    this.at.tell();
+  }
+
   private async refuse(parcel: Waiting, trouble: string | null): Promise<void> {
+    if (parcel.returns) {
+      const refused = { ...parcel, refused: trouble ?? '' };
+      await (await this.opened())?.put(refused);
+      this.set({
+        waiting: this.state.waiting.filter((p) => p !== parcel),
+        refused: [...this.state.refused, refused],
+        trouble: this.refusal,
+      });
+      this.at.tell();
+      return;
+    }
     const at = this.state.waiting.indexOf(parcel);
     const gone = this.state.waiting.filter(
       (p, i) => p === parcel || (i > at && parcel.group !== undefined && p.group === parcel.group),

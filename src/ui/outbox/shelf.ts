@@ -26,6 +26,11 @@ export class Shelf {
     return this.db.add('parcels', parcel);
   }
 
+  /** Writes something down anew in its own place. */
+  async put(parcel: Waiting): Promise<void> {
+    if (parcel.n !== undefined) await this.db.put('parcels', parcel);
+  }
+
   /** Everything that waits, in order. */
   all(): Promise<Waiting[]> {
     return this.db.getAll('parcels');

@@ -8,7 +8,7 @@ import { type Executor, theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
 import { type JobWhole, jobsOfVisit, loadJob } from '@/store/jobs';
 import { recheckById } from '@/store/rechecks';
-import { resources } from '@/store/resources';
+import { addResource, resources } from '@/store/resources';
 import type { JobRow } from '@/store/schema';
 import { shopTimeNow } from '@/store/shopTime';
 import { type BookAsk, book, slotsFor, type Usual } from './bookings';
@@ -143,7 +143,7 @@ export async function bookTyped(t: BookTyped, by: string): Promise<string> {
       version: t.version,
       visitId: t.visitId,
       recheckId: t.recheckId,
-      placeId: t.placeId,
+      placeId: t.placeId === '' ? await firstBay(by) : t.placeId,
       whoId: t.whoId === '' ? null : t.whoId,
       things: [...new Set(t.things)],
       startAt: momentFrom('Begins', zone, t.begins),
@@ -155,6 +155,14 @@ export async function bookTyped(t: BookTyped, by: string): Promise<string> {
     usualOf,
     by,
   );
+}
+
+/** The bay of a shop that has named none: the first booking makes it. */
+async function firstBay(by: string): Promise<string> {
+  const { db } = await theStore();
+  const places = (await resources(db)).filter((r) => r.kind === 'bay' || r.kind === 'mobile');
+  if (places.length > 0) return '';
+  return db.transaction((tx) => addResource(tx, { kind: 'bay', name: 'Bay 1' }, by, new Date()));
 }
 
 /** A booking that was dragged: another time, place or person, everything else as it was. */

@@ -17,6 +17,7 @@ import { Swaps } from '@/features/vehicle/Swaps';
 import { type AxleSwaps, swapsOfVehicle } from '@/usecases/swaps';
 import { theStore } from '@/store/connection';
 import { jobsOfVehicle } from '@/store/jobs';
+import { waitingAt, type Waiting } from '@/usecases/dueRechecks';
 import type { AxleHubRow } from '@/store/schema';
 import type { WheelWhole } from '@/store/wheels';
 import { LinkButton } from '@/ui/Button';
@@ -90,12 +91,14 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         ) : null,
       )}
       {vehicle.notes ? <p className="-mt-4 max-w-[720px] text-soft">{vehicle.notes}</p> : null}
+      <AtTheCar waiting={await waitingAt(id)} />
       <FittedCar
         vehicleId={id}
         now={now.map((f) => fittedAt(f, names, session))}
         before={ever.filter((f) => f.endedAt !== null).map((f) => ({ id: f.id, text: beforeText(f, names, session) }))}
         wheelSets={wheelSets.map((w) => ({ id: w.id, name: w.name }))}
       />
+      <NewJob vehicleId={id} converted={converted} wheelSets={wheelSets.map((w) => ({ id: w.id, name: w.name }))} />
       <div className="grid gap-6 md:grid-cols-2">
         {hubs.map((h) => (
           <HubTable key={h.id} hub={h} session={session} />
@@ -167,7 +170,6 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           <OneKit units={session.units} axles={swaps.map((t) => ({ axle: t.axle, plan: t.plan, sets: t.sets }))} />
         </section>
       ) : null}
-      <NewJob vehicleId={id} converted={converted} wheelSets={wheelSets.map((w) => ({ id: w.id, name: w.name }))} />
       <Keys vehicleId={id} keys={keys.map((k) => ({ ...k, since: `${k.by}, ${format(k.at, 'd MMM yyyy')}` }))} />
       <Remarks vehicleId={id} jobId={null} {...remarks} />
       <section aria-labelledby="jobs">
@@ -197,6 +199,37 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         )}
       </section>
     </main>
+  );
+}
+
+/** Work that is begun and what is due, before anything else is read of the car. */
+function AtTheCar({ waiting }: { waiting: readonly Waiting[] }) {
+  if (waiting.length === 0) return null;
+  return (
+    <section aria-labelledby="now">
+      <h2 id="now" className="mb-1">
+        Begun and due
+      </h2>
+      <ul className="divide-y divide-line border-y border-line">
+        {waiting.map((w) => (
+          <li key={w.id}>
+            <NavLink
+              href={w.href}
+              className="touch flex flex-wrap items-center gap-x-6 px-2 text-[15px] hover:bg-accent-wash"
+            >
+              <span className="min-w-[110px] font-[600]">{w.axle === 'front' ? 'Front axle' : 'Rear axle'}</span>
+              <span className="flex-1">{w.what}</span>
+              {w.from === null ? null : (
+                <span className={w.late ? 'font-[560] text-stop' : 'text-soft'}>
+                  {w.late ? 'overdue, was due ' : 'due '}
+                  <span className="figure">{format(w.from, 'd MMM yyyy')}</span>
+                </span>
+              )}
+            </NavLink>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -14,18 +14,20 @@ export function adapterStack({ plan, c, travel, pitch, outer }: StackParts): Sta
   const Z = c.studProtrusion;
   const hubLead = policy.leadPitches * pitch + noseOf(hub.pilotNose);
   const nosePm = pmOf(hub.pilotNose);
-  const onHub = { value: a.nutThread, pm: 0 };
   const hubEngagement =
-    Z === null
+    Z === null || a.web === null || a.nutThread === null
       ? null
-      : held(result(adapterReach(Z.value, a.web, hubLead), Z.pm, policy.spacerPm, nosePm), onHub).engagement;
-  if (Z === null || travel === null) return { ...NO_STACK, hubEngagement };
+      : held(result(adapterReach(Z.value, a.web, hubLead), Z.pm, policy.spacerPm, nosePm), {
+          value: a.nutThread,
+          pm: 0,
+        }).engagement;
+  const tip = a.studProtrusion;
+  if (Z === null || travel === null || tip === null) return { ...NO_STACK, hubEngagement };
   const nut = chosenNut(plan);
   const q = calibrateGrip(Z.value, hubLead, travel.value) - nut.reach;
   const lead = policy.leadPitches * outer.thread.pitch + (a.studNose ?? 0);
   const blind = nut.style === 'closed' ? nut.blindDepth : null;
   const pm = [travel.pm, Z.pm, policy.fastenerPm, nosePm] as const;
-  const tip = a.studProtrusion;
   return {
     ...NO_STACK,
     hubEngagement,

@@ -21,7 +21,8 @@ function factoryAt(plan: Plan, c: PlanCorner, m: CornerNumbers): Finding | null 
   const { hub, spacer, policy } = plan;
   const a = spacer.adapter;
   const Z = c.studProtrusion;
-  if (a === null || Z === null) return null;
+  // Without its web nobody knows how far down its nut runs; the joint itself asks for that.
+  if (a === null || Z === null || a.web === null) return null;
   const needed = Z.value - a.web;
   const pm = Z.pm + policy.spacerPm;
   const nose = hub.pilotNose?.value ?? 0;

@@ -1,4 +1,5 @@
 import { nutBelowFace } from '../../engagement/adapter';
+import { missing, type Missing } from '../kit/cases';
 import type { Case } from '../kit/finding';
 import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
@@ -10,7 +11,7 @@ interface Below extends Case {
 }
 
 /** The nuts that hold an adapter end below the face that the wheel sits on. */
-export const adapterNutBelow: Rule<'adapter.nut-below', Below> = {
+export const adapterNutBelow: Rule<'adapter.nut-below', Below | Missing> = {
   ...PLAIN,
   id: 'adapter.nut-below',
   title: 'Adapter nuts below its face',
@@ -30,7 +31,11 @@ export const adapterNutBelow: Rule<'adapter.nut-below', Below> = {
       out.push(finding({ rule, level: 'unmeasured', case: { is: 'figures' }, limit: 0, unit: 'mm' }));
       return;
     }
-    if (a.nutHeight < a.nutThread - 1e-9) {
+    if (a.web === null || a.nutHeight === null) {
+      out.push(finding({ rule, level: 'unmeasured', case: missing('adapter-nut'), limit: 0, unit: 'mm' }));
+      return;
+    }
+    if (a.nutThread !== null && a.nutHeight < a.nutThread - 1e-9) {
       const which: Below = { is: 'height', thread: a.nutThread };
       out.push(finding({ rule, level: 'unmeasured', case: which, value: a.nutHeight, unit: 'mm' }));
       return;
@@ -41,6 +46,7 @@ export const adapterNutBelow: Rule<'adapter.nut-below', Below> = {
     out.push(finding({ rule, level, case: { is: 'ok' }, value, limit: 0, margin: value, unit: 'mm' }));
   },
   sentence(f, s) {
+    if (f.case.is === 'missing') return s.needs(f.case.need);
     if (f.case.is === 'figures')
       return 'Needs the adapter’s own figures: web, nut height and thread, its studs, its torque.';
     if (f.case.is === 'height')

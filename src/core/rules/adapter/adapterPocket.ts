@@ -32,7 +32,8 @@ export const adapterPocket: Rule<'adapter.pocket', OfWheelCase | WheelBlank | Mi
   chosen: ['spacer'],
   decidedBy: 'spacer',
   judge({ plan }, out) {
-    if (plan.spacer.adapter === null) return;
+    // Stud, thickness and pockets are enough: nothing of the adapter's own is asked.
+    if (plan.spacer.kind !== 'adapter') return;
     let beyond = 0;
     let blank: Finding | null = null;
     for (const { studProtrusion: Z, corner } of plan.corners) {

@@ -5,7 +5,7 @@ import { PLAIN, type Rule } from '../kit/rule';
 
 /** Which two drillings, and what of them nobody said. */
 interface Drilling extends Case {
-  readonly is: 'plate' | 'wheel' | 'plate-unknown' | 'wheel-unknown' | 'hub-unknown';
+  readonly is: 'plate' | 'wheel' | 'plate-unknown' | 'wheel-unknown' | 'hub-unknown' | 'adapter-unknown';
   /** What the part has and what it has to go on, lugs and circle. */
   readonly part: string;
   readonly on: string;
@@ -42,7 +42,7 @@ function compare(
 /** What the wheel bolts to: the hub, or an adapter's outer circle. */
 const outerOf = ({ hub, spacer }: Plan): { readonly lugs: number | null; readonly circle: number | null } => ({
   lugs: hub.lugs,
-  circle: spacer.adapter?.boltCircle ?? hub.boltCircle,
+  circle: spacer.adapter ? spacer.adapter.boltCircle : hub.boltCircle,
 });
 
 /** Lug count and bolt circle of hub, plate and wheel agree. */
@@ -63,6 +63,10 @@ export const circleMatch: Rule<typeof rule, Drilling> = {
       out.push(compare('plate', part, { lugs: hub.lugs, circle: hub.boltCircle }));
     }
     const circles = wheel.boltCircle === null ? null : [wheel.boltCircle];
+    if (spacer.adapter?.boltCircle === null) {
+      out.push(finding({ rule, case: { is: 'adapter-unknown', part: '', on: '' } as Drilling }));
+      return;
+    }
     out.push(compare('wheel', { lugs: wheel.lugs, circles }, outerOf(plan)));
   },
   sentence(f) {
@@ -70,6 +74,8 @@ export const circleMatch: Rule<typeof rule, Drilling> = {
     switch (is) {
       case 'hub-unknown':
         return `Needs the hub’s lug count and bolt circle: the ${part} has to fit them.`;
+      case 'adapter-unknown':
+        return 'Needs the adapter’s outer bolt circle: the wheel has to fit it.';
       case 'plate-unknown':
         return `Needs the plate’s lug count and bolt circle: it has to fit a ${on} hub.`;
       case 'wheel-unknown':

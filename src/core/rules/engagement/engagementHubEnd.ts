@@ -25,7 +25,7 @@ export const engagementHubEnd: Rule<'engagement.hub-end', HubEnd | Missing> = {
     if (n.hubEnough === null) return;
     const adapter = plan.spacer.adapter !== null;
     const { pitch } = compileThread(plan.hub.thread).thread;
-    const need = missing(adapter ? 'protrusion' : 'tapped');
+    const need = missing(adapter ? 'adapter-joint' : 'tapped');
     const found = judgeEnough({
       rule: 'engagement.hub-end',
       // Both ends of this joint are known by themselves, and nothing of the untouched car is left in it.

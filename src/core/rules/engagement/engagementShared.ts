@@ -31,7 +31,7 @@ let last: { readonly plan: Plan; readonly need: Need } | null = null;
 function needOf(plan: Plan): Need {
   if (plan.fastener.kind === 'conversion') return 'conversion';
   if (!countsCarry(plan)) return 'counted';
-  if (plan.spacer.adapter !== null) return 'turns-and-protrusion';
+  if (plan.spacer.adapter !== null) return 'adapter-wheel';
   if (plan.fastener.kind === 'present' || plan.fastener.kind === 'nuts') return 'turns';
   return plan.hub.fastening === 'bolt' ? 'turns-and-length' : 'turns-and-protrusion';
 }

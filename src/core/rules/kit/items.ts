@@ -6,6 +6,10 @@ export const CHOSEN_ITEMS = {
   lipDiameter: 'the spacer’s lip diameter',
   newThread: 'the thread in the new nut: it holds no more than that, however far it turns on',
   newBlind: 'the blind depth of the new nut',
+  adapterWeb: 'the adapter’s web under its nut',
+  adapterNutHeight: 'the height of the adapter’s nut',
+  adapterNutThread: 'the thread in the adapter’s nut',
+  adapterStud: 'how far the adapter’s own studs stand out',
   tyre: 'the tyre of the wheels that were measured',
   offset: 'the offset of the wheels that were measured',
 } as const;

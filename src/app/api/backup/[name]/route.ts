@@ -1,4 +1,5 @@
 import { createReadStream } from 'node:fs';
+import { rm } from 'node:fs/promises';
 import { Readable } from 'node:stream';
 import { backupToDownload } from '@/usecases/backups';
 import { attempt } from '@/usecases/result';
@@ -9,11 +10,15 @@ export async function GET(_: Request, { params }: { params: Promise<{ name: stri
   const { name } = await params;
   const found = await attempt(async () => backupToDownload(name, (await actor()).personId));
   if (!found.ok) return new Response(`${found.message}\n`, { status: 404 });
-  return new Response(Readable.toWeb(createReadStream(found.value.path)) as ReadableStream, {
+  const { file, passing } = found.value;
+  const bytes = createReadStream(file.path);
+  // One that was packed for this download alone goes once it was sent, or given up.
+  if (passing) bytes.once('close', () => void rm(file.path, { force: true }));
+  return new Response(Readable.toWeb(bytes) as ReadableStream, {
     headers: {
       'content-type': 'application/zip',
-      'content-length': String(found.value.size),
-      'content-disposition': `attachment; filename="${found.value.name}"`,
+      'content-length': String(file.size),
+      'content-disposition': `attachment; filename="${file.name}"`,
       'cache-control': 'no-store',
     },
   });

@@ -10,7 +10,7 @@ import type { TypedSetup } from '@/features/survey/OnCar';
 import { Survey } from '@/features/survey/Survey';
 import {
   countedChalk,
-  FIRST_CHOICE,
+  measuredFor,
   hubOf,
   isOldState,
   missingReadings,
@@ -50,7 +50,7 @@ export default async function Page({
   const hub = hubOf(whole);
   const corners = cornersOf(whole.job.axle);
   const partner = await partnerOfJob(whole);
-  const plan = planWith(whole, whole.job.draft ?? FIRST_CHOICE, null);
+  const plan = planWith(whole, measuredFor(whole), null);
   const earlier = await earlierReadings(whole);
   const fitted = await fittedOn(whole.vehicle.id);
   const now = whole.readings.filter((r) => !isOldState(whole, r));
