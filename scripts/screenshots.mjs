@@ -77,7 +77,7 @@ for (const [name, job, view, scheme, act] of views) {
   } else if (view === 'vehicle') {
     await page.goto(`${base}/vehicles`);
     await page.getByRole('link', { name: /Merrow Kite/ }).click();
-    await page.getByText('wets 15').first().waitFor();
+    await page.getByRole('region', { name: 'Wheel sets' }).getByText('wets 15').first().waitFor();
   } else await page.goto(base + view);
   if (act) await act(page);
   await page.evaluate(() => document.fonts.ready);

@@ -65,7 +65,12 @@ export function Field({
           autoComplete="off"
           aria-invalid={Boolean(error)}
           aria-describedby={described(id, hint, error)}
-          className={cx(BOX, error ? '' : 'border-strong', figure && 'figure text-[17px]', unit && 'pr-16')}
+          className={cx(
+            BOX,
+            error ? '' : 'border-strong',
+            figure && 'figure text-[17px]',
+            unit && (unit.length <= 2 ? 'pr-9' : 'pr-16'),
+          )}
           {...rest}
         />
         {unit ? (

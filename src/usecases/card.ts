@@ -97,6 +97,10 @@ export function doneOf(whole: JobWhole, s: Step): StepDone | null {
 export const openHolds = (steps: readonly Step[], whole: JobWhole): Step[] =>
   steps.filter((s) => s.hold && doneOf(whole, s) === null);
 
+/** Whether lugs of a wheel stand torqued under this plan. */
+export const wheelBegun = (whole: JobWhole, corner: Corner): boolean =>
+  wheelStates(whole, whole.torque).some((s) => s.corner === corner && s.state.last !== null);
+
 /** Why the wheel of a corner is not torqued yet: hold points of its own card that are open. What other corners wait for is theirs. */
 export function cornerWaits(whole: JobWhole, corner: Corner): string[] {
   // Once the whole card is through it is looked at again at the sign-off.

@@ -6,7 +6,6 @@ import { CORNER_LABEL } from '@/core/document/labels';
 import { openTroubles } from '@/core/procedure/bay';
 import type { Carried } from '@/core/quick/carried';
 import type { Joint } from '@/core/torque/log';
-import { readPull } from '@/core/torque/pull';
 import { type Executor, theStore } from '@/store/connection';
 import { plainSpacer, PRESENT } from '@/core/document/blank';
 import { ADDS_NOTHING, type JobType } from '@/core/document/vocabulary';
@@ -43,12 +42,13 @@ import {
   type StepStage,
   stepsNow,
   waitsFor,
+  wheelBegun,
 } from './card';
 import { beginWith } from './carried';
-import { asOfToday, lastStanding, openLink, recheckedSince, planWith, wheelStates, wheelStatesSigned } from './jobPlan';
+import { judgedPull, torqueEvent } from './torqueEvents';
+import { asOfToday, lastStanding, openLink, recheckedSince, planWith, wheelStatesSigned } from './jobPlan';
 import { planOf, soundPlan } from './soundPlan';
 import { barOf, isRetorque } from './standing';
-import type { JobEvent } from './transitions';
 
 export type { ChoiceDraft };
 
@@ -250,10 +250,6 @@ export function tickLine(jobId: string, key: string, on: boolean, by: string): P
   });
 }
 
-/** Whether lugs of a wheel stand torqued under this plan. */
-const wheelBegun = (whole: JobWhole, corner: Corner): boolean =>
-  wheelStates(whole, whole.torque).some((s) => s.corner === corner && s.state.last !== null);
-
 /** Moves a job from staging to fitting or from fitting to torque once every hold point is ticked. @throws RefusedError */
 export function finishSteps(jobId: string, from: StepStage, by: string): Promise<void> {
   return advance({ jobId, event: from === 'stage' ? 'finish-kit' : 'finish-fit', by }, async (_, whole, at) => {
@@ -272,16 +268,6 @@ export function finishSteps(jobId: string, from: StepStage, by: string): Promise
   });
 }
 
-/** A streamed pull is judged here, whatever the tablet made of it; its figure is the peak of its own trace. @throws RefusedError */
-function judgedPull(input: EntryInput, target: number): EntryInput {
-  if (input.trace === undefined) return input;
-  const read = readPull(input.trace, target);
-  if (read === null) throw new RefusedError('This trace runs backward or holds no figure. Pull that lug again.');
-  if (input.reading === null || Math.abs(read.peak - input.reading) > 0.11)
-    throw new RefusedError('The figure is not the peak of its own trace. Pull that lug again.');
-  return { ...input, ...(read.shows === null ? {} : { shows: read.shows }) };
-}
-
 /** Why a joint of a corner is not tightened now: a round that comes before it, locker that cures, trouble that is open. */
 function tighteningWaits(whole: JobWhole, corner: Corner, joint: Joint, at: Date): string[] {
   const held = heldBack(whole, corner, at.getTime());
@@ -294,11 +280,6 @@ function tighteningWaits(whole: JobWhole, corner: Corner, joint: Joint, at: Date
 async function mayStay(tx: Executor, { note }: EntryInput, personId: string | null): Promise<void> {
   if ((note ?? '').trim() === '') throw new RefusedError('Say why that fastener stays; it stands on the record.');
   await onlyLead(tx, personId, 'That fastener stays only by a lead’s word. Replace it, or ask a lead.');
-}
-
-function torqueEvent(input: EntryInput): JobEvent {
-  if (input.pass === 'recheck' || (input.pass === 'strike' && input.recheck)) return 'recheck';
-  return input.joint === 'adapter' || input.joint === 'hub' ? 'torque-adapter' : 'torque-wheel';
 }
 
 /**

@@ -235,7 +235,7 @@ test('stage by stage: nothing moves on while a hold point is open, nothing is si
   await tickAll(jobId, 'stage');
   await expect(
     enterTorque(jobId, { corner: 'front-left', pass: 'snug', lug: 0, reading: null, angle: null, tool: 'w' }, 'Bram'),
-  ).rejects.toThrow(/this job stands in “Stage”\. It is entered once kit list and job card are through/);
+  ).rejects.toThrow(/this job stands in “Stage”\. It is entered once the kit list is through/);
   await finishSteps(jobId, 'stage', 'Bram');
   await tickAll(jobId, 'fit');
   await finishSteps(jobId, 'fit', 'Bram');

@@ -104,11 +104,11 @@ export function unitShown(kind: Shown, system: UnitSystem): string {
   return { length: 'mm', torque: 'N·m', load: 'N' }[kind];
 }
 
-/** A figure of the core as the field of a page shows it, fine enough to read back the same to a hundredth of a millimetre. */
+/** A figure of the core as the field of a page shows it: to a thousandth of a millimetre, or of an inch. */
 export function fieldText(value: number, kind: Shown, system: UnitSystem): string {
   if (system === 'metric') return String(Number(value.toFixed(3)));
   const shown = { length: mmToInch, torque: nmToLbfFt, load: nToLbf }[kind](value);
-  return String(Number(shown.toFixed(4)));
+  return String(Number(shown.toFixed(3)));
 }
 
 /** Torque as typed, to N·m: `120`, `120 Nm`, `90 lbf·ft`, `90 ft-lb`. @throws InputError */

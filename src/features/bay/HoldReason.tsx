@@ -1,4 +1,4 @@
-import { useId, useState, useTransition } from 'react';
+import { useEffect, useId, useRef, useState, useTransition } from 'react';
 import { v7 as newId } from 'uuid';
 import type { Corner } from '@/core/document/vocabulary';
 import type { BayDetail } from '@/core/procedure/bay';
@@ -36,6 +36,9 @@ export function HoldReason({
   onDone: () => void;
 }) {
   const id = useId();
+  const form = useRef<HTMLFormElement>(null);
+  // The thumb bar lies over the end of the card.
+  useEffect(() => form.current?.scrollIntoView({ block: 'center' }), []);
   const [listed, setListed] = useState<string>(OTHER);
   const [words, setWords] = useState('');
   const [lead, setLead] = useState(leads[0]?.id ?? '');
@@ -58,6 +61,7 @@ export function HoldReason({
   };
   return (
     <form
+      ref={form}
       noValidate
       aria-labelledby={id}
       className="flex flex-col gap-2 border-l-4 border-caution pl-3"

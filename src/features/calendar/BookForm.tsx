@@ -6,6 +6,7 @@ import type { Bar } from '@/usecases/calendar/day';
 import type { Proposal } from '@/usecases/calendar/visits';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
+import { placeOptions } from './placeOptions';
 import { Field, SelectField } from '@/ui/Field';
 import { NavLink } from '@/ui/NavLink';
 import { askProposal, keepBooking, keepNeed, offBooking } from './actions';
@@ -200,11 +201,7 @@ function Filled({ asked, zone, p, onDone }: { asked: Asked; zone: string; p: Pro
           <SelectField
             label="Where"
             value={typed.placeId}
-            options={
-              places.length === 0
-                ? [{ value: '', label: 'Bay 1, made with this booking' }]
-                : places.map((r) => ({ value: r.id, label: r.name }))
-            }
+            options={placeOptions(places)}
             onChange={(e) => set({ placeId: e.target.value })}
           />
           <SelectField

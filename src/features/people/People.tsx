@@ -64,8 +64,8 @@ export function People({
                   onDone={() => setOpen(null)}
                 >
                   <Ask label="Sign out everywhere" work={() => endLogins(p.id)} onDone={() => setOpen(null)} />
-                  <Logins of={p.name} logins={logins.filter((l) => l.personId === p.id)} />
                   <Ask label={`${p.name} left`} work={() => left(p.id)} onDone={() => setOpen(null)} />
+                  <Logins of={p.name} logins={logins.filter((l) => l.personId === p.id)} />
                 </PersonForm>
               ) : null}
             </li>

@@ -6,7 +6,7 @@ import { CORNER_LABEL } from '@/core/document/labels';
 import { type Quantity, quantity, type QuantityId } from '@/core/document/quantities';
 import { CORNERS, type Corner, type Seat } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
-import { type BoltLength, BoltPicture } from '@/drawing/BoltPicture';
+import { BoltPicture } from '@/drawing/BoltPicture';
 import { PlanView } from '@/drawing/PlanView';
 import { WhatIs } from '@/drawing/WhatIs';
 import { type Loosened, TorquedAgain } from './TorquedAgain';
@@ -14,7 +14,6 @@ import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
 import { useInAddress } from '@/ui/useInAddress';
-import type { Parcel } from '@/ui/outbox';
 import { useShownAnew } from '@/ui/useShownAnew';
 import { goChoose } from './actions';
 import { CaliperDock } from './CaliperDock';
@@ -22,6 +21,8 @@ import { type ChalkKept, ChalkTest } from './ChalkTest';
 import { ClearanceClock } from './ClearanceClock';
 import { EarlierReadings, type EarlierShown } from './EarlierReadings';
 import { rowOf, standIn } from './nextField';
+import { placeHere, placeOf, waitText } from './onWay';
+import { LENGTHS, LOADED, OWN_PLACE, PLACES, STANCE } from './places';
 import { OnCar, OnCarField, type TypedSetup, useOnCar } from './OnCar';
 import { ReadingRow, type TakenReading } from './ReadingRow';
 import { ArchWork, type ArchWorkDone } from './ArchWork';
@@ -72,33 +73,6 @@ export interface SurveyProps {
 }
 
 const NOTHING_ON: TypedSetup = { spacer: '', set: '', trial: null };
-
-/** Readings in the order of the trade: on the ground, loaded, wheel off. */
-const STANCE: readonly QuantityId[] = ['settled', 'gap', 'camber', 'archHeight'];
-const LOADED: readonly QuantityId[] = ['fingerPasses', 'lipDepth', 'rimProtector', 'innerClearance'];
-const OWN_PLACE: readonly QuantityId[] = ['turns', 'loadedClearance'];
-/** Readings that the picture of the bolt shows. */
-const LENGTHS: Readonly<Record<BoltLength, QuantityId>> = {
-  under: 'boltLength',
-  overall: 'boltOverall',
-  thread: 'boltThread',
-};
-const PLACES = [
-  ['stance', 'Stance'],
-  ['clearance', 'Clearance'],
-  ['hardware', 'Hardware'],
-  ['wheels', 'Wheels'],
-  ['axle', 'Axle'],
-  ['chalk', 'Chalk'],
-  ['arch-work', 'Arch work'],
-] as const;
-
-const placeOf = (sent: Parcel): string => (sent.shows as { place?: string } | undefined)?.place ?? '';
-const placeHere = (jobId: string, { quantity: q, corner, wheel }: MissingHere): string =>
-  wheel === null ? `${jobId}/${corner ?? 'axle'}/${q}` : `${wheel.id}/${q}`;
-
-const waitText = (n: number): string =>
-  n === 0 ? '' : `${n} ${n === 1 ? 'entry waits' : 'entries wait'} on this device and will be sent in order.`;
 
 /** Measuring a corner at a time: plan view to move, a row for each reading, what is still open at the right. */
 export function Survey(p: SurveyProps) {

@@ -17,7 +17,8 @@ import { Swaps } from '@/features/vehicle/Swaps';
 import { type AxleSwaps, swapsOfVehicle } from '@/usecases/swaps';
 import { theStore } from '@/store/connection';
 import { jobsOfVehicle } from '@/store/jobs';
-import { waitingAt, type Waiting } from '@/usecases/dueRechecks';
+import { waitingAt } from '@/usecases/dueRechecks';
+import { BegunAndDue } from '@/features/vehicle/BegunAndDue';
 import type { AxleHubRow } from '@/store/schema';
 import type { WheelWhole } from '@/store/wheels';
 import { LinkButton } from '@/ui/Button';
@@ -62,6 +63,9 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           {vehicle.name} <span className="figure ml-2 text-[15px] font-normal text-soft">{vehicle.plate}</span>
         </h1>
         <div className="flex gap-3">
+          <LinkButton look="main" href="#new-job">
+            New job
+          </LinkButton>
           <LinkButton href={`/vehicles/${id}/label`}>Glovebox card</LinkButton>
           <LinkButton href={`/vehicles/${id}/edit`}>Change</LinkButton>
         </div>
@@ -91,7 +95,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         ) : null,
       )}
       {vehicle.notes ? <p className="-mt-4 max-w-[720px] text-soft">{vehicle.notes}</p> : null}
-      <AtTheCar waiting={await waitingAt(id)} />
+      <BegunAndDue waiting={await waitingAt(id)} />
       <FittedCar
         vehicleId={id}
         now={now.map((f) => fittedAt(f, names, session))}
@@ -199,37 +203,6 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         )}
       </section>
     </main>
-  );
-}
-
-/** Work that is begun and what is due, before anything else is read of the car. */
-function AtTheCar({ waiting }: { waiting: readonly Waiting[] }) {
-  if (waiting.length === 0) return null;
-  return (
-    <section aria-labelledby="now">
-      <h2 id="now" className="mb-1">
-        Begun and due
-      </h2>
-      <ul className="divide-y divide-line border-y border-line">
-        {waiting.map((w) => (
-          <li key={w.id}>
-            <NavLink
-              href={w.href}
-              className="touch flex flex-wrap items-center gap-x-6 px-2 text-[15px] hover:bg-accent-wash"
-            >
-              <span className="min-w-[110px] font-[600]">{w.axle === 'front' ? 'Front axle' : 'Rear axle'}</span>
-              <span className="flex-1">{w.what}</span>
-              {w.from === null ? null : (
-                <span className={w.late ? 'font-[560] text-stop' : 'text-soft'}>
-                  {w.late ? 'overdue, was due ' : 'due '}
-                  <span className="figure">{format(w.from, 'd MMM yyyy')}</span>
-                </span>
-              )}
-            </NavLink>
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }
 
