@@ -2,7 +2,7 @@ import 'server-only';
 import { cornersOf } from '@/core/document/assemble';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { InputError } from '@/core/errors';
-import { guardsPeople, saysWhy } from '@/core/procedure/holdReasons';
+import { byWordOf, guardsPeople, saysWhy } from '@/core/procedure/holdReasons';
 import type { Corner } from '@/core/document/vocabulary';
 import { type BayDetail, clockAt, holdsNow, isCorner, OF_CORNER } from '@/core/procedure/bay';
 import { mayStay, trouble } from '@/core/procedure/troubles';
@@ -29,20 +29,18 @@ export interface BayInput {
  */
 export function noteBay(
   jobId: string,
-  { id, corner, detail: sent }: BayInput,
+  { id, corner, detail }: BayInput,
   by: string,
   personId: string | null = null,
   lead: string | null = null,
 ): Promise<void> {
-  // Whose word it is says this machine, never who sends it.
-  const detail = byWordOf(sent, lead);
   const event = detail.kind === 'drive' ? 'drive' : 'bay';
   return advance({ jobId, event, by }, async (tx, whole, at) => {
     const plan = planOf(whole);
     const where = cornerFor(whole, corner, detail);
     if (whole.bay.some((e) => e.id === id)) return { value: undefined };
     await check(whole, where, detail, { tx, personId, at, lead });
-    await addBayEntry(tx, { id, jobId, planId: plan.log, corner: where, detail }, by, at);
+    await addBayEntry(tx, { id, jobId, planId: plan.log, corner: where, detail }, byWordOf(by, lead), at);
     return { value: undefined };
   });
 }
@@ -62,12 +60,6 @@ interface Acting {
   readonly at: Date;
   /** The lead who gave their word for it, by PIN. */
   readonly lead: string | null;
-}
-
-function byWordOf(detail: BayDetail, lead: string | null): BayDetail {
-  if (detail.kind !== 'instead' && detail.kind !== 'clock-waived') return detail;
-  const { lead: _, ...said } = detail;
-  return lead === null ? said : { ...said, lead };
 }
 
 /** A reason that says something, and a lead's word for what keeps somebody from being hurt. @throws InputError, RefusedError */

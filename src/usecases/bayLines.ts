@@ -16,8 +16,6 @@ export const HOLD_LABEL: Readonly<Record<HubHold, string>> = {
 
 const when = (ms: number): string => format(ms, 'd MMM HH:mm');
 
-const wordOf = (lead: string | undefined): string => (lead === undefined ? '' : `, by the word of ${lead}`);
-
 /** What happened at the car, a sentence each, for the record: trouble, another way, waits, reasons, the drive. */
 export function bayLines(whole: JobWhole, units: UnitSystem): string[] {
   const bay = bayOf(whole, whole.job.signedAt?.getTime() ?? Date.now());
@@ -43,12 +41,10 @@ export function bayLines(whole: JobWhole, units: UnitSystem): string[] {
       `Another way, ${where(d.corner)}: ${d.what === 'other' ? d.note : `${title.toLowerCase()}${d.note ? ` (${d.note})` : ''}. ${consequence}`} ${d.by}, ${when(d.at)}.`,
     );
   }
-  for (const [key, { why, by, at, lead }] of bay.instead) {
+  for (const [key, { why, by, at }] of bay.instead) {
     const s = steps.get(key);
     const corner = s?.card ? `, ${where(s.card.corner)}` : '';
-    lines.push(
-      `Not ticked, with a reason: ${s?.card?.title ?? s?.text ?? key}${corner}. ${why}; ${by}${wordOf(lead)}, ${when(at)}.`,
-    );
+    lines.push(`Not ticked, with a reason: ${s?.card?.title ?? s?.text ?? key}${corner}. ${why}; ${by}, ${when(at)}.`);
   }
   if (bay.hub)
     lines.push(
@@ -57,9 +53,7 @@ export function bayLines(whole: JobWhole, units: UnitSystem): string[] {
   for (const c of bay.clocks) {
     if (c.kind !== 'locker') continue;
     const grade = c.grade === null ? '' : `, ${c.grade} strength`;
-    const end = c.waived
-      ? ` Not waited for: ${c.waived.why}; ${c.waived.by}${wordOf(c.waived.lead)}, ${when(c.waived.at)}.`
-      : '';
+    const end = c.waived ? ` Not waited for: ${c.waived.why}; ${c.waived.by}, ${when(c.waived.at)}.` : '';
     lines.push(
       `${CLOCK_LABEL.locker}, ${where(c.corner)}: ${waitText(c.minutes * 60_000)} (${c.source})${grade}, from ${when(c.startedAt)}.${end}`,
     );

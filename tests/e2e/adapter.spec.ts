@@ -46,7 +46,7 @@ test('adapters from card to record: their own nuts first, nut by nut, then the w
     await expect(page.getByRole('button', { name: 'Go to torque' })).toBeDisabled();
     await page.getByRole('link', { name: 'Torque the adapter' }).click();
     await expect(page.getByText('Hub held from turning, star order.')).toBeVisible();
-    await page.getByRole('radio', { name: 'rear left', exact: true }).click();
+    await page.getByRole('radio', { name: 'rear left, waits', exact: true }).click();
     await expect(page.getByText('The adapters come first: they are a torque job of their own.')).toBeVisible();
     await page.getByRole('radio', { name: 'Adapter rear left' }).click();
     await listens(page);

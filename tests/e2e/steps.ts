@@ -101,9 +101,21 @@ export async function tickAll(page: Page): Promise<void> {
   await expect(page.getByText('All hold points ticked.')).toBeVisible();
 }
 
+/** Looks at the page; where it is just being shown anew, as whole as after a reload, it looks once more. */
+async function look<T>(page: Page, at: () => T): Promise<T> {
+  for (let tries = 0; ; tries += 1) {
+    try {
+      return (await page.evaluate(at)) as T;
+    } catch (error) {
+      if (tries > 4 || !/Execution context was destroyed/.test(String(error))) throw error;
+      await page.waitForLoadState();
+    }
+  }
+}
+
 /** Where the job card stands, in one look. */
 const cardNow = (page: Page) =>
-  page.evaluate(() => {
+  look(page, () => {
     const section = document.querySelector<HTMLElement>('section[data-step]');
     const text = document.body.textContent ?? '';
     return {
@@ -154,7 +166,7 @@ export async function withFigures(page: Page): Promise<void> {
 
 /** What the wheel's face says: it goes on with each entry, long before the server has it. */
 const faceOf = (page: Page) => () =>
-  page.evaluate(() =>
+  look(page, () =>
     [...document.querySelectorAll('h1, aside button, aside form p, main svg title')]
       .map((e) => e.textContent)
       .join('|'),

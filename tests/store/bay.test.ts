@@ -105,10 +105,10 @@ test('a letter is no reason; what keeps somebody from being hurt is ended by a l
   await expect(end('stand', why, null, { lead: 'Tamsin Oar' })).rejects.toThrow('a lead ends it, by name and PIN');
   await end('stand', why, 'Tamsin Oar');
   const [said] = (await jobById(fit)).bay.slice(-1);
-  expect(said?.detail).toEqual({ kind: 'instead', key: 'fit.front-left.stand', why, lead: 'Tamsin Oar' });
+  expect(said).toMatchObject({ detail: { kind: 'instead', why }, by: `${BY}, by the word of Tamsin Oar` });
   // Whose word it was is not made up by the tablet.
   await end('disc-screw', 'this hub has no screw at all', null, { lead: 'Tamsin Oar' });
-  expect((await jobById(fit)).bay.at(-1)?.detail).not.toHaveProperty('lead');
+  expect((await jobById(fit)).bay.at(-1)?.by).toBe(BY);
   expect(bayLines(await jobById(fit), 'metric').join(' ')).toContain(`${why}; ${BY}, by the word of Tamsin Oar`);
 });
 

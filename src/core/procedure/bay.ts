@@ -9,8 +9,6 @@ export const HUB_HOLDS = ['brake', 'helper', 'bar', 'tool'] as const;
 export type HubHold = (typeof HUB_HOLDS)[number];
 
 const words = z.string().trim().min(1).max(400);
-/** The lead who gave their word for it, by name; set by the machine that keeps the job once their PIN was right. */
-const lead = z.string().max(120).optional();
 
 /** What happens at the car, beside ticks and torque: one entry each, only ever added. */
 export const baySchema = z.discriminatedUnion('kind', [
@@ -24,9 +22,9 @@ export const baySchema = z.discriminatedUnion('kind', [
     grade: z.enum(['low', 'medium', 'high']).optional(),
   }),
   /** A named person says why a wheel goes on before its locker has cured. */
-  z.object({ kind: z.literal('clock-waived'), clock: z.enum(CLOCK_KINDS), why: words, lead }),
+  z.object({ kind: z.literal('clock-waived'), clock: z.enum(CLOCK_KINDS), why: words }),
   /** A reason in the place of a tick. */
-  z.object({ kind: z.literal('instead'), key: z.string().min(1).max(80), why: words, lead }),
+  z.object({ kind: z.literal('instead'), key: z.string().min(1).max(80), why: words }),
   z.object({
     kind: z.literal('trouble'),
     what: z.enum(TROUBLE_KINDS),
@@ -93,7 +91,7 @@ export interface RunningClock extends ClockStart {
   readonly grade: 'low' | 'medium' | 'high' | null;
   readonly by: string;
   readonly state: ClockState;
-  readonly waived: { readonly by: string; readonly why: string; readonly at: number; readonly lead?: string } | null;
+  readonly waived: { readonly by: string; readonly why: string; readonly at: number } | null;
 }
 
 export interface OpenTrouble {
@@ -112,8 +110,6 @@ export interface SaidInstead {
   readonly why: string;
   readonly by: string;
   readonly at: number;
-  /** The lead who gave their word. */
-  readonly lead?: string;
 }
 
 export interface BayState {
@@ -189,12 +185,12 @@ export function bayState(entries: readonly BayEntry[], now: number): BayState {
         if (clock)
           clocks.set(`${corner}/${d.clock}`, {
             ...clock,
-            waived: { by, why: d.why, at, ...(d.lead ? { lead: d.lead } : {}) },
+            waived: { by, why: d.why, at },
           });
         break;
       }
       case 'instead':
-        state.instead.set(d.key, { why: d.why, by, at, ...(d.lead ? { lead: d.lead } : {}) });
+        state.instead.set(d.key, { why: d.why, by, at });
         break;
       case 'trouble':
         if (corner) state.troubles.push({ id, corner, what: d.what, lug: d.lug, note: d.note, by, at, settled: null });

@@ -9,6 +9,14 @@ export const HOLD_REASONS = [
   'The maker’s handbook asks for something else here, and that was done.',
 ] as const;
 
+const OF_LEAD = ', by the word of ';
+
+/** Who ended a hold point, with the lead who gave their word for it. The machine that keeps the job writes it, once the lead’s PIN was right. */
+export const byWordOf = (by: string, lead: string | null): string => (lead === null ? by : `${by}${OF_LEAD}${lead}`);
+
+/** Whether a lead gave their word. */
+export const hasLeadsWord = (by: string): boolean => by.includes(OF_LEAD);
+
 const WORD = /\p{L}{2,}/gu;
 
 /** Whether a reason says something: three words at least. A letter or a dot is none. */

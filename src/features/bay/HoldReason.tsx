@@ -38,7 +38,9 @@ export function HoldReason({
   const id = useId();
   const form = useRef<HTMLFormElement>(null);
   // The thumb bar lies over the end of the card.
-  useEffect(() => form.current?.scrollIntoView({ block: 'center' }), []);
+  useEffect(() => {
+    form.current?.scrollIntoView({ block: 'center' });
+  }, []);
   const [listed, setListed] = useState<string>(OTHER);
   const [words, setWords] = useState('');
   const [lead, setLead] = useState(leads[0]?.id ?? '');

@@ -4,6 +4,7 @@ import { wheelTorque } from '@/core/document/hardware';
 import { fastenerText } from '@/core/document/fastenerText';
 import type { Plan } from '@/core/document/document';
 import { compareGap, gapCheckText } from '@/core/figures/gaps';
+import { hasLeadsWord } from '@/core/procedure/holdReasons';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
@@ -21,7 +22,7 @@ function holdsText(whole: JobWhole): string {
   const ticked = done.filter((d) => d !== null && d.reason === null).length;
   const reasons = done.filter((d) => d !== null && d.reason !== null).length;
   const { instead, clocks } = bayOf(whole, 0);
-  const leads = holds.filter((s) => instead.get(s.key)?.lead !== undefined).length;
+  const leads = holds.filter((s) => hasLeadsWord(instead.get(s.key)?.by ?? '')).length;
   const waived = clocks.filter((c) => c.waived !== null).length;
   return [
     `${ticked} of ${holds.length} ticked`,
