@@ -33,18 +33,6 @@ const PAGE_PART = 'rsc';
 const isPagePart = (init: RequestInit | undefined): boolean =>
   (init?.method ?? 'GET') === 'GET' && new Headers(init?.headers).has(PAGE_PART);
 
-/** All of an answer, so that one which is cut off fails here and not in the middle of being shown. */
-async function wholeOf(answer: Response): Promise<Response> {
-  const whole = new Response(await answer.arrayBuffer(), {
-    status: answer.status,
-    statusText: answer.statusText,
-    headers: answer.headers,
-  });
-  Object.defineProperty(whole, 'url', { value: answer.url });
-  Object.defineProperty(whole, 'redirected', { value: answer.redirected });
-  return whole;
-}
-
 /**
  * Where a part of a page cannot be fetched, the framework leaves the page for it, and hands in the middle of a wheel look at an error.
  * Such a request is held instead until the server is back; what is on the screen goes on meanwhile.
@@ -55,7 +43,7 @@ export function holdPageParts(): void {
     if (!isPagePart(init)) return plain(input, init);
     for (;;) {
       try {
-        return await wholeOf(await plain(input, init));
+        return await plain(input, init);
       } catch (error) {
         if (init?.signal?.aborted || !(error instanceof TypeError)) throw error;
         tellReach(false);
