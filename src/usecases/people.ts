@@ -180,7 +180,7 @@ export interface Standing {
 /** Browsers that people are signed in on, the latest first; none for who may not end them. */
 export async function standing(): Promise<Standing[]> {
   const { personId } = await readSession();
-  if (!(await isLead('people', personId))) return [];
+  if (!(await isLead(personId))) return [];
   const { loginId } = await loginCookie();
   return (await standingLogins((await theStore()).db)).map((l) => ({
     id: l.id,

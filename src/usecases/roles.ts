@@ -29,15 +29,9 @@ export async function leadOnly(act: LeadAct, personId: string | null): Promise<v
   await onlyLead((await theStore()).db, personId, LEAD_ACTS[act]);
 }
 
-/** Whether somebody may do an act of a lead. */
-export async function isLead(act: LeadAct, personId: string | null): Promise<boolean> {
-  return leadOnly(act, personId).then(
-    () => true,
-    (error) => {
-      if (error instanceof RefusedError) return false;
-      throw error;
-    },
-  );
+/** Whether somebody acts as a lead. */
+export async function isLead(personId: string | null): Promise<boolean> {
+  return actsAsLead((await theStore()).db, personId);
 }
 
 /**
@@ -46,6 +40,10 @@ export async function isLead(act: LeadAct, personId: string | null): Promise<boo
  * @throws RefusedError with `otherwise`
  */
 export async function onlyLead(tx: Executor, personId: string | null, otherwise: string): Promise<void> {
+  if (!(await actsAsLead(tx, personId))) throw new RefusedError(otherwise);
+}
+
+async function actsAsLead(tx: Executor, personId: string | null): Promise<boolean> {
   const leads = (await people(tx)).filter((p) => p.role === 'lead');
-  if (leads.length > 0 && !leads.some((p) => p.id === personId)) throw new RefusedError(otherwise);
+  return leads.length === 0 || leads.some((p) => p.id === personId);
 }

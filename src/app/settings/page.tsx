@@ -36,7 +36,7 @@ export default async function Page() {
   const made = await backups();
   const { folder } = await theStore();
   const { units, personId } = await readSession();
-  const mayChange = await isLead('policy', personId);
+  const mayChange = await isLead(personId);
   return (
     <main className="mx-auto flex w-full max-w-[1080px] flex-col gap-6 px-4 py-6">
       <div>

@@ -181,7 +181,8 @@ export async function wholeBackup(folder: string, backup: BackupFile): Promise<{
     await unpack(backup.path, copy, about.files);
     await takeFromPool(photos ?? [], poolsFor(backup.path, folder), inside(copy, 'photos'));
     const { files: _, ...said } = about;
-    const path = inside(own, `${backup.name}.part`);
+    // Named after the copy, so that two downloads of one backup at once do not write over each other.
+    const path = `${copy}.part`;
     await pack(copy, path, MANIFEST, { ...said, format: FORMAT });
     return { file: { ...backup, path, size: (await stat(path)).size }, passing: true };
   } finally {
