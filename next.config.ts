@@ -3,6 +3,8 @@ import type { NextConfig } from 'next';
 const config: NextConfig = {
   serverExternalPackages: ['@electric-sql/pglite', 'sharp', '@react-pdf/renderer'],
   devIndicators: false,
+  // The title comes with the page and never after it: a page that is read aloud begins with its title.
+  htmlLimitedBots: /.*/,
   poweredByHeader: false,
   // `npm test` checks the types once; a build need not check them a second time.
   typescript: { ignoreBuildErrors: true },

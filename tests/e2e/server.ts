@@ -30,6 +30,11 @@ export class Server {
     return `http://127.0.0.1:${this.port}`;
   }
 
+  /** The server's process, while it is up. */
+  get pid(): number {
+    return this.child?.pid ?? 0;
+  }
+
   async up(env: Readonly<Record<string, string>> = {}): Promise<void> {
     this.output = '';
     this.child = launch(this.folder, this.port, this.demo, env);

@@ -1,12 +1,11 @@
-import { v7 as newId } from 'uuid';
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Quantity } from '@/core/document/quantities';
 import type { Corner } from '@/core/document/vocabulary';
-import { isMine, type Parcel, post, taken as takeBack, useOutbox } from '@/ui/outbox';
+import { taken as takeBack } from '@/ui/outbox';
 import { Segments } from '@/ui/Segments';
 import { VerdictMark } from '@/ui/Verdict';
+import { postReading, useSentFrom } from './onWay';
 import { rowGrid, type TakenReading } from './ReadingRow';
-import { READINGS_URL } from './useFigure';
 
 const ANSWERS = [
   { value: 'yes' as const, label: 'Yes' },
@@ -27,21 +26,18 @@ export function YesNoRow({
   taken: readonly TakenReading[];
   stacked: boolean;
 }) {
-  const box = useOutbox();
   const place = `${jobId}/${corner}/${q.id}`;
-  const here = (p: Parcel): boolean => (p.shows as { place?: string } | undefined)?.place === place;
-  const pending = [...box.kept, ...box.waiting].filter(here).at(-1);
-  const refused = box.refused.find((p) => here(p) && isMine(p));
+  const { onWay, refused } = useSentFrom(place);
   const last = taken[taken.length - 1];
   const stored = last ? (last.value >= 0.5 ? 'yes' : 'no') : null;
-  const answer = pending ? (pending.shows as { text: 'yes' | 'no' }).text : stored;
+  const sent = onWay.at(-1);
+  const answer = sent === 'yes' || sent === 'no' ? sent : stored;
   const keep = (typed: 'yes' | 'no') => {
     if (refused) takeBack(refused);
-    const body = { is: 'job', id: newId(), jobId, quantity: q.id, corner, typed, method: 'looked' };
-    post({ id: body.id, url: READINGS_URL, body, shows: { place, text: typed }, returns: true });
+    postReading(place, typed, { is: 'job', jobId, quantity: q.id, corner, typed, method: 'looked' });
   };
   return (
-    <div className={rowGrid(stacked)} data-quantity={q.id} aria-busy={pending !== undefined}>
+    <div className={rowGrid(stacked)} data-quantity={q.id} aria-busy={sent !== undefined}>
       <div>
         <p className="font-[600]">{q.label}</p>
         <p className="text-[13px] leading-snug text-soft">{q.how}</p>

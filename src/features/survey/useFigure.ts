@@ -1,23 +1,11 @@
 import { useEffect, useRef, useState, useTransition } from 'react';
-import { v7 as newId } from 'uuid';
 import { tryInput } from '@/core/errors';
 import { ask } from '@/ui/ask';
-import { isMine, type Parcel, post, taken, useOutbox } from '@/ui/outbox';
+import { taken } from '@/ui/outbox';
 import { useUnkept } from '@/ui/useUnkept';
 import type { Result } from '@/usecases/result';
 import { nextField } from './nextField';
-
-/** What of a figure stands in the outbox: where it was typed, and how. */
-interface Shows {
-  readonly place: string;
-  readonly text: string;
-}
-const shows = (p: Parcel): Shows | null => {
-  const s = p.shows as Partial<Shows> | undefined;
-  return typeof s?.place === 'string' && typeof s.text === 'string' ? { place: s.place, text: s.text } : null;
-};
-
-export const READINGS_URL = '/api/readings';
+import { postReading, textOf, useSentFrom } from './onWay';
 
 /**
  * A figure that is typed and then sent through the outbox. Enter empties the field at once and goes on to the next, so that what is typed
@@ -32,13 +20,11 @@ export function useFigure(place: string, read: (text: string) => unknown, body: 
   const [typed, setTyped] = useUnkept(place, '');
   const [error, setError] = useState<string | null>(null);
   const [busy, start] = useTransition();
-  const box = useOutbox();
-  const onWay = [...box.kept, ...box.waiting].flatMap((p) => shows(p) ?? []).filter((s) => s.place === place);
+  const { onWay, refused } = useSentFrom(place);
 
-  const refused = box.refused.find((p) => shows(p)?.place === place && isMine(p));
   useEffect(() => {
     if (!refused) return;
-    const text = shows(refused)?.text ?? '';
+    const text = textOf(refused);
     const since = input.current?.value ?? '';
     const why = refused.refused ?? '';
     setError(since === '' ? why : `“${text}” is not saved: ${why}`);
@@ -55,8 +41,7 @@ export function useFigure(place: string, read: (text: string) => unknown, body: 
     const wrong = tryInput(() => read(text)).error;
     if (wrong !== undefined) return setError(wrong);
     setError(null);
-    const id = newId();
-    post({ id, url: READINGS_URL, body: { ...body(text), id }, shows: { place, text }, returns: true });
+    postReading(place, text, body(text));
     setTyped('');
     nextField(input.current);
   };
@@ -66,5 +51,5 @@ export function useFigure(place: string, read: (text: string) => unknown, body: 
       const result = await ask(take);
       setError(result.ok ? null : result.message);
     });
-  return { input, typed, change, error, busy: busy || onWay.length > 0, onWay: onWay.map((s) => s.text), keep, back };
+  return { input, typed, change, error, busy: busy || onWay.length > 0, onWay, keep, back };
 }

@@ -1,4 +1,5 @@
-import { useEffect, useSyncExternalStore } from 'react';
+import { useEffect } from 'react';
+import { useSyncExternalStoreWithSelector } from 'use-sync-external-store/with-selector';
 import { v7 as newId } from 'uuid';
 import { tellReach } from '../reach';
 import type { Answer, Author, Outbox, Parcel, Waiting } from './parcel';
@@ -74,8 +75,20 @@ export const isMine = ({ by }: Waiting): boolean => by.id === '' || by.id === au
 
 const subscribe = (listener: () => void): (() => void) => queue().subscribe(listener);
 
+const whole = (box: Outbox): Outbox => box;
+
 /** The outbox of this browser; what a reload or a closed tab left in it goes on its way again. */
-export function useOutbox(): Outbox {
+export const useOutbox = (): Outbox => useOutboxPart(whole, Object.is);
+
+/**
+ * A part of the outbox. Whoever looks at a part is rendered again only when that part changed: a page has some fifty fields, and each of
+ * them has its own in view.
+ * @param same whether two parts show the same
+ */
+export function useOutboxPart<T>(part: (box: Outbox) => T, same: (a: T, b: T) => boolean): T {
   useEffect(() => void queue().wake(), []);
-  return useSyncExternalStore(subscribe, outboxNow, () => EMPTY);
+  return useSyncExternalStoreWithSelector(subscribe, outboxNow, atFirst, part, same);
 }
+
+/** The server knows of no outbox. */
+const atFirst = (): Outbox => EMPTY;

@@ -24,6 +24,10 @@ const MOST_FAULTS = 5;
 export const EMPTY: Outbox = { waiting: [], trouble: null, refused: [], kept: [] };
 const UNSTORED = 'This browser cannot store what you entered. Keep this page open until it is sent.';
 
+/** Whether two values of the outbox are one: the same parcels in the same order, or the same sentence. */
+const alike = (a: Outbox[keyof Outbox], b: Outbox[keyof Outbox] | undefined): boolean =>
+  Array.isArray(a) && Array.isArray(b) ? a.length === b.length && a.every((p, i) => p === b[i]) : a === b;
+
 /**
  * The outbox of a tab on the shelf that all tabs share. What is posted shows at once, is stored on the disk of the browser, and is sent one
  * after another in order; while the server cannot be reached it waits, through a reload and a closed browser too.
@@ -60,12 +64,41 @@ export class Queue {
 
   /** Reads what other tabs, or this one before a reload, left on the shelf, and sends it. */
   async wake(): Promise<void> {
-    await this.read();
+    await this.look();
     await this.drain();
   }
 
+  private looking: Promise<void> | null = null;
+  private lookAgain = false;
+
+  /** Reads the shelf; who asks while it is being read is answered by one look more, however many ask. */
+  private look(): Promise<void> {
+    if (this.looking !== null) {
+      this.lookAgain = true;
+      return this.looking;
+    }
+    this.looking = (async () => {
+      do {
+        this.lookAgain = false;
+        await this.read();
+      } while (this.lookAgain);
+    })().finally(() => {
+      this.looking = null;
+    });
+    return this.looking;
+  }
+
+  /** What is set to what it is already tells nobody. */
   private set(change: Partial<Outbox>): void {
-    this.state = { ...this.state, ...change };
+    const next = { ...this.state };
+    let moved = false;
+    for (const key of Object.keys(change) as (keyof Outbox)[]) {
+      if (alike(this.state[key], change[key])) continue;
+      Object.assign(next, { [key]: change[key] });
+      moved = true;
+    }
+    if (!moved) return;
+    this.state = next;
     for (const listener of this.listeners) listener();
   }
 
@@ -103,7 +136,11 @@ export class Queue {
     const refused = all.filter((p) => p.refused !== undefined);
     const unstored = this.state.waiting.filter((p) => p.n === undefined);
     const known = new Map(this.state.waiting.map((p) => [p.n, p]));
-    this.set({ waiting: [...stored.map((p) => known.get(p.n) ?? p), ...unstored], refused });
+    const back = new Map(this.state.refused.map((p) => [p.n, p]));
+    this.set({
+      waiting: [...stored.map((p) => known.get(p.n) ?? p), ...unstored],
+      refused: refused.map((p) => back.get(p.n) ?? p),
+    });
   }
 
   /**
