@@ -1,88 +1,211 @@
-import { type ChildProcess, spawn } from 'node:child_process';
-import { once } from 'node:events';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { firstBreak } from '@/core/torque/chain';
-import { openStore } from '@/store/connection';
-import { torqueLog } from '@/store/jobs';
-import { hashedBody } from '@/store/torque';
+import { PGlite } from '@electric-sql/pglite';
+import { sql } from 'drizzle-orm';
+import { v7 as newId } from 'uuid';
+import { openStore, type Store } from '@/store/connection';
+import { demoFolder, freePort, launch, Server } from '../tests/e2e/server';
+import { copyOver } from '../tests/template.mjs';
+import { killedTorque, torqueLost } from './soakTorque';
 
 /**
- * `npm run soak [-- KILLS]`: kills a process that enters torque as fast as it can, over and over on one folder, and looks after each
- * time whether every acknowledged entry is there, once, in its place, under a chain that holds.
+ * `npm run soak [-- KILLS]`: kills what keeps the work in the middle of it, over and over, and looks each time whether everything that
+ * was acknowledged is there, once and whole: torque entries, readings sent through the web server, catalogue files on their way to the
+ * shelf, and folders of earlier releases that are being brought up to date.
  */
 const kills = Number(process.argv[2] ?? 500);
-const folder = mkdtempSync(join(tmpdir(), 'vectis-soak-'));
-/** Acknowledged entries by plan, in their order. */
-const acknowledged = new Map<string, string[]>();
+const begun = Date.now();
+const somewhere = (name: string): string => mkdtempSync(join(tmpdir(), `vectis-soak-${name}-`));
+const pause = (ms: number) => new Promise((r) => setTimeout(r, ms));
+const counts: Record<string, number> = {};
+const add = (what: string, n = 1): void => {
+  counts[what] = (counts[what] ?? 0) + n;
+};
 
-async function killedWriter(): Promise<void> {
-  const child: ChildProcess = spawn(
-    process.execPath,
-    ['--import', 'tsx', join('tests', 'store', 'writer.ts'), folder],
-    {
-      stdio: ['ignore', 'pipe', 'inherit'],
-    },
-  );
-  let out = '';
-  child.stdout?.on('data', (chunk) => {
-    out += chunk;
-  });
-  const begun = Date.now();
-  while (!out.includes('ack ')) {
-    if (child.exitCode !== null || Date.now() - begun > 60_000) throw new Error('The writer did not begin.');
-    await new Promise((r) => setTimeout(r, 10));
-  }
-  await new Promise((r) => setTimeout(r, Math.random() * 400));
-  const gone = once(child, 'exit');
-  child.kill('SIGKILL');
-  await gone;
-  // A line that was cut off was not acknowledged.
-  for (const line of out.split('\n').slice(0, -1)) {
-    const [word, plan, pass, lug] = line.split(' ');
-    if (word !== 'ack' || !plan) continue;
-    acknowledged.set(plan, [...(acknowledged.get(plan) ?? []), `${pass} ${lug}`]);
-  }
-}
-
-async function lost(): Promise<string[]> {
+/** Opens a folder in this process, as its next start would. */
+async function opened<T>(folder: string, work: (store: Store) => Promise<T>): Promise<T> {
   const store = await openStore(folder);
-  const found: string[] = [];
   try {
-    for (const [plan, acks] of acknowledged) {
-      const log = await torqueLog(store.db, plan);
-      const there = log.map((e) => `${e.pass} ${e.lug}`);
-      if (acks.some((a, i) => there[i] !== a))
-        found.push(`plan ${plan}: ${acks.length} acknowledged, ${there.length} there`);
-      // One more may have been written whose answer was never sent, and no more than one.
-      if (there.length > acks.length + 1)
-        found.push(`plan ${plan}: ${there.length} there for ${acks.length} acknowledged`);
-      if (firstBreak(log, hashedBody) !== null) found.push(`plan ${plan}: its chain is broken`);
-    }
+    return await work(store);
   } finally {
     await store.close();
   }
-  return found;
+}
+
+const numberOf = async (store: Store, what: ReturnType<typeof sql>): Promise<number> =>
+  Number((await store.db.execute(what)).rows[0]?.n);
+
+const shop = { folder: '', jobId: '', readings: new Set<string>(), files: 0 };
+
+/** A server on the workshop, with work going on until it is killed after a moment. */
+async function killedServer(work: (url: string) => Promise<void>, after: number): Promise<void> {
+  const server = new Server(await freePort(), true, shop.folder);
+  await server.up();
+  const working = work(server.url).catch(() => {});
+  await pause(after);
+  await server.kill();
+  await working;
+}
+
+/** Readings as a tablet sends them, one after another. */
+async function killedReadings(): Promise<string[]> {
+  await killedServer(
+    async (url) => {
+      for (;;) {
+        const id = newId();
+        const body = {
+          is: 'job',
+          id,
+          jobId: shop.jobId,
+          quantity: 'gap',
+          corner: 'front-left',
+          typed: '31.5',
+          method: 'tape',
+        };
+        const answer = await fetch(`${url}/api/readings`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(body),
+        });
+        const said = (await answer.json()) as { ok: boolean; message?: string };
+        if (!said.ok) throw new Error(said.message);
+        shop.readings.add(id);
+      }
+    },
+    200 + Math.random() * 1500,
+  );
+  add('readings acknowledged', shop.readings.size - (counts['readings acknowledged'] ?? 0));
+  return opened(shop.folder, async (store) => {
+    const { rows } = await store.db.execute(sql`select id from reading where job_id = ${shop.jobId}`);
+    const there = new Set((rows as { id: string }[]).map((r) => r.id));
+    return [...shop.readings].filter((id) => !there.has(id)).map((id) => `reading ${id} is gone`);
+  });
+}
+
+const LINES = 1500;
+
+/** A catalogue file that is on its way to the shelf: all of it is there afterwards, or nothing. */
+async function killedFile(): Promise<string[]> {
+  shop.files += 1;
+  const mark = `SOAK${shop.files}-`;
+  const csv = [
+    'kind;name;code;count',
+    ...Array.from({ length: LINES }, (_, i) => `other;soak ${i};${mark}${i};1`),
+  ].join('\n');
+  let acknowledged = false;
+  await killedServer(async (url) => {
+    const answer = await fetch(`${url}/api/shelf/import`, { method: 'POST', body: Buffer.from(csv) });
+    const last = JSON.parse((await answer.text()).trim().split('\n').at(-1) ?? '{}') as { added?: number };
+    acknowledged = last.added === LINES;
+    if (last.added !== undefined && !acknowledged) throw new Error(`${last.added} of ${LINES} lines were added`);
+  }, Math.random() * 2500);
+  if (acknowledged) add('files acknowledged');
+  return opened(shop.folder, async (store) => {
+    const n = await numberOf(store, sql`select count(*)::int as n from part where code like ${`${mark}%`}`);
+    const left = await numberOf(store, sql`select count(*)::int as n from staged_part`);
+    if (left > 0) return [`${left} lines of a file are left beside the shelf`];
+    if (acknowledged && n !== LINES) return [`a file that was acknowledged has ${n} of ${LINES} lines on the shelf`];
+    return n === 0 || n === LINES ? [] : [`a file that was cut off has ${n} of ${LINES} lines on the shelf`];
+  });
+}
+
+const RELEASES = readdirSync('tests/store/folders').sort();
+
+/** A folder as a release left it. @returns how many rows each of its tables has */
+async function folderOf(release: string, folder: string): Promise<Map<string, number>> {
+  const client = new PGlite(join(folder, 'db'));
+  await client.exec(
+    'create schema drizzle; create table drizzle.__drizzle_migrations (id serial primary key, hash text not null, created_at bigint)',
+  );
+  const journal = JSON.parse(readFileSync('drizzle/meta/_journal.json', 'utf8')) as {
+    entries: { tag: string; when: number }[];
+  };
+  for (const { tag, when } of journal.entries) {
+    for (const statement of readFileSync(`drizzle/${tag}.sql`, 'utf8').split('--> statement-breakpoint'))
+      await client.exec(statement);
+    await client.query('insert into drizzle.__drizzle_migrations (hash, created_at) values ($1, $2)', [tag, when]);
+    if (`${tag}.sql` === release) break;
+  }
+  await client.exec(readFileSync(join('tests/store/folders', release), 'utf8'));
+  const rows = new Map<string, number>();
+  const { rows: tables } = await client.query<{ name: string }>(
+    "select table_name as name from information_schema.tables where table_schema = 'public' and table_type = 'BASE TABLE'",
+  );
+  for (const { name } of tables)
+    rows.set(name, Number((await client.query<{ n: number }>(`select count(*) as n from "${name}"`)).rows[0]?.n));
+  await client.close();
+  return rows;
+}
+
+/** A folder of an earlier release, killed while the server brings it up to date. */
+async function killedMigration(i: number): Promise<string[]> {
+  const release = RELEASES[i % RELEASES.length] as string;
+  const folder = somewhere('release');
+  try {
+    const before = await folderOf(release, folder);
+    const child = launch(folder, await freePort(), false);
+    await pause(700 + Math.random() * 2500);
+    const gone = new Promise((r) => child.once('exit', r));
+    child.kill('SIGKILL');
+    await gone;
+    return await opened(folder, async (store) => {
+      const lost: string[] = [];
+      for (const [table, n] of before) {
+        const { rows } = await store.db.execute(sql`select to_regclass(${`public.${table}`}) is not null as there`);
+        if (rows[0]?.there !== true) continue;
+        const now = await numberOf(store, sql.raw(`select count(*)::int as n from "${table}"`));
+        if (now < n) lost.push(`${release}: ${table} had ${n} rows and has ${now}`);
+      }
+      return lost;
+    });
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
 }
 
 async function main(): Promise<void> {
-  const begun = Date.now();
-  for (let i = 1; i <= kills; i += 1) {
-    await killedWriter();
-    const broken = await lost();
-    if (broken.length > 0) throw new Error(`After ${i} kills: ${broken.join('; ')}. The folder is ${folder}.`);
-    if (i % 10 === 0 || i === kills) {
-      const acks = [...acknowledged.values()].reduce((n, a) => n + a.length, 0);
-      console.log(
-        `${i} kills, ${acks} acknowledged entries, none lost, none doubled, ${Math.round((Date.now() - begun) / 1000)} s`,
+  if (!existsSync('.next/BUILD_ID')) throw new Error('The pages are not built yet: npm run demo builds them.');
+  shop.folder = somewhere('shop');
+  copyOver(await demoFolder(), shop.folder);
+  shop.jobId = await opened(shop.folder, async (store) => {
+    const { rows } = await store.db.execute(
+      sql`select id from job where stage = 'measure' and axle = 'front' and held is null limit 1`,
+    );
+    const [row] = rows as { id: string }[];
+    if (row) return row.id;
+    const any = await store.db.execute(sql`select id from job where stage = 'measure' and held is null limit 1`);
+    return (any.rows[0] as { id: string }).id;
+  });
+  const torqueFolder = somewhere('torque');
+  const work: readonly [string, (i: number) => Promise<string[]>][] = [
+    ['torque', async () => (await killedTorque(torqueFolder), torqueLost(torqueFolder))],
+    ['readings', killedReadings],
+    ['files', killedFile],
+    ['migrations', killedMigration],
+  ];
+  for (let i = 0; i < kills; i += 1) {
+    const [name, kill] = work[i % work.length] as (typeof work)[number];
+    const broken = await kill(Math.floor(i / work.length));
+    if (broken.length > 0)
+      throw new Error(
+        `After ${i + 1} kills, of ${name}: ${broken.slice(0, 5).join('; ')}. The folder is ${shop.folder}.`,
       );
+    add(`${name} killed`);
+    if ((i + 1) % 20 === 0 || i + 1 === kills) {
+      const said = Object.entries(counts)
+        .map(([what, n]) => `${n} ${what}`)
+        .join(', ');
+      console.log(`${i + 1} kills in ${Math.round((Date.now() - begun) / 1000)} s, nothing lost: ${said}`);
     }
   }
-  rmSync(folder, { recursive: true, force: true });
+  for (const folder of [shop.folder, torqueFolder]) rmSync(folder, { recursive: true, force: true });
 }
 
-main().catch((error) => {
-  console.error(error instanceof Error ? error.message : error);
-  process.exit(1);
-});
+main().then(
+  () => process.exit(0),
+  (error) => {
+    console.error(error instanceof Error ? error.message : error);
+    process.exit(1);
+  },
+);

@@ -8,7 +8,7 @@ import { sessionKeyOf } from './store/folder/sessionKey';
 import { people, personOfLogin } from './store/people';
 import { shopTimeNow } from './store/shopTime';
 import { keepBackingUp } from './usecases/backups';
-import { rememberOld } from './usecases/calendar/memory';
+import { keepHouse } from './usecases/housekeeping';
 import { keepTimeBy } from './usecases/calendar/zone';
 import { openToNetwork, setLoginStands, setSessionKey } from './usecases/openTo';
 
@@ -20,11 +20,11 @@ export async function openOrExit(): Promise<void> {
     setLoginStands(async (id) => (await personOfLogin((await theStore()).db, id)) !== null);
     if (openToNetwork()) await requirePins(store.db);
     keepTimeBy((await shopTimeNow(store.db)).zone);
-    await rememberOld(store.db);
     if (process.env.VECTIS_DEMO === '1') await seedIfEmpty(store, (line) => console.log(line));
     closeOnSignal();
     keepBackingUp();
     console.log('Data folder open.');
+    keepHouse();
   } catch (error) {
     const said =
       error instanceof FolderInUseError ||

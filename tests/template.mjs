@@ -32,7 +32,12 @@ export async function made(name, make) {
   if (existsSync(folder)) return folder;
   const half = `${folder}.${process.pid}`;
   mkdirSync(half, { recursive: true });
-  await make(half);
+  try {
+    await make(half);
+  } catch (error) {
+    rmSync(half, { recursive: true, force: true });
+    throw error;
+  }
   try {
     renameSync(half, folder);
   } catch (error) {

@@ -8,6 +8,7 @@ import { LinkButton } from '@/ui/Button';
 import { Finder } from '@/ui/Finder';
 import { NavLink } from '@/ui/NavLink';
 import { calendarView } from '@/usecases/calendar/day';
+import { sentView } from '@/usecases/calendar/sent';
 import { shopTimeNow } from '@/store/shopTime';
 import { dayAfter, dayOf, reads } from '@/usecases/calendar/zone';
 import { isDay } from '@/core/calendar/isDay';
@@ -85,7 +86,7 @@ export default async function Page({ searchParams }: { searchParams: Asked }) {
               ) : null}
             </span>
           </div>
-          <Calendar view={view} by={by} span={span} />
+          <Calendar sent={sentView(view)} by={by} span={span} />
         </>
       )}
       <Board board={board} resting={resting} now={now} find={find} />

@@ -1,4 +1,5 @@
-import { and, asc, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNotNull, isNull, type SQL, sql } from 'drizzle-orm';
+import { unionAll } from 'drizzle-orm/pg-core';
 import type { Executor } from './connection';
 import { like } from './find';
 import type { JobLine } from './jobs';
@@ -19,20 +20,14 @@ const named = (find: string) =>
 
 /** Jobs that rest or were declined, what is not for the road first and then those laid aside last, and how many there are in all. */
 export async function restingJobs(db: Executor, find = ''): Promise<Omit<BoardStage, 'stage'>> {
-  const where = and(isNotNull(job.held), named(find));
-  const [all] = await db
-    .select({ count: sql<number>`count(*)::int` })
+  const rows = await db
+    .select({ job, vehicleName: vehicle.name, plate: vehicle.plate, count: sql<number>`count(*) over ()::int` })
     .from(job)
     .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
-    .where(where);
-  const lines = await db
-    .select({ job, vehicleName: vehicle.name, plate: vehicle.plate })
-    .from(job)
-    .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
-    .where(where)
+    .where(and(isNotNull(job.held), named(find)))
     .orderBy(sql`${job.held} = 'left' desc`, desc(job.heldAt))
     .limit(6);
-  return { count: all?.count ?? 0, lines };
+  return { count: rows[0]?.count ?? 0, lines: rows.map(({ count: _, ...line }) => line) };
 }
 
 export interface BoardStage {
@@ -46,30 +41,47 @@ const ON_BOARD = 10;
 
 /**
  * Jobs by stage as the board shows them: of each the ones that changed last, of rechecks the ones that are due first, and how many there
- * are in all. @param find words that stand in the vehicle's name or plate
+ * are in all. One query for the lines of all stages, each of them cut by its own index. @param find words that stand in the vehicle's name or plate
  */
 export async function boardOf(db: Executor, find = ''): Promise<BoardStage[]> {
-  const where = and(isNull(job.held), named(find));
-  const counts = await db
-    .select({ stage: job.stage, count: sql<number>`count(*)::int` })
-    .from(job)
-    .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
-    .where(where)
-    .groupBy(job.stage);
-  const board: BoardStage[] = [];
-  for (const stage of STAGES) {
-    const count = counts.find((c) => c.stage === stage)?.count ?? 0;
-    const lines =
-      count === 0
-        ? []
-        : await db
-            .select({ job, vehicleName: vehicle.name, plate: vehicle.plate })
-            .from(job)
-            .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
-            .where(and(eq(job.stage, stage), where))
-            .orderBy(stage === 'recheck' ? asc(job.recheckDueAt) : desc(job.updatedAt))
-            .limit(stage === 'closed' ? 6 : ON_BOARD);
-    board.push({ stage, count, lines });
-  }
-  return board;
+  const cars = named(find);
+  const standing = isNull(job.held);
+  const counted = db.select({ stage: job.stage, count: sql<number>`count(*)::int` }).from(job);
+  const counts = await (cars === undefined
+    ? counted.where(standing)
+    : counted.innerJoin(vehicle, eq(job.vehicleId, vehicle.id)).where(and(standing, cars))
+  ).groupBy(job.stage);
+  const count = (stage: Stage): number => counts.find((c) => c.stage === stage)?.count ?? 0;
+  const lines = await linesOf(
+    db,
+    STAGES.filter((stage) => count(stage) > 0),
+    and(standing, cars),
+  );
+  return STAGES.map((stage) => ({
+    stage,
+    count: count(stage),
+    lines: lines.filter((l) => l.job.stage === stage),
+  }));
+}
+
+/** The lines of some stages, in the order in which each shows them. */
+async function linesOf(db: Executor, stages: readonly Stage[], where: SQL | undefined): Promise<JobLine[]> {
+  const [first, second, ...rest] = stages.map((stage) =>
+    db
+      .select({ job, vehicleName: vehicle.name, plate: vehicle.plate })
+      .from(job)
+      .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
+      .where(and(eq(job.stage, stage), where))
+      .orderBy(stage === 'recheck' ? asc(job.recheckDueAt) : desc(job.updatedAt))
+      .limit(stage === 'closed' ? 6 : ON_BOARD),
+  );
+  if (!first) return [];
+  const lines: JobLine[] = second ? await unionAll(first, second, ...rest) : await first;
+  // A union promises no order.
+  const due = (l: JobLine): number => l.job.recheckDueAt?.getTime() ?? Number.POSITIVE_INFINITY;
+  return lines.sort((a, b) =>
+    a.job.stage === 'recheck' && b.job.stage === 'recheck'
+      ? due(a) - due(b)
+      : b.job.updatedAt.getTime() - a.job.updatedAt.getTime(),
+  );
 }

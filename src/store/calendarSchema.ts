@@ -238,6 +238,7 @@ export const pastWork = pgTable(
   (t) => [
     uniqueIndex('past_work_job').on(t.jobId),
     index('past_work_kind').on(t.kind, t.at),
+    index('past_work_at').on(t.at),
     check('past_work_minutes', sql`${t.actualMin} is null or ${t.actualMin} > 0`),
   ],
 );

@@ -10,6 +10,19 @@ export async function contactOf(db: Executor, vehicleId: string): Promise<Contac
   return row ?? null;
 }
 
+/** Whom each of these cars belongs to, as far as somebody said, by the car. */
+export async function contactsOf(
+  db: Executor,
+  vehicleIds: readonly string[],
+): Promise<ReadonlyMap<string, ContactRow>> {
+  if (vehicleIds.length === 0) return new Map();
+  const rows = await db
+    .select()
+    .from(contact)
+    .where(inArray(contact.vehicleId, [...new Set(vehicleIds)]));
+  return new Map(rows.map((c) => [c.vehicleId, c]));
+}
+
 /** Keeps whom a car belongs to and how far it goes in a day. */
 export async function keepContact(
   tx: Executor,

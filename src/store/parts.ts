@@ -1,42 +1,11 @@
 import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { presentFastener, presentNut, presentSpacer } from '@/core/document/upgrade';
 import type { CatalogueItem } from '@/core/parts/catalogue';
 import type { Db, Executor } from './connection';
 import { NotFoundError, RefusedError } from './errors';
 import { recordEvent } from './events';
+import { presentItem, presentPart } from './partsRead';
 import { job, type Move, type PartRow, part, reservation, stockMovement } from './schema';
-
-/** Parts on the shelf, by kind and name: every one, or as many as are asked for. */
-export async function listParts(db: Executor, most = 1_000_000): Promise<PartRow[]> {
-  const rows = await db
-    .select()
-    .from(part)
-    .where(isNull(part.archivedAt))
-    .orderBy(asc(part.kind), asc(part.name), asc(part.id))
-    .limit(most);
-  return rows.map((row) => ({ ...row, item: presentItem(row.item) }));
-}
-
-/** How many parts there are. */
-export async function countParts(db: Executor): Promise<number> {
-  const [all] = await db.select({ count: sql<number>`count(*)::int` }).from(part).where(isNull(part.archivedAt));
-  return all?.count ?? 0;
-}
-
-/** A part of an earlier release lacks what was added since; nobody said it, so it is unknown. */
-function presentItem(item: CatalogueItem): CatalogueItem {
-  if (item.kind === 'spacer') {
-    // Lugs and circle stood beside the plate before they belonged to it.
-    const { lugs, boltCircle, ...rest } = item as typeof item & { lugs?: number; boltCircle?: number };
-    const spacer = presentSpacer(item.spacer) as typeof item.spacer;
-    const circles = spacer.boltCircles ?? (boltCircle === undefined ? null : [boltCircle]);
-    return { ...rest, spacer: { ...spacer, lugs: spacer.lugs ?? lugs ?? null, boltCircles: circles } };
-  }
-  if (item.kind === 'other') return item;
-  if (item.kind === 'nut') return { ...item, nut: presentNut(item.nut) as typeof item.nut };
-  return { ...item, fastener: presentFastener(item.fastener) as typeof item.fastener };
-}
 
 /** A part as its row holds it. */
 const columnsOf = (item: CatalogueItem) => ({
@@ -126,7 +95,7 @@ async function partRow(tx: Executor, id: string): Promise<PartRow> {
     .where(and(eq(part.id, id), isNull(part.archivedAt)))
     .for('update');
   if (!row) throw new NotFoundError('This part');
-  return { ...row, item: presentItem(row.item) };
+  return presentPart(row);
 }
 
 async function jobIsThere(tx: Executor, id: string): Promise<void> {
@@ -294,16 +263,6 @@ export async function partByCode(db: Executor, code: string): Promise<PartRow | 
     .limit(1);
   const [row] = rows;
   return row ? { ...row, item: presentItem(row.item) } : null;
-}
-
-/** Parts of one kind, by name. */
-export async function partsByKind(db: Executor, kind: CatalogueItem['kind']): Promise<PartRow[]> {
-  const rows = await db
-    .select()
-    .from(part)
-    .where(and(isNull(part.archivedAt), eq(part.kind, kind)))
-    .orderBy(asc(part.name));
-  return rows.map((row) => ({ ...row, item: presentItem(row.item) }));
 }
 
 /** Whole parts that pieces are kept of for a job. */

@@ -51,8 +51,14 @@ export async function gapPairs(db: Executor, since: Date, most = 2000) {
   return rows.map((r) => ({ predicted: r.predicted as number, achieved: r.achieved as number }));
 }
 
-/** Work like this one: of the same kind, on a plate within `near` mm, the same car first, then the same wheels, then the nearest plate. */
-export const similarWork = (
+/** So much work of a kind, the latest, is looked through for what is like a job. */
+const LOOKED_THROUGH = 400;
+
+/**
+ * Work like this one, of the latest of its kind: on a plate within `near` mm, the same car first, then the same wheels, then the nearest
+ * plate.
+ */
+export async function similarWork(
   db: Executor,
   like: {
     readonly kind: WorkKind;
@@ -62,18 +68,25 @@ export const similarWork = (
     readonly near: number;
   },
   most: number,
-): Promise<PastWorkRow[]> =>
-  db
+): Promise<PastWorkRow[]> {
+  const latest = db
     .select()
     .from(pastWork)
     .where(and(eq(pastWork.kind, like.kind), sql`abs(${pastWork.plateMm} - ${like.plateMm}) <= ${like.near}`))
+    .orderBy(desc(pastWork.at))
+    .limit(LOOKED_THROUGH)
+    .as('latest');
+  return db
+    .select()
+    .from(latest)
     .orderBy(
-      sql`${pastWork.car} = ${like.car} desc`,
-      sql`${pastWork.wheels} = ${like.wheels} desc`,
-      sql`abs(${pastWork.plateMm} - ${like.plateMm})`,
-      desc(pastWork.at),
+      sql`${latest.car} = ${like.car} desc`,
+      sql`${latest.wheels} = ${like.wheels} desc`,
+      sql`abs(${latest.plateMm} - ${like.plateMm})`,
+      desc(latest.at),
     )
     .limit(most);
+}
 
 /** The locker’s time as it was read last in this shop, hours, and where; null where no clock was ever started. */
 export async function lastCure(db: Executor): Promise<{ readonly hours: number; readonly source: string } | null> {

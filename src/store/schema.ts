@@ -110,6 +110,9 @@ export const job = pgTable(
   (t) => [
     index('job_visit').on(t.visitId),
     index('job_vehicle').on(t.vehicleId),
+    index('job_board').on(t.stage, t.updatedAt).where(sql`${t.held} is null`),
+    index('job_unsigned').on(t.updatedAt).where(sql`${t.signedAt} is null`),
+    index('job_held').on(t.heldAt).where(sql`${t.held} is not null`),
     check(
       'job_held',
       sql`${t.held} is null or ${t.held} in ('declined', 'parts', 'arch-work', 'owner', 'later', 'left')`,

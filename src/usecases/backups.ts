@@ -1,8 +1,7 @@
 import 'server-only';
-import { desc } from 'drizzle-orm';
 import { reopened, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
-import { recordEvent } from '@/store/events';
+import { latestEvent, recordEvent } from '@/store/events';
 import { ArchiveError } from '@/store/folder/archive';
 import {
   type BackupFile,
@@ -17,7 +16,6 @@ import {
 import { NewerError } from '@/store/folder/migrations';
 import { sessionKeyOf } from '@/store/folder/sessionKey';
 import { endEveryLogin } from '@/store/people';
-import { event } from '@/store/schema';
 import { setSessionKey } from './openTo';
 import { leadOnly } from './roles';
 import type { Actor } from './session';
@@ -83,12 +81,12 @@ export async function restoreFrom(archive: string, { name: by, personId }: Actor
 /** Every hour that something was entered in, a backup; older ones go by the rotation. @returns whether one was made */
 export async function backUpIfUsed(now: Date): Promise<boolean> {
   const { db, folder, held } = await theStore();
-  const [last] = await db.select({ at: event.at }).from(event).orderBy(desc(event.at)).limit(1);
-  if (!last) return false;
+  const last = await latestEvent(db);
+  if (last === null) return false;
   const newest = (await listBackups(folder))[0];
   // A clock that went back makes the newest lie in the future; then one more does no harm.
   const age = newest ? now.getTime() - newest.made.getTime() : Number.POSITIVE_INFINITY;
-  if (newest && (last.at <= newest.made || (age >= 0 && age < HOUR))) return false;
+  if (newest && (last <= newest.made || (age >= 0 && age < HOUR))) return false;
   await backUp(folder, held, { why: 'hourly', at: now });
   await rotate(folder, now);
   return true;

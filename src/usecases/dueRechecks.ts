@@ -4,8 +4,8 @@ import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import type { DueRecheck } from '@/files/calendar';
 import { theStore } from '@/store/connection';
 import { openRechecks, openRechecksOf } from '@/store/rechecks';
-import { jobsOfVehicle } from '@/store/jobs';
 import { STAGE_VIEWS, stagePath } from './stages';
+import { jobsOfCar } from './vehicles';
 
 /** Every recheck that is still to be done, the one due first at the top, worded for a calendar. */
 export async function dueRechecks(): Promise<DueRecheck[]> {
@@ -34,7 +34,7 @@ export interface Waiting {
 /** What is begun at a car and what is due there, of each job the next recheck only. */
 export async function waitingAt(vehicleId: string, now = new Date()): Promise<Waiting[]> {
   const { db } = await theStore();
-  const begun = (await jobsOfVehicle(db, vehicleId)).flatMap(({ job }): Waiting[] => {
+  const begun = (await jobsOfCar(vehicleId)).flatMap(({ job }): Waiting[] => {
     const view = STAGE_VIEWS.find((s) => s.stage === job.stage);
     if (!view || job.stage === 'recheck') return [];
     const what = `${view.label}${job.held === null ? '' : ', laid aside'}`;

@@ -1,4 +1,5 @@
 import 'server-only';
+import { cache } from 'react';
 import { wheelTorque } from '@/core/document/hardware';
 import { cornersOf } from '@/core/document/assemble';
 import type { Corner, Plan } from '@/core/document/document';
@@ -53,14 +54,12 @@ import { barOf, isRetorque } from './standing';
 export type { ChoiceDraft };
 
 /** Loads a job from the running store. @throws NotFoundError */
-export async function jobById(id: string): Promise<JobWhole> {
-  return loadJob((await theStore()).db, id);
-}
+export const jobById = cache(async (id: string): Promise<JobWhole> => loadJob((await theStore()).db, id));
 
 /** The other axle of the same visit, if it has a job. */
-export async function partnerOfJob(whole: JobWhole): Promise<JobWhole | null> {
-  return loadPartner((await theStore()).db, whole);
-}
+export const partnerOfJob = cache(
+  async (whole: JobWhole): Promise<JobWhole | null> => loadPartner((await theStore()).db, whole),
+);
 
 export interface NewJob {
   readonly vehicleId: string;

@@ -1,4 +1,5 @@
 import 'server-only';
+import { cache } from 'react';
 import { notFound } from 'next/navigation';
 import { theStore } from '@/store/connection';
 import { NotFoundError } from '@/store/errors';
@@ -27,8 +28,9 @@ export async function axlesAt(whole: JobWhole, ...stages: readonly Stage[]): Pro
 }
 
 /** The vehicle, or the page that says it is not here. */
-export const vehicleOr404 = (id: string): Promise<VehicleWhole> =>
-  or404(async () => loadVehicle((await theStore()).db, id));
+export const vehicleOr404 = cache(
+  (id: string): Promise<VehicleWhole> => or404(async () => loadVehicle((await theStore()).db, id)),
+);
 
 /** What a page is asked to find, from its address. */
 export const foundIn = ({ find }: { find?: string | string[] | undefined }): string =>

@@ -1,11 +1,13 @@
 import 'server-only';
+import { cache } from 'react';
 import { readRecord } from '@/records/upgrade';
 import type { RecordedEvaluation } from '@/records/document';
 import { theStore } from '@/store/connection';
-import { type JobWhole, loadJob } from '@/store/jobs';
+import type { JobWhole } from '@/store/jobs';
 import type { RecordRow } from '@/store/recordSchema';
 import { recordsOf } from '@/store/records';
 import { type Remarks, remarksOf } from '@/store/remarks';
+import { jobById, partnerOfJob } from './jobs';
 import { recordedJob, recordedRemarks } from './recordedJob';
 import { type RecordSignature, recordSignature } from './signature';
 
@@ -41,10 +43,13 @@ export const shownRecord = (
 ): RecordRow | undefined =>
   records.find((r) => r.revision === asked) ?? (live.job.signedAt === null ? undefined : records.at(-1));
 
+/** What was signed of a job, every revision; read once for a page. */
+export const recordsOfJob = cache(async (jobId: string) => recordsOf((await theStore()).db, jobId));
+
 async function axleOf(live: JobWhole, asked: number | null): Promise<RecordedAxle> {
   const { db } = await theStore();
   const { id } = live.job;
-  const row = shownRecord(await recordsOf(db, id), live, asked);
+  const row = shownRecord(await recordsOfJob(id), live, asked);
   if (!row) return { whole: live, revision: null, remarks: await remarksOf(db, live.vehicle.id, [id]) };
   const record = readRecord(row.snapshot);
   const signature = await recordSignature(db, row);
@@ -63,9 +68,9 @@ async function axleOf(live: JobWhole, asked: number | null): Promise<RecordedAxl
 
 /** Every axle of a job's visit, the front first. @param asked a revision of the job itself; null for the latest @throws NotFoundError */
 export async function recordedVisit(jobId: string, asked: number | null): Promise<RecordedAxle[]> {
-  const { db } = await theStore();
-  const live = await loadJob(db, jobId);
+  const live = await jobById(jobId);
   const own = await axleOf(live, asked);
-  const axles = live.partner ? [own, await axleOf(await loadJob(db, live.partner.id), null)] : [own];
+  const partner = await partnerOfJob(live);
+  const axles = partner ? [own, await axleOf(partner, null)] : [own];
   return axles.sort((a, b) => a.whole.job.axle.localeCompare(b.whole.job.axle));
 }

@@ -1,6 +1,7 @@
 import 'server-only';
 import { getIronSession, type IronSession } from 'iron-session';
 import { cookies, headers } from 'next/headers';
+import { cache } from 'react';
 import type { UnitSystem } from '@/core/units/format';
 import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
@@ -58,7 +59,7 @@ export async function triesFrom(personId: string): Promise<{ readonly known: boo
   return { known: false, from: `address ${address ?? 'unknown'}` };
 }
 
-async function whoIsThere(): Promise<{ person: PersonRow | null; several: boolean; alone: boolean }> {
+const whoIsThere = cache(async (): Promise<{ person: PersonRow | null; several: boolean; alone: boolean }> => {
   const { db } = await theStore();
   const all = await people(db);
   const several = all.length > 1;
@@ -70,7 +71,7 @@ async function whoIsThere(): Promise<{ person: PersonRow | null; several: boolea
   if (!openToNetwork() && !several && (only === undefined || only.pinHash === null))
     return { person: only ?? null, several, alone: true };
   return { person: null, several, alone: false };
-}
+});
 
 /** Who is at the bench, and choices of this browser: units, light or dark. */
 export async function readSession(): Promise<Session> {

@@ -6,11 +6,9 @@ import { RefusedError } from '@/store/errors';
 import { unsignedJobs } from '@/store/board';
 import {
   archivePart,
-  countParts,
   endReservation,
   importParts,
   type Imported,
-  listParts,
   type Moved,
   movementsOf,
   movePieces,
@@ -18,6 +16,7 @@ import {
   reservePieces,
   savePart,
 } from '@/store/parts';
+import { countParts, listParts, placeOnShelf, wholeShelf } from '@/store/partsRead';
 import { MOVES } from '@/store/schema';
 
 export interface ShelfPart {
@@ -27,19 +26,23 @@ export interface ShelfPart {
 
 /** Parts that the search may use. */
 export const shelfParts = async (): Promise<ShelfPart[]> =>
-  (await listParts((await theStore()).db)).map((p) => ({ id: p.id, item: p.item }));
+  (await wholeShelf((await theStore()).db)).map((p) => ({ id: p.id, item: p.item }));
 
 export interface ShelfLine extends ShelfPart {
   /** Pieces that are kept for jobs. */
   readonly kept: number;
 }
 
-/** The shelf, each part with how many of it are kept: all of it, or its first lines. */
-export async function shelfLines(most?: number): Promise<ShelfLine[]> {
+/** Lines of the shelf that go in one answer. */
+const AT_ONCE = 250;
+
+/** Lines of the shelf in their order, each part with how many of it are kept. @param after id of the part that they follow @throws NotFoundError */
+export async function shelfLines(most = AT_ONCE, after?: string): Promise<ShelfLine[]> {
   const { db } = await theStore();
+  const behind = after === undefined ? undefined : await placeOnShelf(db, after);
   const kept = new Map<string, number>();
   for (const r of await reservations(db)) kept.set(r.partId, (kept.get(r.partId) ?? 0) + r.pieces);
-  return (await listParts(db, most)).map((p) => ({ id: p.id, item: p.item, kept: kept.get(p.id) ?? 0 }));
+  return (await listParts(db, most, behind)).map((p) => ({ id: p.id, item: p.item, kept: kept.get(p.id) ?? 0 }));
 }
 
 /** How many parts lie on the shelf. */

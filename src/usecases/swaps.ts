@@ -5,8 +5,9 @@ import { carries, type Owned, type SwapCell, type SwapSet, staysIn, swapMatrix, 
 import type { UnitSystem } from '@/core/units/format';
 import { theStore } from '@/store/connection';
 import { fittedNow } from '@/store/fitted';
-import { jobsOfVehicle, type JobWhole, loadJob } from '@/store/jobs';
+import { type JobWhole, loadJob } from '@/store/jobs';
 import { asOfToday, planParts } from './jobPlan';
+import { jobsOfCar } from './vehicles';
 
 export interface AxleSwaps {
   readonly axle: 'front' | 'rear';
@@ -34,8 +35,8 @@ const distinct = <T>(all: readonly T[]): T[] => [...new Map(all.map((one) => [JS
 type Db = Awaited<ReturnType<typeof theStore>>['db'];
 
 /** Jobs of an axle that have a plan in hand or signed, the one signed last first. */
-async function plannedJobs(db: Db, vehicleId: string, axle: 'front' | 'rear') {
-  const jobs = (await jobsOfVehicle(db, vehicleId)).map((l) => l.job);
+async function plannedJobs(vehicleId: string, axle: 'front' | 'rear') {
+  const jobs = (await jobsOfCar(vehicleId)).map((l) => l.job);
   const here = jobs.filter((j) => j.axle === axle && !['take-in', 'measure', 'choose'].includes(j.stage));
   return [...here].sort((a, b) => (b.signedAt?.getTime() ?? 0) - (a.signedAt?.getTime() ?? 0));
 }
@@ -80,7 +81,7 @@ export async function swapsOfVehicle(vehicleId: string): Promise<AxleSwaps[]> {
   const { db } = await theStore();
   const all: AxleSwaps[] = [];
   for (const axle of ['front', 'rear'] as const) {
-    const [latest, ...rest] = await plannedJobs(db, vehicleId, axle);
+    const [latest, ...rest] = await plannedJobs(vehicleId, axle);
     if (!latest) continue;
     const signed = rest.filter((j) => j.signedAt !== null);
     const found = await byJob(db, await loadJob(db, latest.id), signed);
@@ -92,7 +93,7 @@ export async function swapsOfVehicle(vehicleId: string): Promise<AxleSwaps[]> {
 /** What a job's plan makes dangerous on its car, worded: said before it is signed. */
 export async function neverAfter(whole: JobWhole, units: UnitSystem): Promise<string[]> {
   const { db } = await theStore();
-  const others = await plannedJobs(db, whole.vehicle.id, whole.job.axle);
+  const others = await plannedJobs(whole.vehicle.id, whole.job.axle);
   const found = await byJob(
     db,
     whole,

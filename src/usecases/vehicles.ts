@@ -1,4 +1,5 @@
 import 'server-only';
+import { cache } from 'react';
 import { theStore } from '@/store/connection';
 import { InputError } from '@/core/errors';
 import { AXLE_LABEL } from '@/core/document/labels';
@@ -43,6 +44,9 @@ export const keepDrilling = async (
   by: string,
 ): Promise<void> => setDrilling((await theStore()).db, { vehicleId, wheelSetId, drilling }, by, new Date());
 
+/** The latest thirty jobs of a car, newest change first; asked for once on a page. */
+export const jobsOfCar = cache(async (vehicleId: string) => jobsOfVehicle((await theStore()).db, vehicleId));
+
 /** What hangs on a car now, and everything that ever did. */
 export async function fittedOn(vehicleId: string): Promise<{ now: FittedRow[]; ever: FittedRow[] }> {
   const { db } = await theStore();
@@ -51,8 +55,7 @@ export async function fittedOn(vehicleId: string): Promise<{ now: FittedRow[]; e
 
 /** Sentences for open jobs that a change of these wheels reaches: their plans are held against the wheels as they are. */
 export async function jobsOnWheels(vehicleId: string, wheelSetId: string): Promise<string[]> {
-  const { db } = await theStore();
-  return (await jobsOfVehicle(db, vehicleId))
+  return (await jobsOfCar(vehicleId))
     .filter(({ job }) => job.wheelSetId === wheelSetId && job.signedAt === null && job.stage !== 'closed')
     .map(({ job }) =>
       ['stage', 'fit', 'torque'].includes(job.stage)

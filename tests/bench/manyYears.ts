@@ -71,16 +71,20 @@ export async function manyYears(store: Store): Promise<void> {
     where split_part(id, '-', 6) <> '' and split_part(id, '-', 6)::int > ${UNDER_WAY}`);
   await db.execute(sql`update recheck set done_at = due_to, done_by = 'Tamsin Oar'
     where split_part(id, '-', 6) <> '' and split_part(id, '-', 6)::int > ${UNDER_WAY} and done_at is null`);
+  // What was signed is remembered.
+  await db.execute(sql`insert into past_work select (jsonb_populate_record(w, jsonb_build_object('id', 'w-' || j.id, 'job_id', j.id, 'at', j.signed_at))).*
+    from past_work w, job j where w.id = (select min(id) from past_work) and j.signed_at is not null and j.id not in (select job_id from past_work where job_id is not null)`);
   await db.execute(sql`insert into part select (jsonb_populate_record(p, jsonb_build_object('id', p.id || '-' || n, 'name', p.name || ' ' || n, 'code', null))).*
     from part p, generate_series(1, ${Math.ceil(PARTS / 30)}) n`);
-  // Every visit was booked, some of them more than once; three bays, seven a day in each.
+  // Every visit was booked, some of them more than once; three bays, seven a day in each, Monday to Friday.
   await db.execute(sql`insert into booking (id, kind, visit_id, place_id, who_id, things, start_at, end_at, before_min, wait_min, after_min, estimated_min, by, at)
     select 'b-' || v.n, 'visit', v.visit_id, p.id, null, '[]', t.at, t.at + interval '80 minutes', 80, 0, 0, 80, 'bench', now()
     from (select visit_id, row_number() over (order by visit_id) as n
       from (select distinct visit_id from job) d, generate_series(1, 3) limit ${BOOKINGS}) v
-    cross join lateral (select date_trunc('day', now()) - (v.n / 21) * interval '1 day' + interval '4 days' + interval '8 hours' + (v.n / 3 % 7) * interval '85 minutes' as at) t
+    cross join lateral (select date_trunc('week', now()) - (v.n / 105) * interval '7 days' + interval '7 days' + (v.n / 21 % 5) * interval '1 day' + interval '8 hours' + (v.n / 3 % 7) * interval '85 minutes' as at) t
     cross join lateral (select id from resource where kind in ('bay', 'mobile') order by created_at offset (v.n % 3) limit 1) p`);
-  await db.execute(sql`analyze`);
+  // As the nightly clean-up leaves it.
+  await db.execute(sql`vacuum analyze`);
 }
 
 const columnsOf = (db: Db, table: string): Promise<Column[]> =>

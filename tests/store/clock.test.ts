@@ -58,9 +58,9 @@ test('each estimate is judged by what was known before it, and by nothing after'
 });
 
 test('jobs of an earlier release are remembered without a time, once, and stand beside what is like them', async () => {
-  const signed = await rememberOld(store.db);
+  const signed = (await rememberOld(store.db)).length;
   expect(signed).toBeGreaterThan(0);
-  expect(await rememberOld(store.db)).toBe(0);
+  expect(await rememberOld(store.db)).toEqual([]);
   const own = (await pastSince(store.db, new Date(0))).filter((r) => r.jobId !== null);
   expect(own).toHaveLength(signed);
   for (const r of own) expect(r.actualMin).toBeNull();

@@ -16,7 +16,7 @@ export default async function Page() {
         </NavLink>
         <h1>Shop memory</h1>
         <p className="mt-1 max-w-[76ch] text-soft">
-          What this shop’s own work of the last two years says: how long it takes, how gaps come out, what moves
+          What this shop’s latest 400 jobs say, two years back at most: how long it takes, how gaps come out, what moves
           afterwards. It corrects estimates; it never judges a plan.
         </p>
       </div>

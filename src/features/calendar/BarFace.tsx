@@ -46,23 +46,21 @@ export function BarFace({
       data-state={bar.state}
       style={{ ...style, ...moved }}
       className={cx(
-        'flex flex-col overflow-hidden rounded-[2px] border px-1.5 py-0.5 text-left leading-tight',
+        'booking',
         OUTLINE[bar.state],
         bar.kind === 'recheck' && 'rounded-r-[22px]',
         isDragging && 'opacity-80 shadow-lg',
         className,
       )}
     >
-      <span className="flex max-w-full items-center gap-1">
+      <b>
         {bar.state === 'late' || bar.state === 'not begun' || bar.tooLate ? (
           <VerdictMark level="caution" size={12} />
         ) : null}
-        <span className="truncate text-[13px] font-[620]">{bar.title}</span>
-      </span>
-      <span className="max-w-full truncate text-[12px] text-soft">
-        {[bar.about, detail].filter((x) => x !== '').join(' · ')}
-      </span>
-      {words.length > 0 ? <span className="max-w-full truncate text-[12px]">{words[0]}</span> : null}
+        {bar.title}
+      </b>
+      <i>{[bar.about, detail].filter((x) => x !== '').join(' · ')}</i>
+      {words.length > 0 ? <span>{words[0]}</span> : null}
     </button>
   );
 }

@@ -12,8 +12,9 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { useEffect, useState, useTransition } from 'react';
-import type { Bar, CalendarView, Waiting } from '@/usecases/calendar/day';
+import { useEffect, useMemo, useState, useTransition } from 'react';
+import type { Bar, Waiting } from '@/usecases/calendar/day';
+import { type SentView, viewSent } from '@/usecases/calendar/sent';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
@@ -66,7 +67,8 @@ const HOW = {
 };
 
 /** The shop’s time, drawn on a ruler: what is booked where, what waits for a time. */
-export function Calendar({ view, by, span }: { view: CalendarView; by: By; span: 'day' | 'week' }) {
+export function Calendar({ sent, by, span }: { sent: SentView; by: By; span: 'day' | 'week' }) {
+  const view = useMemo(() => viewSent(sent), [sent]);
   const [asked, setAsked] = useState<Asked | null>(null);
   const [refused, setRefused] = useState<{ move: MoveForm; message: string; why: boolean } | null>(null);
   const [busy, begin] = useTransition();

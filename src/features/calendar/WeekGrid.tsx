@@ -77,14 +77,9 @@ function Cell({
           </span>
         ))}
         {own.map((bar) => (
-          <div key={bar.id}>
-            <span className="figure text-[12px] text-soft">{bar.when.replace(/^.*?(\d\d:\d\d).*$/, '$1')}</span>
-            <BarFace
-              bar={bar}
-              detail={otherName(bar, view.rows, by)}
-              onOpen={onOpen}
-              className="relative min-h-[48px] w-full"
-            />
+          <div key={bar.id} className="booked">
+            <time>{bar.when.replace(/^.*?(\d\d:\d\d).*$/, '$1')}</time>
+            <BarFace bar={bar} detail={otherName(bar, view.rows, by)} onOpen={onOpen} />
           </div>
         ))}
       </div>

@@ -18,5 +18,7 @@ export function useHeld(id: string, data: DragData, onOpen: () => void, disabled
     }
     listeners?.onKeyDown?.(e);
   };
+  // What cannot be moved is a button and nothing else; nobody is told that it could be dragged.
+  if (disabled) return { isDragging, style: {}, held: { ref: setNodeRef, onClick: onOpen } };
   return { isDragging, style, held: { ...attributes, ...listeners, ref: setNodeRef, onClick: onOpen, onKeyDown } };
 }

@@ -2,8 +2,7 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRouter } from 'next/navigation';
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
-import type { CatalogueItem } from '@/core/parts/catalogue';
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import type { UnitSystem } from '@/core/units/format';
 import { PartOutline } from '@/drawing/PartSketch';
 import { Button } from '@/ui/Button';
@@ -15,13 +14,7 @@ import { ImportFile } from './ImportFile';
 import { PartForm } from './PartForm';
 import { PartPanel } from './PartPanel';
 import { specOf } from './spec';
-
-export interface ShelfLine {
-  readonly id: string;
-  readonly item: CatalogueItem;
-  /** Pieces that are kept for jobs. */
-  readonly kept: number;
-}
+import { type ShelfLine, useWholeShelf } from './useWholeShelf';
 
 const ORDERS = [
   { value: 'name', label: 'By name' },
@@ -60,24 +53,6 @@ function entriesOf(lines: readonly ShelfLine[], order: Order): Entry[] {
     const heading: Entry = { key: kind, heading: kind, line: null, count: here.length };
     return [heading, ...here.map((line): Entry => ({ key: line.id, heading: null, line, count: 0 }))];
   });
-}
-
-/** The whole shelf, from the lines that came with the page on; asked for anew whenever those change. */
-function useWholeShelf(first: readonly ShelfLine[], total: number): { lines: readonly ShelfLine[]; whole: boolean } {
-  const [rest, setRest] = useState<{ of: readonly ShelfLine[]; lines: readonly ShelfLine[] } | null>(null);
-  useEffect(() => {
-    if (first.length >= total) return;
-    const gone = new AbortController();
-    fetch('/api/shelf/lines', { signal: gone.signal })
-      .then((answer) => (answer.ok ? (answer.json() as Promise<ShelfLine[]>) : Promise.reject(answer.status)))
-      .then((lines) => setRest({ of: first, lines }))
-      // Without an answer what came with the page stays; typing looks through that.
-      .catch(() => {});
-    return () => gone.abort();
-  }, [first, total]);
-  if (first.length >= total) return { lines: first, whole: true };
-  // What was fetched for the lines before stands until the new ones are here.
-  return { lines: rest?.lines ?? first, whole: rest !== null };
 }
 
 type Open =

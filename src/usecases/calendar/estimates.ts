@@ -6,7 +6,7 @@ import { AXLE_LABEL } from '@/core/document/labels';
 import { ESTIMATED, type Estimated, estimate, WORK_LABEL } from '@/core/procedure/estimate';
 import type { Executor } from '@/store/connection';
 import type { JobWhole } from '@/store/jobs';
-import { partsByKind } from '@/store/parts';
+import { partsByKind } from '@/store/partsRead';
 import { lastCure, tookOf } from '@/store/pastWork';
 import { planWith } from '../jobPlan';
 import { stageIndex } from '../stages';

@@ -70,13 +70,28 @@ export async function rememberJob(tx: Executor, whole: JobWhole, timed = true): 
   });
 }
 
-const MOST_OLD = 300;
+const AT_ONCE = 5;
+const REST_MS = 250;
 
-/** Jobs that an earlier release signed are remembered without their time: when work began nobody noted then. */
-export async function rememberOld(db: Executor): Promise<number> {
-  const ids = await forgotten(db, MOST_OLD);
+/**
+ * Jobs that an earlier release signed are remembered without their time: when work began nobody noted then.
+ * @param most so many of them, the one signed last first @returns the jobs that were looked at
+ */
+export async function rememberOld(db: Executor, most = 300): Promise<readonly string[]> {
+  const ids = await forgotten(db, most);
   for (const id of ids) await rememberJob(db, await loadJob(db, id), false);
-  return ids.length;
+  return ids;
+}
+
+/** The same beside the work, a few at a time, until all are remembered: a start waits for none of it. */
+export async function rememberBesides(db: Executor): Promise<void> {
+  const seen = new Set<string>();
+  for (;;) {
+    const ids = await rememberOld(db, AT_ONCE);
+    if (ids.every((id) => seen.has(id))) return;
+    for (const id of ids) seen.add(id);
+    await new Promise((r) => setTimeout(r, REST_MS).unref());
+  }
 }
 
 /** Work like this job's, and by how much gaps come out otherwise than predicted here. */
@@ -91,6 +106,8 @@ export interface Similar {
 /** A plate within this counts as like, mm. */
 const NEAR = 3;
 const TWO_YEARS = 2 * 365 * 24 * 3600_000;
+/** So many jobs, the latest, say how a shop works now; a drawing of more is a cloud. */
+const LATEST = 400;
 
 /** What the shop remembers that is like this job. Null where nothing is chosen. */
 export async function similarTo(whole: JobWhole, now = Date.now()): Promise<Similar | null> {
@@ -101,7 +118,7 @@ export async function similarTo(whole: JobWhole, now = Date.now()): Promise<Simi
   const wheels = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId)?.name ?? '';
   const like = { kind, plateMm: plan.spacer.thickness, car: whole.vehicle.name, wheels, near: NEAR };
   const rows = (await similarWork(db, like, 12)).filter((r) => r.jobId !== whole.job.id);
-  const pairs = await gapPairs(db, new Date(now - TWO_YEARS));
+  const pairs = await gapPairs(db, new Date(now - TWO_YEARS), LATEST);
   const { corrects } = await shopTimeNow(db);
   return { rows: rows.slice(0, 6), correction: gapCorrection(pairs), corrects, kind: WORK_LABEL[kind] };
 }
@@ -155,11 +172,11 @@ function kindMemory(kind: WorkKind, rows: readonly PastWorkRow[]): KindMemory {
   };
 }
 
-/** Everything the shop remembers of the last two years, for its page. */
+/** What the shop remembers of its latest jobs, two years back at most, for its page. */
 export async function shopMemory(now = Date.now()): Promise<ShopMemory> {
   const { db } = await theStore();
-  const rows = await pastSince(db, new Date(now - TWO_YEARS));
-  const pairs = await gapPairs(db, new Date(now - TWO_YEARS));
+  const rows = await pastSince(db, new Date(now - TWO_YEARS), LATEST);
+  const pairs = await gapPairs(db, new Date(now - TWO_YEARS), LATEST);
   const { corrects } = await shopTimeNow(db);
   const links = await openRechecks(db);
   const days = links.map((l) => (now - l.link.dueTo.getTime()) / (24 * 3600_000));

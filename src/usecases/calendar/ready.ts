@@ -13,7 +13,8 @@ import { wheelTorque } from '@/core/document/hardware';
 import { type OrderedRow, ordered } from '@/store/calendarSchema';
 import { type Executor, theStore } from '@/store/connection';
 import { type JobWhole, jobsOfVisits, loadJob } from '@/store/jobs';
-import { listParts, reservations } from '@/store/parts';
+import { reservations } from '@/store/parts';
+import { wholeShelf } from '@/store/partsRead';
 import type { PartRow } from '@/store/schema';
 import type { WrenchRow } from '@/store/toolSchema';
 import { listWrenches } from '@/store/wrenches';
@@ -57,7 +58,7 @@ export interface Shelf {
 }
 
 export const shelfNow = async (db: Executor): Promise<Shelf> => ({
-  parts: (await listParts(db)).filter((p) => p.kind !== 'other'),
+  parts: (await wholeShelf(db)).filter((p) => p.kind !== 'other'),
   kept: await reservations(db),
   wrenches: await listWrenches(db),
 });

@@ -16,7 +16,15 @@ import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import { emlOf } from '@/files/eml';
 import { bookingsIn, withCars } from '@/store/bookings';
 import { theStore } from '@/store/connection';
-import { contactOf, keepContact, lastReminders, noteReminder, remindersOf, writtenOf } from '@/store/contacts';
+import {
+  contactOf,
+  contactsOf,
+  keepContact,
+  lastReminders,
+  noteReminder,
+  remindersOf,
+  writtenOf,
+} from '@/store/contacts';
 import { NotFoundError } from '@/store/errors';
 import { unbookedRechecks } from '@/store/rechecks';
 import { resources } from '@/store/resources';
@@ -103,8 +111,13 @@ export async function dueReminders(now = Date.now()): Promise<{ due: DueReminder
   const { templates } = await shopTimeNow(db);
   const due: DueReminder[] = [];
   const noAddress = new Set<string>();
-  for (const a of all.filter((x) => !written.has(x.of))) {
-    const whose = await contactOf(db, a.vehicleId);
+  const open = all.filter((x) => !written.has(x.of));
+  const owners = await contactsOf(
+    db,
+    open.map((a) => a.vehicleId),
+  );
+  for (const a of open) {
+    const whose = owners.get(a.vehicleId);
     if (!whose || whose.email === '') {
       noAddress.add(`${a.car} ${a.plate}`);
       continue;

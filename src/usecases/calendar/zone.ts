@@ -26,10 +26,22 @@ export function keepTimeBy(zone: string): void {
 }
 
 /** The calendar day of a moment in a zone. */
-export const dayOf = (zone: string, at: number): string => format(new TZDate(at, zone), 'yyyy-MM-dd');
+export const dayOf = (zone: string, at: number): string => reads(zone, at, 'yyyy-MM-dd');
+
+/** Moments as they read, which the same bookings ask for on every page. */
+const readBefore = new Map<string, string>();
+const MOST_READ = 5000;
 
 /** A moment as it reads in a zone. */
-export const reads = (zone: string, at: number, pattern: string): string => format(new TZDate(at, zone), pattern);
+export function reads(zone: string, at: number, pattern: string): string {
+  const key = `${zone}|${at}|${pattern}`;
+  const before = readBefore.get(key);
+  if (before !== undefined) return before;
+  const text = format(new TZDate(at, zone), pattern);
+  if (readBefore.size >= MOST_READ) readBefore.clear();
+  readBefore.set(key, text);
+  return text;
+}
 
 /** A stretch as it reads on a zone’s clock; the end with its day where that is another one. */
 export const spanText = (zone: string, from: number, to: number): string =>

@@ -1,6 +1,6 @@
 import { writeCatalogue } from '@/files/csv';
 import { theStore } from '@/store/connection';
-import { listParts } from '@/store/parts';
+import { listParts } from '@/store/partsRead';
 
 /** The shelf as a CSV file that can be imported again. */
 export async function GET(): Promise<Response> {

@@ -1,6 +1,13 @@
+import { NotFoundError } from '@/store/errors';
 import { shelfLines } from '@/usecases/shelf';
 
-/** The whole shelf as the view looks through it. */
-export async function GET(): Promise<Response> {
-  return Response.json(await shelfLines(), { headers: { 'cache-control': 'no-store' } });
+/** Lines of the shelf in their order, some at a time: those behind the part that `after` names, from the first without it. */
+export async function GET(request: Request): Promise<Response> {
+  const after = new URL(request.url).searchParams.get('after') ?? undefined;
+  try {
+    return Response.json(await shelfLines(undefined, after), { headers: { 'cache-control': 'no-store' } });
+  } catch (error) {
+    if (error instanceof NotFoundError) return Response.json({ message: error.message }, { status: 404 });
+    throw error;
+  }
 }

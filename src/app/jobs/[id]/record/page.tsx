@@ -7,10 +7,8 @@ import { RecordSheet } from '@/features/records/RecordSheet';
 import { Revising } from '@/features/records/Revising';
 import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
-import { theStore } from '@/store/connection';
 import { JobRemarks } from '../../remarks';
-import { recordsOf } from '@/store/records';
-import { recordedVisit, shownRecord } from '@/usecases/recordedVisit';
+import { recordedVisit, recordsOfJob, shownRecord } from '@/usecases/recordedVisit';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { isStale, staleBecause } from '@/usecases/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
@@ -30,7 +28,7 @@ export default async function Page({
   const { id } = await params;
   const live = await jobOr404(id);
   const { units } = await readSession();
-  const records = await recordsOf((await theStore()).db, id);
+  const records = await recordsOfJob(id);
   const asked = Number((await searchParams).revision);
   const revision = Number.isInteger(asked) ? asked : null;
   // A signed job shows what was signed; one that is open shows how it stands, and what was signed before on demand.
