@@ -36,21 +36,33 @@ async function opened<T>(folder: string, work: (store: Store) => Promise<T>): Pr
 const numberOf = async (store: Store, what: ReturnType<typeof sql>): Promise<number> =>
   Number((await store.db.execute(what)).rows[0]?.n);
 
-const shop = { folder: '', jobId: '', readings: new Set<string>(), files: 0 };
+const shop = { folder: '', jobId: '', corner: '', readings: new Set<string>(), files: 0 };
 
-/** A server on the workshop, with work going on until it is killed after a moment. */
-async function killedServer(work: (url: string) => Promise<void>, after: number): Promise<void> {
+class Refused extends Error {}
+
+/**
+ * A server on the workshop, with work going on until it is killed.
+ * @param warm asked for first, so that the kill falls into the work and not into the first request @param after ms until the kill
+ */
+async function killedServer(warm: string, work: (url: string) => Promise<void>, after: number): Promise<void> {
   const server = new Server(await freePort(), true, shop.folder);
   await server.up();
-  const working = work(server.url).catch(() => {});
+  await (await fetch(server.url + warm, { method: 'POST', body: '{}' })).text();
+  const working = work(server.url).then(
+    () => null,
+    (error: unknown) => error,
+  );
   await pause(after);
   await server.kill();
-  await working;
+  // What the kill cut off is no wonder; what the server refused is a fault of this program.
+  const error = await working;
+  if (error instanceof Refused) throw error;
 }
 
 /** Readings as a tablet sends them, one after another. */
 async function killedReadings(): Promise<string[]> {
   await killedServer(
+    '/api/readings',
     async (url) => {
       for (;;) {
         const id = newId();
@@ -59,7 +71,7 @@ async function killedReadings(): Promise<string[]> {
           id,
           jobId: shop.jobId,
           quantity: 'gap',
-          corner: 'front-left',
+          corner: shop.corner,
           typed: '31.5',
           method: 'tape',
         };
@@ -69,7 +81,7 @@ async function killedReadings(): Promise<string[]> {
           body: JSON.stringify(body),
         });
         const said = (await answer.json()) as { ok: boolean; message?: string };
-        if (!said.ok) throw new Error(said.message);
+        if (!said.ok) throw new Refused(said.message);
         shop.readings.add(id);
       }
     },
@@ -89,17 +101,22 @@ const LINES = 1500;
 async function killedFile(): Promise<string[]> {
   shop.files += 1;
   const mark = `SOAK${shop.files}-`;
+  const line = (i: number): string => `bolt,soak ${i},1,M14x1.5,45,28,0,ball13,10.9,${mark}${i}`;
   const csv = [
-    'kind;name;code;count',
-    ...Array.from({ length: LINES }, (_, i) => `other;soak ${i};${mark}${i};1`),
+    'kind,name,count,thread,length,thread_length,nose,seat,class,code',
+    ...Array.from({ length: LINES }, (_, i) => line(i)),
   ].join('\n');
   let acknowledged = false;
-  await killedServer(async (url) => {
-    const answer = await fetch(`${url}/api/shelf/import`, { method: 'POST', body: Buffer.from(csv) });
-    const last = JSON.parse((await answer.text()).trim().split('\n').at(-1) ?? '{}') as { added?: number };
-    acknowledged = last.added === LINES;
-    if (last.added !== undefined && !acknowledged) throw new Error(`${last.added} of ${LINES} lines were added`);
-  }, Math.random() * 2500);
+  await killedServer(
+    '/api/shelf/import',
+    async (url) => {
+      const answer = await fetch(`${url}/api/shelf/import`, { method: 'POST', body: Buffer.from(csv) });
+      const last = JSON.parse((await answer.text()).trim().split('\n').at(-1) ?? '{}') as { added?: number };
+      acknowledged = last.added === LINES;
+      if (last.added !== undefined && !acknowledged) throw new Refused(`${last.added} of ${LINES} lines were added`);
+    },
+    Math.random() * 2500,
+  );
   if (acknowledged) add('files acknowledged');
   return opened(shop.folder, async (store) => {
     const n = await numberOf(store, sql`select count(*)::int as n from part where code like ${`${mark}%`}`);
@@ -168,15 +185,14 @@ async function main(): Promise<void> {
   if (!existsSync('.next/BUILD_ID')) throw new Error('The pages are not built yet: npm run demo builds them.');
   shop.folder = somewhere('shop');
   copyOver(await demoFolder(), shop.folder);
-  shop.jobId = await opened(shop.folder, async (store) => {
+  const job = await opened(shop.folder, async (store) => {
     const { rows } = await store.db.execute(
-      sql`select id from job where stage = 'measure' and axle = 'front' and held is null limit 1`,
+      sql`select id, axle from job where stage = 'measure' and held is null order by axle limit 1`,
     );
-    const [row] = rows as { id: string }[];
-    if (row) return row.id;
-    const any = await store.db.execute(sql`select id from job where stage = 'measure' and held is null limit 1`);
-    return (any.rows[0] as { id: string }).id;
+    return rows[0] as { id: string; axle: string };
   });
+  shop.jobId = job.id;
+  shop.corner = `${job.axle}-left`;
   const torqueFolder = somewhere('torque');
   const work: readonly [string, (i: number) => Promise<string[]>][] = [
     ['torque', async () => (await killedTorque(torqueFolder), torqueLost(torqueFolder))],

@@ -356,6 +356,16 @@ test('places, hours, closures; a feed is read back by its address; a file with b
   await expect(page.getByText(/1 read, 1 of them new; 1 could not be read/)).toBeVisible();
   await expect(page.getByText(/^Line 8:/)).toBeVisible();
   await expect(page.getByRole('list', { name: 'Closures ahead' })).toContainText('Stocktaking');
+  // A file of more than 2 MB is one part of what is sent, and read whole.
+  const days = Array.from({ length: 12_000 }, (_, i) =>
+    event(`big-${i}`, `DTSTART;VALUE=DATE:20300101\nSUMMARY:${'y'.repeat(130)}`),
+  );
+  const large = Buffer.from(`BEGIN:VCALENDAR\nVERSION:2.0\n${days.join('')}END:VCALENDAR\n`);
+  expect(large.length).toBeGreaterThan(2.4e6);
+  await page
+    .getByLabel(/Closures from a calendar file/)
+    .setInputFiles({ name: 'large.ics', mimeType: 'text/calendar', buffer: large });
+  await expect(page.getByText(/12,?000 read, 12,?000 of them new/)).toBeVisible();
   await page.getByLabel('From', { exact: true }).fill('2027-02-30');
   await page.getByRole('button', { name: 'Add a closure' }).click();
   await expect(page.getByText(/2027-02-30.*is no day/)).toBeVisible();

@@ -255,7 +255,12 @@ test('backups that are made by themselves share one copy of each photo; one is w
 
   // Downloaded it is whole, and opens where there is no pool.
   writeFileSync(join(pool, relative(join(folder, 'photos'), two)), 'a hub'.repeat(90_000));
-  const { file, passing } = await wholeBackup(folder, first);
+  const [{ file, passing }, beside] = await Promise.all([wholeBackup(folder, first), wholeBackup(folder, first)]);
+  // Two who download it at once get a whole file each.
+  expect(beside.file.path).not.toBe(file.path);
+  expect(readFileSync(beside.file.path)).toHaveLength(readFileSync(file.path).length);
+  expect((await has(beside.file.path)).length).toBe(2);
+  rmSync(beside.file.path);
   expect([passing, (await has(file.path)).length]).toEqual([true, 2]);
   const taken = join(place(), 'taken.zip');
   mkdirSync(dirname(taken), { recursive: true });

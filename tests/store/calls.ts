@@ -5,6 +5,14 @@ import { sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Db } from '@/store/connection';
 
+/** A calendar file as its form sends it. */
+export function calendarFile(text: string, of: string): FormData {
+  const form = new FormData();
+  form.set('file', new Blob([text]));
+  form.set('of', of);
+  return form;
+}
+
 /** Cookies of the browser that calls. */
 export const jar = new Map<string, string>();
 jest.unstable_mockModule('next/headers', () => ({
@@ -247,7 +255,7 @@ export async function everyCall(db: Db): Promise<Call[]> {
       [{ title: '', of: bay, from: '2026-12-24', to: '2026-12-01' }],
     ],
     ['calendar/shopActions.takeClosureBack', shop.takeClosureBack, ['x']],
-    ['calendar/shopActions.readClosureFile', shop.readClosureFile, ['no calendar', '']],
+    ['calendar/shopActions.readClosureFile', shop.readClosureFile, [calendarFile('no calendar', '')]],
     [
       'calendar/orderActions.sayOrdered',
       orders.sayOrdered,

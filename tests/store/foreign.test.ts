@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { setSessionKey } from '@/usecases/openTo';
-import { everyAction, everyCall, jar, print } from './calls';
+import { calendarFile, everyAction, everyCall, jar, print } from './calls';
 import { runningStore } from './open';
 
 /**
@@ -140,7 +140,7 @@ test('an id of another car, visit or job is refused, whatever it is used with', 
     ['calendar.keepBooking', [{ ...booked, things: [bay] }]],
     ['calendar.moveTo', [{ id: booking, version: 1, startAt: null, day: null, placeId: car, whoId: null, why: 'x' }]],
     ['calendar/shopActions.addClosure', [{ title: 'x', of: car, from: '2026-12-24', to: '2026-12-24' }]],
-    ['calendar/shopActions.readClosureFile', ['BEGIN:VCALENDAR\nEND:VCALENDAR\n', car]],
+    ['calendar/shopActions.readClosureFile', [calendarFile('BEGIN:VCALENDAR\nEND:VCALENDAR\n', car)]],
     ['intake.archiveWheels', [car, set]],
     ['intake.changeWheelSet', [car, set, wheels]],
     ['intake.drillWheelSet', [car, set, '5x112']],

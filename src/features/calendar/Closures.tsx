@@ -46,8 +46,10 @@ export function Closures({
       return;
     }
     start(async () => {
-      const text = await file.text();
-      const done = await ask(() => readClosureFile(text, typed.of));
+      const form = new FormData();
+      form.set('file', file);
+      form.set('of', typed.of);
+      const done = await ask(() => readClosureFile(form));
       setRead(done.ok ? done.value : null);
       setFailed(done.ok ? null : { field: 'File', text: done.message });
     });
