@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
+import { once } from 'node:events';
 import { createReadStream, createWriteStream } from 'node:fs';
-import { mkdir, open as openFile, readdir, stat } from 'node:fs/promises';
+import { mkdir, open as openFile, readdir, readFile, stat } from 'node:fs/promises';
 import { dirname, join, relative, resolve, sep } from 'node:path';
 import { Transform, Writable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -75,6 +76,37 @@ export interface Besides {
   readonly paths: readonly string[];
 }
 
+/** Files up to this go into an archive in one piece; most of a database's are far smaller. */
+const IN_ONE_PIECE = 1024 ** 2;
+
+/** Puts a file into an archive, read once: what goes in is what its checksum is of. */
+async function packFile(zip: ZipArchive, from: string, path: string): Promise<FileSum> {
+  const hash = createHash('sha256');
+  const taken = once(zip, 'entry');
+  // An archive that fails before is told of by whoever waits for it first.
+  taken.catch(() => {});
+  const named = { name: `data/${path}` };
+  let size = 0;
+  if ((await stat(/* turbopackIgnore: true */ from)).size <= IN_ONE_PIECE) {
+    const bytes = await readFile(/* turbopackIgnore: true */ from);
+    size = bytes.length;
+    hash.update(bytes);
+    zip.append(bytes, named);
+  } else {
+    const through = new Transform({
+      transform(chunk: Buffer, _, done) {
+        size += chunk.length;
+        hash.update(chunk);
+        done(null, chunk);
+      },
+    });
+    zip.append(through, named);
+    await pipeline(createReadStream(/* turbopackIgnore: true */ from), through);
+  }
+  await taken;
+  return { path, size, sha256: hash.digest('hex') };
+}
+
 /**
  * Packs a folder into one zip file with a manifest of checksums beside what the caller has to say, and seals it.
  * @param name of the manifest inside the archive
@@ -86,23 +118,28 @@ export async function pack(
   about: Readonly<Record<string, unknown>>,
   besides: Besides = { as: '', folder, paths: [] },
 ): Promise<void> {
-  const files: (FileSum & { from: string })[] = [];
-  for (const path of await filesUnder(folder)) files.push({ ...(await sumOf(folder, path)), from: join(folder, path) });
-  for (const path of besides.paths) {
-    const sum = await sumOf(besides.folder, path);
-    files.push({ ...sum, path: `${besides.as}/${path}`, from: join(besides.folder, path) });
-  }
   const zip = new ZipArchive({ zlib: { level: 3 }, comment: UNSEALED });
   const out = createWriteStream(/* turbopackIgnore: true */ to, { mode: 0o600 });
   const written = pipeline(zip, out);
-  const sums = files.map(({ from: _, ...sum }) => sum);
-  zip.append(JSON.stringify({ ...about, files: sums }, null, 1), { name });
+  // An archive that cannot be written says so where it is waited for.
+  written.catch(() => {});
   // Folders that hold nothing have to be there again as well.
   for (const path of await foldersUnder(folder)) zip.append('', { name: `data/${path}/` });
-  for (const { path, from } of files) zip.file(from, { name: `data/${path}` });
+  const files: FileSum[] = [];
+  const put = async (from: string, path: string): Promise<void> => {
+    files.push(await Promise.race([packFile(zip, from, path), written.then(() => never(path))]));
+  };
+  for (const path of await filesUnder(folder)) await put(join(folder, path), path);
+  for (const path of besides.paths) await put(join(besides.folder, path), `${besides.as}/${path}`);
+  zip.append(JSON.stringify({ ...about, files }, null, 1), { name });
   await zip.finalize();
   await written;
   await seal(to);
+}
+
+/** An archive that ends before its last file was put into it has failed. */
+function never(path: string): never {
+  throw new Error(`The archive ended before ${path} was in it.`);
 }
 
 const opened = (path: string): Promise<ZipFile> =>

@@ -73,13 +73,13 @@ export async function backUp(
   const own = backupsOf(folder);
   await mkdir(own, { recursive: true });
   const copy = await mkdtemp(inside(own, '.copy-'));
+  const path = to ?? inside(own, `vectis-${stamp(at)}-${why}.zip`);
+  const half = `${path}.part`;
   try {
     await held.checkpoint();
     await held.still(async () => {
       await cp(inside(folder, 'db'), inside(copy, 'db'), { recursive: true, preserveTimestamps: true });
     });
-    const path = to ?? inside(own, `vectis-${stamp(at)}-${why}.zip`);
-    const half = `${path}.part`;
     const migration = knownMigrations().at(-1)?.when ?? 0;
     const about = { made: at.toISOString(), why, migration };
     const photos = inside(folder, 'photos');
@@ -91,6 +91,8 @@ export async function backUp(
     await rename(half, path);
     return { path, name: basename(path), size: (await stat(path)).size, made: at, why };
   } finally {
+    // A disk that ran full keeps no half archive; one that is whole has its name by now.
+    await rm(half, { force: true });
     await rm(copy, { recursive: true, force: true });
   }
 }
