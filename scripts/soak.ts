@@ -195,7 +195,13 @@ async function main(): Promise<void> {
   shop.corner = `${job.axle}-left`;
   const torqueFolder = somewhere('torque');
   const work: readonly [string, (i: number) => Promise<string[]>][] = [
-    ['torque', async () => (await killedTorque(torqueFolder), torqueLost(torqueFolder))],
+    [
+      'torque',
+      async () => {
+        await killedTorque(torqueFolder);
+        return torqueLost(torqueFolder);
+      },
+    ],
     ['readings', killedReadings],
     ['files', killedFile],
     ['migrations', killedMigration],
