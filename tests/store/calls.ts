@@ -201,18 +201,8 @@ export async function everyCall(db: Db): Promise<Call[]> {
     ['bay.finish', staging.finish, [open, 'stage']],
     ['bay.scan', staging.scan, [torque, 'SW-999']],
     ['bay.setReady', staging.setReady, [torque, 'SW-999']],
-    [
-      'survey.keepReading',
-      survey.keepReading,
-      [open, { quantity: 'gap', corner: 'rear-left', typed: 'x', method: 'tape', hour: null, plate: '' }],
-    ],
     ['survey.keepArchWork', survey.keepArchWork, [signed, 'note']],
     ['survey.takeBack', survey.takeBack, [signed, reading]],
-    [
-      'survey.keepWheelReading',
-      survey.keepWheelReading,
-      [car, wheel, { quantity: 'wheelBore', typed: 'x', method: 'caliper' }],
-    ],
     ['survey.takeBackWheel', survey.takeBackWheel, [car, wheel, 'x']],
     ['survey.mark', survey.mark, [car, wheel, '']],
     ['survey.hang', survey.hang, [car, 'x', 'front-left']],

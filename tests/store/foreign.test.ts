@@ -152,9 +152,7 @@ test('an id of another car, visit or job is refused, whatever it is used with', 
     ['survey.alike', [car, wheel]],
     ['survey.confirm', [open, [`front-left/${reading}`]]],
     ['survey.hang', [car, wheel, 'front-left']],
-    ['survey.keepReading', [open, { quantity: 'turns', corner, typed: '9', method: 'count', wheelSet: set }]],
     ['survey.keepRotates', [car, set, true]],
-    ['survey.keepWheelReading', [car, wheel, { quantity: 'wheelBore', typed: '70', method: 'caliper' }]],
     ['survey.mark', [car, wheel, 'A']],
     ['survey.sayTorquedAgain', [open, 'nowhere', 'a wrench']],
     ['survey.takeBack', [open, reading]],
@@ -185,5 +183,21 @@ test('an id of another car, visit or job is refused, whatever it is used with', 
       expect.stringMatching(/^(refused|input|changed)$/),
     ]);
     if ((await print(store.db)) !== before) throw new Error(`${name} was refused and changed something.`);
+  }
+  // Readings come by their own address.
+  const { POST: sendReading } = await import('@/app/api/readings/route');
+  const readings: readonly object[] = [
+    { is: 'job', jobId: open, quantity: 'turns', corner, typed: '9', method: 'count', wheelSet: set },
+    { is: 'wheel', vehicleId: car, wheelId: wheel, quantity: 'wheelBore', typed: '70', method: 'caliper' },
+  ];
+  for (const body of readings) {
+    const sent = new Request('http://shop/api/readings', {
+      method: 'POST',
+      body: JSON.stringify({ ...body, id: newId() }),
+    });
+    const answer = await (await sendReading(sent)).json();
+    expect([body, answer]).toEqual([body, expect.objectContaining({ ok: false })]);
+    expect(answer.again).toBeUndefined();
+    if ((await print(store.db)) !== before) throw new Error('A reading was refused and changed something.');
   }
 });

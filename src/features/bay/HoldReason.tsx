@@ -6,6 +6,7 @@ import { HOLD_REASONS, saysWhy } from '@/core/procedure/holdReasons';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field, SelectField } from '@/ui/Field';
+import { PinField } from '@/ui/PinField';
 import { sayByLead } from './actions';
 
 const OTHER = 'another reason';
@@ -99,16 +100,7 @@ export function HoldReason({
             onChange={(e) => setLead(e.target.value)}
             className="w-[200px]"
           />
-          <Field
-            label="The lead’s PIN"
-            type="password"
-            inputMode="numeric"
-            autoComplete="off"
-            maxLength={12}
-            value={pin}
-            onChange={(e) => setPin(e.target.value)}
-            className="w-[150px]"
-          />
+          <PinField label="The lead’s PIN" value={pin} onChange={(e) => setPin(e.target.value)} className="w-[150px]" />
         </div>
       ) : null}
       {failure ? (

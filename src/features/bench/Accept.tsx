@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Field, SelectField } from '@/ui/Field';
+import { PinField } from '@/ui/PinField';
 
 /** Who is at the bench, and who may sign beside them. */
 export interface Signing {
@@ -80,15 +81,7 @@ export function Accept({
                 ...leads.map((l) => ({ value: l.id, label: l.name })),
               ]}
             />
-            <Field
-              label="The lead’s PIN"
-              type="password"
-              inputMode="numeric"
-              autoComplete="off"
-              maxLength={12}
-              value={pin}
-              onChange={(e) => tell({ pin: e.target.value })}
-            />
+            <PinField label="The lead’s PIN" value={pin} onChange={(e) => tell({ pin: e.target.value })} />
           </>
         ) : (
           <Field

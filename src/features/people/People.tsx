@@ -4,6 +4,7 @@ import { useState, useTransition } from 'react';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
+import { PinField } from '@/ui/PinField';
 import { Segments } from '@/ui/Segments';
 import type { Role } from '@/store/peopleSchema';
 import type { Person } from '@/usecases/people';
@@ -219,14 +220,11 @@ function PersonForm({
         className="w-[220px]"
       />
       <Segments label="Role" value={typed.role} options={ROLES} onChange={(role) => setTyped({ ...typed, role })} />
-      <Field
+      <PinField
         label={verb === 'Add' ? 'PIN' : 'New PIN'}
-        type="password"
-        inputMode="numeric"
         autoComplete="new-password"
         hint={verb === 'Add' ? 'Six digits, or none on this machine.' : 'Empty: as it is.'}
         value={typed.pin}
-        maxLength={12}
         error={errorOf('PIN')}
         onChange={(e) => setTyped({ ...typed, pin: e.target.value })}
         className="w-[190px]"

@@ -5,6 +5,7 @@ import { useRef, useState, useTransition } from 'react';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
+import { PinField } from '@/ui/PinField';
 import { NavLink } from '@/ui/NavLink';
 import type { Person } from '@/usecases/people';
 import { comeIn, comeInByName, leave } from './actions';
@@ -96,13 +97,9 @@ export function WhoIsIt({
           }}
           className="flex items-end gap-3"
         >
-          <Field
+          <PinField
             ref={field}
             label={`PIN of ${asked.name}`}
-            type="password"
-            inputMode="numeric"
-            autoComplete="off"
-            maxLength={12}
             value={pin}
             onChange={(e) => setPin(e.target.value)}
             className="w-[220px]"
@@ -162,16 +159,7 @@ function ByName({ back }: { back: string }) {
         onChange={(e) => setName(e.target.value)}
         className="w-[260px]"
       />
-      <Field
-        label="Your PIN"
-        type="password"
-        inputMode="numeric"
-        autoComplete="off"
-        maxLength={12}
-        value={pin}
-        onChange={(e) => setPin(e.target.value)}
-        className="w-[160px]"
-      />
+      <PinField label="Your PIN" value={pin} onChange={(e) => setPin(e.target.value)} className="w-[160px]" />
       <Button type="submit" look="main" disabled={busy || pin === '' || name.trim() === ''}>
         Sign in
       </Button>

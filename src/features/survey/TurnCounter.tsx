@@ -1,16 +1,15 @@
 'use client';
 
-import { useEffect, useRef, useState, useTransition } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { quantity } from '@/core/document/quantities';
 import type { Corner } from '@/core/document/vocabulary';
 import { combineRepeats } from '@/core/uncertainty';
 import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
-import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
 import { useUnkept } from '@/ui/useUnkept';
-import { keepReading } from './actions';
 import { useSetupOn } from './OnCar';
+import { postReading } from './onWay';
 import { ReadingRow, type TakenReading } from './ReadingRow';
 
 const NONE: readonly number[] = [];
@@ -41,8 +40,6 @@ export function TurnCounter({
   locking: boolean;
 }) {
   const [steps, setSteps, clear] = useUnkept(`${jobId}/${corner}/count`, NONE);
-  const [failure, setFailure] = useState<string | null>(null);
-  const [busy, start] = useTransition();
   const on = useSetupOn('turns');
   const counter = useRef<HTMLElement>(null);
   const turns = steps.reduce((a, b) => a + b, 0);
@@ -72,15 +69,13 @@ export function TurnCounter({
     ? `A locking ${fastener} engages less than the others, so its count says nothing of them. Count an ordinary one.`
     : null;
 
-  const keep = () =>
-    start(async () => {
-      const result = await ask(() =>
-        keepReading(jobId, { quantity: 'turns', corner, typed: String(turns), method: 'count', ...on }),
-      );
-      if (!result.ok) return setFailure(result.message);
-      clear();
-      setFailure(null);
-    });
+  // Sent as a typed count is; refused it comes back into the field below, with the reason.
+  const keep = () => {
+    const typed = String(turns);
+    const body = { is: 'job', jobId, quantity: 'turns', corner, typed, method: 'count', ...on };
+    postReading(`${jobId}/${corner}/turns`, typed, body);
+    clear();
+  };
 
   return (
     <section aria-label="Count turns" data-quantity="turns" ref={counter} className="flex min-w-0 flex-col gap-3">
@@ -125,7 +120,7 @@ export function TurnCounter({
           >
             Undo tap
           </Button>
-          <Button look="main" disabled={busy || steps.length === 0 || onLocking} onClick={keep}>
+          <Button look="main" disabled={steps.length === 0 || onLocking} onClick={keep}>
             Keep count
           </Button>
         </div>
@@ -139,11 +134,6 @@ export function TurnCounter({
         </p>
       ) : null}
       <p className="text-[13px] text-soft">{how} Keys: space one turn, q a quarter, backspace undo.</p>
-      {failure ? (
-        <p role="alert" className="text-[14px] font-[560] text-stop">
-          {failure}
-        </p>
-      ) : null}
       <ReadingRow
         jobId={jobId}
         q={{ ...quantity('turns'), how: 'Or type the count.' }}

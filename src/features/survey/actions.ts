@@ -16,12 +16,9 @@ import {
   takeBackReading,
   takeBackWheelReading,
   takeChalk,
-  takeReading,
-  takeWheelReading,
   wheelsAlike,
 } from '@/usecases/readings';
 import { confirmEarlier } from '@/usecases/earlier';
-import { typedReading, typedWheelReading } from '@/usecases/readingSent';
 import { idOf, type Result } from '@/usecases/result';
 
 const chalkForm = z.object({
@@ -38,11 +35,6 @@ export async function confirm(jobId: string, places: readonly string[]): Promise
   return actOn((who) => confirmEarlier(idOf(jobId), z.array(z.string().max(60)).min(1).max(60).parse(places), who));
 }
 
-/** Keeps a reading as typed and as understood, with its ±, method, corner and time. */
-export async function keepReading(jobId: string, input: z.input<typeof typedReading>): Promise<Result<null>> {
-  return actOn((who) => takeReading(idOf(jobId), typedReading.parse(input), who));
-}
-
 /** Notes that arch work was done, or takes that back. */
 export async function keepArchWork(jobId: string, note: string | null): Promise<Result<null>> {
   return actOn((who) => noteArchWork(idOf(jobId), z.string().max(400).nullable().parse(note), who));
@@ -51,15 +43,6 @@ export async function keepArchWork(jobId: string, note: string | null): Promise<
 /** Takes the latest reading back; the one before it counts again. */
 export async function takeBack(jobId: string, readingId: string): Promise<Result<null>> {
   return actOn((who) => takeBackReading(idOf(jobId), idOf(readingId), who));
-}
-
-/** Keeps a reading of one wheel; it goes where the wheel goes. */
-export async function keepWheelReading(
-  vehicleId: string,
-  wheelId: string,
-  input: z.input<typeof typedWheelReading>,
-): Promise<Result<null>> {
-  return actOn((who) => takeWheelReading(idOf(vehicleId), idOf(wheelId), typedWheelReading.parse(input), who));
 }
 
 /** Says that the other wheels of the set are as this one. @returns how many figures were written down */
