@@ -40,8 +40,9 @@ export interface BoardStage {
 const ON_BOARD = 10;
 
 /**
- * Jobs by stage as the board shows them: of each the ones that changed last, of rechecks the ones that are due first, and how many there
- * are in all. One query for the lines of all stages, each of them cut by its own index. @param find words that stand in the vehicle's name or plate
+ * Jobs by stage as the board shows them: of each the ones that changed last, of rechecks the ones that are due first,
+ * and how many there are in all. One query for the lines of all stages, each of them cut by its own index. @param find
+ * words that stand in the vehicle's name or plate
  */
 export async function boardOf(db: Executor, find = ''): Promise<BoardStage[]> {
   const cars = named(find);

@@ -4,7 +4,7 @@ import type { CatalogueItem } from '@/core/parts/catalogue';
 import type { Db, Executor } from './connection';
 import { NotFoundError, RefusedError } from './errors';
 import { recordEvent } from './events';
-import { presentItem, presentPart } from './partsRead';
+import { presentPart } from './partsRead';
 import { job, type Move, type PartRow, part, reservation, stockMovement } from './schema';
 
 /** A part as its row holds it. */
@@ -262,7 +262,7 @@ export async function partByCode(db: Executor, code: string): Promise<PartRow | 
     .orderBy(sql`lower(${part.code}) = lower(${code}) desc nulls last`)
     .limit(1);
   const [row] = rows;
-  return row ? { ...row, item: presentItem(row.item) } : null;
+  return row ? presentPart(row) : null;
 }
 
 /** Whole parts that pieces are kept of for a job. */
@@ -272,7 +272,7 @@ export async function partsKeptFor(db: Executor, jobId: string): Promise<PartRow
     .from(reservation)
     .innerJoin(part, eq(reservation.partId, part.id))
     .where(and(isNull(reservation.endedAt), eq(reservation.jobId, jobId)));
-  return rows.map((r) => ({ ...r.part, item: presentItem(r.part.item) }));
+  return rows.map((r) => presentPart(r.part));
 }
 
 /** Takes a part off the shelf; the row stays archived. @throws NotFoundError */

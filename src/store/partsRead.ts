@@ -11,7 +11,10 @@ export type ShelfPlace = Pick<PartRow, 'kind' | 'name' | 'id'>;
 /** A part as it reads today. */
 export const presentPart = (row: PartRow): PartRow => ({ ...row, item: presentItem(row.item) });
 
-/** Parts on the shelf, by kind and name: every one, or as many as are asked for. @param after they begin behind this one */
+/**
+ * Parts on the shelf, by kind and name: every one, or as many as are asked for. @param after they begin behind this
+ * one
+ */
 export async function listParts(db: Executor, most = 1_000_000, after?: ShelfPlace): Promise<PartRow[]> {
   const rows = await db
     .select()
@@ -40,8 +43,8 @@ const read = new WeakMap<object, { readonly mark: string; readonly parts: readon
 const MOST_HELD = 20_000;
 
 /**
- * The whole shelf, read again only when one of its rows was written since: the sum of the transactions that wrote them tells, whoever
- * wrote them.
+ * The whole shelf, read again only when one of its rows was written since: the sum of the transactions that wrote them
+ * tells, whoever wrote them.
  */
 export async function wholeShelf(db: Executor): Promise<readonly PartRow[]> {
   const [now] = await db
@@ -65,7 +68,7 @@ export async function countParts(db: Executor): Promise<number> {
 }
 
 /** A part of an earlier release lacks what was added since; nobody said it, so it is unknown. */
-export function presentItem(item: CatalogueItem): CatalogueItem {
+function presentItem(item: CatalogueItem): CatalogueItem {
   if (item.kind === 'spacer') {
     // Lugs and circle stood beside the plate before they belonged to it.
     const { lugs, boltCircle, ...rest } = item as typeof item & { lugs?: number; boltCircle?: number };

@@ -16,6 +16,14 @@ export async function remember(tx: Executor, input: PastInput): Promise<void> {
     .onConflictDoUpdate({ target: pastWork.jobId, set: { ...input } });
 }
 
+/** Remembers work that nothing is known of yet; what was remembered meanwhile, with its time, stays. */
+export async function rememberUnknown(tx: Executor, input: PastInput): Promise<void> {
+  await tx
+    .insert(pastWork)
+    .values({ ...input, id: newId() })
+    .onConflictDoNothing({ target: pastWork.jobId });
+}
+
 /** Notes what a recheck of a job found: how many lugs moved. A job that is not remembered is passed over. */
 export async function rememberRecheck(tx: Executor, jobId: string, moved: number): Promise<void> {
   await tx
@@ -55,8 +63,8 @@ export async function gapPairs(db: Executor, since: Date, most = 2000) {
 const LOOKED_THROUGH = 400;
 
 /**
- * Work like this one, of the latest of its kind: on a plate within `near` mm, the same car first, then the same wheels, then the nearest
- * plate.
+ * Work like this one, of the latest of its kind: on a plate within `near` mm, the same car first, then the same
+ * wheels, then the nearest plate.
  */
 export async function similarWork(
   db: Executor,

@@ -2,8 +2,9 @@ import { useSearchParams } from 'next/navigation';
 import { useInHash } from './useInHash';
 
 /**
- * Where one is on a page, kept in its address. A link names the place in its query; each move after that goes behind the #, so that the
- * router's own idea of the page, query included, stays true and a refresh never loads the page anew.
+ * Where one is on a page, kept in its address. A link names the place in its query; each move after that goes behind
+ * the #, so that the router's own idea of the page, query included, stays true and a refresh never loads the page
+ * anew.
  * @param key name in the query of a link
  * @param known what the address may say; anything else is the start
  */

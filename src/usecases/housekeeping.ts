@@ -16,8 +16,8 @@ export const timeToTidy = (now: Date, last: number): boolean =>
   now.getHours() === NIGHT && now.getTime() - last > 2 * HOUR;
 
 /**
- * What is done beside the work: jobs of earlier releases are remembered, and tables are tidied a minute after the start and each night. A
- * folder that is closed or put back meanwhile goes on next time.
+ * What is done beside the work: jobs of earlier releases are remembered, and tables are tidied a minute after the
+ * start and each night. A folder that is closed or put back meanwhile goes on next time.
  */
 export function keepHouse(): void {
   let last = 0;
@@ -25,7 +25,8 @@ export function keepHouse(): void {
     last = Date.now();
     await tidy((await theStore()).db);
   };
-  const later = (work: () => Promise<void>): void => void work().catch(() => {});
+  const later = (work: () => Promise<void>): void =>
+    void work().catch((error) => console.error('Work beside the work failed; it is tried again.', error));
   later(async () => rememberBesides((await theStore()).db));
   setTimeout(() => later(run), AFTER_START_MS).unref();
   setInterval(() => {

@@ -36,7 +36,10 @@ export interface ShelfLine extends ShelfPart {
 /** Lines of the shelf that go in one answer. */
 const AT_ONCE = 250;
 
-/** Lines of the shelf in their order, each part with how many of it are kept. @param after id of the part that they follow @throws NotFoundError */
+/**
+ * Lines of the shelf in their order, each part with how many of it are kept. @param after id of the part that they
+ * follow @throws NotFoundError
+ */
 export async function shelfLines(most = AT_ONCE, after?: string): Promise<ShelfLine[]> {
   const { db } = await theStore();
   const behind = after === undefined ? undefined : await placeOnShelf(db, after);

@@ -1,11 +1,19 @@
 import { recordEvent } from '@/store/events';
 import { clockBehind } from '@/usecases/calendar/clock';
-import { errorsInOrder, minutesAtCar, rememberOld, shopMemory, similarTo } from '@/usecases/calendar/memory';
+import {
+  errorsInOrder,
+  minutesAtCar,
+  rememberJob,
+  rememberOld,
+  shopMemory,
+  similarTo,
+} from '@/usecases/calendar/memory';
 import { pastSince } from '@/store/pastWork';
 import { jobById } from '@/usecases/jobs';
 import { corrected, meanError } from '@/core/calendar/history';
 import { groupBy } from '@/core/groupBy';
-import { sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
+import { pastWork } from '@/store/schema';
 import { runningStore } from './open';
 
 const NOW = Date.parse('2027-01-11T10:00:00Z');
@@ -58,12 +66,28 @@ test('each estimate is judged by what was known before it, and by nothing after'
 });
 
 test('jobs of an earlier release are remembered without a time, once, and stand beside what is like them', async () => {
-  const signed = (await rememberOld(store.db)).length;
+  const signed = (await rememberOld(store.db, 300)).length;
   expect(signed).toBeGreaterThan(0);
-  expect(await rememberOld(store.db)).toEqual([]);
+  expect(await rememberOld(store.db, 300)).toEqual([]);
   const own = (await pastSince(store.db, new Date(0))).filter((r) => r.jobId !== null);
   expect(own).toHaveLength(signed);
   for (const r of own) expect(r.actualMin).toBeNull();
+  // Remembered beside the work, a job that was signed again meanwhile keeps what was noted of it then.
+  const [first] = own;
+  await store.db
+    .update(pastWork)
+    .set({ actualMin: 33, rechecks: 2 })
+    .where(eq(pastWork.id, first?.id ?? ''));
+  await rememberJob(store.db, await jobById(first?.jobId as string), false);
+  const [still] = await store.db
+    .select()
+    .from(pastWork)
+    .where(eq(pastWork.id, first?.id ?? ''));
+  expect([still?.actualMin, still?.rechecks]).toEqual([33, 2]);
+  await store.db
+    .update(pastWork)
+    .set({ actualMin: null, rechecks: first?.rechecks ?? 0 })
+    .where(eq(pastWork.id, first?.id ?? ''));
   let beside = 0;
   for (const r of own) {
     const like = await similarTo(await jobById(r.jobId as string), NOW);

@@ -16,8 +16,8 @@ export default async function Page() {
         </NavLink>
         <h1>Shop memory</h1>
         <p className="mt-1 max-w-[76ch] text-soft">
-          What this shop’s latest 400 jobs say, two years back at most: how long it takes, how gaps come out, what moves
-          afterwards. It corrects estimates; it never judges a plan.
+          What this shop’s latest jobs say, 400 at most and none older than two years: how long work takes, how gaps
+          come out, what moves afterwards. It corrects estimates; it never judges a plan.
         </p>
       </div>
       {memory.of === 0 ? (

@@ -11,7 +11,10 @@ export const HOLD_REASONS = [
 
 const OF_LEAD = ', by the word of ';
 
-/** Who ended a hold point, with the lead who gave their word for it. The machine that keeps the job writes it, once the lead’s PIN was right. */
+/**
+ * Who ended a hold point, with the lead who gave their word for it. The machine that keeps the job writes it, once the
+ * lead’s PIN was right.
+ */
 export const byWordOf = (by: string, lead: string | null): string => (lead === null ? by : `${by}${OF_LEAD}${lead}`);
 
 /** Whether a lead gave their word. */

@@ -48,10 +48,16 @@ export async function takeClosureBack(id: string): Promise<Result<null>> {
   return actOn((_, acting) => dropClosure(idOf(id), acting));
 }
 
-/** A file of its own part in what is sent: a text of more than a megabyte among the arguments is refused before it is read. */
+/**
+ * A file of its own part in what is sent: a text of more than a megabyte among the arguments is refused before it is
+ * read.
+ */
 const fileForm = z.object({ file: z.instanceof(Blob), of: short });
 
-/** Reads closures out of a calendar file. @param form `file`, and in `of` whose closures they are, empty for the whole shop */
+/**
+ * Reads closures out of a calendar file. @param form `file`, and in `of` whose closures they are, empty for the whole
+ * shop
+ */
 export async function readClosureFile(form: FormData): Promise<Result<ClosuresRead>> {
   return act(async (_, acting) => {
     const { file, of } = fileForm.parse(Object.fromEntries(z.instanceof(FormData).parse(form)));

@@ -14,7 +14,8 @@ import { ImportFile } from './ImportFile';
 import { PartForm } from './PartForm';
 import { PartPanel } from './PartPanel';
 import { specOf } from './spec';
-import { type ShelfLine, useWholeShelf } from './useWholeShelf';
+import type { ShelfLine } from '@/usecases/shelf';
+import { useWholeShelf } from './useWholeShelf';
 
 const ORDERS = [
   { value: 'name', label: 'By name' },

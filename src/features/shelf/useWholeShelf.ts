@@ -1,14 +1,10 @@
 import { useEffect, useState } from 'react';
-import type { CatalogueItem } from '@/core/parts/catalogue';
+import type { ShelfLine } from '@/usecases/shelf';
 
-export interface ShelfLine {
-  readonly id: string;
-  readonly item: CatalogueItem;
-  /** Pieces that are kept for jobs. */
-  readonly kept: number;
-}
-
-/** The lines behind some that are there already, a piece at a time until there are no more. @throws where the server does not answer */
+/**
+ * The lines behind some that are there already, a piece at a time until there are no more. @throws where the server
+ * does not answer
+ */
 async function restOf(first: readonly ShelfLine[], signal: AbortSignal): Promise<readonly ShelfLine[]> {
   const all = [...first];
   for (;;) {

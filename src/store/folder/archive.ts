@@ -79,31 +79,31 @@ export interface Besides {
 /** Files up to this go into an archive in one piece; most of a database's are far smaller. */
 const IN_ONE_PIECE = 1024 ** 2;
 
+/** Puts something into an archive. @returns once it is in it */
+function putIn(zip: ZipArchive, source: Buffer | Transform | string, name: string): Promise<unknown> {
+  const taken = once(zip, 'entry');
+  zip.append(source, { name });
+  return taken;
+}
+
 /** Puts a file into an archive, read once: what goes in is what its checksum is of. */
 async function packFile(zip: ZipArchive, from: string, path: string): Promise<FileSum> {
   const hash = createHash('sha256');
-  const taken = once(zip, 'entry');
-  // An archive that fails before is told of by whoever waits for it first.
-  taken.catch(() => {});
-  const named = { name: `data/${path}` };
-  let size = 0;
+  const name = `data/${path}`;
   if ((await stat(/* turbopackIgnore: true */ from)).size <= IN_ONE_PIECE) {
     const bytes = await readFile(/* turbopackIgnore: true */ from);
-    size = bytes.length;
-    hash.update(bytes);
-    zip.append(bytes, named);
-  } else {
-    const through = new Transform({
-      transform(chunk: Buffer, _, done) {
-        size += chunk.length;
-        hash.update(chunk);
-        done(null, chunk);
-      },
-    });
-    zip.append(through, named);
-    await pipeline(createReadStream(/* turbopackIgnore: true */ from), through);
+    await putIn(zip, bytes, name);
+    return { path, size: bytes.length, sha256: hash.update(bytes).digest('hex') };
   }
-  await taken;
+  let size = 0;
+  const through = new Transform({
+    transform(chunk: Buffer, _, done) {
+      size += chunk.length;
+      hash.update(chunk);
+      done(null, chunk);
+    },
+  });
+  await Promise.all([putIn(zip, through, name), pipeline(createReadStream(/* turbopackIgnore: true */ from), through)]);
   return { path, size, sha256: hash.digest('hex') };
 }
 
@@ -121,13 +121,16 @@ export async function pack(
   const zip = new ZipArchive({ zlib: { level: 3 }, comment: UNSEALED });
   const out = createWriteStream(/* turbopackIgnore: true */ to, { mode: 0o600 });
   const written = pipeline(zip, out);
-  // An archive that cannot be written says so where it is waited for.
-  written.catch(() => {});
+  // An archive that ends before everything is in it has failed; whoever puts something in is told.
+  const ended = written.then((): never => {
+    throw new Error(`The archive ${to} ended too soon.`);
+  });
+  ended.catch(() => {});
   // Folders that hold nothing have to be there again as well.
-  for (const path of await foldersUnder(folder)) zip.append('', { name: `data/${path}/` });
+  for (const path of await foldersUnder(folder)) await Promise.race([putIn(zip, '', `data/${path}/`), ended]);
   const files: FileSum[] = [];
   const put = async (from: string, path: string): Promise<void> => {
-    files.push(await Promise.race([packFile(zip, from, path), written.then(() => never(path))]));
+    files.push(await Promise.race([packFile(zip, from, path), ended]));
   };
   for (const path of await filesUnder(folder)) await put(join(folder, path), path);
   for (const path of besides.paths) await put(join(besides.folder, path), `${besides.as}/${path}`);
@@ -135,11 +138,6 @@ export async function pack(
   await zip.finalize();
   await written;
   await seal(to);
-}
-
-/** An archive that ends before its last file was put into it has failed. */
-function never(path: string): never {
-  throw new Error(`The archive ended before ${path} was in it.`);
 }
 
 const opened = (path: string): Promise<ZipFile> =>

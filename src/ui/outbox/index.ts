@@ -81,8 +81,8 @@ const whole = (box: Outbox): Outbox => box;
 export const useOutbox = (): Outbox => useOutboxPart(whole, Object.is);
 
 /**
- * A part of the outbox. Whoever looks at a part is rendered again only when that part changed: a page has some fifty fields, and each of
- * them has its own in view.
+ * A part of the outbox. Whoever looks at a part is rendered again only when that part changed: a page has some fifty
+ * fields, and each of them has its own in view.
  * @param same whether two parts show the same
  */
 export function useOutboxPart<T>(part: (box: Outbox) => T, same: (a: T, b: T) => boolean): T {

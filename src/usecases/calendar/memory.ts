@@ -9,7 +9,7 @@ import type { PastWorkRow } from '@/store/calendarSchema';
 import { type Executor, theStore } from '@/store/connection';
 import type { JobWhole } from '@/store/jobs';
 import { loadJob } from '@/store/jobs';
-import { forgotten, gapPairs, pastSince, remember, similarWork } from '@/store/pastWork';
+import { forgotten, gapPairs, pastSince, remember, rememberUnknown, similarWork } from '@/store/pastWork';
 import { openRechecks } from '@/store/rechecks';
 import { shopTimeNow } from '@/store/shopTime';
 import { gapsCompared } from '../gapCompare';
@@ -40,7 +40,10 @@ export function minutesAtCar(whole: JobWhole): number | null {
   return minutes > 0 ? minutes : null;
 }
 
-/** Remembers a signed job: what was fitted, predicted and achieved, and how long it took. */
+/**
+ * Remembers a signed job: what was fitted, predicted and achieved, and how long it took.
+ * @param timed whether its time is known; without it, a job that is remembered already is left as it is
+ */
 export async function rememberJob(tx: Executor, whole: JobWhole, timed = true): Promise<void> {
   const plan = whole.plan?.document;
   const signedAt = whole.job.signedAt;
@@ -50,7 +53,7 @@ export async function rememberJob(tx: Executor, whole: JobWhole, timed = true): 
   const e = estimate(plan, 'fit');
   const drive = bayOf(whole, 0).drive;
   const set = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
-  await remember(tx, {
+  await (timed ? remember : rememberUnknown)(tx, {
     jobId: whole.job.id,
     at: signedAt,
     car: whole.vehicle.name,
@@ -77,7 +80,7 @@ const REST_MS = 250;
  * Jobs that an earlier release signed are remembered without their time: when work began nobody noted then.
  * @param most so many of them, the one signed last first @returns the jobs that were looked at
  */
-export async function rememberOld(db: Executor, most = 300): Promise<readonly string[]> {
+export async function rememberOld(db: Executor, most: number): Promise<readonly string[]> {
   const ids = await forgotten(db, most);
   for (const id of ids) await rememberJob(db, await loadJob(db, id), false);
   return ids;

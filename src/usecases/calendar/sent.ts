@@ -47,11 +47,10 @@ const whole = (from: number, to: number) => [{ what: 'work' as const, from, to }
 
 function sentBar(b: Bar, rows: readonly Row[]): SentBar {
   const { id, visitId, title, plate, about, placeId, from, to, when, state, stateText, href, ...rest } = b;
-  const rare: Record<string, unknown> = {};
-  for (const [key, value] of Object.entries(rest)) {
-    const usual = { ...USUAL, reaches: to, stretches: whole(from, to) }[key as keyof typeof rest];
-    if (!same(value, usual)) rare[key] = value;
-  }
+  const usual = { ...USUAL, reaches: to, stretches: whole(from, to) };
+  const rare = Object.fromEntries(
+    Object.entries(rest).filter(([key, value]) => !same(value, usual[key as keyof typeof rest])),
+  );
   const at = rows.findIndex((r) => r.id === placeId);
   const goes = href.startsWith(homeOf(visitId)) ? href.slice(homeOf(visitId).length) : href;
   const some = Object.keys(rare).length > 0 ? (rare as Rare) : null;

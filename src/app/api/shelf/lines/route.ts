@@ -1,7 +1,10 @@
 import { NotFoundError } from '@/store/errors';
 import { shelfLines } from '@/usecases/shelf';
 
-/** Lines of the shelf in their order, some at a time: those behind the part that `after` names, from the first without it. */
+/**
+ * Lines of the shelf in their order, some at a time: those behind the part that `after` names, from the first without
+ * it.
+ */
 export async function GET(request: Request): Promise<Response> {
   const after = new URL(request.url).searchParams.get('after') ?? undefined;
   try {
