@@ -11,6 +11,7 @@ const corner = (name: PlanCorner['corner'], at: Partial<PlanCorner>): PlanCorner
   studProtrusion: null,
   standThrough: null,
   visibleThread: null,
+  capDab: null,
   slidesOn: null,
   rotorHat: null,
   tappedDepth: null,
@@ -61,6 +62,8 @@ const HUB: Plan['hub'] = {
   lockingShorter: null,
   pilotNose: m(0),
   nutBlindDepth: null,
+  holeOpen: true,
+  capOpen: null,
   nutGrip: null,
 };
 
@@ -187,6 +190,7 @@ const NUT: Nut = {
   seat: 'cone60',
   threadLength: 24,
   blindDepth: null,
+  capOpen: null,
   shankReach: 0,
   shankLength: 0,
   shankDiameter: null,
@@ -274,6 +278,7 @@ export const PLAN_EXAMPLES: Readonly<Record<string, Plan>> = {
         studThreadLength: 40,
         studProtrusion: 33,
         boltCircle: 139.7,
+        lugs: null,
         recess: 17,
         torque: { value: 118, source: 'adapter leaflet' },
       },

@@ -48,6 +48,7 @@ const nut = (name: string, style: 'open' | 'closed', shankReach: number): Catalo
     seat: 'cone60',
     threadLength: 24,
     blindDepth: style === 'closed' ? 34 : null,
+    capOpen: style === 'closed' ? true : null,
     shankReach,
     shankLength: shankReach > 0 ? 11 : 0,
     shankDiameter: shankReach > 0 ? 20 : null,

@@ -9,6 +9,7 @@ const trackNut: Nut = {
   seat: 'cone60',
   threadLength: 22,
   blindDepth: null,
+  capOpen: null,
   shankReach: 0,
   shankLength: 0,
   shankDiameter: null,
@@ -16,7 +17,7 @@ const trackNut: Nut = {
   material: 'steel',
   tensile: 900,
 };
-const roadNut: Nut = { ...trackNut, style: 'closed', seat: 'ball13', threadLength: 24, blindDepth: 40 };
+const roadNut: Nut = { ...trackNut, style: 'closed', seat: 'ball13', threadLength: 24, blindDepth: 40, capOpen: true };
 
 /** The hill-climb coupé, the electric hatchback and the nurse’s estate. */
 export const TOWN_CARS: readonly DemoVehicle[] = [
@@ -191,6 +192,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
           rotorHat: [6, 6],
           tappedDepth: [17, 17],
           roomBehind: [6, 6],
+          holeOpen: 1,
           gap: [14, 13],
           loadedClearance: [19, 20],
           spigotDiameter: 60.1,
@@ -257,6 +259,7 @@ export const TOWN_CARS: readonly DemoVehicle[] = [
           rotorHat: [7, 7],
           tappedDepth: [20, 20],
           roomBehind: [8, 8],
+          holeOpen: 1,
           gap: [16, 17],
           loadedClearance: [22, 21],
           spigotDiameter: 57,

@@ -1,3 +1,4 @@
+import { wheelLugs } from '@/core/document/hardware';
 import 'server-only';
 import { cornersOf } from '@/core/document/assemble';
 import { CORNER_LABEL } from '@/core/document/labels';
@@ -95,7 +96,7 @@ async function check(
       return maySay(d.why, guardsPeople(asked), { tx, lead });
     }
     case 'trouble': {
-      const lugs = whole.plan?.document.hub.lugs ?? 0;
+      const lugs = lugsOf(whole);
       if (d.lug !== null && d.lug >= lugs) throw new RefusedError(`This wheel has ${lugs} lugs.`);
       return;
     }
@@ -120,9 +121,12 @@ async function check(
   }
 }
 
+/** Lugs of the wheel’s joint by the plan. */
+const lugsOf = (whole: JobWhole): number => (whole.plan ? (wheelLugs(whole.plan.document) ?? 0) : 0);
+
 /** Whether a wheel may be torqued in this order: every lug once, with its source, and before any lug was torqued in another. */
 function orderGoes(whole: JobWhole, { order, source }: Extract<BayDetail, { kind: 'order' }>): void {
-  const lugs = whole.plan?.document.hub.lugs ?? 0;
+  const lugs = lugsOf(whole);
   const every =
     order === null || (order.length === lugs && new Set(order).size === lugs && order.every((l) => l < lugs));
   if (!every) throw new RefusedError(`This wheel has ${lugs} lugs: name each of them once, from 1 to ${lugs}.`);

@@ -71,6 +71,7 @@ function conversionOf({ stud, hub }: Carried): Fastener | null {
       seat: 'unknown',
       threadLength: stud.nutThread,
       blindDepth: null,
+      capOpen: null,
       shankReach: null,
       shankLength: 0,
       shankDiameter: null,

@@ -16,6 +16,7 @@ const OF_HUB: ReadonlySet<string> = new Set<QuantityId>([
   'rotorHat',
   'tappedDepth',
   'roomBehind',
+  'holeOpen',
 ]);
 /** Of the fasteners that are on it: other ones end them. */
 const OF_HARDWARE: ReadonlySet<string> = new Set<QuantityId>([
@@ -27,6 +28,7 @@ const OF_HARDWARE: ReadonlySet<string> = new Set<QuantityId>([
   'studProtrusion',
   'nutThread',
   'nutBlindDepth',
+  'capOpen',
   'nutHeight',
   'originalLength',
   'lockingShorter',

@@ -1,4 +1,4 @@
-import { isOnSpacer } from '@/core/document/bare';
+import { inSetup } from '@/core/document/bare';
 import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/document/assemble';
 import type { Corner, JobType, Plan, Seat, Setup, Use } from '@/core/document/document';
 import { ADDS_NOTHING } from '@/core/document/vocabulary';
@@ -116,7 +116,7 @@ export function planParts(whole: JobWhole): Omit<PlanParts, ChosenParts> {
 
 /** What was on while a reading was taken; left out where nothing was, on the present fasteners and the wheels of the job. */
 function onOf(whole: JobWhole, r: JobWhole['readings'][number]): { readonly on?: Setup } {
-  if (!isOnSpacer(r.quantity)) return {};
+  if (!inSetup(r.quantity)) return {};
   const wheel = r.onWheelSetId === null || r.onWheelSetId === whole.job.wheelSetId ? 'chosen' : wheelOn(whole, r);
   if (r.onPlateMm === null && r.trialPart === null && wheel === 'chosen') return {};
   return { on: { spacer: r.onPlateMm ?? 0, fastener: r.trialPart ?? 'present', wheel } };

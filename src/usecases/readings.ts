@@ -1,6 +1,6 @@
 import 'server-only';
 import { InputError } from '@/core/errors';
-import { isOnSpacer } from '@/core/document/bare';
+import { inSetup } from '@/core/document/bare';
 import { cornersOf } from '@/core/document/assemble';
 import type { Corner, Seat, TrialPart } from '@/core/document/document';
 import { type Quantity, quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
@@ -101,7 +101,7 @@ function wheelSetOn(
   own: string,
   sets: readonly { readonly id: string }[],
 ): string | null {
-  if (!isOnSpacer(id) || set === undefined || set === own) return null;
+  if (!inSetup(id) || set === undefined || set === own) return null;
   if (!sets.some((s) => s.id === set))
     throw new RefusedError('These wheels are not a set of this car. Reload the page and pick the wheels that are on.');
   return set;
@@ -118,7 +118,7 @@ const NEW_PART_PM = 0.1;
 
 /** The part that was turned in by hand, as it was typed. @throws InputError */
 function trialOn(id: string, typed: TypedTrial | undefined, bolt: boolean): TrialPart | null {
-  if (id !== 'turns' || typed === undefined) return null;
+  if ((id !== 'turns' && id !== 'capDab') || typed === undefined) return null;
   if (typed.seat === 'unknown')
     throw new InputError(
       'Seat of the new one',
@@ -138,7 +138,7 @@ function trialOn(id: string, typed: TypedTrial | undefined, bolt: boolean): Tria
 
 /** Spacer that was on, mm; null where nothing was, or where it makes no difference to the reading. @throws InputError */
 export function plateOn(id: string, typed: string | undefined): number | null {
-  if (!isOnSpacer(id) || typed === undefined || typed.trim() === '') return null;
+  if (!inSetup(id) || typed === undefined || typed.trim() === '') return null;
   const { value } = parseLength('Spacer on it now', typed, { min: 0, max: 100 });
   return value === 0 ? null : value;
 }

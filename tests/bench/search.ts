@@ -49,6 +49,7 @@ export function bigShelf(): SearchInput {
         style: pick(['open', 'closed'] as const, i),
         threadLength: 14 + (i % 14),
         blindDepth: 24 + (i % 14),
+        capOpen: null,
         shankReach: 0,
         shankLength: 0,
         shankDiameter: null,

@@ -9,7 +9,7 @@ import type { Plan } from '@/core/document/document';
 import { assess, blocksChoice } from '@/core/evaluate/evaluate';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import { METRIC_SIZES_MM } from '@/core/document/sizes';
-import { waySentence, waysOut } from '@/core/whatif/waysOut';
+import { type WayOut, waySentence, waysOut } from '@/core/whatif/waysOut';
 import { combineRepeats } from '@/core/uncertainty';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, corner, exact, studPlan } from './fixtures';
@@ -25,6 +25,12 @@ const stud = (change: Partial<Plan> = {}): Plan =>
     ],
     ...change,
   });
+
+/** How much a way takes, mm or degrees; undefined where it is not among them. */
+const amountOf = (ways: readonly WayOut[], way: WayOut['way']): number | null | undefined => {
+  const w = ways.find((x) => x.way === way);
+  return w && 'amount' in w ? w.amount : undefined;
+};
 
 describe('why not another size', () => {
   test('15½ turns of M12 × 1.5: to 10 mm on stock studs, 12 with longer ones (common practice, no source)', () => {
@@ -64,32 +70,133 @@ describe('why not another size', () => {
 });
 
 describe('ways out', () => {
-  test('short of thread on studs: thinner, shank nuts, adapter, in the order of the trade', () => {
+  test('short of thread on studs: thinner, longer studs, shank nuts, adapter, in the order of the trade', () => {
     const ways = waysOut({ ...stud(), spacer: plainSpacer(15, 57.1) }, METRIC_SIZES_MM);
-    expect(ways.map((w) => w.way)).toEqual(['thinner', 'shank', 'adapter']);
+    expect(ways.map((w) => w.way)).toEqual(['thinner', 'longer', 'shank', 'adapter']);
+    // A stud of 40 holds 8.25 of the 12 that are aimed at.
+    expect(amountOf(ways, 'longer')).toBeCloseTo(43.75, 9);
     // 23.25 − 15 = 8.25 mm against 12: 3.75 mm short. A 40 mm stud asks for a 40 mm adapter without pockets.
-    expect(ways.find((w) => w.way === 'shank')?.amount).toBeCloseTo(3.75, 9);
+    expect(amountOf(ways, 'shank')).toBeCloseTo(3.75, 9);
     expect(ways.find((w) => w.way === 'adapter')).toMatchObject({ amount: 40, gapAfter: -20 });
   });
 
   test('outside the arch: camber by the arch’s height, or a flare by the poke', () => {
     const ways = waysOut(boltPlan({}, { gap: exact(1), archHeight: exact(320) }), METRIC_SIZES_MM);
-    const camber = ways.find((w) => w.way === 'camber');
+    const camber = amountOf(ways, 'camber');
     // 4 mm outside at 320 mm: asin(4/320).
-    expect(camber?.amount).toBeCloseTo((Math.asin(4 / 320) * 180) / Math.PI, 9);
-    const after = assess(boltPlan({ camberChange: camber?.amount ?? 0 }, { gap: exact(1), archHeight: exact(320) }));
+    expect(camber).toBeCloseTo((Math.asin(4 / 320) * 180) / Math.PI, 9);
+    const after = assess(boltPlan({ camberChange: camber ?? 0 }, { gap: exact(1), archHeight: exact(320) }));
     expect(after.numbers.corners[0]?.gapAfter?.value).toBeCloseTo(0, 9);
-    expect(ways.find((w) => w.way === 'flare')?.amount).toBe(4);
+    expect(amountOf(ways, 'flare')).toBe(4);
     expect(waysOut(boltPlan({}, { gap: exact(1) }), METRIC_SIZES_MM).find((w) => w.way === 'camber')).toMatchObject({
       amount: null,
     });
   });
 
   test('too little clearance: the trim that it names makes it do', () => {
-    const trim = waysOut(boltPlan({}, { loadedClearance: exact(8) }), METRIC_SIZES_MM).find((w) => w.way === 'trim');
-    expect(trim?.amount).toBeCloseTo(2, 9);
-    const trimmed = assess(boltPlan({}, { clock: [{ hour: 12, clearance: exact(8), trim: trim?.amount ?? 0 }] }));
+    const trim = amountOf(waysOut(boltPlan({}, { loadedClearance: exact(8) }), METRIC_SIZES_MM), 'trim');
+    expect(trim).toBeCloseTo(2, 9);
+    const trimmed = assess(boltPlan({}, { clock: [{ hour: 12, clearance: exact(8), trim: trim ?? 0 }] }));
     expect(trimmed.findings.find((f) => f.rule === 'clearance.loaded')?.level).toBe('pass');
+  });
+
+  const waysOf = (p: Plan) => waysOut(p, METRIC_SIZES_MM);
+  const words = (p: Plan, way: WayOut['way']) => {
+    const w = waysOf(p).find((x) => x.way === way);
+    return w && waySentence(w, 'metric');
+  };
+
+  test('a bolt that is threaded too short: others with so much thread, and they go', () => {
+    const bolts = (threadLength: number): Plan =>
+      boltPlan(
+        { fastener: { kind: 'bolt', length: 52, threadLength, nose: 0, seat: 'ball13', class: '10.9' } },
+        { roomBehind: exact(20) },
+      );
+    // Ten turns and two of lead go past the hub’s first thread.
+    expect(amountOf(waysOf(bolts(12)), 'thread')).toBe(18);
+    expect(words(bolts(12), 'thread')).toBe('Other bolts: 18.0 mm of full thread or more from the tip.');
+    expect(amountOf(waysOf(bolts(18)), 'thread')).toBeUndefined();
+  });
+
+  test('longer bolts: the least of the window, and that length holds what is aimed at', () => {
+    const short = boltPlan({ spacer: { ...plainSpacer(12, 57.1), lugs: 5, boltCircles: [112] } }, tall);
+    // 47 + 12 − 15 + 14: one diameter of M14.
+    expect(amountOf(waysOf(short), 'longer')).toBe(58);
+    const fastener = {
+      kind: 'bolt' as const,
+      length: 58,
+      threadLength: 40,
+      nose: 0,
+      seat: 'ball13' as const,
+      class: '10.9' as const,
+    };
+    expect(assess({ ...short, fastener }).findings.find((f) => f.rule === 'engagement.minimum')?.level).toBe('pass');
+  });
+
+  test('an adapter whose nuts or studs stand out: the same from the thickness that takes both', () => {
+    const base = PLAN_EXAMPLES.adapter as Plan;
+    const adapter = base.spacer.adapter;
+    if (adapter === null) throw new Error('The example lost its adapter.');
+    const thin: Plan = { ...base, spacer: { ...base.spacer, thickness: 14 } };
+    const amount = amountOf(waysOf(thin), 'thicker-adapter') ?? 0;
+    const at = (thickness: number) =>
+      assess({ ...thin, spacer: { ...thin.spacer, thickness } }).findings.filter(
+        (f) => f.level === 'stop' && /^adapter.(nut-below|pocket)$/.test(f.rule),
+      ).length;
+    expect([amount > 14, at(amount), at(amount - 0.5) > 0]).toEqual([true, 0, true]);
+    expect(words(thin, 'thicker-adapter')).toMatch(/^Thicker adapter: the same web, nuts and studs go from /);
+  });
+
+  test('a lip that stands proud: a plain one; a spigot used up: a lip that the wheels measure', () => {
+    const lipped = boltPlan({
+      spacer: {
+        ...plainSpacer(5, 57.1),
+        kind: 'lipped',
+        lipDiameter: 57,
+        lipRoot: 2,
+        lipHeight: 8,
+        lugs: 5,
+        boltCircles: [112],
+      },
+      wheel: { ...boltPlan().wheel, boreRecess: exact(12) },
+    });
+    expect(words(lipped, 'plain')).toMatch(/^A plain spacer of the same thickness/);
+    const used = boltPlan({
+      spacer: { ...plainSpacer(12, 57.1), lugs: 5, boltCircles: [112] },
+      wheel: { ...boltPlan().wheel, boreRecess: exact(12) },
+    });
+    expect(words(used, 'lipped')).toBe(
+      'A spacer with its own lip centres the wheel: a root of 1.0 mm at most, a lip of 12.0 mm at most.',
+    );
+    expect(words(boltPlan({ spacer: { ...plainSpacer(12, 57.1), lugs: 5, boltCircles: [112] } }), 'lipped')).toContain(
+      'Needs the depth of the bore of every wheel',
+    );
+  });
+
+  test('a cap that the sum cannot tell asks for a look; one that it certainly runs into does not', () => {
+    const nuts = (blind: number | null): Plan =>
+      studPlan({
+        fastener: {
+          kind: 'nuts',
+          nut: {
+            thread: 'M12x1.5',
+            style: 'closed',
+            seat: 'cone60',
+            threadLength: 20,
+            blindDepth: blind,
+            capOpen: true,
+            shankReach: 0,
+            shankLength: 0,
+            shankDiameter: null,
+            material: 'steel',
+            class: '10',
+            tensile: null,
+          },
+        },
+      });
+    // 18.25 of travel and 3 of lead: 22 leaves 0.75, 15 certainly bottoms.
+    const dab = (blind: number | null) => waysOf(nuts(blind)).some((w) => w.way === 'dab');
+    expect([dab(22), dab(null), dab(15), dab(40)]).toEqual([true, true, false, false]);
   });
 
   test('nothing wrong, nothing to do; every way has its sentence in both units', () => {

@@ -136,6 +136,7 @@ describe('studs and nuts', () => {
       seat: 'cone60',
       threadLength: 26,
       blindDepth: null,
+      capOpen: null,
       shankReach: 6,
       shankLength: 0,
       shankDiameter: null,

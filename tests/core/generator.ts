@@ -84,6 +84,17 @@ const setup: fc.Arbitrary<Setup | undefined> = fc.oneof(
   },
 );
 
+/** A dab of grease that somebody looked at in the cap, now and then with something else on. */
+const dab: fc.Arbitrary<PlanCorner['capDab']> = fc.oneof(
+  { weight: 5, arbitrary: fc.constant(null) },
+  {
+    weight: 2,
+    arbitrary: fc
+      .tuple(fc.constantFrom(true, true, false), setup)
+      .map(([untouched, on]) => (on === undefined ? { untouched } : { untouched, on })),
+  },
+);
+
 const onPlate = (m: fc.Arbitrary<Measured>): fc.Arbitrary<PlanCorner['gap']> =>
   fc.tuple(m, setup).map(([r, on]) => (r === null || on === undefined ? r : { ...r, on }));
 
@@ -107,6 +118,7 @@ export const anyCorner = (name: PlanCorner['corner']): fc.Arbitrary<PlanCorner> 
       studProtrusion: onPlate(measured(30, 48, CALIPER)),
       standThrough: measured(-4, 12, CALIPER, 0.5, 2),
       visibleThread: onPlate(measured(4, 30, CALIPER, 1, 2)),
+      capDab: dab,
       slidesOn: yesNo,
       rotorHat: measured(5, 9, CALIPER),
       tappedDepth: measured(14, 24, CALIPER),
@@ -180,6 +192,7 @@ const spacer = (fastening: 'bolt' | 'stud'): fc.Arbitrary<Spacer> =>
         studClass: fc.constantFrom('10.9' as const, '12.9' as const, 'unknown' as const),
         studProtrusion: seldomBlank(grid(28, 40, 1)),
         boltCircle: seldomBlank(fc.constant(112)),
+        lugs: mostlyOf<number | null>(null, 5, 4),
         recess: fc.constantFrom(null, 12, 20),
         torque: fc.constantFrom(null, { value: 110, source: 'leaflet' }, { value: 110, source: 'leaflet' }),
       }),
@@ -245,6 +258,7 @@ export const anyNut = (thread: string): fc.Arbitrary<Nut> =>
     seat,
     threadLength: fc.option(grid(10, 26, 1), { nil: null, freq: 12 }),
     blindDepth: fc.option(grid(18, 40, 1), { nil: null, freq: 6 }),
+    capOpen: fc.constantFrom<(boolean | null)[]>(true, true, true, false, null),
     shankReach: fc.constantFrom<(number | null)[]>(0, 0, 0, 4, 4, 8, -3, -6, null),
     shankLength: fc.constantFrom(0, 0, 9, 12),
     shankDiameter: fc.constantFrom(null, 22, 26, 26),
@@ -353,6 +367,8 @@ const hubOf = (fastening: 'bolt' | 'stud') =>
     studThread: measured(24, 44, CALIPER, 1, 2),
     nutThread: measured(14, 28, CALIPER),
     nutBlindDepth: measured(24, 40, CALIPER),
+    holeOpen: fc.constantFrom<(boolean | null)[]>(true, true, true, true, false, null),
+    capOpen: fc.constantFrom<(boolean | null)[]>(true, true, true, true, false, null),
     nutGrip: measured(6, 14, CALIPER),
     seat: fc.constant(fastening === 'bolt' ? ('ball13' as const) : ('cone60' as const)),
   });

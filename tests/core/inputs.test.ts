@@ -124,6 +124,7 @@ test('a stud that gets longer keeps the nut that was chosen with it; on stock nu
     seat: 'cone60' as const,
     threadLength: 24,
     blindDepth: null,
+    capOpen: null,
     shankReach: 0,
     shankLength: 0,
     shankDiameter: null,

@@ -123,7 +123,10 @@ function dangersAlike(plan: Plan): string[] {
   const circle = hub.boltCircle ?? Number.NaN;
   if (spacer.thickness > 0 && (spacer.lugs !== hub.lugs || !spacer.boltCircles?.includes(circle)))
     found.push('plate is not drilled for the hub');
-  if (wheel.lugs !== hub.lugs || wheel.boltCircle !== (spacer.adapter ? spacer.adapter.boltCircle : hub.boltCircle))
+  if (
+    wheel.lugs !== (spacer.adapter?.lugs ?? hub.lugs) ||
+    wheel.boltCircle !== (spacer.adapter ? spacer.adapter.boltCircle : hub.boltCircle)
+  )
     found.push('wheel is not drilled for what it goes on');
   if (nut && f.kind !== 'conversion' && nut.shankReach === null)
     found.push('nobody knows where the nut’s thread begins');
@@ -427,6 +430,21 @@ function jointsAt(plan: Plan, c: PlanCorner, by: number): Joint[] {
   return [{ name: f.kind, ...stock, fullTo: reaches - s, mateFrom: 0, came, own: marked_ }];
 }
 
+/** What a dab of grease in the cap says of this joint: clear, touched, or nothing. */
+function dabOf({ fastener: f, spacer }: Plan, c: PlanCorner, by: number): 'clear' | 'touched' | null {
+  const dab = c.capDab;
+  if (dab === null || spacer.adapter !== null || dab.on?.spacer === null) return null;
+  const part = dab.on?.fastener ?? 'present';
+  const tried = c.turns?.on?.fastener;
+  if (part === 'unknown' || (typeof part === 'object' ? f.kind !== 'nuts' : f.kind !== 'present')) return null;
+  if (typeof part === 'object' && JSON.stringify(part) !== JSON.stringify(tried)) return null;
+  // Of another wheel this judge leaves it alone.
+  if (typeof dab.on?.wheel === 'object' || dab.on?.wheel === 'unknown' || by !== 0) return null;
+  const deeper = (dab.on?.spacer ?? 0) - spacer.thickness;
+  if (dab.untouched) return deeper <= 1e-9 ? 'clear' : null;
+  return deeper >= -1e-9 ? 'touched' : null;
+}
+
 /** The plate is so much thicker than any that was counted with that the nuts they came with cannot bottom, whatever their cap. */
 function backedOff({ fastener: f, spacer, corners }: Plan, by: number): boolean {
   const most = Math.max(...corners.map((c) => plate(c.turns)));
@@ -460,6 +478,8 @@ function endsAt(plan: Plan, c: PlanCorner, by: number): string[] {
       const room = c.roomBehind === null ? null : c.roomBehind.value - Math.max(1, p);
       if (!asCounted && (room === null || behind > room + 1e-6)) found.push(`comes ${behind.toFixed(2)} out behind`);
       if (own !== null && tip + more > own + 1e-6) found.push('a locking bolt jams on its shank');
+      if (!asCounted && hub.holeOpen !== true && j.fullTo - j.mateFrom + more > c.tappedDepth.value + 1e-6)
+        found.push('a bolt ends in a hole no wider than its thread');
     }
     // What stays on the car was seen with the plate it was counted with, and not a hair further in.
     const further = s0 - by - plan.spacer.thickness + (f.kind === 'nuts' ? (f.nut.shankReach ?? 0) : 0);
@@ -472,6 +492,12 @@ function endsAt(plan: Plan, c: PlanCorner, by: number): string[] {
           c.tappedDepth === null || c.roomBehind === null
             ? null
             : c.tappedDepth.value + c.roomBehind.value - Math.max(1, p);
+        if (
+          hub.holeOpen !== true &&
+          c.tappedDepth !== null &&
+          j.fullTo - j.mateFrom + lock > c.tappedDepth.value + 1e-6
+        )
+          found.push('bolts on the car end in a hole no wider than their thread');
         if (room === null) found.push('nobody knows the room behind bolts that go further in');
         else if (tip + lock > room + 1e-6) found.push(`bolts on the car come out behind`);
       } else if (f.kind === 'present' && hub.nutStyle === 'closed' && hub.nutBlindDepth === null)
@@ -488,11 +514,25 @@ function endsAt(plan: Plan, c: PlanCorner, by: number): string[] {
       style === 'closed' &&
       cap !== null &&
       tip > cap - (stays ? 0 : least) + 1e-6 &&
-      !backedOff(plan, by)
+      !backedOff(plan, by) &&
+      !(dabOf(plan, c, by) === 'clear' && tip <= cap + 1e-6)
     )
       found.push(`${j.name}: bottoms in its cap`);
     if (outer && hasNut && style === 'closed' && cap !== null && !stays && tip + lock > cap - least + 1e-6 && lock > 0)
       found.push(`${j.name}: its locking nut bottoms in its cap`);
+    const seen = outer && hasNut && style === 'closed' ? dabOf(plan, c, by) : null;
+    if (seen === 'touched') found.push(`${j.name}: touched the grease in its cap`);
+    // Thread that runs past its mate’s own where nothing is known to be wider.
+    const wide = nut ? nut.capOpen : hub.capOpen;
+    const asCame =
+      f.kind === 'present' &&
+      hub.hardware === 'original' &&
+      ['wheels', 'take-off', 'check'].includes(plan.jobType) &&
+      plan.spacer.thickness === 0 &&
+      wide === null;
+    const reaches = j.fullTo - j.mateFrom + lock;
+    if (outer && hasNut && style === 'closed' && wide !== true && !asCame && j.mate !== null && reaches > j.mate + 1e-6)
+      found.push(`${j.name}: its thread ends in the cap`);
     if (outer && hasNut && style === 'unknown') found.push('nobody knows whether the nut is closed');
   }
   if (
@@ -502,5 +542,12 @@ function endsAt(plan: Plan, c: PlanCorner, by: number): string[] {
     f.shortEnd - c.tappedDepth.value > c.roomBehind.value - Math.max(1, p) + 1e-6
   )
     found.push('hub end fouls behind');
+  if (
+    f.kind === 'conversion' &&
+    c.tappedDepth !== null &&
+    hub.holeOpen !== true &&
+    f.shortEnd > c.tappedDepth.value + 1e-6
+  )
+    found.push('hub end ends in a hole no wider than its thread');
   return p > 0 ? found : [];
 }

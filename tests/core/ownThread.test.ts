@@ -48,6 +48,7 @@ const NUT: Nut = {
   seat: 'ball13',
   threadLength: 20,
   blindDepth: null,
+  capOpen: null,
   shankReach: 0,
   shankLength: 0,
   shankDiameter: null,
@@ -129,9 +130,9 @@ describe('thread on a new fastener', () => {
     expect(of(bolts(62, 30, {}, { tappedDepth: null }))).toMatchObject({ level: 'pass' });
   });
 
-  test('a margin that the measuring error could eat is a caution', () => {
+  test('a margin that the measuring error could eat is not measured well enough', () => {
     const near = bolts(62, 18.2, { policy: DEFAULT_POLICY });
-    expect(of(near)).toMatchObject({ level: 'caution', uncertain: true });
+    expect(of(near)).toMatchObject({ level: 'unmeasured', uncertain: true });
   });
 
   test('more thread than there is fastener is a wrong figure, not a pass', () => {

@@ -134,26 +134,42 @@ describe('bolt length', () => {
     );
   });
 
-  test('with count and hub the window is no wider than the bench’s own on the same figures', () => {
-    const exactly = { value: 11, pm: 0.25 };
-    const c = {
-      turns: { ...exactly },
-      tappedDepth: { value: 20, pm: 0 },
-      roomBehind: { value: 8, pm: 0 },
-    };
-    const bench = assess({
-      ...boltPlan(),
-      policy: P,
-      hub: { ...boltPlan().hub, boltLength: { value: 40, pm: 0.1 }, pilotNose: { value: 0, pm: 0 } },
-      spacer: plainSpacer(15, 57.1),
-      fastener: { kind: 'present' },
-      corners: [corner('front-left', c), corner('front-right', c)],
-    }).numbers.window;
-    const quick = lengthAnswer({ ...LENGTH, counted: 40, turns: 11, depth: 20, behind: 8 }, P, 'metric').window;
-    expect(quick?.min).toBeCloseTo(bench?.min ?? Number.NaN, 6);
-    expect(quick?.max ?? Number.NaN).toBeLessThanOrEqual(bench?.max ?? Number.NaN);
-    // Both keep the same to what is behind the hub: one figure for all that ask.
-    expect(bench?.max).toBeCloseTo(quick?.max ?? Number.NaN, 6);
+  test('with count and hub the window is the bench’s own on the same figures, on any car', () => {
+    const arb = fc.record({
+      counted: fc.integer({ min: 30, max: 60 }),
+      quarters: fc.integer({ min: 16, max: 60 }),
+      depth: fc.integer({ min: 12, max: 30 }),
+      behind: fc.integer({ min: 2, max: 20 }),
+      to: fc.constantFrom(0, 3, 5, 12, 20),
+    });
+    let some = 0;
+    fc.assert(
+      fc.property(arb, ({ counted, quarters, depth, behind, to }) => {
+        const turns = quarters / 4;
+        const c = {
+          turns: { value: turns, pm: 0.25 },
+          tappedDepth: { value: depth, pm: 0 },
+          roomBehind: { value: behind, pm: 0 },
+        };
+        const bench = assess({
+          ...boltPlan(),
+          policy: P,
+          hub: { ...boltPlan().hub, boltLength: { value: counted, pm: 0.1 }, pilotNose: { value: 0, pm: 0 } },
+          spacer: plainSpacer(to, 57.1),
+          fastener: { kind: 'present' },
+          corners: [corner('front-left', c), corner('front-right', c)],
+        }).numbers.window;
+        const asked = { ...LENGTH, counted, plate: to, turns, depth, behind };
+        const quick = lengthAnswer(asked, P, 'metric').window;
+        if (quick === null) return;
+        some += 1;
+        expect(quick.min).toBeGreaterThanOrEqual((bench?.min ?? Number.NaN) - 1e-6);
+        // Both keep the same to what is behind the hub: one figure for all that ask.
+        expect(bench?.max ?? Number.NaN).toBeGreaterThanOrEqual((quick.max ?? Number.NaN) - 1e-6);
+      }),
+      { numRuns: 300, seed: 5 },
+    );
+    expect(some).toBeGreaterThan(100);
   });
 
   test('a hub shorter than the floor takes no length, and says so', () => {

@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto';
 import { assess } from '@/core/evaluate/evaluate';
+import { RULE_IDS } from '@/core/rules/ids';
 import { RULES_VERSION } from '@/core/rules/index';
+import type { Nut, Plan, PlanCorner } from '@/core/document/document';
 import type { Adapter } from '@/core/document/parts';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, exact, plainSpacer, spacerOn, studPlan, wheel } from './fixtures';
@@ -12,6 +14,7 @@ import { boltPlan, exact, plainSpacer, spacerOn, studPlan, wheel } from './fixtu
 const HASH_OF: Readonly<Record<number, string>> = {
   9: '4b0476b5a7da1838',
   10: 'f041d8cc877895c6',
+  11: '775a91bd70df9e2d',
 };
 
 /** An adapter of which nobody has read more than the thread of its studs. */
@@ -27,6 +30,7 @@ const HALF: Adapter = {
   studNose: null,
   studThreadLength: null,
   boltCircle: null,
+  lugs: null,
   condition: 'dry',
   recess: null,
   torque: null,
@@ -56,8 +60,71 @@ const fixed = [
   }),
 ];
 
+/** A closed nut whose thread ends before the stud does. */
+const CAP: Nut = {
+  thread: 'M12x1.5',
+  style: 'closed',
+  seat: 'cone60',
+  threadLength: 20,
+  blindDepth: 30,
+  capOpen: null,
+  shankReach: 0,
+  shankLength: 0,
+  shankDiameter: null,
+  material: 'steel',
+  class: '10',
+  tensile: null,
+};
+const nuts = (change: Partial<Nut>): Plan => studPlan({ fastener: { kind: 'nuts', nut: { ...CAP, ...change } } });
+const longer = (threadLength: number | null, at: Partial<PlanCorner>, hub: Partial<Plan['hub']> = {}): Plan =>
+  boltPlan(
+    {
+      hub: { ...boltPlan().hub, ...hub },
+      fastener: { kind: 'bolt', length: 58, threadLength, nose: 0, seat: 'ball13', class: '10.9' },
+    },
+    at,
+  );
+
+/** Ends of threads: caps, holes, dabs, tips, and errors that alone decide. */
+const ends: readonly Plan[] = [
+  nuts({}),
+  nuts({ capOpen: false }),
+  nuts({ capOpen: true, blindDepth: 24 }),
+  nuts({ style: 'unknown', shankReach: null }),
+  longer(50, { roomBehind: exact(12) }, { holeOpen: false }),
+  longer(50, { roomBehind: exact(12) }, { holeOpen: null }),
+  longer(50, { roomBehind: exact(6) }),
+  longer(24.5, { turns: { value: 10, pm: 0.5 }, roomBehind: exact(12) }),
+  longer(null, { roomBehind: null }),
+  studPlan({}, { capDab: { untouched: true } }),
+  studPlan({ hub: { ...studPlan().hub, nutBlindDepth: null } }, { capDab: { untouched: false, on: spacerOn(5) } }),
+  studPlan({ jobType: 'wheels', spacer: plainSpacer(0), hub: { ...studPlan().hub, nutBlindDepth: null } }),
+];
+
+const hubOf = (plan: Plan, hub: Partial<Plan['hub']>): Plan => ({ ...plan, hub: { ...plan.hub, ...hub } });
+
+/** What is said of readings, parts and use. */
+const said: readonly Plan[] = [
+  boltPlan({ spacer: { ...plainSpacer(5, 57.1), kind: 'universal' } }),
+  boltPlan({}, { turns: exact(4.5) }),
+  hubOf(studPlan(), { lockingFastener: true, lockingShorter: exact(-3), nutBlindDepth: exact(24) }),
+  hubOf(studPlan(), { lockingFastener: true }),
+  hubOf(studPlan(), { threadMaterial: 'unknown' }),
+  hubOf(boltPlan(), { boltOverall: exact(45) }),
+  boltPlan({}, { tappedDepth: { value: 18, pm: 3 } }),
+  { ...boltPlan(), corners: boltPlan().corners.slice(0, 1) },
+  boltPlan({ fastener: { kind: 'bolt', length: 52, threadLength: 50, nose: null, seat: 'ball13', class: '8.8' } }),
+  boltPlan({ spacer: { ...plainSpacer(5, 57.1), centring: 'seats' } }),
+  boltPlan({ use: 'competition', spacer: plainSpacer(8, 57.1) }),
+  boltPlan({}, { settled: null, rimProtector: true, fingerPasses: false }),
+  boltPlan({ trim: 4 }, { lipDepth: exact(3) }),
+  hubOf(boltPlan(), { torque: { value: 240, source: 'door plate' }, condition: 'unknown' }),
+  hubOf(boltPlan(), { condition: 'greased' }),
+  boltPlan({}, { chalk: [{ trial: 5, load: 'loaded', across: 'shoulder', hours: [1.5] }] }),
+];
+
 test('what the rules find is that of their version', () => {
-  const found = fixed.map((plan) =>
+  const found = [...fixed, ...ends, ...said].map((plan) =>
     assess(plan).findings.map(({ rule, level, value, limit, unit, corner }) => [
       rule,
       level,
@@ -69,4 +136,9 @@ test('what the rules find is that of their version', () => {
   );
   const hash = createHash('sha256').update(JSON.stringify(found)).digest('hex').slice(0, 16);
   expect({ [RULES_VERSION]: hash }).toEqual({ [RULES_VERSION]: HASH_OF[RULES_VERSION] });
+});
+
+test('every rule has something to say in the set', () => {
+  const told = new Set([...fixed, ...ends, ...said].flatMap((plan) => assess(plan).findings.map((f) => f.rule)));
+  expect(RULE_IDS.filter((id) => !told.has(id))).toEqual([]);
 });

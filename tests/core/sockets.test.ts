@@ -8,6 +8,7 @@ const NUT = {
   seat: 'cone60' as const,
   threadLength: 24,
   blindDepth: null,
+  capOpen: null,
   shankReach: 0,
   shankLength: 0,
   shankDiameter: null,

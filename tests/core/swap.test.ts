@@ -1,9 +1,12 @@
 import fc from 'fast-check';
 import type { Plan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
-import { type SwapCell, swapMatrix, swapsOf } from '@/core/whatif/swap';
+import { PRESENT } from '@/core/document/blank';
+import { noPlate, type SwapCell, swapMatrix, swapsOf } from '@/core/whatif/swap';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, exact, plainSpacer, wheel } from './fixtures';
+import { anyPlan } from './generator';
+import { dangers } from './judge';
 
 const bolts = (length: number): Plan['fastener'] => ({
   kind: 'bolt',
@@ -79,3 +82,28 @@ test('law: cell by cell the matrix is the core’s own judgement of that very pl
     { numRuns: 60 },
   );
 });
+
+/** What of a danger is the joint's, which a swap asks: not where the tyre stands, the torque figure, or who accepted it. */
+const OF_JOINT =
+  /(rubs|fouls inside|left chalk|no torque figure|planned wheels|no such lip|nobody accepted|the other corner was never)/;
+
+test('law: no cell that may be hung is dangerous by a judge of its own, on cars whose corners differ', () => {
+  let cars = 0;
+  let hung = 0;
+  for (const p of fc.sample(anyPlan, { numRuns: 4000, seed: 31 })) {
+    // Most cars have a reading missing or a part that does not go, and a matrix of nothing says nothing.
+    if (p.rightSpacer !== null || assess({ ...p, spacer: noPlate(p.hub), fastener: PRESENT }).blocking.length > 3)
+      continue;
+    const { plates, fasteners } = { plates: [plainSpacer(5, 57.1), plainSpacer(12, 57.1)], fasteners: [] };
+    const set = { name: p.wheel.name, wheel: p.wheel, measured: true };
+    let some = 0;
+    for (const cell of swapMatrix(p, [set], { plates, fasteners })) {
+      if (cell.level === 'stop' || cell.level === 'unmeasured') continue;
+      some += 1;
+      expect([cell.swap.key, dangers(cell.plan).filter((d) => !OF_JOINT.test(d))]).toEqual([cell.swap.key, []]);
+    }
+    hung += some;
+    if (some > 0) cars += 1;
+  }
+  expect([cars >= 200, hung >= 400]).toEqual([true, true]);
+}, 240000);

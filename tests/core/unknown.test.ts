@@ -195,6 +195,7 @@ describe('a count is travel', () => {
       seat: 'cone60' as const,
       threadLength: 9,
       blindDepth: null,
+      capOpen: null,
       shankReach: 0,
       shankLength: 0,
       shankDiameter: null,

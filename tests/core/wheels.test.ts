@@ -72,6 +72,7 @@ describe('every wheel that can go on, each by itself', () => {
       seat: 'cone60' as const,
       threadLength: 24,
       blindDepth: null,
+      capOpen: null,
       shankReach: 6,
       shankLength: 11,
       shankDiameter: null,

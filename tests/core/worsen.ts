@@ -29,11 +29,11 @@ const HUB = [
 ] as const;
 
 /**
- * A visit that adds nothing to the maker's joint does not ask for the mate's own thread: a count that reaches the target speaks for it,
+ * A visit that adds nothing to the maker's joint does not ask for the mate’s own thread or its cap: a count that reaches the target speaks for it,
  * and only a mate that was measured and found short says otherwise.
  */
 const isMakersMate = (plan: Plan, field: string): boolean =>
-  originalJoint(plan) && (field === 'tappedDepth' || field === 'nutThread');
+  originalJoint(plan) && ['tappedDepth', 'nutThread', 'nutBlindDepth', 'capOpen'].includes(field);
 
 const atCorner = (plan: Plan, i: number, change: Partial<PlanCorner>): Plan => ({
   ...plan,
@@ -52,6 +52,12 @@ export function unknowns(plan: Plan): Changed[] {
   for (const field of HUB)
     if (plan.hub[field] !== null && !isMakersMate(plan, field))
       out.push([field, { ...plan, hub: { ...plan.hub, [field]: null } }]);
+  for (const field of ['holeOpen', 'capOpen'] as const)
+    if (plan.hub[field] !== null && !isMakersMate(plan, field))
+      out.push([field, { ...plan, hub: { ...plan.hub, [field]: null } }]);
+  plan.corners.forEach((c, i) => {
+    if (c.capDab?.untouched) out.push([`${c.corner} dab`, atCorner(plan, i, { capDab: null })]);
+  });
   out.push(['torque', { ...plan, hub: { ...plan.hub, torque: null } }]);
   out.push(['class', { ...plan, hub: { ...plan.hub, fastenerClass: 'unknown' } }]);
   out.push(['contact', { ...plan, hub: { ...plan.hub, contactDiameter: null } }]);
@@ -102,7 +108,7 @@ export function unknowns(plan: Plan): Changed[] {
       ['nut class', nut({ class: 'unknown' })],
       ['shank diameter', nut({ shankDiameter: null })],
     );
-    if (f.nut.style === 'closed') out.push(['cap', nut({ blindDepth: null })]);
+    if (f.nut.style === 'closed') out.push(['cap', nut({ blindDepth: null })], ['cap width', nut({ capOpen: null })]);
   }
   return out;
 }

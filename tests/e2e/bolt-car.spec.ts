@@ -135,6 +135,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await keepWheels(page, 'wheelBore', '57.1');
     await keep(page, 'boltLength', '40');
     await keep(page, 'pilotNose', '0');
+    await answer(page, 'Bolt runs on past the thread', null, true);
     await pickCorner(page, 'front right');
     await keep(page, 'turns', '11');
     await answer(page, 'Settled by rolling', 'front right', true);

@@ -67,8 +67,8 @@ export const listens = (page: Page) =>
   });
 
 /** Answers what is looked at and not measured. */
-export async function answer(page: Page, label: string, corner: string, yes: boolean): Promise<void> {
-  const group = page.getByRole('radiogroup', { name: `${label}, ${corner}` });
+export async function answer(page: Page, label: string, corner: string | null, yes: boolean): Promise<void> {
+  const group = page.getByRole('radiogroup', { name: corner === null ? label : `${label}, ${corner}` });
   await group.getByRole('radio', { name: yes ? 'Yes' : 'No' }).click();
   await expect(group.getByRole('radio', { name: yes ? 'Yes' : 'No' })).toBeChecked();
 }

@@ -27,6 +27,7 @@ const studs = {
     seat: 'cone60',
     threadLength: 22,
     blindDepth: null,
+    capOpen: null,
     shankReach: 0,
     shankLength: 0,
     shankDiameter: null,

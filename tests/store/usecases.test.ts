@@ -77,6 +77,7 @@ const FIGURES: Readonly<Record<string, number>> = {
   pilotNose: 0,
   tappedDepth: 20,
   roomBehind: 8,
+  holeOpen: 1,
   spigotHeight: 10,
   chamferDepth: 1,
   gap: 20,

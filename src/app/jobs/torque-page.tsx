@@ -167,7 +167,6 @@ async function axleOf(
       jobId: id,
       axle: whole.job.axle,
       paired: whole.partner !== null,
-      lugs: whole.plan?.document.hub.lugs ?? 0,
       open,
       // Judged over every set and state, so only once there is something to sign.
       never: recheck || open.length > 0 ? [] : await neverAfter(whole, units),

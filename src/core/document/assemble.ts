@@ -139,6 +139,8 @@ export function assemblePlan(parts: PlanParts): Plan {
       pilotNose: axle('pilotNose'),
       nutHeight: axle('nutHeight'),
       lockingShorter: axle('lockingShorter'),
+      holeOpen: answered(taken.get('/holeOpen')),
+      capOpen: answered(taken.get('/capOpen')),
     },
     wheel: { ...parts.wheel, bore: null, boreRecess: null, padThickness: null, each },
     corners: cornersOf(parts.axle).map((corner): PlanCorner => {
@@ -157,6 +159,7 @@ export function assemblePlan(parts: PlanParts): Plan {
         studProtrusion: on('studProtrusion'),
         standThrough: at('standThrough'),
         visibleThread: on('visibleThread'),
+        capDab: dabOf(taken.get(`${corner}/capDab`)),
         slidesOn: said('slidesOn'),
         rotorHat: at('rotorHat'),
         tappedDepth: at('tappedDepth'),
@@ -262,6 +265,12 @@ function ofBoth(sides: readonly Measured[]): Measured {
 function answered(readings: readonly { readonly value: number }[] | undefined): boolean | null {
   const last = readings?.[readings.length - 1];
   return last ? last.value >= 0.5 : null;
+}
+
+/** A dab of grease in the cap speaks of the state in which it was looked at: the latest word counts, with what was on. */
+function dabOf(readings: readonly Reading[] | undefined): PlanCorner['capDab'] {
+  const last = readings?.[readings.length - 1];
+  return last ? { untouched: last.value >= 0.5, ...(last.on === undefined ? {} : { on: last.on }) } : null;
 }
 
 function wheelOf(w: WheelParts): WheelEach {

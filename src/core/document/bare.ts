@@ -1,7 +1,7 @@
 import { compileThread } from '../figures/compiled';
-import type { Hub, Measured, Plan, PlanCorner } from './document';
-import { type OnCar, type Setup, type TrialPart, setupOf } from './setup';
-import { ofWheels } from './wheels';
+import type { Hub, Plan, PlanCorner } from './document';
+import { gripShifts, padShifts, padsDiffer } from './padShifts';
+import { BARE_HUB, type OnCar, type Setup, type TrialPart, setupOf } from './setup';
 
 /** Readings that a spacer changes, and how: what comes on per mm of it when it is taken off. Pitch in mm. Source: geometry. */
 export const PER_MM = {
@@ -39,14 +39,34 @@ export interface CountedState {
   readonly unclear: readonly OnSpacer[];
 }
 
+/** A dab of grease that was looked at in the cap, and the spacer that was on then as the wheels of this plan have it, mm. */
+export interface DabState {
+  readonly untouched: boolean;
+  /** It was looked at with a nut that was tried by hand, not with the present one. */
+  readonly trial: boolean;
+  readonly spacer: number;
+  /** Error that another wheel’s pad adds, mm. */
+  readonly pm: number;
+}
+
 /** A corner whose sums are carried back to the bare hub, which still knows how it was counted. */
 export interface BareCorner extends PlanCorner {
   readonly counted?: CountedState;
+  /** What the dab says of this choice; null where it was looked at with another part or wheel. */
+  readonly dab?: DabState | null;
 }
 
 /** How a corner was counted, whether it was carried back already or not. */
 export const countedState = (c: BareCorner): CountedState =>
   c.counted ?? stateOf(c.turns === null ? 0 : (setupOf(c.turns).spacer ?? 0));
+
+/** What a dab of grease in the cap says of a choice, whether its corner was carried back already or not; null where it says nothing. */
+export const dabState = (c: BareCorner): DabState | null =>
+  c.dab !== undefined
+    ? c.dab
+    : c.capDab === null
+      ? null
+      : { untouched: c.capDab.untouched, trial: false, spacer: c.capDab.on?.spacer ?? 0, pm: 0 };
 
 const NONE: readonly OnSpacer[] = [];
 
@@ -61,7 +81,10 @@ const stateOf = (spacer: number): CountedState => ({
   unclear: NONE,
 });
 
-/** Whether what was on the hub matters to a reading of this quantity. */
+/** Whether what was on the corner matters to a reading of this quantity, carried back or not. */
+export const inSetup = (id: string): boolean => isOnSpacer(id) || id === 'capDab';
+
+/** Whether a reading of this quantity is carried back by the spacer that was on. */
 export const isOnSpacer = (id: string): id is OnSpacer => id in PER_MM;
 
 /**
@@ -88,6 +111,7 @@ export function carriedBack(
 const said = (m: OnCar | null): boolean => m !== null && m.on !== undefined;
 
 const anySetup = (c: PlanCorner): boolean =>
+  c.capDab?.on !== undefined ||
   said(c.turns) ||
   said(c.studProtrusion) ||
   said(c.visibleThread) ||
@@ -109,7 +133,15 @@ function withTrial(hub: Hub, trial: TrialPart): Hub {
   const other = { ...hub, seat: trial.seat, hardware: 'unknown' as const, original: null };
   if (hub.fastening === 'bolt')
     return { ...other, boltLength: trial.length, boltOverall: null, boltThread: null, pilotNose: trial.nose };
-  return { ...other, nutThread: null, nutHeight: null, nutBlindDepth: null, nutGrip: null, nutClass: 'unknown' };
+  return {
+    ...other,
+    nutThread: null,
+    nutHeight: null,
+    nutBlindDepth: null,
+    capOpen: null,
+    nutGrip: null,
+    nutClass: 'unknown',
+  };
 }
 
 /**
@@ -136,82 +168,33 @@ function withOriginal(plan: Plan): Plan | null {
   };
 }
 
-/** How much deeper a wheel’s pad is than the one that was counted on, mm. */
-interface PadShift {
-  readonly by: number;
-  readonly pm: number;
-}
-
-const SAME_PAD: readonly PadShift[] = [{ by: 0, pm: 0 }];
-
-/** The extremes of some shifts, errors inside: the deepest decides engagement, the shallowest tip, cap and thread start. */
-function extremes(shifts: readonly PadShift[]): readonly PadShift[] {
-  let [low, high] = [shifts[0] as PadShift, shifts[0] as PadShift];
-  for (const s of shifts) {
-    if (s.by - s.pm < low.by - low.pm) low = s;
-    if (s.by + s.pm > high.by + high.pm) high = s;
-  }
-  return low === high || (low.by === high.by && low.pm === high.pm) ? [high] : [low, high];
-}
-
-const shiftTo = (to: NonNullable<Measured>, from: NonNullable<Measured>): PadShift => ({
-  by: to.value - from.value,
-  pm: to.pm + from.pm,
-});
-
-/**
- * Pads of every wheel that can go on against the one that was counted on. Wheels of one set are alike until a pad of one was measured by
- * itself; then all of them have to be. q′ = q + pad′ − pad. Source: geometry.
- */
-function padShifts(plan: Plan, c: PlanCorner, on: Setup['wheel']): readonly PadShift[] | CountLacks {
-  if (on === 'unknown') return 'wheel';
-  const pads = ofWheels(plan.wheel, 'padThickness');
-  if (on === 'chosen') {
-    if (pads.length === 1 && pads[0]?.name === '') return SAME_PAD;
-    const own = plan.wheel.each.find((w) => w.corner === c.corner);
-    const shifts: PadShift[] = [];
-    // Which of them hung here may not have been said: then it was any of them.
-    for (const from of own ? [{ name: own.name, measured: own.padThickness }] : pads)
-      for (const to of pads) {
-        if (from.measured === null || to.measured === null) return 'pad';
-        // Wheels of one set whose pads read the same are one casting: the error is that of reading the same thing twice.
-        const alike = to.name === from.name || to.measured.value === from.measured.value;
-        shifts.push(alike ? { by: 0, pm: 0 } : shiftTo(to.measured, from.measured));
-      }
-    return extremes(shifts);
-  }
-  if (on.seat !== plan.wheel.seat || on.seat === 'unknown') return 'seat';
-  const shifts: PadShift[] = [];
-  for (const p of pads) {
-    if (p.measured === null || on.pad === null) return 'pad';
-    shifts.push(shiftTo(p.measured, on.pad));
-  }
-  return extremes(shifts);
-}
-
-/** A nut’s grip was measured on some wheel of the set: on another it begins as much further out or in as their pads differ. */
-function gripShifts(plan: Plan): readonly PadShift[] | CountLacks {
-  const pads = ofWheels(plan.wheel, 'padThickness');
-  if (pads.length === 1 && pads[0]?.name === '') return SAME_PAD;
-  let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
-  for (const { measured } of pads) {
-    if (measured === null) return 'pad';
-    low = Math.min(low, measured.value);
-    high = Math.max(high, measured.value);
-  }
-  return high === low
-    ? SAME_PAD
-    : [
-        { by: low - high, pm: 0 },
-        { by: high - low, pm: 0 },
-      ];
-}
-
 /** Whether the count of this corner is of the part that the sums take it for: what one corner tried says nothing of another’s count. */
 function partLacks(on: Setup, trial: TrialPart | null): CountLacks | null {
   if (on.fastener === 'unknown') return 'part';
   if (trial === null) return null;
   return typeof on.fastener === 'object' && JSON.stringify(on.fastener) === JSON.stringify(trial) ? null : 'part';
+}
+
+/**
+ * What a dab in the cap says of a choice: it is good for that nut, stud, seat and wheel, on that spacer or a thicker one, so of several
+ * wheels the thinnest pad decides. Null where another part or wheel was on.
+ */
+function dabOn(plan: Plan, c: PlanCorner, trial: TrialPart | null): DabState | null {
+  if (c.capDab === null) return null;
+  const on = c.capDab.on ?? BARE_HUB;
+  const tried = typeof on.fastener === 'object';
+  const same = tried
+    ? JSON.stringify(on.fastener) === JSON.stringify(trial)
+    : on.fastener === 'present' && trial === null;
+  if (on.spacer === null || !same) return null;
+  const shifts = padShifts(plan, c, on.wheel);
+  if (typeof shifts === 'string') return null;
+  let deepest: DabState | null = null;
+  for (const { by, pm } of shifts) {
+    const here = { untouched: c.capDab.untouched, trial: tried, spacer: on.spacer - by, pm };
+    if (deepest === null || here.spacer + here.pm > deepest.spacer + deepest.pm) deepest = here;
+  }
+  return deepest;
 }
 
 function bareCorner(plan: Plan, c: PlanCorner, trial: TrialPart | null, unrecorded: boolean): BareCorner[] {
@@ -248,6 +231,7 @@ function bareCorner(plan: Plan, c: PlanCorner, trial: TrialPart | null, unrecord
     loadedClearance: back('loadedClearance', c.loadedClearance),
     clock: c.clock.map((h) => ({ ...h, clearance: back('loadedClearance', h.clearance) })),
     innerClearance: back('innerClearance', c.innerClearance),
+    dab: dabOn(plan, c, trial),
   };
   const s0 = on?.spacer ?? 0;
   if (lacks !== null || typeof shifts === 'string')
@@ -270,9 +254,6 @@ function bareCorner(plan: Plan, c: PlanCorner, trial: TrialPart | null, unrecord
 }
 
 const isBare = (c: BareCorner): boolean => c.counted !== undefined;
-
-/** Whether a wheel's pad was measured by itself, so that the wheels of a set may differ. */
-const padsDiffer = (plan: Plan): boolean => plan.wheel.each.some((w) => w.padThickness !== null);
 
 /**
  * A plan as its sums take it: each reading carried back by the spacer that was on while it was taken, that spacer's own error in its ±. A

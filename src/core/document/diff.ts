@@ -32,6 +32,13 @@ export function planChanges(frozen: Plan, now: Plan, units: UnitSystem): string[
             q.id,
           ),
         );
+    } else if (q.id === 'holeOpen' || q.id === 'capOpen') {
+      const [a, b] = [frozen.hub[q.id], now.hub[q.id]];
+      if (a !== b) changes.push(`${q.label}: ${yesNo(a)} then, ${yesNo(b)} now.`);
+    } else if (q.id === 'capDab') {
+      for (const c of frozen.corners)
+        if (JSON.stringify(c.capDab) !== JSON.stringify(now.corners.find((k) => k.corner === c.corner)?.capDab ?? null))
+          changes.push(`${q.label}, ${CORNER_LABEL[c.corner]}, changed.`);
     } else if (q.kind === 'yes-no') {
       for (const c of frozen.corners) {
         const [a, b] = [c[q.id as YesNo], now.corners.find((k) => k.corner === c.corner)?.[q.id as YesNo] ?? null];
@@ -124,7 +131,16 @@ type WheelQuantity =
 type PlainAxle = 'wheelLoad' | 'socketOutside' | 'contactDiameter';
 type CornerQuantity = Exclude<
   QuantityId,
-  WheelQuantity | HubReading | PlainAxle | YesNo | 'gapFitted' | 'socketSize' | 'originalLength'
+  | WheelQuantity
+  | HubReading
+  | PlainAxle
+  | YesNo
+  | 'gapFitted'
+  | 'socketSize'
+  | 'originalLength'
+  | 'holeOpen'
+  | 'capOpen'
+  | 'capDab'
 >;
 
 /** Kept without their ± in the plan and compared as plain figures, or no part of a plan at all. */

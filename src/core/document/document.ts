@@ -4,7 +4,7 @@ import { BOLT_CLASSES, NUT_CLASSES_SAID } from '../thread/classes';
 import { measured, mm, threadText, torqueSchema } from './fields';
 import { fastenerSchema, lockingSchema, nutSchema, spacerSchema } from './parts';
 import { policySchema } from './policySchema';
-import { onCar } from './setup';
+import { onCar, setupSchema } from './setup';
 import { upgradePlan } from './upgrade';
 import {
   AXLES,
@@ -57,6 +57,16 @@ export const hubSchema = z.strictObject({
   studThread: measured(150).default(null).describe('length of full thread on the studs that are on it, from the tip'),
   nutThread: measured(80),
   nutBlindDepth: measured(80),
+  holeOpen: z
+    .boolean()
+    .nullable()
+    .default(null)
+    .describe('a loose bolt runs on past the hub’s thread: the hole is open there or wider than the thread'),
+  capOpen: z
+    .boolean()
+    .nullable()
+    .default(null)
+    .describe('a loose stud runs on past the thread of the present closed nut: its cap is wider than the thread'),
   nutGrip: measured(80, -40).describe(
     'wheel pad to a nut’s first full thread, with the nut that will be used; needed where bolts are replaced by studs',
   ),
@@ -130,6 +140,11 @@ export const cornerSchema = z.strictObject({
     .default(null)
     .describe('stud tip beyond the outer end of the present nut, seated as counted; negative inside'),
   visibleThread: onCar(80).default(null).describe('thread that shows through the wheel before the nut goes on'),
+  capDab: z
+    .strictObject({ untouched: z.boolean(), on: setupSchema.optional() })
+    .nullable()
+    .default(null)
+    .describe('dab of grease in the cap of a closed nut, looked at after it was seated, and what was on'),
   slidesOn: z.boolean().nullable().default(null).describe('the plate slides on by hand and does not rock'),
   rotorHat: measured(60).describe('drawn, never judged alone'),
   tappedDepth: measured(100),

@@ -8,6 +8,10 @@ import { ADDS_NOTHING } from './vocabulary';
 export const wheelTorque = ({ fastener, hub }: Plan): Hub['torque'] =>
   fastener.kind === 'conversion' ? fastener.torque : hub.torque;
 
+/** Lugs that hold the wheel: those of the hub, or as many as an adapter carries. Null where nobody counted. */
+export const wheelLugs = ({ hub, spacer }: Pick<Plan, 'hub' | 'spacer'>): number | null =>
+  hub.lugs === null ? null : (spacer.adapter?.lugs ?? hub.lugs);
+
 /** A visit that adds nothing: the maker’s own bolts or studs, as the maker left them, hold the wheel on the bare hub. */
 export const originalJoint = ({ jobType, spacer, fastener, hub }: Plan): boolean =>
   ADDS_NOTHING.has(jobType) && spacer.thickness === 0 && fastener.kind === 'present' && hub.hardware === 'original';

@@ -120,6 +120,7 @@ const nutOf = (hub: Hub): Original['nut'] => ({
   seat: hub.seat,
   threadLength: hub.nutThread === null ? null : hub.nutThread.value - hub.nutThread.pm,
   blindDepth: hub.nutBlindDepth === null ? null : hub.nutBlindDepth.value - hub.nutBlindDepth.pm,
+  capOpen: hub.capOpen,
   shankReach: null,
   shankLength: 0,
   shankDiameter: null,

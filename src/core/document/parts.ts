@@ -17,6 +17,7 @@ const adapterSchema = z.strictObject({
   studNose: mm(30).nullable().describe('smooth pilot nose on the adapter’s own studs; a plain end is 0'),
   studThreadLength: mm(150).nullable().describe('full thread of the adapter’s own studs, from the tip, nose included'),
   boltCircle: z.number().min(60).max(300).nullable(),
+  lugs: z.int().min(3).max(12).nullable().default(null).describe('studs that it carries for the wheel'),
   condition: z.enum(THREAD_CONDITIONS).describe('how its nuts go on the factory studs'),
   recess: mm(80).nullable().describe('recess for the hub spigot, where the bore does not go through'),
   torque: torqueSchema,
@@ -46,6 +47,13 @@ export const nutSchema = z.strictObject({
   seat: z.enum(SEATS),
   threadLength: mm(80).nullable(),
   blindDepth: mm(80).nullable(),
+  capOpen: z
+    .boolean()
+    .nullable()
+    .default(null)
+    .describe(
+      'closed nut: its cap is wider than the thread, so that a stud runs on past the thread; null is not known',
+    ),
   shankReach: z
     .number()
     .min(-40)

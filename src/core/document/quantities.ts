@@ -23,7 +23,10 @@ export interface Quantity extends Omit<QuantityRow, 'widest'> {
 }
 
 /** Readings of the hub that a plan keeps with their ±. */
-export type HubReading = Exclude<Extract<QuantityId, keyof Hub>, 'wheelLoad' | 'socketOutside' | 'contactDiameter'>;
+export type HubReading = Exclude<
+  Extract<QuantityId, keyof Hub>,
+  'wheelLoad' | 'socketOutside' | 'contactDiameter' | 'holeOpen' | 'capOpen'
+>;
 
 export const QUANTITIES: readonly Quantity[] = TABLE.map((row: QuantityRow & { readonly id: QuantityId }): Quantity => {
   const kind = row.kind ?? 'length';
@@ -55,6 +58,9 @@ const FOR_STUDS: ReadonlySet<QuantityId> = new Set<QuantityId>(['rotorHat', 'nut
 /** Where nothing is added, a count shows that the joint holds, and a cap that it does not bottom. */
 const FOR_NOTHING: ReadonlySet<QuantityId> = new Set<QuantityId>(['turns', 'nutBlindDepth']);
 
+/** Only a closed nut has a cap. */
+const OF_CAP: ReadonlySet<QuantityId> = new Set<QuantityId>(['nutBlindDepth', 'capOpen', 'capDab']);
+
 function optionalFor(x: Quantity, jobType: JobType): boolean {
   if (ADDS_NOTHING.has(jobType)) return !FOR_NOTHING.has(x.id);
   if (jobType === 'clearance' && x.id === 'innerClearance') return false;
@@ -71,7 +77,7 @@ export function quantitiesFor(hub: Pick<Hub, 'fastening' | 'nutStyle'>, jobType:
     (x) =>
       x.id !== 'gapFitted' &&
       (x.fastening === 'both' || x.fastening === hub.fastening) &&
-      (x.id !== 'nutBlindDepth' || hub.nutStyle === 'closed'),
+      (!OF_CAP.has(x.id) || hub.nutStyle === 'closed'),
   ).map((x) => ({ ...x, optional: optionalFor(x, jobType) }));
 }
 

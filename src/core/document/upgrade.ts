@@ -25,7 +25,7 @@ export function presentFastener(fastener: unknown): unknown {
 
 /** A nut as any release kept it, in the present shape. */
 export const presentNut = (nut: unknown): unknown =>
-  isDoc(nut) ? { shankDiameter: null, class: 'unknown', ...nut } : nut;
+  isDoc(nut) ? { shankDiameter: null, class: 'unknown', capOpen: null, ...nut } : nut;
 
 const withNut = (fastener: Doc): Doc => ('nut' in fastener ? { ...fastener, nut: presentNut(fastener.nut) } : fastener);
 
@@ -33,7 +33,14 @@ const withNut = (fastener: Doc): Doc => ('nut' in fastener ? { ...fastener, nut:
 export function presentSpacer(spacer: unknown): unknown {
   if (!isDoc(spacer)) return spacer;
   const { adapter } = spacer;
-  const added = { studNose: null, studThreadLength: null, nutClass: 'unknown', nutContact: null, condition: 'unknown' };
+  const added = {
+    studNose: null,
+    studThreadLength: null,
+    nutClass: 'unknown',
+    nutContact: null,
+    condition: 'unknown',
+    lugs: null,
+  };
   return {
     lugs: null,
     boltCircles: null,

@@ -18,6 +18,7 @@ export type PartFact =
   | 'nutBlind'
   | 'nutStyle'
   | 'nutStart'
+  | 'nutCap'
   | 'nutMaterial'
   | 'threadLength'
   | 'nose'
@@ -70,6 +71,8 @@ function fact(plan: Plan, f: Finding): Lack | null {
     case 'nut.bottom':
       if (is !== 'style') return null;
       return own ? { place: 'part', id: 'nutStyle' } : { place: 'car', id: 'nutStyle' };
+    case 'thread.runs-on':
+      return is === 'cap' && own ? { place: 'part', id: 'nutCap' } : null;
     case 'nut.start':
       return { place: 'part', id: 'nutStart' };
     case 'fastener.nose':
@@ -112,7 +115,8 @@ const blankReadings = (plan: Plan, f: Finding): QuantityId[] => {
  * blank, else the fact of car, wheels or part. Empty for every other finding.
  */
 export function lacksOf(plan: Plan, f: Finding): readonly Lack[] {
-  if (f.level !== 'unmeasured') return [];
+  // What only its error fails is measured, and asks for a better measurement of what it names.
+  if (f.level !== 'unmeasured' || f.uncertain) return [];
   const known = fact(plan, f);
   if (known !== null) return [known];
   const ids = f.lacks ?? blankReadings(plan, f);

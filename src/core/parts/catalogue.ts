@@ -53,6 +53,7 @@ export const CATALOGUE_COLUMNS = [
   'style',
   'thread_length',
   'blind_depth',
+  'cap_open',
   'shank_reach',
   'shank_length',
   'shank_diameter',
@@ -70,6 +71,7 @@ export const CATALOGUE_COLUMNS = [
   'stud_thread',
   'stud_protrusion',
   'wheel_bolt_circle',
+  'wheel_lugs',
   'recess',
   'torque',
   'torque_source',
@@ -125,6 +127,7 @@ function readPart(row: CatalogueRow): CatalogueItem {
       seat: choice(row, 'seat', SEATS),
       threadLength: optional(row, 'thread_length', 1, 80),
       blindDepth: optional(row, 'blind_depth', 1, 80),
+      capOpen: yesNo(row, 'cap_open'),
       shankReach: optional(row, 'shank_reach', -40, 40),
       shankLength: optional(row, 'shank_length', 0, 40) ?? 0,
       shankDiameter: optional(row, 'shank_diameter', 1, 60),
@@ -174,6 +177,11 @@ function checkedThread(f: LooseFastener): LooseFastener {
   return f;
 }
 
+/** A yes or no; left empty, nobody said. @throws InputError */
+function yesNo(row: CatalogueRow, column: Column): boolean | null {
+  return (row[column] ?? '').trim() === '' ? null : choice(row, column, ['yes', 'no'] as const) === 'yes';
+}
+
 /** An adapter's own figures; its torque is a figure with its source, or it stays unknown. */
 function readAdapter(row: CatalogueRow): Adapter {
   const studThread = words(row, 'stud_thread');
@@ -191,6 +199,7 @@ function readAdapter(row: CatalogueRow): Adapter {
     studNose: optional(row, 'nose', 0, 30),
     studThreadLength: optional(row, 'thread_length', 1, 150),
     boltCircle: mm(row, 'wheel_bolt_circle', 60, 300),
+    lugs: row.wheel_lugs?.trim() ? whole(row, 'wheel_lugs', 3, 12) : null,
     recess: optional(row, 'recess', 0, 80),
     torque: torqueOf(row),
   };

@@ -17,12 +17,18 @@ export function parseDrilling(field: string, text: string): Drilling {
   const wouldDo = 'Lugs and circle, such as 5x112, or 5x100/112 where it goes with both.';
   const m = /^\s*(\d{1,2})\s*[x×*]\s*(.+)$/i.exec(text);
   if (!m) throw new InputError(field, text.trim(), 'is not lugs and a bolt circle.', wouldDo);
-  const lugs = parseNumber(m[1] as string);
-  if (lugs === null || lugs < 3 || lugs > 12)
-    throw new InputError(field, text.trim(), 'has no such lug count.', '3 to 12 lugs will do.');
+  const lugs = parseLugs(field, m[1] as string);
   const circles = (m[2] as string).split('/').map((c) => parseLength(field, c, { min: 60, max: 300 }).value);
   if (circles.length > 6) throw new InputError(field, text.trim(), 'has too many circles.', 'Six at most will do.');
   return { lugs, circles };
+}
+
+/** How many lugs there are, 3 to 12. @throws InputError */
+export function parseLugs(field: string, text: string): number {
+  const lugs = parseNumber(text);
+  if (lugs === null || !Number.isInteger(lugs) || lugs < 3 || lugs > 12)
+    throw new InputError(field, text.trim(), 'is no lug count.', '3 to 12 lugs will do.');
+  return lugs;
 }
 
 /** What a hub is drilled for; null where nobody counted or measured. */

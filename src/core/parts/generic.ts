@@ -113,6 +113,7 @@ export function commonNut(thread: string, seat: Seat): CatalogueItem {
     seat,
     threadLength: of.d * 1.5,
     blindDepth: null,
+    capOpen: null,
     shankReach: 0,
     shankLength: 0,
     shankDiameter: null,

@@ -1,6 +1,6 @@
 import type { Plan } from '../document/document';
 import { fastenerText, onCarText } from '../document/fastenerText';
-import { lockingOf, wheelTorque } from '../document/hardware';
+import { lockingOf, wheelTorque, wheelLugs } from '../document/hardware';
 import { seatInSentence } from '../document/labels';
 import { formatThread, parseThread } from '../thread/designation';
 import { formatLength, type UnitSystem } from '../units/format';
@@ -27,7 +27,7 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
   const { hub, spacer, fastener } = plan;
   const torque = wheelTorque(plan);
   // A plan whose lugs nobody counted never goes forward.
-  const count = (hub.lugs ?? 0) * 2;
+  const count = (wheelLugs(plan) ?? 0) * 2;
   // One piece a wheel is keyed: it is counted by itself, because the bags look alike.
   const keyed = lockingOf(plan).is === 'piece';
   const of = (what: string): string => (keyed ? `${count - 2} × ${what} and 2 locking ones` : `${count} × ${what}`);

@@ -1,5 +1,5 @@
 import type { Plan } from '../document/document';
-import { lockingOf, wheelTorque } from '../document/hardware';
+import { lockingOf, wheelTorque, wheelLugs } from '../document/hardware';
 import { tightest, trimNeeded } from '../stance/clock';
 import { clearanceReserve } from '../figures/numbers';
 import { ADAPTER_PASSES, HUB_PASSES, type Joint, type TorqueSpec, WHEEL_PASSES } from '../torque/log';
@@ -111,7 +111,13 @@ export function torqueJobs(plan: Plan): TorqueJob[] {
     jobs.push({
       joint: 'wheel',
       source: wheel.source,
-      spec: { ...shared, target: wheel.value, locking: lockingOf(plan).is === 'none' ? null : 0, passes: WHEEL_PASSES },
+      spec: {
+        ...shared,
+        lugs: wheelLugs(plan) ?? hub.lugs,
+        target: wheel.value,
+        locking: lockingOf(plan).is === 'none' ? null : 0,
+        passes: WHEEL_PASSES,
+      },
     });
   return jobs;
 }

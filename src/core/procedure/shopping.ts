@@ -1,4 +1,4 @@
-import { lockingOf } from '../document/hardware';
+import { lockingOf, wheelLugs } from '../document/hardware';
 import { seatInSentence } from '../document/labels';
 import type { Plan } from '../document/document';
 import { leastThread } from '../figures/ownThread';
@@ -51,7 +51,7 @@ export function shoppingLines(plan: Plan, n: Numbers, units: UnitSystem): string
     );
   }
   const keyed = lockingOf(plan).is === 'piece';
-  const pieces = hub.lugs * 2;
+  const pieces = (wheelLugs(plan) ?? hub.lugs) * 2;
   const count = keyed ? `${pieces - 2} and 2 locking ones` : String(pieces);
   const tail = socketText(plan, units);
   switch (f.kind) {

@@ -1,5 +1,5 @@
 import type { Plan } from '../document/document';
-import { lockingOf } from '../document/hardware';
+import { lockingOf, wheelLugs } from '../document/hardware';
 import { SEAT_LABEL } from '../document/labels';
 import type { CatalogueItem } from '../parts/catalogue';
 import { formatLength, type UnitSystem } from '../units/format';
@@ -22,7 +22,7 @@ const known = (text: string): string => (text === 'unknown' ? 'not known' : text
 /** Parts of a plan as they lie on the trolley: plates each with its side where they differ, fasteners, nuts. Stock ones are on the car. */
 export function trolley(plan: Plan, units: UnitSystem): TrolleyPart[] {
   const { hub, spacer, fastener: f } = plan;
-  const pieces = (hub.lugs ?? 0) * 2;
+  const pieces = (wheelLugs(plan) ?? 0) * 2;
   const locking = lockingOf(plan).is === 'piece' ? 2 : 0;
   const parts: TrolleyPart[] = [];
   if (spacer.thickness > 0) parts.push(...plateParts(plan, units));

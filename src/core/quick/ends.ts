@@ -151,7 +151,7 @@ export function endsAnswer(asked: EndsAsked, policy: Policy, units: UnitSystem):
     ...(behind > 0
       ? {
           warns: [
-            `Up to ${len(behind, 'up')} of the short end stands out behind the hub’s thread: that asks for ${len(behind + Math.max(policy.behindReserve, hub.thread.pitch), 'up')} of room to shoes, backing plate or sensor ring, measured at every corner.`,
+            `Up to ${len(behind, 'up')} of the short end stands out behind the hub’s thread: that asks for ${len(behind + Math.max(policy.behindReserve, hub.thread.pitch), 'up')} of room to shoes, backing plate or sensor ring, measured at every corner, and for a hole that is open or wider there.`,
           ],
         }
       : {}),
@@ -215,6 +215,6 @@ export function endsAnswer(asked: EndsAsked, policy: Policy, units: UnitSystem):
         marks: [],
       },
     ],
-    rules: ['engagement.hub-end', 'engagement.minimum', 'stud.behind', 'fastener.thread'],
+    rules: ['engagement.hub-end', 'engagement.minimum', 'stud.behind', 'thread.runs-on', 'fastener.thread'],
   };
 }

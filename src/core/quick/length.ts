@@ -93,6 +93,7 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
       what: 'Length of the bolt that is in',
       changes: 'With it the answer is a length, not a difference.',
     });
+  if (roomKnown) given.push('the hole is open behind the hub’s thread, or wider than it');
   if (!roomKnown) {
     given.push('it may come no further in than that one does');
     missing.push({
@@ -156,7 +157,7 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
               ],
             },
           ],
-    rules: ['engagement.minimum', 'bolt.behind', 'fastener.thread'],
+    rules: ['engagement.minimum', 'bolt.behind', 'thread.runs-on', 'fastener.thread'],
   };
 }
 

@@ -22,6 +22,7 @@ export const RULE_IDS = [
   'bolt.behind',
   'stud.behind',
   'nut.bottom',
+  'thread.runs-on',
   'nut.shank',
   'nut.start',
   'fastener.nose',

@@ -41,6 +41,7 @@ import { jointNeed } from './joint/jointNeed';
 import { jointProof } from './joint/jointProof';
 import { nutBottom } from './nut/nutBottom';
 import { nutStart } from './nut/nutStart';
+import { threadRunsOn } from './nut/threadRunsOn';
 import { nutShank } from './nut/nutShank';
 import { readingContradiction } from './reading/readingContradiction';
 import { readingCorners } from './reading/readingCorners';
@@ -85,6 +86,7 @@ const LIST = [
   boltBehind,
   studBehind,
   nutBottom,
+  threadRunsOn,
   nutShank,
   nutStart,
   fastenerNose,
@@ -141,7 +143,7 @@ export const RULES = LIST as unknown as readonly AnyRule[];
  * Version of the rules as a whole: one more whenever a rule is added, or judges a plan otherwise than before. Kept with
  * every evaluation, so that a record says by which rules it was judged.
  */
-export const RULES_VERSION = 10;
+export const RULES_VERSION = 11;
 
 const BY_ID = new Map(RULES.map((r) => [r.id, r]));
 

@@ -40,9 +40,10 @@ function withReading(plan: Plan, q: Quantity): Plan | null {
   if (q.id in plan.hub) {
     const had = plan.hub[q.id as 'nutThread'];
     const plain = q.id === 'wheelLoad' || q.id === 'socketOutside' || q.id === 'contactDiameter';
-    return had === null ? { ...plan, hub: { ...plan.hub, [q.id]: plain ? read.value : read } } : null;
+    const said = q.kind === 'yes-no' ? true : plain ? read.value : read;
+    return had === null ? { ...plan, hub: { ...plan.hub, [q.id]: said } } : null;
   }
-  const value = q.kind === 'yes-no' ? true : read;
+  const value = q.id === 'capDab' ? { untouched: true } : q.kind === 'yes-no' ? true : read;
   const blank = (c: Plan['corners'][number]): boolean =>
     c[q.id as 'gap'] === null && (q.id !== 'loadedClearance' || c.clock.length === 0);
   if (!plan.corners.some(blank)) return null;

@@ -43,7 +43,8 @@ export interface SwapSet {
 }
 
 /** Whether the joint holds is what a swap asks; where the tyre stands is the plan's own question. */
-const ASKED = /^(reading|engagement|thread|circle|bolt|stud|nut|fastener|seat|centring|adapter)\.|^spacer\.kind$/;
+const ASKED =
+  /^(reading|engagement|locking|thread|circle|bolt|stud|nut|fastener|seat|centring|adapter)\.|^spacer\.kind$/;
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
@@ -184,7 +185,7 @@ export function carries(plan: Plan, set: SwapSet): number | null {
   return most;
 }
 
-const LENGTH = /^(reading|engagement|thread|bolt|stud|nut|fastener)\./;
+const LENGTH = /^(reading|engagement|locking|thread|bolt|stud|nut|fastener)\./;
 
 /**
  * The plan with another set hung: its counts were made on the wheels that the plan was measured on, so they are carried over by the

@@ -2,16 +2,17 @@ import { thicknessWithoutPockets } from '../engagement/adapter';
 import { formatLength, type UnitSystem } from '../units/format';
 import { roundTo } from '../units/round';
 import { fitBySize } from './bySize';
+import { PART_WAYS, type PartWay, partWays, partWaySentence } from './waysOfParts';
 import type { Measured, Plan } from '../document/document';
 import { assess, blocksChoice } from '../evaluate/evaluate';
 import { clearanceReserve } from '../figures/numbers';
 import { leastValue } from '../figures/result';
 
-/** Ways out of a thickness that does not go, in the order of the trade. */
-export const WAYS = ['thinner', 'shank', 'adapter', 'camber', 'trim', 'flare'] as const;
-export type Way = (typeof WAYS)[number];
+/** Ways out of a thickness that does not go. */
+export type Way = 'thinner' | 'shank' | 'adapter' | 'camber' | 'trim' | 'flare';
 
-export interface WayOut {
+/** A way out by thickness, body or wheel position. */
+export interface WayOfStance {
   readonly way: Way;
   /** mm or degrees it takes; null where a reading that it needs is missing, named by `needs`. */
   readonly amount: number | null;
@@ -21,10 +22,12 @@ export interface WayOut {
   /** Trimming: what is left of the shallowest lip, mm, below 0 when it is not deep enough; null where nobody measured it. */
   readonly lipLeft?: number | null;
 }
+export type WayOut = WayOfStance | PartWay;
 
 /**
- * What would help, each with its consequence computed: a thinner plate; a shank nut that wins back the missing thread;
- * a bolt-on adapter that asks for no pockets; more negative camber, or a trimmed lip, or a flare for the outside. Only
+ * What would help, each with its consequence computed, in the order of the trade: a thinner plate; longer bolts or studs, more thread on
+ * them; a shank nut that wins back the missing thread; a bolt-on adapter that asks for no pockets, a thicker one; another kind of plate or
+ * centring; a look into the cap; more negative camber, or a trimmed lip, or a flare for the outside. Only
  * ways that answer what is wrong are listed. Nothing here is a verdict: each is a plan to be judged like any other.
  */
 export function waysOut(plan: Plan, sizes: readonly number[]): WayOut[] {
@@ -42,6 +45,7 @@ export function waysOut(plan: Plan, sizes: readonly number[]): WayOut[] {
       .filter((f) => f.how !== 'no')
       .at(-1);
     if (thinner) out.push({ way: 'thinner', amount: thinner.thickness, needs: null, gapAfter: thinner.gap });
+    out.push(...partWays(plan, judged));
   }
   const thread = findings.find((f) => f.rule === 'engagement.minimum' && f.level === 'stop');
   if (thread && plan.hub.fastening === 'stud') {
@@ -83,6 +87,8 @@ export function waysOut(plan: Plan, sizes: readonly number[]): WayOut[] {
   return out;
 }
 
+const isPartWay = (w: WayOut): w is PartWay => (PART_WAYS as readonly string[]).includes(w.way);
+
 /** More negative camber does not help where the lip is what stands in the way: it stops the tyre under load all the same. */
 function lipStands(plan: Plan): boolean {
   const tucked = { ...plan, camberChange: Math.min(5, plan.camberChange + 1) };
@@ -103,6 +109,7 @@ function lipText(left: number | null | undefined, units: UnitSystem): string {
 
 /** One sentence for one way out; what it takes is rounded up, what it leaves down. */
 export function waySentence(w: WayOut, units: UnitSystem): string {
+  if (isPartWay(w)) return partWaySentence(w, units);
   const needs = w.needs ? `Needs ${w.needs} to say how much.` : '';
   const mm = formatLength(w.amount ?? 0, units, 'up');
   const left =

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { tryInput } from '@/core/errors';
 import type { Adapter } from '@/core/document/document';
 import { CONDITION_LABEL } from '@/core/document/labels';
+import { parseLugs } from '@/core/parts/drilling';
 import { THREAD_CONDITIONS } from '@/core/joint/friction';
 import { BOLT_CLASSES, type BoltClass, NUT_CLASSES_SAID, type NutClassSaid } from '@/core/thread/classes';
 import type { UnitSystem } from '@/core/units/format';
@@ -33,6 +34,7 @@ interface Typed {
   readonly studNose: string;
   readonly studThreadLength: string;
   readonly boltCircle: string;
+  readonly lugs: string;
   readonly recess: string;
   readonly torque: string;
   readonly source: string;
@@ -88,6 +90,11 @@ const ROWS: readonly Row[] = [
   },
   { key: 'boltCircle', label: 'Bolt circle outside', of: 'length', read: length('Bolt circle outside', 60, 300) },
   {
+    key: 'lugs',
+    label: 'Studs for the wheel',
+    read: (text) => (text.trim() === '' ? null : parseLugs('Studs for the wheel', text)),
+  },
+  {
     key: 'recess',
     label: 'Recess for the spigot',
     of: 'length',
@@ -117,6 +124,7 @@ const typedOf = (a: Adapter | null, thread: string, boltCircle: number | null, u
     studNose: text(a?.studNose),
     studThreadLength: text(a?.studThreadLength),
     boltCircle: text(a?.boltCircle ?? boltCircle),
+    lugs: a?.lugs == null ? '' : String(a.lugs),
     recess: text(a?.recess),
     torque: a?.torque ? fieldText(a.torque.value, 'torque', units) : '',
     source: a?.torque?.source ?? '',

@@ -11,6 +11,12 @@ const SEATS = optionsOf(SEAT_LABEL);
 const STYLES = optionsOf(NUT_STYLE_LABEL);
 const MATERIALS = optionsOf(THREAD_MATERIAL_LABEL);
 const CLASSES = NUT_CLASSES_SAID.map((c) => ({ value: c, label: c === 'unknown' ? 'Not known' : c }));
+/** What a loose stud meets past the thread of a closed nut, run in by hand until it stops. */
+const CAPS = [
+  { value: 'unknown', label: 'Not looked at' },
+  { value: 'wider', label: 'A loose stud runs on' },
+  { value: 'narrow', label: 'The thread ends it' },
+];
 const SHORT = { min: 0, max: 80 };
 
 /** A nut to begin with: thread and seat that would go on, everything else unknown. */
@@ -20,6 +26,7 @@ export const blankNut = (thread: string, seat: Seat): Nut => ({
   seat,
   threadLength: null,
   blindDepth: null,
+  capOpen: null,
   shankReach: null,
   shankLength: 0,
   shankDiameter: null,
@@ -65,6 +72,15 @@ export function NutForm({ nut, gripMeasured, onNut }: { nut: Nut; gripMeasured?:
           range={SHORT}
           onLength={(blindDepth) => set({ blindDepth })}
           className="w-[132px]"
+        />
+      ) : null}
+      {nut.style === 'closed' ? (
+        <SelectField
+          label="Past its thread"
+          options={CAPS}
+          value={nut.capOpen === null ? 'unknown' : nut.capOpen ? 'wider' : 'narrow'}
+          onChange={(e) => set({ capOpen: { wider: true, narrow: false }[e.target.value] ?? null })}
+          className="w-[190px]"
         />
       ) : null}
       <LengthInput

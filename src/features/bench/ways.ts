@@ -14,6 +14,7 @@ const PART_FIELD: Readonly<Record<PartFact, string>> = {
   nutBlind: 'Its blind depth',
   nutStyle: 'Nut',
   nutStart: 'Its thread begins deeper by',
+  nutCap: 'Past its thread',
   nutMaterial: 'Nut of',
   threadLength: 'Full thread on it',
   nose: 'Pilot nose',

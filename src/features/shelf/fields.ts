@@ -81,7 +81,8 @@ const ADAPTER: readonly PartField[] = [
   NOSE,
   CLASS,
   { column: 'wheel_bolt_circle', label: 'Circle of the wheel', unit: 'mm' },
-  { column: 'recess', label: 'Pocket of its nuts', unit: 'mm' },
+  { column: 'wheel_lugs', label: 'Studs for the wheel', hint: 'empty where they are as many as its bolt holes' },
+  { column: 'recess', label: 'Recess for the spigot', unit: 'mm' },
   ...TORQUE,
 ];
 
@@ -105,6 +106,15 @@ const OF_KIND: Readonly<Record<Exclude<Kind, 'spacer' | 'other'>, readonly PartF
     SEAT,
     { column: 'thread_length', label: 'Thread in it', unit: 'mm' },
     { column: 'blind_depth', label: 'Depth of its cap', unit: 'mm' },
+    {
+      column: 'cap_open',
+      label: 'Past its thread, closed',
+      options: [
+        { value: '', label: 'not looked at' },
+        { value: 'yes', label: 'a loose stud runs on' },
+        { value: 'no', label: 'the thread ends it' },
+      ],
+    },
     { column: 'shank_reach', label: 'Thread begins deeper by', unit: 'mm', hint: 'a shank nut’s thread in its shank' },
     { column: 'shank_length', label: 'Shank length', unit: 'mm' },
     { column: 'shank_diameter', label: 'Shank diameter', unit: 'mm' },

@@ -1,7 +1,7 @@
 'use client';
 
 import { createContext, useContext } from 'react';
-import { isOnSpacer } from '@/core/document/bare';
+import { inSetup } from '@/core/document/bare';
 import { CORNER_LABEL, SEAT_LABEL } from '@/core/document/labels';
 import type { Corner, Seat } from '@/core/document/vocabulary';
 import { tryInput } from '@/core/errors';
@@ -29,11 +29,11 @@ export const OnCar = OnCarContext.Provider;
 /** What was on while a reading of this quantity is taken, as typed; what makes no difference to it is left out. */
 export function useSetupOn(quantity: string): { plate?: string; wheelSet?: string; trial?: TypedTrial } {
   const { spacer, set, trial } = useContext(OnCarContext);
-  if (!isOnSpacer(quantity)) return {};
+  if (!inSetup(quantity)) return {};
   return {
     ...(spacer.trim() === '' ? {} : { plate: spacer }),
     ...(set === '' ? {} : { wheelSet: set }),
-    ...(quantity === 'turns' && trial !== null ? { trial } : {}),
+    ...((quantity === 'turns' || quantity === 'capDab') && trial !== null ? { trial } : {}),
   };
 }
 

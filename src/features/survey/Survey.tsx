@@ -129,7 +129,7 @@ export function Survey(p: SurveyProps) {
     const at = q.scope === 'axle' ? null : corner;
     const key = `${at ?? ''}/${q.id}`;
     return q.kind === 'yes-no' ? (
-      <YesNoRow key={key} jobId={jobId} q={q} corner={corner} taken={latest(q.id, at)} stacked={stacked} />
+      <YesNoRow key={key} jobId={jobId} q={q} corner={at} taken={latest(q.id, at)} stacked={stacked} />
     ) : (
       <ReadingRow key={key} jobId={jobId} q={q} corner={at} taken={latest(q.id, at)} units={units} stacked={stacked} />
     );

@@ -22,7 +22,8 @@ export function YesNoRow({
 }: {
   jobId: string;
   q: Quantity;
-  corner: Corner;
+  /** Null for what belongs to the whole axle. */
+  corner: Corner | null;
   taken: readonly TakenReading[];
   stacked: boolean;
 }) {
@@ -55,7 +56,7 @@ export function YesNoRow({
         </span>
       )}
       <Segments
-        label={`${q.label}, ${CORNER_LABEL[corner]}`}
+        label={corner === null ? q.label : `${q.label}, ${CORNER_LABEL[corner]}`}
         hideLabel
         value={answer}
         options={ANSWERS}

@@ -43,7 +43,6 @@ export interface TorqueAxle {
   readonly axle: 'front' | 'rear';
   /** The visit has a job on the other axle as well. */
   readonly paired: boolean;
-  readonly lugs: number;
   /** Sentences for what stands before the sign-off. */
   readonly open: readonly string[];
   /** What must not be put together on this car once the job is signed, worded. */
@@ -109,7 +108,7 @@ export function TorqueView({ axles, wheels, units, recheck }: TorqueProps) {
   if (!wheel) return null;
   const { corner, joint, source, spec } = wheel;
   const axle = axles.find((a) => a.jobId === wheel.jobId) ?? axles[0];
-  const { lugs } = axle;
+  const { lugs } = spec;
   const { target, locking } = spec;
   const taken = wheel.wrenches.find((w) => w.name === hand);
   const clicks = taken ? taken.kind === 'click' : hand !== 'figures';

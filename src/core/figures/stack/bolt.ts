@@ -35,7 +35,10 @@ export function boltStack({ plan, c, travel, pitch, enough }: StackParts): Stack
   const seat = counted === null ? null : calibrateSeat(counted.value, lead, travel.value) + s;
   const longerPm = travel.pm + (counted?.pm ?? 0) + policy.fastenerPm + sPm + nosePm;
   const open = depth === null || c.roomBehind === null || seat === null || hub.pilotNose === null;
-  const clear = open || c.roomBehind === null ? null : seat + Dt + roomToUse(c.roomBehind, pitch, policy.behindReserve);
+  // A hole no wider than its thread ends the bolt’s own thread, which may begin right behind the nose of a new one.
+  const past = hub.holeOpen === true ? Number.POSITIVE_INFINITY : noseOfNew(fastener);
+  const room = c.roomBehind === null ? 0 : roomToUse(c.roomBehind, pitch, policy.behindReserve);
+  const clear = open || hub.holeOpen === null ? null : seat + Dt + Math.min(room, past);
   const common = {
     ...NO_STACK,
     untouched: depth === null ? null : untouchedOf(plan, c, travel, Dt, counted),

@@ -39,7 +39,7 @@ export function conversionStack({ plan, c, pitch, outer, enough }: StackParts): 
   const pm = c.rotorHat.pm + hub.nutGrip.pm + sPm + policy.fastenerPm + runOut;
   const rss = Math.hypot(c.rotorHat.pm, hub.nutGrip.pm, sPm, policy.fastenerPm, runOut);
   const blind = nut.style === 'closed' ? nut.blindDepth : null;
-  const clear = closedClear(plan, nut, nutStart, outer.thread.pitch);
+  const clear = closedClear(plan, nut, nutStart, outer.thread.pitch, noseOfNew(fastener));
   const Ln = nut.threadLength;
   return {
     ...NO_STACK,

@@ -2,9 +2,11 @@ export { adapterStack } from './adapter';
 export { boltStack } from './bolt';
 export { conversionStack } from './conversion';
 export {
+  asMade,
   chosenNut,
   deeperBy,
   newNut,
+  noseOfNew,
   reachesDeeper,
   sameMate,
   type StackNumbers,

@@ -1,6 +1,7 @@
 import { countedState } from '../../document/bare';
 import type { Fastener, Hub, Measured, Plan, PlanCorner } from '../../document/document';
 import type { Enough, LengthWindow } from '../../engagement/boltStack';
+import { originalJoint } from '../../document/hardware';
 import { engaged } from '../../engagement/engaged';
 import { minBottomGap } from '../../engagement/nutStack';
 import type { CompiledThread } from '../compiled';
@@ -60,6 +61,8 @@ export interface ChosenNut {
   readonly style: Hub['nutStyle'];
   readonly threadLength: number | null;
   readonly blindDepth: number | null;
+  /** Whether a closed one is wider than the thread past its thread; null where nobody knows. */
+  readonly capOpen: boolean | null;
   readonly reach: number;
   readonly pm: number;
   /** Error of its thread alone; a marked size carries none. */
@@ -73,6 +76,7 @@ export function chosenNut(plan: Plan): ChosenNut {
       style: nut.style,
       threadLength: nut.threadLength,
       blindDepth: nut.blindDepth,
+      capOpen: nut.capOpen,
       // A conversion's grip is measured with the nut that will be used, so its shank is in it already.
       // Where nobody said where its thread begins it is taken as level, and the rule on it holds the plan back.
       reach: plan.fastener.kind === 'conversion' ? 0 : (nut.shankReach ?? 0),
@@ -84,6 +88,7 @@ export function chosenNut(plan: Plan): ChosenNut {
     style: hub.nutStyle,
     threadLength: hub.nutThread ? hub.nutThread.value : null,
     blindDepth: hub.nutBlindDepth ? hub.nutBlindDepth.value : null,
+    capOpen: hub.capOpen,
     reach: 0,
     pm: Math.max(hub.nutThread ? hub.nutThread.pm : 0, hub.nutBlindDepth ? hub.nutBlindDepth.pm : 0),
     threadPm: pmOf(hub.nutThread),
@@ -105,6 +110,16 @@ export function deeperBy({ fastener, spacer }: Plan, c: PlanCorner): number {
 
 /** The same as a question. */
 export const reachesDeeper = (plan: Plan, c: PlanCorner): boolean => deeperBy(plan, c) > 1e-9;
+
+/**
+ * The maker’s own joint, counted as it stands and left as it is: what the maker made needs no proof of its cap as long as nobody measured
+ * it and found otherwise.
+ */
+export function asMade(plan: Plan, c: PlanCorner): boolean {
+  if (!originalJoint(plan) || c.turns === null) return false;
+  const { spacer, asRead, pm, otherWheel, lacks } = countedState(c);
+  return asRead === 0 && !otherWheel && lacks === null && spacer + pm <= 1e-9;
+}
 
 /** The wheel still hangs in the very thread that was counted: the hub, or the present nuts. */
 export const sameMate = ({ fastener: f, spacer }: Plan): boolean =>
@@ -172,11 +187,15 @@ export const mateOfNut = (nut: ChosenNut): Measured =>
 /** A figure with one more error. */
 export const plus = (r: Found, pm: number): Found => sure(r.value, r.pm + pm, Math.hypot(r.rss, pm));
 
-/** Longest tip in a nut: Infinity for an open one, null where nobody knows. */
-export function closedClear(plan: Plan, nut: ChosenNut, nutStart: number, pitch: number): number | null {
+/**
+ * Longest tip in a nut: Infinity for an open one, null where nobody knows. A cap no wider than its thread ends the stud’s own.
+ * @param nose of the stud, behind which its thread may begin, mm
+ */
+export function closedClear(plan: Plan, nut: ChosenNut, nutStart: number, pitch: number, nose: number): number | null {
   if (nut.style === 'open') return Number.POSITIVE_INFINITY;
-  if (nut.style === 'unknown' || nut.blindDepth === null) return null;
-  return nutStart + nut.blindDepth - minBottomGap(plan.policy.closedNutGap, pitch);
+  if (nut.style === 'unknown' || nut.blindDepth === null || nut.capOpen === null) return null;
+  const clear = nutStart + nut.blindDepth - minBottomGap(plan.policy.closedNutGap, pitch);
+  return nut.capOpen ? clear : Math.min(clear, nutStart + nose + (nut.threadLength ?? 0));
 }
 
 /** Nose of a new fastener; one that nobody measured is none here, and the rule on it holds the plan back. */

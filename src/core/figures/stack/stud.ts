@@ -68,7 +68,8 @@ export function studStack({ plan, c, travel, pitch, enough }: StackParts): Stack
             keep: z0 + s - countedState(c).spacer + (isLonger ? noseOfNew(fastener) - noseOf(hub.pilotNose) : 0),
             mate: Ln,
             enough,
-            clear: nut.style !== 'open' && noseUnknown ? null : closedClear(plan, nut, nutStart, pitch),
+            clear:
+              nut.style !== 'open' && noseUnknown ? null : closedClear(plan, nut, nutStart, pitch, noseOfNew(fastener)),
             pm: longerPm,
             clearPm: nut.pm,
           }),

@@ -1,7 +1,7 @@
 import type { Plan, PlanCorner } from '../../document/document';
 import type { CornerNumbers } from '../../figures/numbers';
 import type { Case, Finding } from '../kit/finding';
-import { against, finding, stopOrBlank, worse } from '../kit/make';
+import { against, errorsInside, finding, stopOrBlank, worse } from '../kit/make';
 import { PLAIN, type Judged, type Rule } from '../kit/rule';
 
 interface Ends extends Case {
@@ -34,16 +34,8 @@ function factoryAt(plan: Plan, c: PlanCorner, m: CornerNumbers): Finding | null 
   const [value, limit] = [needed, own.value];
   const margin = limit - value;
   const errors = pm + own.pm;
-  return against({
-    rule,
-    case: { is: 'factory' },
-    value,
-    limit,
-    margin,
-    pm: errors,
-    unit: 'mm',
-    corner: c.corner,
-  });
+  const which: Ends = { is: 'factory' };
+  return errorsInside(against({ rule, case: which, value, limit, margin, pm: errors, unit: 'mm', corner: c.corner }));
 }
 
 function ownAt(plan: Plan, m: CornerNumbers): Finding | null {
@@ -52,17 +44,9 @@ function ownAt(plan: Plan, m: CornerNumbers): Finding | null {
   if (a.studThreadLength === null) return open('own-unknown');
   const { value, pm, rss } = m.threadNeeded;
   const limit = a.studThreadLength;
-  return against({
-    rule,
-    case: { is: 'own' },
-    value,
-    limit,
-    margin: limit - value,
-    pm,
-    rss,
-    unit: 'mm',
-    corner: m.corner,
-  });
+  const which: Ends = { is: 'own' };
+  const margin = limit - value;
+  return errorsInside(against({ rule, case: which, value, limit, margin, pm, rss, unit: 'mm', corner: m.corner }));
 }
 
 function judgeEnds({ plan, n }: Judged): Finding | null {

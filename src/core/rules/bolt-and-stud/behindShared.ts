@@ -3,7 +3,7 @@ import { roomToUse } from '../../engagement/behind';
 import { compileThread } from '../../figures/compiled';
 import type { CornerNumbers } from '../../figures/numbers';
 import type { Case, Finding } from '../kit/finding';
-import { against, finding, levelOf, stopOrBlank, worse } from '../kit/make';
+import { against, errorsInside, finding, levelOf, stopOrBlank, worse } from '../kit/make';
 import type { Judged } from '../kit/rule';
 import type { Say } from '../kit/say';
 
@@ -75,7 +75,9 @@ function inRoom(rule: BehindRule, plan: Plan, c: PlanCorner, m: CornerNumbers): 
   const { value, pm, rss } = m.behind;
   const margin = limit - value;
   if (c.roomBehind === null && levelOf(margin, pm) !== 'pass') return open('room');
-  return against({ rule, case: { is: 'ok' }, value, limit, margin, pm, rss, unit: 'mm', corner: c.corner });
+  return errorsInside(
+    against({ rule, case: { is: 'ok' }, value, limit, margin, pm, rss, unit: 'mm', corner: c.corner }),
+  );
 }
 
 /** Sentence for a tip behind the hub. */

@@ -4,7 +4,7 @@ import { leastThread, moreThanThere, threadRoom } from '../../figures/ownThread'
 import type { Result } from '../../figures/result';
 import { missing, type Missing } from '../kit/cases';
 import type { Case, Finding } from '../kit/finding';
-import { finding, judgeCorners, OVER } from '../kit/make';
+import { errorsInside, finding, judgeCorners, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 import type { Need } from '../kit/needs';
 
@@ -18,16 +18,18 @@ const threadNeeded = (c: CornerNumbers): Result => c.threadNeeded;
 
 /** Needs of corners against a thread. */
 const threadAgainst = (limit: number, corners: readonly CornerNumbers[], need: Need, is: ThreadCase['is']): Finding =>
-  judgeCorners({
-    ...OVER,
-    rule,
-    limit,
-    missing: missing(need),
-    corners,
-    pick: threadNeeded,
-    upper: true,
-    case: { is },
-  });
+  errorsInside(
+    judgeCorners({
+      ...OVER,
+      rule,
+      limit,
+      missing: missing(need),
+      corners,
+      pick: threadNeeded,
+      upper: true,
+      case: { is },
+    }),
+  );
 
 /** What stays on the car and goes in further than the count has shown to be threaded: its own thread is needed. */
 function presentThread({ hub }: Plan, n: Numbers, out: Finding[]): void {

@@ -6,11 +6,17 @@ import { deeperBy } from '../../figures/stack/index';
 import type { Case, Finding } from '../kit/finding';
 import { PLAIN, type Judged, type Rule } from '../kit/rule';
 import { nutBottom } from '../nut/nutBottom';
+import { threadRunsOn } from '../nut/threadRunsOn';
 import { boltBehind } from './boltBehind';
 import { fastenerThread } from './fastenerThread';
 
 /** What its neighbours are asked as well: tip behind the hub, thread on it, bottom of its cap. */
-const ASKED = { 'bolt.behind': boltBehind, 'fastener.thread': fastenerThread, 'nut.bottom': nutBottom } as const;
+const ASKED = {
+  'bolt.behind': boltBehind,
+  'fastener.thread': fastenerThread,
+  'nut.bottom': nutBottom,
+  'thread.runs-on': threadRunsOn,
+} as const;
 type Asked = keyof typeof ASKED;
 
 interface Ends extends Case {
@@ -29,31 +35,38 @@ const further = (plan: Plan, at: PlanCorner, c: CornerNumbers, by: number, pm: n
   deeper: c.deeper || deeperBy(plan, at) + by > 1e-9,
   behind: moved(c.behind, by, pm),
   further: moved(c.further, by, pm),
+  reach: moved(c.reach, by, pm),
   threadNeeded: moved(c.threadNeeded, by, pm),
   bottomGap: moved(c.bottomGap, -by, pm),
 });
 
+/** What being there never proves of a piece: a nut that has bottomed, or jammed in its cap, feels seated. */
+const NEVER_PROVEN: readonly Asked[] = ['nut.bottom', 'thread.runs-on'];
+
 /**
  * A locking piece that reaches further in than its neighbours is asked what they are, with its own ends. One that reaches less far ends
- * inside what they prove. What stays on the car where it was counted has been there: nothing of it changes.
+ * inside what they prove. What stays on the car where it was counted has been there: of it only the cap is asked.
  */
 function endsOf({ plan, n }: Judged): Finding[] {
   const piece = lockingOf(plan);
   if (piece.is !== 'piece' || piece.shorter >= 0) return [];
-  // Of what stays, only the corners where it ends deeper than it was counted are asked.
-  const asked = n.corners.flatMap((c, i) =>
-    plan.fastener.kind !== 'present' || c.deeper ? [[c, plan.corners[i] as PlanCorner] as const] : [],
-  );
-  if (asked.length === 0) return [];
-  const judged = {
-    plan: { ...plan, corners: asked.map(([, at]) => at) },
-    n: { ...n, corners: asked.map(([c, at]) => further(plan, at, c, -piece.shorter, piece.pm)) },
-  };
   const found: Finding[] = [];
-  for (const is of Object.keys(ASKED) as Asked[]) {
-    const own: Finding[] = [];
-    ASKED[is].judge(judged, own);
-    for (const f of own) found.push({ ...f, rule, case: { is, inner: f.case } as Ends });
+  const stays = plan.fastener.kind === 'present';
+  for (const there of [false, true]) {
+    const asked = n.corners.flatMap((c, i) =>
+      (stays && !c.deeper) === there ? [[c, plan.corners[i] as PlanCorner] as const] : [],
+    );
+    if (asked.length === 0 || (there && plan.hub.fastening === 'bolt')) continue;
+    const judged = {
+      // Nobody looked into the cap of the locking piece itself.
+      plan: { ...plan, corners: asked.map(([, at]) => ({ ...at, capDab: null, dab: null })) },
+      n: { ...n, corners: asked.map(([c, at]) => further(plan, at, c, -piece.shorter, piece.pm)) },
+    };
+    for (const is of there ? NEVER_PROVEN : (Object.keys(ASKED) as Asked[])) {
+      const own: Finding[] = [];
+      ASKED[is].judge(judged, own);
+      for (const f of own) found.push({ ...f, rule, case: { is, inner: f.case } as Ends });
+    }
   }
   return found;
 }
@@ -63,7 +76,7 @@ export const lockingEnds: Rule<typeof rule, Ends> = {
   id: rule,
   title: 'Ends of the locking piece',
   statement:
-    'A locking piece that reaches further in than the others is judged for itself: its tip behind the hub, its thread, the bottom of its cap.',
+    'A locking piece that reaches further in than the others is judged for itself: its tip behind the hub, its thread, the bottom of its cap, and what lies past its mate’s thread.',
   formula: 'as its neighbours, further in by L_lock − L (bolt) or u − u_lock (nut)',
   sources: ['geometry'],
   policy: ['behindReserve', 'closedNutGap', 'leadPitches', 'fastenerPm'],

@@ -39,9 +39,9 @@ function compare(
   return finding({ rule, level: same ? 'pass' : 'stop', case: which });
 }
 
-/** What the wheel bolts to: the hub, or an adapter's outer circle. */
+/** What the wheel bolts to: the hub, or an adapter’s outer circle, with as many studs as it carries. */
 const outerOf = ({ hub, spacer }: Plan): { readonly lugs: number | null; readonly circle: number | null } => ({
-  lugs: hub.lugs,
+  lugs: hub.lugs === null ? null : (spacer.adapter?.lugs ?? hub.lugs),
   circle: spacer.adapter ? spacer.adapter.boltCircle : hub.boltCircle,
 });
 

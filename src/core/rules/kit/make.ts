@@ -177,6 +177,13 @@ export function judgeWheels({ rule, limit, wheels, of, blank: blankCase, value, 
 /** The worse of two findings of one rule: by level, then by margin. */
 export const worse = (a: Finding, b: Finding | null): Finding => (b === null || byDanger(a, b) < 0 ? a : b);
 
+/**
+ * Errors inside: where only the measuring error fails a figure, it is not measured well enough. Said of where a thread starts, of a cap or
+ * blind bottom, of a thread’s own length and of a tip behind the hub: what is wrong there clicks the wrench and clamps nothing.
+ */
+export const errorsInside = (f: Finding): Finding =>
+  f.level === 'caution' && f.uncertain ? { ...f, level: 'unmeasured' } : f;
+
 /** What decides of a rule that some corners leave blank: a stop stands, else the blank one, else what was found. */
 export const stopOrBlank = (found: Finding | null, blank: Finding | null): Finding | null =>
   found === null || (blank !== null && found.level !== 'stop') ? (blank ?? found) : found;

@@ -131,7 +131,7 @@ function lockOf(plan: Plan): Demand['lock'] {
   };
 }
 
-const shifted = (w: Window, s: number): Window => ({
+export const shifted = (w: Window, s: number): Window => ({
   low: w.low + s,
   high: w.high + s,
   enough: w.enough,
@@ -172,15 +172,16 @@ function ordinaryAt(plan: Plan, c: PlanCorner, { group, demand, nut, outer }: Om
   return studLengths(plan, c, demand, { nut: nut?.part ?? null, threadLength, nose: f?.nose ?? 0 });
 }
 
-/** At each corner the hub end stays inside its thread, or there is measured room for what stands out. The same questions as the rule `stud.behind`. */
+/** At each corner the hub end stays inside its thread, or there is measured room for what stands out. The same questions as the rules `stud.behind` and `thread.runs-on`. */
 function standsClear(plan: Plan, f: Extract<LooseFastener, { kind: 'conversion' }>): boolean {
   const { pitch } = compileThread(plan.hub.thread).thread;
   for (const c of plan.corners) {
     if (c.tappedDepth === null) return false;
-    const room = c.roomBehind === null ? 0 : roomToUse(c.roomBehind, pitch, plan.policy.behindReserve);
-    const margin = room - (f.shortEnd - c.tappedDepth.value);
-    // With no room measured only a plain pass will do, error taken off; with room, a caution may do as everywhere.
-    if (margin - (c.roomBehind === null ? c.tappedDepth.pm + plan.policy.fastenerPm : 0) < -1e-9) return false;
+    const { behindReserve, fastenerPm } = plan.policy;
+    const measured = c.roomBehind === null ? 0 : roomToUse(c.roomBehind, pitch, behindReserve);
+    // Where the hole is not known to be wider than its thread, the short end stays inside it.
+    const room = plan.hub.holeOpen === true ? measured : Math.min(0, measured);
+    if (room - (f.shortEnd - c.tappedDepth.value) - c.tappedDepth.pm - fastenerPm < -1e-9) return false;
   }
   return true;
 }

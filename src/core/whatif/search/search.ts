@@ -1,9 +1,9 @@
-import { bare } from '../../document/bare';
+import { bare, dabState } from '../../document/bare';
 import type { Plan } from '../../document/document';
 import { assess, blocksChoice, named } from '../../evaluate/evaluate';
 import type { Finding } from '../../rules/kit/finding';
 import { decidedBy } from '../../rules/index';
-import { allowedPairs, BY_FASTENER, groupFasteners, type Pair, windowOf } from './pairs';
+import { allowedPairs, BY_FASTENER, groupFasteners, type Pair, shifted, windowOf } from './pairs';
 import { best, type Fit, leastMargin, type Run } from './ranking';
 import type { Rejected, SearchInput, SearchResult, WheelOption } from './types';
 
@@ -90,8 +90,11 @@ function fitSpacer(
   const spacerItself = inTheWay.find((f) => !BY_LENGTH.has(f.rule) && !BY_FASTENER.has(f.rule));
   if (!spacerItself && spacer.part.kind !== 'adapter') {
     const s = spacer.part.thickness;
+    const dabbed = plan.corners.some((c) => dabState(c)?.trial);
     for (const pair of pairs) {
-      const w = s > 0 ? pair.base : windowOf(plan, pair);
+      // A dab that was looked at on one thickness says nothing of a thinner one.
+      const anew = s === 0 || (pair.group.kind === 'own' && dabbed);
+      const w = anew ? shifted(windowOf(plan, pair), -s) : pair.base;
       if (!w.enough) continue;
       const low = w.low + s;
       const high = w.high + s;

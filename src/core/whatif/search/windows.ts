@@ -1,4 +1,4 @@
-import { countedState } from '../../document/bare';
+import { countedState, dabState } from '../../document/bare';
 import type { Nut, Plan, PlanCorner } from '../../document/document';
 import { roomToUse } from '../../engagement/behind';
 import { calibrateSeat } from '../../engagement/boltStack';
@@ -102,13 +102,21 @@ export function boltLengths(
   const { need, reach } = askedOf(d, came?.value ?? null);
   const zero = seat + lead + nose;
   const room = c.roomBehind === null ? Number.NEGATIVE_INFINITY : roomToUse(c.roomBehind, pitch, policy.behindReserve);
-  const clear = seat + Dt + room;
+  // As everywhere, where the tip and the thread end hold their errors inside.
+  const errors =
+    c.turns.pm * pitch +
+    hub.boltLength.pm +
+    policy.fastenerPm +
+    (spacer.thickness > 0 ? policy.spacerPm : 0) +
+    hub.pilotNose.pm;
+  const past = hub.holeOpen === true ? Number.POSITIVE_INFINITY : seat + nose + Dt;
+  const clear = Math.min(seat + Dt + room, past) - errors - c.tappedDepth.pm;
   // No further in than it was counted needs no room; where only the error says further it is a caution, which goes forward.
   const { spacer: s0 } = countedState(c);
   const asCounted = hub.boltLength.value + spacer.thickness - s0;
   return {
     low: zero + reach - SLACK,
-    high: Math.min(Math.max(clear, asCounted), seat + threadLength) + SLACK,
+    high: Math.min(Math.max(clear, asCounted), seat + threadLength - errors) + SLACK,
     enough: Dt >= need - SLACK,
     zero,
     cap: Dt,
@@ -144,9 +152,24 @@ export function studLengths(
   const came = own === null ? null : untouchedOf(plan, c, { value: travel, pm: 0, rss: 0 }, own, c.studProtrusion);
   const { need, reach } = askedOf(d, came?.value ?? null);
   const zero = nutStart + (longer ? full + nose : lead);
-  const closed = closedEnd(plan, nut, nutStart);
+  const count = c.turns.pm * pitch + (s > 0 ? policy.spacerPm : 0);
+  const nosePm = hub.pilotNose?.pm ?? 0;
+  const errors = longer ? count + (c.studProtrusion?.pm ?? 0) + policy.fastenerPm + nosePm : count;
+  // What stands past its full thread knows of the nose only while the stud stays.
+  const tipPm = longer ? 0 : nosePm;
+  const tried = longer || nut === null ? null : seenInCap(plan, c);
+  const past = nutStart + (longer ? nose : lead) - errors;
+  const closed = Math.min(
+    tried === null
+      ? closedEnd(plan, nut, nutStart) - errors - tipPm
+      : tried
+        ? seenEnd(plan, nut, nutStart + errors + tipPm)
+        : Number.NEGATIVE_INFINITY,
+    capEnd(plan, nut, past),
+  );
   const { spacer: s0, pm: statePm } = countedState(c);
-  const thread = threadLength === null ? ownThread(plan, z0 - grip - s0 - statePm) : threadLength;
+  const proven = z0 - grip - s0 - statePm;
+  const thread = threadLength === null ? ownThread(plan, proven, errors + tipPm) : threadLength - errors;
   const shank = nutStart + thread + SLACK;
   const enough = Ln >= need - SLACK;
   return { low: zero + reach - SLACK, high: Math.min(closed, shank), enough, zero, cap: Ln };
@@ -157,22 +180,52 @@ export function studLengths(
  * that is more. A nut that the spacer backs off as far as it reaches asks for no more than the proven, so one figure serves
  * every thickness.
  * @param proven from the tip to where the counted nut began
+ * @param errors of where the nut begins, mm; what the count has proven has none
  */
-function ownThread(plan: Plan, proven: number): number {
+function ownThread(plan: Plan, proven: number, errors: number): number {
   const own = plan.hub.studThread;
-  return own === null || plan.hub.pilotNose === null ? proven : Math.max(proven, own.value - own.pm);
+  return own === null || plan.hub.pilotNose === null ? proven : Math.max(proven, own.value - own.pm - errors);
 }
 
-/** Where a closed nut's cap ends the stud; infinite for an open nut, minus infinite where nobody can tell. */
+/** Where a closed nut's cap ends the stud, errors of the cap inside; infinite for an open nut, minus infinite where nobody can tell. */
 function closedEnd(plan: Plan, nut: Nut | null, nutStart: number, pitch?: number): number {
-  const style = nut === null ? plan.hub.nutStyle : nut.style;
+  const { hub, policy } = plan;
+  const style = nut === null ? hub.nutStyle : nut.style;
   if (style === 'open') return Number.POSITIVE_INFINITY;
-  const blind = nut === null ? (plan.hub.nutBlindDepth?.value ?? null) : nut.blindDepth;
-  const calibrated = plan.fastener.kind !== 'conversion' && plan.hub.fastening === 'stud';
-  if (style === 'unknown' || blind === null || (calibrated && plan.hub.pilotNose === null))
-    return Number.NEGATIVE_INFINITY;
-  const own = pitch ?? compileThread(plan.hub.thread).thread.pitch;
-  return nutStart + blind - minBottomGap(plan.policy.closedNutGap, own) + SLACK;
+  const blind = nut === null ? (hub.nutBlindDepth?.value ?? null) : nut.blindDepth;
+  const calibrated = plan.fastener.kind !== 'conversion' && hub.fastening === 'stud';
+  if (style === 'unknown' || blind === null || (calibrated && hub.pilotNose === null)) return Number.NEGATIVE_INFINITY;
+  const own = pitch ?? compileThread(hub.thread).thread.pitch;
+  const capPm = nut === null ? Math.max(hub.nutThread?.pm ?? 0, hub.nutBlindDepth?.pm ?? 0) : policy.fastenerPm;
+  return nutStart + blind - minBottomGap(policy.closedNutGap, own) - capPm + SLACK;
+}
+
+/**
+ * Where a closed nut no wider than its thread, or one of which nobody knows, ends the stud's thread; infinite where it runs on.
+ * @param past where the tip stands when its thread has run through none of the nut's, errors inside
+ */
+function capEnd({ hub }: Plan, nut: Nut | null, past: number): number {
+  const [style, open] = nut === null ? [hub.nutStyle, hub.capOpen] : [nut.style, nut.capOpen];
+  const thread =
+    nut === null ? (hub.nutThread === null ? 0 : hub.nutThread.value - hub.nutThread.pm) : nut.threadLength;
+  return style === 'closed' && open !== true ? past + (thread ?? 0) + SLACK : Number.POSITIVE_INFINITY;
+}
+
+/** Where the cap ends a stud whose dab was untouched: only a sum that certainly runs into it contradicts that. @param nutStart errors added */
+function seenEnd({ hub, policy }: Plan, nut: Nut | null, nutStart: number): number {
+  const blind = nut?.style === 'closed' ? nut.blindDepth : null;
+  return blind === null || hub.pilotNose === null
+    ? Number.POSITIVE_INFINITY
+    : nutStart + blind + policy.fastenerPm + SLACK;
+}
+
+/** What a dab of grease says of the nut that was tried on the studs of the car, on this spacer; null where it says nothing. */
+export function seenInCap({ spacer }: Plan, c: PlanCorner): boolean | null {
+  const dab = dabState(c);
+  if (!dab?.trial) return null;
+  const deeper = dab.spacer - spacer.thickness + dab.pm;
+  if (dab.untouched) return deeper <= 1e-9 ? true : null;
+  return deeper > -1e-9 ? false : null;
 }
 
 export interface ConversionParts {
@@ -201,8 +254,14 @@ export function conversionLengths(plan: Plan, c: PlanCorner, d: Demand, { stud, 
   const nutStart = c.rotorHat.value + spacer.thickness + hub.nutGrip.value + countedState(c).grip;
   const { need, reach } = askedOf(d, null);
   const zero = inside + nutStart + lead;
-  const closed = closedEnd(plan, nut, inside + nutStart, outer.thread.pitch);
-  const shank = inside + nutStart + (stud.threadLength ?? 0) + SLACK;
+  const runOut = stud.seatsAt === 'run-out' ? c.tappedDepth.pm : 0;
+  const sPm = spacer.thickness > 0 ? policy.spacerPm : 0;
+  const errors = c.rotorHat.pm + hub.nutGrip.pm + sPm + policy.fastenerPm + runOut;
+  const closed = Math.min(
+    closedEnd(plan, nut, inside + nutStart, outer.thread.pitch) - errors,
+    capEnd(plan, nut, inside + nutStart + (stud.nose ?? 0) - errors),
+  );
+  const shank = inside + nutStart + (stud.threadLength ?? 0) - errors + SLACK;
   return {
     low: zero + reach - SLACK,
     high: Math.min(closed, shank),
