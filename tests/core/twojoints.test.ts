@@ -28,7 +28,7 @@ const NUT: Nut = {
   seat: 'ball13',
   threadLength: 20,
   blindDepth: 30,
-  capOpen: null,
+  capOpen: true,
   shankReach: 0,
   shankLength: 0,
   shankDiameter: null,
