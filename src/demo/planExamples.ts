@@ -122,6 +122,7 @@ const base: Plan = {
   lowerBy: 0,
   planned: null,
   trim: 0,
+  trimRight: null,
   rightSpacer: null,
   hub: HUB,
   wheel: WHEEL,

@@ -1,3 +1,4 @@
+import { archWorkOf } from '@/core/stance/archWork';
 import { fastenerText } from '@/core/document/fastenerText';
 import { wheelTorque } from '@/core/document/hardware';
 import type { Plan } from '@/core/document/document';
@@ -41,10 +42,7 @@ export function recordOf(whole: JobWhole, remarks: Remarks, { person, at, instal
     hub: hubPart(whole.hubs.find((h) => h.axle === job.axle) as AxleHubRow),
     wheelSet: wheelSetPart(whole),
     setups: plan ? setupsPart(plan.document, whole) : null,
-    archWork:
-      job.archDoneAt === null
-        ? null
-        : { person: { id: null, name: job.archDoneBy ?? '' }, at: time(job.archDoneAt), note: job.archNote ?? '' },
+    archWork: archPart(job),
     plan: plan ? planPart(plan) : null,
     readings: whole.readings.map((r) => ({
       ...readingPart(r),
@@ -256,3 +254,8 @@ const recheckPart = (l: RecheckRow): VectisRecord['rechecks'][number] => ({
 /** As JSON carries it: nothing undefined in it, and no figure that is none. */
 // biome-ignore lint/suspicious/noExplicitAny: JSON has the shape of what it was made from, and its schema is checked when it is written.
 const plain = (value: unknown): any => JSON.parse(JSON.stringify(value ?? null));
+
+function archPart({ axle, archCuts }: JobWhole['job']): VectisRecord['archWork'] {
+  const work = archWorkOf(axle, archCuts);
+  return work === null ? null : { person: { id: null, name: work.by }, at: work.at, note: work.note };
+}

@@ -4,6 +4,7 @@ import { CHALK_LOADS, CHALK_PLACES, CORNERS } from '@/core/document/vocabulary';
 import type { Fastener, Hub, Locking, Plan, Spacer, TrialPart } from '@/core/document/document';
 import type { School } from '@/core/document/policy';
 import type { RubAssumptions } from '@/core/stance/archModel';
+import type { ArchCuts } from '@/core/stance/archWork';
 import { axleHub, vehicle, wheelSet } from './carSchema';
 import { at, figure, id } from './columns';
 import { FELT, JOINTS } from '@/core/torque/log';
@@ -35,6 +36,7 @@ export interface ChoiceDraft {
   readonly planned?: Plan['planned'] | undefined;
   /** mm of lip that comes off before. */
   readonly trim?: number | undefined;
+  readonly trimRight?: number | null | undefined;
   /** Thickness of the right-hand plate where it differs, mm. */
   readonly rightSpacer?: number | null | undefined;
   /** Locking piece of what goes in; left out, nobody said. */
@@ -93,10 +95,8 @@ export const job = pgTable(
     /** Revision of the record that is being worked on, or was signed last. */
     revision: integer('revision').notNull().default(1),
     revisionReason: text('revision_reason'),
-    /** Arch work was done then: what was read of the arches before is the old state. */
-    archDoneAt: at('arch_done_at'),
-    archDoneBy: text('arch_done_by'),
-    archNote: text('arch_note'),
+    /** Arch work by corner: what was read of that arch before is the old state. */
+    archCuts: jsonb('arch_cuts').$type<ArchCuts>().notNull().default({}),
     /** The hub as this job found it; null for the one that is on the car. */
     axleHubId: text('axle_hub_id').references(() => axleHub.id),
     /** A choice set ready beside the one in force, to change to at the car. */

@@ -93,9 +93,17 @@ export function presentVisit(json: unknown): unknown {
   const file = json as Record<string, unknown>;
   return {
     ...file,
+    jobs: inEach(file.jobs, presentCuts),
     hubs: inEach(file.hubs, (h) => (h.hardware === 'makers' ? { ...h, hardware: 'original' } : h)),
     readings: inEach(file.readings, (r) => ({ ...r, quantity: presentQuantity(String(r.quantity)) })),
   };
+}
+
+/** Arch work was said of both corners at once. */
+function presentCuts({ archDoneAt, archDoneBy, archNote, ...job }: Record<string, unknown>): Record<string, unknown> {
+  if (archDoneAt == null) return job;
+  const cut = { at: new Date(String(archDoneAt)).toISOString(), by: archDoneBy ?? '', note: archNote ?? '' };
+  return { archCuts: { [`${job.axle}-left`]: cut, [`${job.axle}-right`]: cut }, ...job };
 }
 
 /** JSON Schema (draft 2020-12) of a visit’s file; whether its rows belong to each other and hold is checked beyond it. */

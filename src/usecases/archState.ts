@@ -6,24 +6,25 @@ import type { Corner } from '@/core/document/vocabulary';
 import { hourText } from '@/core/stance/clock';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';
-import { isFigure, isOldState } from './jobPlan';
+import { isFigure } from './jobPlan';
+import { cutAt, isOldState } from './archCuts';
 
-/** What was read of the arches before arch work was done, a line each. */
-export function oldStateLines(whole: JobWhole, units: UnitSystem): string[] {
-  const { archDoneAt } = whole.job;
-  if (archDoneAt === null) return [];
+/** What was read of an arch before arch work was done there, a line each. */
+export function oldStateLines(whole: JobWhole, corner: Corner, units: UnitSystem): string[] {
+  const cut = cutAt(whole.job, corner);
+  if (cut === null) return [];
   const readings = whole.readings
-    .filter((r) => isFigure(r) && isOldState(whole, r))
+    .filter((r) => r.corner === corner && isFigure(r) && isOldState(whole, r))
     .map((r) => {
       const q = quantity(r.quantity as QuantityId);
       const hour = r.hour === null ? '' : ` at ${r.hour} o’clock`;
-      return `${q.label}${hour}, ${CORNER_LABEL[r.corner as Corner]}: ${q.kind === 'yes-no' ? (r.value >= 0.5 ? 'yes' : 'no') : readingText(q, r.value, units)}`;
+      return `${q.label}${hour}: ${q.kind === 'yes-no' ? (r.value >= 0.5 ? 'yes' : 'no') : readingText(q, r.value, units)}`;
     });
   const chalk = whole.chalk
-    .filter((t) => t.at <= archDoneAt)
+    .filter((t) => t.corner === corner && t.at <= cut)
     .map(
       (t) =>
-        `Chalk with a ${formatLength(t.trialMm, units)} trial, ${CORNER_LABEL[t.corner]}: ${t.hours.length === 0 ? 'clean' : `off at ${t.hours.map(hourText).join(', ')}`}`,
+        `Chalk with a ${formatLength(t.trialMm, units)} trial: ${t.hours.length === 0 ? 'clean' : `off at ${t.hours.map(hourText).join(', ')}`}`,
     );
   return [...readings, ...chalk];
 }

@@ -1,4 +1,6 @@
+import { trimAt, trims } from '@/core/stance/trim';
 import { inSetup } from '@/core/document/bare';
+import { countedChalk, cutAt, isOldState } from './archCuts';
 import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/document/assemble';
 import type { Corner, JobType, Plan, Seat, Setup, Use } from '@/core/document/document';
 import { ADDS_NOTHING } from '@/core/document/vocabulary';
@@ -50,6 +52,7 @@ export type ChosenParts =
   | 'lowerBy'
   | 'planned'
   | 'trim'
+  | 'trimRight'
   | 'rightSpacer'
   | 'locking'
   | 'condition';
@@ -139,27 +142,9 @@ function wheelOn(whole: JobWhole, r: JobWhole['readings'][number]): Setup['wheel
   };
 }
 
-/** What arch work makes anew: read before it, it is the old state and never averaged with the new one. */
-const OF_ARCH: ReadonlySet<string> = new Set<QuantityId>([
-  'gap',
-  'archHeight',
-  'loadedClearance',
-  'lipDepth',
-  'fingerPasses',
-  'gapPer10',
-]);
-
-/** Read of the arches before the arch work was done. */
-export const isOldState = (whole: JobWhole, r: { readonly quantity: string; readonly at: Date }): boolean =>
-  whole.job.archDoneAt !== null && r.at <= whole.job.archDoneAt && OF_ARCH.has(r.quantity);
-
 /** Readings with a figure that speak of the car as it is now. */
 export const countedReadings = (whole: JobWhole): JobWhole['readings'] =>
   whole.readings.filter((r) => isFigure(r) && !isOldState(whole, r));
-
-/** Chalk tests that speak of the arches as they are now. */
-export const countedChalk = (whole: JobWhole): JobWhole['chalk'] =>
-  whole.chalk.filter((t) => whole.job.archDoneAt === null || t.at > whole.job.archDoneAt);
 
 /** A reading with a figure; “could not see” is kept, and stays unmeasured. */
 export const isFigure = (r: { readonly method: string }): boolean => r.method !== UNSEEN.id;
@@ -186,14 +171,19 @@ export function planWith(whole: JobWhole, choice: ChoiceDraft, leadSignOff: Plan
 function asOfNow(frozen: Plan, whole: JobWhole): Plan {
   const { spacer, fastener, camberChange, lowerBy, planned, rightSpacer, locking, leadSignOff, policy } = frozen;
   // What was to be trimmed is off, and the clearance is read anew.
-  const done = whole.job.archDoneAt !== null && whole.plan !== null && whole.plan.frozenAt < whole.job.archDoneAt;
-  const trim = done ? 0 : frozen.trim;
+  const left = (corner: Corner): number => {
+    const cut = cutAt(whole.job, corner);
+    const done = cut !== null && whole.plan !== null && whole.plan.frozenAt < cut;
+    return done ? 0 : trimAt(frozen, corner);
+  };
+  const [atLeft, atRight] = cornersOf(frozen.axle);
+  const cut = trims(left(atLeft), left(atRight));
   const { condition } = frozen.hub;
   // A plan keeps the thresholds that it was frozen under.
   return {
     ...planWith(
       whole,
-      { spacer, fastener, camberChange, lowerBy, planned, trim, rightSpacer, locking, condition },
+      { spacer, fastener, camberChange, lowerBy, planned, ...cut, rightSpacer, locking, condition },
       leadSignOff,
     ),
     policy,

@@ -1,8 +1,10 @@
 import { cornersOf } from '@/core/document/assemble';
+import { CORNER_LABEL } from '@/core/document/labels';
 import { assess } from '@/core/evaluate/evaluate';
 import type { JobWhole } from '@/store/jobs';
 import { heldBack, openHolds, openRounds, stepsNow } from './card';
 import { isStale, wheelStates } from './jobPlan';
+import { chalkAgain } from './archCuts';
 
 /** Sentences for everything that stands between this job and its sign-off; empty when it may be signed. */
 export function openPoints(whole: JobWhole, now = Date.now()): string[] {
@@ -19,6 +21,8 @@ export function openPoints(whole: JobWhole, now = Date.now()): string[] {
   if (kit > 0) open.push(`Kit list: ${kit} not ticked.`);
   const fit = openHolds(stepsNow(whole, 'fit'), whole).length;
   if (fit > 0) open.push(`Job card: ${fit} hold ${fit === 1 ? 'point' : 'points'} open.`);
+  for (const c of chalkAgain(whole))
+    open.push(`Chalk the ${CORNER_LABEL[c]} again: its arch was cut since it was last chalked.`);
   open.push(...openRounds(whole), ...cornersOf(plan.axle).flatMap((c) => heldBack(whole, c, now)));
   for (const { corner, state } of wheelStates(whole, whole.torque)) {
     if (!state.complete) open.push(`The ${corner.replace('-', ' ')} wheel is not through its verify pass.`);

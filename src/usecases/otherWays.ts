@@ -45,8 +45,19 @@ export function setPlanB(
 
 /** The choice that is in force, as plan B once it was left. */
 export function choiceInForce(plan: ReturnType<typeof planOf>['document']): ChoiceDraft {
-  const { spacer, fastener, camberChange, lowerBy, planned, trim, rightSpacer, locking, hub } = plan;
-  return { spacer, fastener, camberChange, lowerBy, planned, trim, rightSpacer, locking, condition: hub.condition };
+  const { spacer, fastener, camberChange, lowerBy, planned, trim, trimRight, rightSpacer, locking, hub } = plan;
+  return {
+    spacer,
+    fastener,
+    camberChange,
+    lowerBy,
+    planned,
+    trim,
+    trimRight,
+    rightSpacer,
+    locking,
+    condition: hub.condition,
+  };
 }
 
 /**

@@ -3,9 +3,14 @@ import { InputError } from '@/core/errors';
 import { inSetup } from '@/core/document/bare';
 import { cornersOf } from '@/core/document/assemble';
 import type { Corner, Seat, TrialPart } from '@/core/document/document';
+import { CORNER_LABEL } from '@/core/document/labels';
 import { type Quantity, quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
 import { parseReading } from '@/core/document/readingText';
+import type { ArchCut } from '@/core/stance/archWork';
+import { trimAt, trims } from '@/core/stance/trim';
 import { parseLength } from '@/core/units/parse';
+import type { JobWhole } from '@/store/jobs';
+import type { ChoiceDraft } from '@/store/schema';
 import { theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
@@ -153,10 +158,14 @@ export async function takeBackReading(jobId: string, readingId: string, by: stri
 }
 
 /**
- * Arch work was done: what was read of the arches before becomes the old state, and is measured anew; a planned trim is off.
- * Null takes it back. @throws InputError, RefusedError
+ * Arch work was done at some corners: what was read of their arches before becomes the old state, and is measured anew; a trim that was
+ * planned there is off. The other side's readings stay. Null takes it back. @throws InputError, RefusedError
  */
-export async function noteArchWork(jobId: string, typed: string | null, by: string): Promise<void> {
+export async function noteArchWork(
+  jobId: string,
+  { typed, corners }: { readonly typed: string | null; readonly corners: readonly Corner[] },
+  by: string,
+): Promise<void> {
   const note = typed?.trim() ?? null;
   if (note !== null && (note === '' || note.length > 200))
     throw new InputError(
@@ -165,18 +174,34 @@ export async function noteArchWork(jobId: string, typed: string | null, by: stri
       note === '' ? 'is empty.' : 'is longer than 200 characters.',
       'Such as “lip trimmed 10 mm from 10 to 2 o’clock, sealed and painted”.',
     );
+  if (corners.length === 0) throw new InputError('Where', '', 'is not said.', 'One corner, or both.');
   return advance({ jobId, event: 'arch-work', by }, async (tx, { job }, at) => {
-    if ((note === null) === (job.archDoneAt === null))
-      throw new RefusedError(
-        note === null ? 'No arch work is noted on this job.' : 'Arch work is noted already. Take it back first.',
-      );
-    await recordEvent(tx, { jobId, kind: note === null ? 'arch.taken-back' : 'arch.done', detail: { note }, by, at });
-    const draft = note !== null && job.draft ? { draft: { ...job.draft, trim: 0 } } : {};
-    return {
-      value: undefined,
-      set: { archDoneAt: note === null ? null : at, archDoneBy: note === null ? null : by, archNote: note, ...draft },
-    };
+    const archCuts: Partial<Record<Corner, ArchCut>> = { ...job.archCuts };
+    for (const c of corners) {
+      if (!cornersOf(job.axle).includes(c)) throw new RefusedError(`${c} is not on the ${job.axle} axle of this job.`);
+      const where = CORNER_LABEL[c];
+      if ((note === null) === (archCuts[c] === undefined))
+        throw new RefusedError(
+          note === null
+            ? `No arch work is noted at the ${where}.`
+            : `Arch work is noted at the ${where} already. Take it back first.`,
+        );
+      if (note === null) delete archCuts[c];
+      else archCuts[c] = { at: at.toISOString(), by, note };
+    }
+    const kind = note === null ? 'arch.taken-back' : 'arch.done';
+    await recordEvent(tx, { jobId, kind, detail: { note, corners: [...corners] }, by, at });
+    return { value: undefined, set: { archCuts, ...(note === null ? {} : draftCut(job, corners)) } };
   });
+}
+
+/** The choice on the bench without the trims that are off now. */
+function draftCut({ draft, axle }: JobWhole['job'], done: readonly Corner[]): { draft?: ChoiceDraft } {
+  if (!draft) return {};
+  const plan = { trim: draft.trim ?? 0, trimRight: draft.trimRight ?? null };
+  const [left, right] = cornersOf(axle);
+  const still = (c: Corner): number => (done.includes(c) ? 0 : trimAt(plan, c));
+  return { draft: { ...draft, ...trims(still(left), still(right)) } };
 }
 
 export interface TypedChalk extends Omit<ChalkInput, 'trialMm' | 'hours'> {

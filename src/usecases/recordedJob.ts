@@ -1,3 +1,4 @@
+import type { ArchCuts } from '@/core/stance/archWork';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import type { RecordedEvaluation, VectisRecord } from '@/records/document';
 import { hardwareOfRecord, quantityOfRecord } from '@/records/names';
@@ -163,9 +164,7 @@ const jobRow = (r: VectisRecord, signedAt: Date): JobRow => ({
   recheckDueAt: null,
   revision: 1,
   revisionReason: null,
-  archDoneAt: r.archWork ? new Date(r.archWork.at) : null,
-  archDoneBy: r.archWork?.person.name ?? null,
-  archNote: r.archWork?.note ?? null,
+  archCuts: archCutsOf(r),
   axleHubId: null,
   planB: null,
   held: null,
@@ -229,3 +228,10 @@ const torqueRow = (e: VectisRecord['torque'][number], jobId: string): TorqueEntr
   hash: e.hash,
   ...doneRow(e),
 });
+
+/** A record tells arch work of its axle in one line; both corners have it, so that it is told once. */
+function archCutsOf({ axle, archWork }: VectisRecord): ArchCuts {
+  if (archWork === null) return {};
+  const cut = { at: archWork.at, by: archWork.person.name, note: archWork.note };
+  return { [`${axle}-left`]: cut, [`${axle}-right`]: cut };
+}

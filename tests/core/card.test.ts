@@ -18,9 +18,14 @@ test('each corner is whole by itself, its keys once, left before right', () => {
       const card = jobCard(plan);
       expect(new Set(card.map((s) => s.key)).size).toBe(card.length);
       const [left, right] = cornersOf(plan.axle);
-      const own = (c: string) => card.filter((s) => s.card?.corner === c).map((s) => stepName(s.key));
-      expect(own(left)).toEqual(own(right));
-      expect(own(left).length + own(right).length).toBe(card.length);
+      const at = (c: string, arch: boolean) =>
+        card.filter((s) => s.card?.corner === c && (s.card.phase === 'arch') === arch).map((s) => stepName(s.key));
+      expect(at(left, false)).toEqual(at(right, false));
+      // An arch is worked on where its lip is cut, and nowhere else.
+      const cut = [plan.trim > 0, (plan.trimRight ?? plan.trim) > 0];
+      expect([left, right].map((c) => at(c, true).length > 0)).toEqual(cut);
+      const all = [left, right].flatMap((c) => [...at(c, false), ...at(c, true)]);
+      expect(all.length).toBe(card.length);
       // Parts of the work come in their order.
       const phases = card.filter((s) => s.card?.corner === left).map((s) => PHASES.indexOf(s.card?.phase ?? 'ground'));
       expect(phases).toEqual([...phases].sort((a, b) => a - b));

@@ -83,6 +83,7 @@ const base = {
   lowerBy: 0,
   planned: null,
   trim: 0,
+  trimRight: null,
   rightSpacer: null,
   locking: { kind: 'none' as const },
   spacer: plainSpacer(5, 57.1),

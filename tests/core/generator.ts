@@ -411,6 +411,7 @@ export const anyPlan: fc.Arbitrary<Plan> = fc.constantFrom('bolt' as const, 'stu
       lowerBy: fc.constantFrom(0, 0, 0, 0, 0, 0, 20, -10),
       planned: mostlyOf<Plan['planned']>(null, { tyre: '225/45R17', offset: 40 }, { tyre: '225/45R17', offset: null }),
       trim: fc.constantFrom(0, 0, 0, 0, 0, 0, 3),
+      trimRight: fc.constantFrom<(number | null)[]>(null, null, null, null, null, null, null, 0, 4),
       rightSpacer: fc.constantFrom<(number | null)[]>(null, null, null, null, null, 3, 5, 8),
       spacer: spacer(fastening),
       fastener: fastener(fastening, thread),

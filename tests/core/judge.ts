@@ -197,14 +197,15 @@ function atCorner(plan: Plan, c: PlanCorner): string[] {
   const wider = plan.planned?.tyre ? (widthOf(plan.planned.tyre) - widthOf(plan.wheel.tyre)) / 2 : 0;
   // What another camber or height does to a clearance is not certain enough for this judge.
   const still = plan.camberChange === 0 && plan.lowerBy === 0;
-  if (plan.trim > 0 && (c.lipDepth === null || plan.trim > c.lipDepth.value + 1e-6)) found.push('no such lip to trim');
+  const trim = c.corner.endsWith('right') ? (plan.trimRight ?? plan.trim) : plan.trim;
+  if (trim > 0 && (c.lipDepth === null || trim > c.lipDepth.value + 1e-6)) found.push('no such lip to trim');
   // What another wheel than the one that was on does to a clearance is not certain enough either.
   const own = (m: PlanCorner['gap']): boolean => typeof m?.on?.wheel !== 'object';
   if (
     still &&
     own(c.loadedClearance) &&
     c.loadedClearance !== null &&
-    c.loadedClearance.value + plate(c.loadedClearance) + plan.trim - s - wider < 0
+    c.loadedClearance.value + plate(c.loadedClearance) + trim - s - wider < 0
   )
     found.push(`${c.corner} rubs`);
   for (const h of c.clock)
@@ -222,7 +223,7 @@ function atCorner(plan: Plan, c: PlanCorner): string[] {
     c.innerClearance.value - plate(c.innerClearance) + s - wider < 0
   )
     found.push(`${c.corner} fouls inside`);
-  for (const t of c.chalk) if (t.hours.length > 0 && t.trial <= s) found.push(`${c.corner} left chalk`);
+  for (const t of c.chalk) if (trim === 0 && t.hours.length > 0 && t.trial <= s) found.push(`${c.corner} left chalk`);
   return found;
 }
 

@@ -117,6 +117,7 @@ test('swapping the corners changes names only', () => {
       ...(plan.rightSpacer === null
         ? {}
         : { spacer: { ...plan.spacer, thickness: plan.rightSpacer }, rightSpacer: plan.spacer.thickness }),
+      ...(plan.trimRight === null ? {} : { trim: plan.trimRight, trimRight: plan.trim }),
       wheel: { ...plan.wheel, each: plan.wheel.each.map((w) => ({ ...w, corner: w.corner && other[w.corner] })) },
       corners: [...plan.corners].reverse().map((c) => ({ ...c, corner: other[c.corner] })),
     };

@@ -68,9 +68,10 @@ test('arch work is a branch of the card; after it the corner is measured anew an
   await expect(page.getByRole('checkbox', { name: /^Agreed in writing/ })).toBeChecked();
   await expect(panel).toContainText('Paint photographed first');
   await to(page, 'measure');
+  await page.getByRole('radiogroup', { name: 'Where' }).getByRole('radio', { name: 'both' }).click();
   await page.getByLabel('What was done').fill('lip trimmed 4 mm, sealed and painted');
   await page.getByRole('button', { name: 'Arch work is done' }).click();
-  await expect(page.getByRole('list', { name: 'Before the arch work' })).toContainText('Gap');
+  await expect(page.getByRole('list', { name: 'Before the arch work, front right' })).toContainText('Gap');
   for (const corner of ['front left', 'front right']) {
     if (corner === 'front right') await pickCorner(page, corner);
     await keep(page, 'gap', '14');

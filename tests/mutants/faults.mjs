@@ -423,8 +423,8 @@ export const FAULTS = [
   ],
   [
     'rules/clearance/clearanceTrim.ts',
-    'Math.max(plan.trim, ...c.clock.map((h) => h.trim))',
-    'plan.trim',
+    'Math.max(trimAt(plan, corner), ...c.clock.map((h) => h.trim))',
+    'trimAt(plan, corner)',
     'more trimmed at one hour than the lip is deep',
   ],
   [
@@ -629,4 +629,13 @@ export const FAULTS = [
     'reading|engagement|thread|circle',
     'the matrix forgets the locking piece’s ends',
   ],
+  // Cuts by corner, widest errors of parts
+  [
+    'stance/trim.ts',
+    "corner.endsWith('right') ? (trimRight ?? trim) : trim",
+    'trim',
+    'the left side’s cut is taken for the right’s',
+  ],
+  ['rules/clearance/clearanceChalk.ts', "said === 'touches' && cut", "said === 'touches' && true", 'chalk never stops'],
+  ['rules/reading/readingError.ts', 'out.push(...ofParts(plan));', '', 'a part known to any error is a measurement'],
 ];

@@ -15,6 +15,7 @@ import type { RecordedEvaluation } from '@/records/document';
 import { readRecord } from '@/records/upgrade';
 import { recordsOf } from '@/store/records';
 import { hashedBody } from '@/store/torque';
+import type { Corner } from '@/core/document/document';
 import { type ChoiceDraft, plan as planTable } from '@/store/schema';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { addWheelReading, markWheel, moveWheel, setRotates } from '@/store/wheels';
@@ -27,6 +28,7 @@ import {
   wheelStates,
   wheelsThatGo,
 } from '@/usecases/jobPlan';
+import { chalkAgain } from '@/usecases/archCuts';
 import { noteBay } from '@/usecases/bay';
 import { openPoints } from '@/usecases/openPoints';
 import {
@@ -643,13 +645,20 @@ test('what a person can act on is a sentence; what nobody expected is named plai
   expect(raw).toMatchObject({ ok: false, message: expect.not.stringContaining('secret') });
 });
 
+const BOTH = ['front-left', 'front-right'] as const;
+
 test('arch work splits the readings of the arches: the old ones are kept and count no more, a planned trim is off', async () => {
   const jobId = await measuredJob();
+  const cut = (typed: string | null, corners: readonly Corner[] = BOTH) =>
+    noteArchWork(jobId, { typed, corners }, 'Bram');
   await keepDraft(jobId, (await jobById(jobId)).job.version, { ...SOUND, trim: 8 }, 'Bram');
-  await noteArchWork(jobId, ' lip trimmed 8 mm ', 'Bram');
+  await cut(' lip trimmed 8 mm ');
   const whole = await jobById(jobId);
-  expect(whole.job).toMatchObject({ archNote: 'lip trimmed 8 mm', archDoneBy: 'Bram' });
-  expect(whole.job.draft?.trim).toBe(0);
+  expect(whole.job.archCuts).toMatchObject({
+    'front-left': { note: 'lip trimmed 8 mm', by: 'Bram' },
+    'front-right': { note: 'lip trimmed 8 mm', by: 'Bram' },
+  });
+  expect(whole.job.draft).toMatchObject({ trim: 0, trimRight: null });
   const kept = whole.readings.length;
   expect(countedReadings(whole).map((r) => r.quantity)).not.toContain('loadedClearance');
   expect(missingReadings(whole).map((m) => m.quantity.id)).toEqual(expect.arrayContaining(['gap', 'loadedClearance']));
@@ -658,11 +667,35 @@ test('arch work splits the readings of the arches: the old ones are kept and cou
   expect(after.readings).toHaveLength(kept + 1);
   // Old and new are never averaged.
   expect(planWith(after, SOUND, null).corners[0]?.loadedClearance?.value).toBe(30);
-  await expect(noteArchWork(jobId, 'again', 'Bram')).rejects.toThrow('noted already');
-  await noteArchWork(jobId, null, 'Bram');
-  await expect(noteArchWork(jobId, null, 'Bram')).rejects.toThrow('No arch work is noted');
-  await expect(noteArchWork(jobId, '  ', 'Bram')).rejects.toThrow('What was done');
+  await expect(cut('again')).rejects.toThrow('noted at the front left already');
+  await cut(null);
+  await expect(cut(null)).rejects.toThrow('No arch work is noted');
+  await expect(cut('  ')).rejects.toThrow('What was done');
+  await expect(cut('x', [])).rejects.toThrow('Where');
+  await expect(cut('x', ['rear-left'])).rejects.toThrow('is not on the front axle');
   expect(countedReadings(await jobById(jobId))).toHaveLength(kept + 1);
+});
+
+test('one side is cut by itself: the other side’s readings stay, and its trim is still planned; the chalk is repeated where it was cut', async () => {
+  const jobId = await measuredJob();
+  for (const corner of BOTH)
+    await takeChalk(jobId, { corner, load: 'bounced', across: null, hours: [], trial: '12', heldBy: null }, 'Bram');
+  await keepDraft(jobId, (await jobById(jobId)).job.version, { ...SOUND, trim: 8, trimRight: 4 }, 'Bram');
+  await noteArchWork(jobId, { typed: 'lip trimmed 8 mm', corners: ['front-left'] }, 'Bram');
+  const whole = await jobById(jobId);
+  expect(whole.job.draft).toMatchObject({ trim: 0, trimRight: 4 });
+  const plan = planWith(whole, whole.job.draft as ChoiceDraft, null);
+  expect(plan.corners.map((c) => [c.loadedClearance === null, c.gap === null, c.chalk.length])).toEqual([
+    [true, true, 0],
+    [false, false, 1],
+  ]);
+  expect(chalkAgain(whole)).toEqual(['front-left']);
+  await takeChalk(
+    jobId,
+    { corner: 'front-left', load: 'bounced', across: null, hours: [], trial: '12', heldBy: null },
+    'Bram',
+  );
+  expect(chalkAgain(await jobById(jobId))).toEqual([]);
 });
 
 /** Every table that a record rests on, one cell of each changed behind its back. */

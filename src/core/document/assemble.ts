@@ -13,6 +13,7 @@ import type {
 } from './document';
 import { groupBy } from '../groupBy';
 import { parseThread } from '../thread/designation';
+import { trimAt } from '../stance/trim';
 import { combineRepeats } from '../uncertainty';
 import { threadByStandThrough } from '../engagement/standThrough';
 import { newNut } from '../figures/stack/shared';
@@ -68,6 +69,8 @@ export interface PlanParts {
   readonly planned?: Plan['planned'] | undefined;
   /** mm of lip that is trimmed off before; left out, none. */
   readonly trim?: number | undefined;
+  /** The same at the right-hand corner; left out, as at the left. */
+  readonly trimRight?: number | null | undefined;
   readonly rightSpacer?: number | null | undefined;
   readonly leadSignOff: Plan['leadSignOff'];
   readonly policy: Policy;
@@ -107,6 +110,7 @@ export function assemblePlan(parts: PlanParts): Plan {
   const { pitch } = parseThread('Thread', parts.hub.thread);
   const seat = seatOf(parts.fastener) ?? parts.hub.seat;
   const original = axle('originalLength');
+  const cut = { trim: parts.trim ?? 0, trimRight: parts.trimRight ?? null };
   return {
     format: FORMAT,
     title: parts.title,
@@ -116,7 +120,7 @@ export function assemblePlan(parts: PlanParts): Plan {
     camberChange: parts.camberChange ?? 0,
     lowerBy: parts.lowerBy ?? 0,
     planned: parts.planned ?? null,
-    trim: parts.trim ?? 0,
+    ...cut,
     rightSpacer: parts.rightSpacer ?? null,
     hub: {
       ...parts.hub,
@@ -170,7 +174,7 @@ export function assemblePlan(parts: PlanParts): Plan {
         loadedClearance: on('loadedClearance'),
         clock: HOURS.flatMap((hour) => {
           const clearance = on('loadedClearance', `/${hour}`);
-          return clearance ? [{ hour, clearance, trim: parts.trim ?? 0 }] : [];
+          return clearance ? [{ hour, clearance, trim: trimAt(cut, corner) }] : [];
         }),
         gapPer10: at('gapPer10'),
         archHeight: at('archHeight'),

@@ -187,6 +187,10 @@ export const planSchema = z
         'tyre and offset that are looked at instead of what was measured; a tyre alone goes on these very wheels, an offset alone is another wheel with the same tyre',
       ),
     trim: mm(40).describe('lip that will be trimmed off all round before the plate goes on; 0 is none'),
+    trimRight: mm(40)
+      .nullable()
+      .default(null)
+      .describe('lip that will be trimmed off at the right-hand corner, where that differs from the left'),
     rightSpacer: mm(100).nullable().describe('thickness of the right-hand spacer where it differs from the left'),
     hub: hubSchema,
     wheel: wheelSchema,

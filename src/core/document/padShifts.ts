@@ -5,6 +5,9 @@ import { ofWheels } from './wheels';
 /** Why the pads of the wheels say nothing: the wheel is not known, a pad was not measured, or it seats otherwise. */
 export type PadLacks = 'wheel' | 'pad' | 'seat';
 
+/** A pad of another set that is known no better than this was not measured, mm: as any length of a joint. Common practice, no source. */
+const WIDEST = 1;
+
 /** How much deeper a wheel’s pad is than the one that was counted on, mm. */
 export interface PadShift {
   readonly by: number;
@@ -52,7 +55,7 @@ export function padShifts(plan: Plan, c: PlanCorner, on: Setup['wheel']): readon
   if (on.seat !== plan.wheel.seat || on.seat === 'unknown') return 'seat';
   const shifts: PadShift[] = [];
   for (const p of pads) {
-    if (p.measured === null || on.pad === null) return 'pad';
+    if (p.measured === null || on.pad === null || on.pad.pm > WIDEST) return 'pad';
     shifts.push(shiftTo(p.measured, on.pad));
   }
   return extremes(shifts);

@@ -3,6 +3,7 @@ import type { Enough, LengthWindow } from '../engagement/boltStack';
 import { turnsToLength } from '../engagement/turns';
 import { remainingSpigot } from '../centring/fits';
 import { tightestOf } from '../stance/clock';
+import { trimAt } from '../stance/trim';
 import { clearanceLimit, effectiveOffset, gapAfter, trackChange } from '../stance/offset';
 import { innerClearanceAfter } from '../stance/position';
 import type { Thread } from '../thread/designation';
@@ -237,7 +238,7 @@ const shifted = (m: { readonly value: number; readonly pm: number }, by: NonNull
 
 /** Tightest loaded clearance once camber, height and wheel have moved each position; null where one of them is unmeasured. */
 function tightestMoved(plan: Plan, c: PlanCorner, moves: Moves): ReturnType<typeof tightestOf> {
-  if (staysPut(plan, c)) return tightestOf(c, plan.trim);
+  if (staysPut(plan, c)) return tightestOf(c, trimAt(plan, c.corner));
   const move = (m: Measured, hour: number | null): Measured => {
     const by = moves.loaded(hour);
     return m === null || by === null ? null : shifted(m, by);
@@ -248,7 +249,7 @@ function tightestMoved(plan: Plan, c: PlanCorner, moves: Moves): ReturnType<type
       clock: c.clock.map((h) => ({ ...h, clearance: move(h.clearance, h.hour) })),
       loadedClearance: move(c.loadedClearance, null),
     },
-    plan.trim,
+    trimAt(plan, c.corner),
   );
 }
 

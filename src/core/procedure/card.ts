@@ -3,6 +3,7 @@ import type { Plan } from '../document/document';
 import { CORNER_LABEL } from '../document/labels';
 import { ADDS_NOTHING, type Corner } from '../document/vocabulary';
 import { formatLength, type UnitSystem } from '../units/format';
+import { trimAt } from '../stance/trim';
 import { archPart } from './arch';
 import { adapterPart, conversionPart } from './cardParts';
 import { hasPlate, looseName } from './jobKind';
@@ -44,7 +45,7 @@ function cornerSteps(plan: Plan, corner: Corner, units: UnitSystem): CornerStep[
   return [
     ...groundPart(plan),
     ...upPart(plan, corner),
-    ...(plan.trim > 0 ? archPart(Math.ceil(plan.trim * 10) / 10) : []),
+    ...(trimAt(plan, corner) > 0 ? archPart(Math.ceil(trimAt(plan, corner) * 10) / 10) : []),
     ...hubPart(plan, corner, units),
     ...(plan.spacer.adapter ? adapterPart(plan, units) : []),
     ...wheelPart(plan),

@@ -1,3 +1,4 @@
+import { mostTrim } from '../stance/trim';
 import type { Plan } from '../document/document';
 import { lockingOf, wheelTorque, wheelLugs } from '../document/hardware';
 import { tightest, trimNeeded } from '../stance/clock';
@@ -52,7 +53,7 @@ export function procedure(plan: Plan): Procedure {
 
 /** Most lip that goes: what the plan already trims, or what its spacer would need. */
 function trimOf(plan: Plan): number {
-  let most = 0;
+  let most = mostTrim(plan);
   for (const c of plan.corners) {
     for (const r of c.clock) most = Math.max(most, r.trim);
     if (c.clock.length > 0 && tightest(c.clock) !== null) {

@@ -35,6 +35,7 @@ export function ruledOut(asRead: Plan): RuledOut[] {
     fastener: { kind: 'present' },
     rightSpacer: null,
     trim: 0,
+    trimRight: null,
   });
   const { hub, wheel } = plan;
   const out: RuledOut[] = [];

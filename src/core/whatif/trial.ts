@@ -25,6 +25,7 @@ export function trialFindings(plan: Plan, corner: Corner, { thickness, fastener 
     corners: [at],
     rightSpacer: null,
     trim: 0,
+    trimRight: null,
     camberChange: 0,
     lowerBy: 0,
     planned: null,

@@ -29,6 +29,7 @@ export function MoreFields({ bench }: { bench: Bench }) {
     (choice.camberChange ?? 0) !== 0 ||
     (choice.lowerBy ?? 0) !== 0 ||
     (choice.trim ?? 0) !== 0 ||
+    (choice.trimRight ?? null) !== null ||
     choice.planned != null ||
     choice.rightSpacer != null ||
     (choice.condition ?? 'dry') !== 'dry' ||
@@ -70,6 +71,14 @@ export function MoreFields({ bench }: { bench: Bench }) {
             range={{ min: 0, max: 40 }}
             onLength={(mm) => mm !== null && setLater({ trim: mm })}
             className="w-[118px]"
+          />
+          <LengthInput
+            label="At the right, if unlike"
+            optional
+            value={choice.trimRight ?? null}
+            range={{ min: 0, max: 40 }}
+            onLength={(trimRight) => setLater({ trimRight })}
+            className="w-[142px]"
           />
           <LengthInput
             label="Right plate, if unlike"

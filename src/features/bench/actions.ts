@@ -27,6 +27,7 @@ const choiceSchema = z.strictObject({
   lowerBy: planSchema.shape.lowerBy.optional(),
   planned: planSchema.shape.planned.optional(),
   trim: planSchema.shape.trim.optional(),
+  trimRight: planSchema.shape.trimRight.optional(),
   rightSpacer: planSchema.shape.rightSpacer.optional(),
   locking: lockingSchema.optional(),
   condition: hubSchema.shape.condition.optional(),

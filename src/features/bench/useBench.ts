@@ -10,7 +10,7 @@ import { begun, changed, redone, undone } from './history';
 import { type Saved, Saver } from './saver';
 
 /** What will be otherwise than it was measured, beside the plate. */
-export type Later = 'camberChange' | 'lowerBy' | 'planned' | 'trim' | 'rightSpacer';
+export type Later = 'camberChange' | 'lowerBy' | 'planned' | 'trim' | 'trimRight' | 'rightSpacer';
 
 /** Everything of a plan that is taken in and measured. */
 export type BenchParts = Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff' | Later | 'locking' | 'condition'>;
@@ -66,6 +66,7 @@ export const acceptedOf = (c: Choice): string =>
     c.lowerBy,
     c.planned,
     c.trim,
+    c.trimRight,
     c.rightSpacer,
     c.locking,
     c.condition,

@@ -6,7 +6,8 @@ import { pmText, readingText } from '@/core/document/readingText';
 import { hourText } from '@/core/stance/clock';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';
-import { countedChalk, isOldState, wheelName, wheelsThatGo } from '@/usecases/jobPlan';
+import { wheelName, wheelsThatGo } from '@/usecases/jobPlan';
+import { countedChalk, isOldState } from '@/usecases/archCuts';
 
 interface Line {
   readonly id: string;

@@ -1,3 +1,4 @@
+import { archWorkOf } from '@/core/stance/archWork';
 import { format } from 'date-fns';
 import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
 import { wheelTorque } from '@/core/document/hardware';
@@ -62,14 +63,7 @@ export function factsOf(
       `${n.effectiveOffset === null ? 'ET not read' : `ET ${plan.wheel.offset} → ${Number(n.effectiveOffset.toFixed(2))}`}, track +${formatLength(n.trackChange, units)}`,
     ],
     ['Camber, height, lip', laterText(plan, units)],
-    ...(job.archDoneAt === null
-      ? []
-      : [
-          ['Arch work', `${job.archNote}, ${job.archDoneBy}, ${format(job.archDoneAt, 'd MMM yyyy HH:mm')}`] as [
-            string,
-            string,
-          ],
-        ]),
+    ...archLine(job),
     ['Hold points', holdsText(whole)],
     [
       'Plan',
@@ -175,11 +169,18 @@ function ownTorques(whole: JobWhole, plan: Plan, units: UnitSystem): [string, st
   ];
 }
 
-function laterText({ camberChange, lowerBy, trim }: Plan, units: UnitSystem): string {
+function laterText({ camberChange, lowerBy, trim, trimRight }: Plan, units: UnitSystem): string {
   const said = [
     ...(camberChange === 0 ? [] : [`camber ${camberChange}° more negative`]),
     ...(lowerBy === 0 ? [] : [`${formatLength(lowerBy, units)} lower`]),
-    ...(trim === 0 ? [] : [`lip trimmed by ${formatLength(trim, units)}`]),
+    ...(trim === 0 ? [] : [`lip trimmed by ${formatLength(trim, units)}${trimRight === null ? '' : ' at the left'}`]),
+    ...(trimRight === null || trimRight === 0 ? [] : [`lip trimmed by ${formatLength(trimRight, units)} at the right`]),
   ];
   return said.length === 0 ? 'as measured' : said.join(', ');
+}
+
+/** What was done to the arches, if anything was. */
+function archLine({ axle, archCuts }: JobWhole['job']): [string, string][] {
+  const work = archWorkOf(axle, archCuts);
+  return work === null ? [] : [['Arch work', `${work.note}, ${work.by}, ${format(work.at, 'd MMM yyyy HH:mm')}`]];
 }

@@ -51,7 +51,7 @@ export interface SurveyProps {
   readonly jobSet: string;
   readonly wheels: readonly SurveyWheel[];
   readonly chalk: readonly ChalkKept[];
-  readonly archWork: ArchWorkDone | null;
+  readonly archWork: readonly ArchWorkDone[];
   /** The car as it was measured, for what is tried on it. */
   readonly plan: Plan;
   /** What the car is known to have on, by corner, as it would be typed. */
@@ -211,7 +211,7 @@ export function Survey(p: SurveyProps) {
             plan={p.plan}
             units={units}
           />
-          <ArchWork jobId={jobId} done={p.archWork} />
+          <ArchWork key={`${corner}/arch`} jobId={jobId} corners={corners} corner={corner} done={p.archWork} />
         </main>
         <aside aria-labelledby="missing" className="border-l border-line max-lg:border-t max-lg:border-l-0">
           <div className="flex flex-col gap-3 p-4 max-lg:pb-24 pointer-coarse:pb-24 lg:sticky lg:top-0 lg:max-h-[calc(100vh-52px)]">

@@ -36,8 +36,13 @@ export async function confirm(jobId: string, places: readonly string[]): Promise
 }
 
 /** Notes that arch work was done, or takes that back. */
-export async function keepArchWork(jobId: string, note: string | null): Promise<Result<null>> {
-  return actOn((who) => noteArchWork(idOf(jobId), z.string().max(400).nullable().parse(note), who));
+export async function keepArchWork(
+  jobId: string,
+  note: string | null,
+  corners: readonly string[],
+): Promise<Result<null>> {
+  const done = z.object({ typed: z.string().max(400).nullable(), corners: z.array(z.enum(CORNERS)).max(2) });
+  return actOn((who) => noteArchWork(idOf(jobId), done.parse({ typed: note, corners }), who));
 }
 
 /** Takes the latest reading back; the one before it counts again. */

@@ -1,3 +1,4 @@
+import { trimAt } from '@/core/stance/trim';
 import 'server-only';
 import { and, inArray, isNull } from 'drizzle-orm';
 import { format } from 'date-fns';
@@ -116,9 +117,10 @@ function kitLine(need: Need, orders: readonly OrderedRow[]): ReadyLine {
 }
 
 function agreement(whole: JobWhole, plan: Plan): ReadyLine[] {
-  if (!(plan.trim > 0)) return [];
+  const cut = cornersOf(plan.axle).filter((c) => trimAt(plan, c) > 0);
+  if (cut.length === 0) return [];
   const bay = bayOf(whole, 0);
-  const given = cornersOf(plan.axle).every((c) => {
+  const given = cut.every((c) => {
     const key = cornerKey(c, 'arch.agreed');
     return whole.ticked.has(key) || bay.instead.has(key);
   });

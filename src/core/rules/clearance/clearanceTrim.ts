@@ -1,4 +1,5 @@
 import type { Plan, PlanCorner } from '../../document/document';
+import { trimAt } from '../../stance/trim';
 import type { Case, Finding } from '../kit/finding';
 import { finding, stopOrBlank, worse } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
@@ -10,10 +11,10 @@ interface Trim extends Case {
 const rule = 'clearance.trim' as const;
 
 /** Trim against the lip that is there, errors taken off. */
-function trimAt(plan: Plan, c: PlanCorner): Finding | null {
+function lipAt(plan: Plan, c: PlanCorner): Finding | null {
   const { corner, lipDepth } = c;
   // All round, or more at one position of the clock.
-  const limit = Math.max(plan.trim, ...c.clock.map((h) => h.trim));
+  const limit = Math.max(trimAt(plan, corner), ...c.clock.map((h) => h.trim));
   if (!(limit > 0)) return null;
   if (lipDepth === null) return finding({ rule, case: { is: 'lip' }, limit, unit: 'mm', corner });
   const value = lipDepth.value - lipDepth.pm;
@@ -37,7 +38,7 @@ export const clearanceTrim: Rule<typeof rule, Trim> = {
     let found: Finding | null = null;
     let blank: Finding | null = null;
     for (const c of plan.corners) {
-      const here = trimAt(plan, c);
+      const here = lipAt(plan, c);
       if (here === null) continue;
       if (here.level === 'unmeasured') blank ??= here;
       else found = worse(here, found);

@@ -1,5 +1,5 @@
 import { WHEEL_FIELD } from '../../document/blanks';
-import type { Corner, Measured, PlanCorner } from '../../document/document';
+import type { Corner, Measured, Plan, PlanCorner } from '../../document/document';
 import { CORNER_LABEL } from '../../document/labels';
 import { QUANTITIES, type Quantity, type QuantityId, quantity } from '../../document/quantities';
 import { pmText } from '../../document/readingText';
@@ -9,7 +9,7 @@ import { PLAIN, type Rule } from '../kit/rule';
 
 /** Which reading it is, and of which wheel. */
 interface TooWide extends Case {
-  readonly is: 'too-wide';
+  readonly is: 'too-wide' | 'set' | 'original' | 'marked-fastener' | 'marked-spacer';
   readonly quantity: QuantityId;
   readonly wheel: string | null;
 }
@@ -17,13 +17,20 @@ interface TooWide extends Case {
 interface Place {
   readonly corner: Corner | null;
   readonly wheel: string | null;
+  /** What it was read of, where that is no reading of this visit. */
+  readonly is?: TooWide['is'];
 }
 
 type Readings = Readonly<Record<string, unknown>>;
 
-function tell(q: Quantity, widest: number, m: Measured | undefined, { corner, wheel }: Place): Finding[] {
+function tell(
+  q: Quantity,
+  widest: number,
+  m: Measured | undefined,
+  { corner, wheel, is = 'too-wide' }: Place,
+): Finding[] {
   if (typeof m !== 'object' || m === null || m.pm <= widest + 1e-9) return [];
-  const which: TooWide = { is: 'too-wide', quantity: q.id, wheel };
+  const which: TooWide = { is, quantity: q.id, wheel };
   return [
     finding({
       rule: 'reading.error',
@@ -63,17 +70,58 @@ const ofCorner = (q: Quantity): string | undefined => (q.scope === 'corner' ? q.
 const ofWheel = (q: Quantity): string | undefined => WHEEL_FIELD[q.id];
 const AXLE: Place = { corner: null, wheel: null };
 
+const wide = (id: QuantityId, m: Measured | undefined, place: Place): Finding[] => {
+  const q = quantity(id);
+  return tell(q, q.widest as number, m, place);
+};
+
+/** Figures of the wheels as a set, which stand for each wheel that was not measured by itself. */
+function ofSet({ wheel }: Plan): Finding[] {
+  const place: Place = { corner: null, wheel: wheel.name, is: 'set' };
+  return [
+    ...wide('wheelBore', wheel.bore, place),
+    ...wide('boreRecess', wheel.boreRecess, place),
+    ...wide('padThickness', wheel.padThickness, place),
+  ];
+}
+
+/** The original part as recorded. A part that was tried by hand stands in for what was counted, and is judged as that. */
+function ofOriginal({ hub }: Plan): Finding[] {
+  const { original } = hub;
+  const recorded: Place = { corner: null, wheel: null, is: 'original' };
+  const found = original === null ? [] : wide('originalLength', original.length, recorded);
+  if (original !== null) found.push(...wide('pilotNose', original.nose, recorded));
+  if (original !== null)
+    found.push(...wide(hub.fastening === 'bolt' ? 'boltThread' : 'studThread', original.threadLength, recorded));
+  return found;
+}
+
+/** Marked sizes of new parts, which the shop’s policy takes to some error. */
+function asMarked({ fastener, spacer, policy }: Plan): Finding[] {
+  const brings = fastener.kind !== 'present' && fastener.kind !== 'original';
+  const as = (is: TooWide['is'], pm: number, id: QuantityId): Finding[] =>
+    wide(id, { value: 0, pm }, { corner: null, wheel: null, is });
+  return [
+    ...(brings ? as('marked-fastener', policy.fastenerPm, 'boltLength') : []),
+    ...(spacer.thickness > 0 ? as('marked-spacer', policy.spacerPm, 'padThickness') : []),
+  ];
+}
+
+/** Figures of parts and wheel sets: the widest error of a reading is theirs as well. */
+const ofParts = (plan: Plan): Finding[] => [...ofSet(plan), ...ofOriginal(plan), ...asMarked(plan)];
+
 /** Every figure that was read with an error too wide to be a measurement, whatever else is made of it. */
 export const readingError: Rule<'reading.error', TooWide> = {
   ...PLAIN,
   id: 'reading.error',
   title: 'Error of a reading',
   statement:
-    'A figure that is known no better than this is no measurement: the joint to 1 mm, turns to a half, gap, clearance and arch to 5 mm, camber to half a degree. Repeats are inside their band, every one of them; two that differ by more are not outvoted by a third.',
+    'A figure that is known no better than this is no measurement: the joint to 1 mm, turns to a half, gap, clearance and arch to 5 mm, camber to half a degree. Repeats are inside their band, every one of them; two that differ by more are not outvoted by a third. Figures of wheel sets, of the recorded original part, of parts that were tried, and marked sizes are held to the same.',
   formula: '± ≤ widest error of the quantity',
   decidedBy: 'car',
   judge({ plan }, out) {
     out.push(...tooWide(plan.hub, AXLE, ofHub));
+    out.push(...ofParts(plan));
     for (const w of plan.wheel.each) out.push(...tooWide(w, { corner: null, wheel: w.name }, ofWheel));
     for (const c of plan.corners) {
       out.push(...tooWide(c, { corner: c.corner, wheel: null }, ofCorner));
@@ -85,6 +133,19 @@ export const readingError: Rule<'reading.error', TooWide> = {
     const corner = f.corner ? `, ${CORNER_LABEL[f.corner]}` : '';
     const where = f.case.wheel ? `, ${f.case.wheel}` : corner;
     const [pm, widest] = [pmText(q, s.v, s.units), pmText(q, f.limit ?? 0, s.units)];
+    const known = `±${pm}, and more than ±${widest} is no measurement.`;
+    switch (f.case.is) {
+      case 'set':
+        return `${q.label} of the set ${f.case.wheel}: known to ${known} Measure the wheels.`;
+      case 'original':
+        return `${q.label} of the recorded original part: known to ${known} Measure it again before it counts.`;
+      case 'marked-fastener':
+        return `New fasteners are taken to ${known} Measure one of each bag and set the policy to that.`;
+      case 'marked-spacer':
+        return `Spacers are taken to ${known} Measure the spacer and set the policy to that.`;
+      default:
+        break;
+    }
     return `${q.label}${where}: known to ±${pm}, and more than ±${widest} is no measurement. Measure again, or take back the reading that is wrong.`;
   },
 };

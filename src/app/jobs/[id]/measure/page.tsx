@@ -8,15 +8,8 @@ import { parseThread } from '@/core/thread/designation';
 import { JobFrame } from '@/features/shell/JobRail';
 import type { TypedSetup } from '@/features/survey/OnCar';
 import { Survey } from '@/features/survey/Survey';
-import {
-  countedChalk,
-  measuredFor,
-  hubOf,
-  isOldState,
-  missingReadings,
-  planWith,
-  wantedReadings,
-} from '@/usecases/jobPlan';
+import { measuredFor, hubOf, missingReadings, planWith, wantedReadings } from '@/usecases/jobPlan';
+import { countedChalk, isOldState } from '@/usecases/archCuts';
 import { heldText, oldStateLines } from '@/usecases/archState';
 import { nextReading } from '@/core/whatif/nextReading';
 import { ruledOut, ruledOutSentence } from '@/core/whatif/ruledOut';
@@ -106,16 +99,12 @@ export default async function Page({
         known={knownOn(whole, fitted.now)}
         earlier={earlier.map((e) => earlierShown(e, units))}
         plan={plan}
-        archWork={
-          whole.job.archDoneAt === null
-            ? null
-            : {
-                note: whole.job.archNote ?? '',
-                by: whole.job.archDoneBy ?? '',
-                at: format(whole.job.archDoneAt, 'd MMM HH:mm'),
-                before: oldStateLines(whole, units),
-              }
-        }
+        archWork={cornersOf(whole.job.axle).flatMap((c) => {
+          const cut = whole.job.archCuts[c];
+          if (!cut) return [];
+          const { note, by } = cut;
+          return [{ corner: c, note, by, at: format(cut.at, 'd MMM HH:mm'), before: oldStateLines(whole, c, units) }];
+        })}
         pitch={parseThread('Thread', hub.thread).pitch}
         units={units}
         fastener={hub.fastening === 'bolt' ? 'bolt' : 'nut'}
