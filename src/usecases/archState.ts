@@ -1,4 +1,3 @@
-import { CORNER_LABEL } from '@/core/document/labels';
 import { quantity, type QuantityId } from '@/core/document/quantities';
 import { readingText } from '@/core/document/readingText';
 import type { Fastener } from '@/core/document/document';

@@ -78,12 +78,15 @@ export const threadRunsOn: Rule<typeof rule, RunsCase> = {
   judge(judged, out) {
     let found: Finding | null = null;
     let blank: Finding | null = null;
-    for (const [i, c] of judged.plan.corners.entries())
-      for (const look of [hole, cap]) {
-        const here = look(judged, c, judged.n.corners[i] as CornerNumbers);
-        if (here?.level === 'unmeasured') blank ??= here;
-        else if (here !== null) found = worse(here, found);
-      }
+    const { corners } = judged.plan;
+    for (let k = 0; k < 2 * corners.length; k += 1) {
+      const c = corners[k >> 1] as PlanCorner;
+      const m = judged.n.corners[k >> 1] as CornerNumbers;
+      const here = k % 2 === 0 ? hole(judged, c, m) : cap(judged, c, m);
+      if (here === null) continue;
+      if (here.level === 'unmeasured') blank ??= here;
+      else found = worse(here, found);
+    }
     const decides = stopOrBlank(found, blank);
     if (decides) out.push(decides);
   },

@@ -76,7 +76,7 @@ const wide = (id: QuantityId, m: Measured | undefined, place: Place): Finding[] 
 };
 
 /** Figures of the wheels as a set, which stand for each wheel that was not measured by itself. */
-function ofSet({ wheel }: Plan): Finding[] {
+function ofSet(wheel: Plan['wheel']): Finding[] {
   const place: Place = { corner: null, wheel: wheel.name, is: 'set' };
   return [
     ...wide('wheelBore', wheel.bore, place),
@@ -86,29 +86,42 @@ function ofSet({ wheel }: Plan): Finding[] {
 }
 
 /** The original part as recorded. A part that was tried by hand stands in for what was counted, and is judged as that. */
-function ofOriginal({ hub }: Plan): Finding[] {
-  const { original } = hub;
+function ofOriginal({ original, fastening }: Plan['hub']): Finding[] {
+  if (original === null) return [];
   const recorded: Place = { corner: null, wheel: null, is: 'original' };
-  const found = original === null ? [] : wide('originalLength', original.length, recorded);
-  if (original !== null) found.push(...wide('pilotNose', original.nose, recorded));
-  if (original !== null)
-    found.push(...wide(hub.fastening === 'bolt' ? 'boltThread' : 'studThread', original.threadLength, recorded));
-  return found;
-}
-
-/** Marked sizes of new parts, which the shop’s policy takes to some error. */
-function asMarked({ fastener, spacer, policy }: Plan): Finding[] {
-  const brings = fastener.kind !== 'present' && fastener.kind !== 'original';
-  const as = (is: TooWide['is'], pm: number, id: QuantityId): Finding[] =>
-    wide(id, { value: 0, pm }, { corner: null, wheel: null, is });
   return [
-    ...(brings ? as('marked-fastener', policy.fastenerPm, 'boltLength') : []),
-    ...(spacer.thickness > 0 ? as('marked-spacer', policy.spacerPm, 'padThickness') : []),
+    ...wide('originalLength', original.length, recorded),
+    ...wide('pilotNose', original.nose, recorded),
+    ...wide(fastening === 'bolt' ? 'boltThread' : 'studThread', original.threadLength, recorded),
   ];
 }
 
-/** Figures of parts and wheel sets: the widest error of a reading is theirs as well. */
-const ofParts = (plan: Plan): Finding[] => [...ofSet(plan), ...ofOriginal(plan), ...asMarked(plan)];
+const asMarked = (is: TooWide['is'], pm: number, id: QuantityId): Finding[] =>
+  wide(id, { value: 0, pm }, { corner: null, wheel: null, is });
+
+const keptWith = new WeakMap<object, readonly Finding[]>();
+
+/** What is found of an object once is kept with it. */
+function once<T extends object>(of: T, find: (of: T) => readonly Finding[]): readonly Finding[] {
+  let found = keptWith.get(of);
+  if (found === undefined) {
+    found = find(of);
+    keptWith.set(of, found);
+  }
+  return found;
+}
+
+/** Figures of parts and wheel sets: the widest error of a reading is theirs as well. Marked sizes are taken to some error by the shop’s policy. */
+function ofParts({ hub, wheel, fastener, spacer, policy }: Plan, out: Finding[]): void {
+  out.push(...once(wheel, ofSet), ...once(hub, ofOriginal));
+  const brings = fastener.kind !== 'present' && fastener.kind !== 'original';
+  if (brings && policy.fastenerPm > MARKED) out.push(...asMarked('marked-fastener', policy.fastenerPm, 'boltLength'));
+  if (spacer.thickness > 0 && policy.spacerPm > MARKED)
+    out.push(...asMarked('marked-spacer', policy.spacerPm, 'padThickness'));
+}
+
+/** The widest error of a length of the joint, mm. */
+const MARKED = quantity('boltLength').widest as number;
 
 /** Every figure that was read with an error too wide to be a measurement, whatever else is made of it. */
 export const readingError: Rule<'reading.error', TooWide> = {
@@ -121,7 +134,7 @@ export const readingError: Rule<'reading.error', TooWide> = {
   decidedBy: 'car',
   judge({ plan }, out) {
     out.push(...tooWide(plan.hub, AXLE, ofHub));
-    out.push(...ofParts(plan));
+    ofParts(plan, out);
     for (const w of plan.wheel.each) out.push(...tooWide(w, { corner: null, wheel: w.name }, ofWheel));
     for (const c of plan.corners) {
       out.push(...tooWide(c, { corner: c.corner, wheel: null }, ofCorner));
