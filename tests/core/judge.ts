@@ -479,7 +479,9 @@ function endsAt(plan: Plan, c: PlanCorner, by: number): string[] {
       const room = c.roomBehind === null ? null : c.roomBehind.value - Math.max(1, p);
       if (!asCounted && (room === null || behind > room + 1e-6)) found.push(`comes ${behind.toFixed(2)} out behind`);
       if (own !== null && tip + more > own + 1e-6) found.push('a locking bolt jams on its shank');
-      if (!asCounted && hub.holeOpen !== true && j.fullTo - j.mateFrom + more > c.tappedDepth.value + 1e-6)
+      const counted = c.turns === null ? 0 : (c.turns.value - c.turns.pm) * p;
+      const ran = hub.holeOpen === null && counted > c.tappedDepth.value + c.tappedDepth.pm;
+      if (!asCounted && !ran && hub.holeOpen !== true && j.fullTo - j.mateFrom + more > c.tappedDepth.value + 1e-6)
         found.push('a bolt ends in a hole no wider than its thread');
     }
     // What stays on the car was seen with the plate it was counted with, and not a hair further in.

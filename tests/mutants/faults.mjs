@@ -550,12 +550,6 @@ export const FAULTS = [
   ],
   [
     'rules/nut/threadRunsOn.ts',
-    '(m.further !== null && m.further.value <= 1e-9)',
-    '(m.further !== null && m.further.value <= 9)',
-    'a bolt further in than counted is not asked',
-  ],
-  [
-    'rules/nut/threadRunsOn.ts',
     'if (nut.capOpen === null && asMade(plan, c)) return null;',
     'if (asMade(plan, c)) return null;',
     'a cap that was found narrow is as it was made',
@@ -600,7 +594,7 @@ export const FAULTS = [
   ],
   [
     'figures/stack/bolt.ts',
-    'hub.holeOpen === true ? Number.POSITIVE_INFINITY',
+    'hole === true ? Number.POSITIVE_INFINITY',
     'true ? Number.POSITIVE_INFINITY',
     'lengths into a blind hole',
   ],
@@ -638,4 +632,28 @@ export const FAULTS = [
   ],
   ['rules/clearance/clearanceChalk.ts', "said === 'touches' && cut", "said === 'touches' && true", 'chalk never stops'],
   ['rules/reading/readingError.ts', 'ofParts(plan, out);', '', 'a part known to any error is a measurement'],
+  [
+    'rules/nut/threadRunsOn.ts',
+    "(f.kind !== 'bolt' && !m.deeper)",
+    '!m.deeper',
+    'a new bolt is never asked what lies behind the thread',
+  ],
+  [
+    'figures/stack/shared.ts',
+    'travel.value - spacer - travel.pm - pm',
+    'travel.value - travel.pm - pm',
+    'a count with a spacer on is taken as bare',
+  ],
+  [
+    'figures/stack/shared.ts',
+    "fastening === 'stud' || original === null",
+    'original === null',
+    'other nuts on other studs are the maker’s mate',
+  ],
+  [
+    'rules/reading/readingContradiction.ts',
+    'travel.value + asRead - spacer + nose.value',
+    'travel.value + nose.value',
+    'a count on one pad is held against another',
+  ],
 ];

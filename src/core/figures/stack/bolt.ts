@@ -4,6 +4,7 @@ import { roomToUse } from '../../engagement/behind';
 import { result } from '../result';
 import {
   held,
+  holeOpenAt,
   infinite,
   NO_STACK,
   noseOf,
@@ -36,9 +37,10 @@ export function boltStack({ plan, c, travel, pitch, enough }: StackParts): Stack
   const longerPm = travel.pm + (counted?.pm ?? 0) + policy.fastenerPm + sPm + nosePm;
   const open = depth === null || c.roomBehind === null || seat === null || hub.pilotNose === null;
   // A hole no wider than its thread ends the bolt’s own thread, which may begin right behind the nose of a new one.
-  const past = hub.holeOpen === true ? Number.POSITIVE_INFINITY : noseOfNew(fastener);
+  const hole = holeOpenAt(plan, c, travel);
+  const past = hole === true ? Number.POSITIVE_INFINITY : noseOfNew(fastener);
   const room = c.roomBehind === null ? 0 : roomToUse(c.roomBehind, pitch, policy.behindReserve);
-  const clear = open || hub.holeOpen === null ? null : seat + Dt + Math.min(room, past);
+  const clear = open || hole === null ? null : seat + Dt + Math.min(room, past);
   const common = {
     ...NO_STACK,
     untouched: depth === null ? null : untouchedOf(plan, c, travel, Dt, counted),

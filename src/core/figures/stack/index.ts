@@ -5,6 +5,7 @@ export {
   asMade,
   chosenNut,
   deeperBy,
+  holeOpenAt,
   newNut,
   noseOfNew,
   reachesDeeper,

@@ -112,6 +112,17 @@ export function deeperBy({ fastener, spacer }: Plan, c: PlanCorner): number {
 export const reachesDeeper = (plan: Plan, c: PlanCorner): boolean => deeperBy(plan, c) > 1e-9;
 
 /**
+ * Whether the hub’s hole lets a thread past its own: as somebody looked, or because a count certainly ran past it. Null where nobody knows.
+ * @param travel of the counted bolt with nothing on
+ */
+export function holeOpenAt({ hub }: Plan, c: PlanCorner, travel: Result): boolean | null {
+  if (hub.holeOpen !== null || travel === null || c.tappedDepth === null) return hub.holeOpen;
+  const { spacer, pm } = countedState(c);
+  const ran = travel.value - spacer - travel.pm - pm;
+  return ran > c.tappedDepth.value + c.tappedDepth.pm + 1e-9 ? true : null;
+}
+
+/**
  * The maker’s own joint, counted as it stands and left as it is: what the maker made needs no proof of its cap as long as nobody measured
  * it and found otherwise.
  */
@@ -157,7 +168,7 @@ export function untouchedOf(
   mate: number,
   counted: { readonly value: number } | null,
 ): Result {
-  const { hardware, original, pilotNose } = plan.hub;
+  const { hardware, original, pilotNose, fastening, seat } = plan.hub;
   const length = original?.length ?? null;
   const { otherWheel, asRead, spacer } = countedState(c);
   if (otherWheel) return null;
@@ -165,6 +176,8 @@ export function untouchedOf(
   const had = travel.value + asRead - spacer;
   if (hardware === 'original') return sure(Math.min(mate, had), travel.pm, travel.pm);
   if (hardware === 'unknown' || length === null || counted === null) return null;
+  // Other nuts than the maker’s are another mate, and another seat stands at another depth: the untouched car is not known by them.
+  if (fastening === 'stud' || original === null || (original.seat !== seat && original.seat !== 'unknown')) return null;
   const reach = had + length.value + length.pm - counted.value + noseOf(pilotNose);
   return sure(Math.max(0, Math.min(mate, reach)), travel.pm, travel.pm);
 }

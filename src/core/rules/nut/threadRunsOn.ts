@@ -1,7 +1,7 @@
 import type { Measured, Plan, PlanCorner } from '../../document/document';
 import type { CornerNumbers } from '../../figures/numbers';
 import type { Result } from '../../figures/result';
-import { asMade, chosenNut, noseOfNew } from '../../figures/stack/index';
+import { asMade, chosenNut, holeOpenAt, noseOfNew } from '../../figures/stack/index';
 import type { Case, Finding } from '../kit/finding';
 import { against, errorsInside, finding, stopOrBlank, worse } from '../kit/make';
 import { PLAIN, type Judged, type Rule } from '../kit/rule';
@@ -39,7 +39,7 @@ function runsOn(to: Result, mate: Measured, open: boolean | null, which: RunsCas
   return finding({ rule, case: which, value, limit, margin, pm, unit: 'mm', corner });
 }
 
-/** The hub’s hole, as far as something new or deeper goes into it. A bolt no further in than it was counted has been there. */
+/** The hub’s hole, as far as something new or deeper goes into it. The same bolts no further in than they were counted have been there. */
 function hole({ plan }: Judged, c: PlanCorner, m: CornerNumbers): Finding | null {
   const { fastener: f, hub, policy } = plan;
   const { holeOpen } = hub;
@@ -47,9 +47,8 @@ function hole({ plan }: Judged, c: PlanCorner, m: CornerNumbers): Finding | null
     const short = { value: f.shortEnd, pm: policy.fastenerPm, rss: policy.fastenerPm };
     return runsOn(short, c.tappedDepth, holeOpen, { is: 'hub-end', own: false }, c);
   }
-  if (hub.fastening !== 'bolt' || (m.further !== null && m.further.value <= 1e-9)) return null;
-  if (f.kind !== 'bolt' && !m.deeper) return null;
-  return runsOn(threadTo(plan, m), c.tappedDepth, holeOpen, { is: 'hole', own: false }, c);
+  if (hub.fastening !== 'bolt' || (f.kind !== 'bolt' && !m.deeper)) return null;
+  return runsOn(threadTo(plan, m), c.tappedDepth, holeOpenAt(plan, c, m.travel), { is: 'hole', own: false }, c);
 }
 
 /** The cap of a closed nut. A nut that the spacer backs off keeps what it had; the maker’s own, as the car came, is as it was made. */

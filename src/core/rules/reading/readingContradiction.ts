@@ -56,7 +56,11 @@ function sumAt(plan: Plan, c: PlanCorner, travel: NonNullable<Result>): Finding 
   const read = bolt ? hub.boltLength : c.studProtrusion;
   // Without a nose that was looked at, the tip may be anything longer.
   if (read === null || hub.pilotNose === null || parts.some((m) => m === null)) return null;
-  let sum = travel.value + nose.value;
+  const { asRead, spacer, otherWheel } = countedState(c);
+  // The pads here are those of the wheels that go on; a count on another set’s says nothing of them.
+  if (otherWheel) return null;
+  // On the pad of the wheel that hung there, whatever others the count was carried over to.
+  let sum = travel.value + asRead - spacer + nose.value;
   let errors = travel.pm + nose.pm;
   for (const m of parts) {
     sum += m?.value ?? 0;

@@ -5,7 +5,7 @@ import { calibrateSeat } from '../../engagement/boltStack';
 import { calibrateGrip, minBottomGap } from '../../engagement/nutStack';
 import { hubEndEngagement, outerTip } from '../../engagement/twoEnded';
 import { type CompiledThread, compileThread } from '../../figures/compiled';
-import { untouchedOf } from '../../figures/stack';
+import { holeOpenAt, untouchedOf } from '../../figures/stack';
 import type { LooseStud } from './types';
 
 /**
@@ -109,14 +109,15 @@ export function boltLengths(
     policy.fastenerPm +
     (spacer.thickness > 0 ? policy.spacerPm : 0) +
     hub.pilotNose.pm;
-  const past = hub.holeOpen === true ? Number.POSITIVE_INFINITY : seat + nose + Dt;
-  const clear = Math.min(seat + Dt + room, past) - errors - c.tappedDepth.pm;
+  const open = holeOpenAt(plan, c, { value: travel, pm: c.turns.pm * pitch, rss: 0 });
+  const past = open === true ? Number.POSITIVE_INFINITY : seat + nose + Dt - errors - c.tappedDepth.pm;
+  const clear = seat + Dt + room - errors - c.tappedDepth.pm;
   // No further in than it was counted needs no room; where only the error says further it is a caution, which goes forward.
   const { spacer: s0 } = countedState(c);
   const asCounted = hub.boltLength.value + spacer.thickness - s0;
   return {
     low: zero + reach - SLACK,
-    high: Math.min(Math.max(clear, asCounted), seat + threadLength - errors) + SLACK,
+    high: Math.min(Math.max(clear, asCounted), past, seat + threadLength - errors) + SLACK,
     enough: Dt >= need - SLACK,
     zero,
     cap: Dt,

@@ -1,0 +1,160 @@
+import { randomLcg, randomUniform } from 'd3-random';
+
+/**
+ * An axle as it is, and what happens to it: positions along the axis, in mm, and nothing of what anybody measured. It knows no rule, no
+ * floor that a rule may set, no reading. For bolts x is counted from the hub’s face, for studs from the disc’s.
+ */
+
+/** A bolt, or a stud: its length under the seat, or its tip’s distance from the disc. */
+export interface Fastener {
+  readonly length: number;
+  /** Full thread from the tip, nose inside. */
+  readonly thread: number;
+  readonly nose: number;
+  /** Incomplete thread behind the nose. */
+  readonly lead: number;
+}
+
+export interface Nut {
+  /** First full thread from its seat, outward positive. */
+  readonly start: number;
+  readonly thread: number;
+  /** First full thread to the bottom of its cap; null for an open nut. */
+  readonly cap: number | null;
+  /** The cap is wider than the thread behind it. */
+  readonly wide: boolean;
+}
+
+export interface Corner {
+  readonly hat: number;
+  /** Full thread in the hub, and room behind it; the hole is wide there, or ends a thread. */
+  readonly depth: number;
+  readonly room: number;
+  readonly wide: boolean;
+}
+
+/** What sits on a corner: spacer, the part that is turned in, the nut on it, and the wheel’s pad; how much less far its locking piece reaches. */
+export interface Setup {
+  readonly spacer: number;
+  readonly part: Fastener;
+  readonly nut: Nut | null;
+  readonly pad: number;
+  readonly lock: number | null;
+  /** The part’s seat is the wheel’s. */
+  readonly seats: boolean;
+}
+
+export interface Joint {
+  readonly d: number;
+  readonly pitch: number;
+  readonly material: 'steel' | 'aluminium';
+  readonly fastening: 'bolt' | 'stud';
+}
+
+/** What the joint of one wheel comes to. All in mm; a margin below nought is a fault. */
+export interface Outcome {
+  /** Thread past the mate’s first thread, and how much of it holds. */
+  readonly reach: number;
+  readonly holds: number;
+  /** Depth of the tip past the mate’s first thread. */
+  readonly tip: number;
+  readonly margins: Readonly<Record<'shank' | 'cap' | 'behind' | 'narrow', number>>;
+}
+
+const FREE = Number.POSITIVE_INFINITY;
+
+/** One wheel on one corner. @param lock how much less far the piece reaches than the part; 0 for an ordinary one */
+export function outcome({ fastening }: Joint, corner: Corner, s: Setup, lock = 0): Outcome {
+  const { length, thread, nose, lead } = s.part;
+  if (fastening === 'bolt') {
+    const tip = length - lock - (corner.hat + s.spacer + s.pad);
+    const reach = tip - nose - lead;
+    return {
+      reach,
+      tip,
+      holds: Math.max(0, Math.min(reach, corner.depth)),
+      margins: {
+        shank: thread - tip,
+        cap: FREE,
+        behind: corner.depth + corner.room - tip,
+        narrow: corner.wide ? FREE : corner.depth - reach,
+      },
+    };
+  }
+  const nut = s.nut as Nut;
+  const tip = length - (s.spacer + s.pad + nut.start + lock);
+  const reach = tip - nose - lead;
+  return {
+    reach,
+    tip,
+    holds: Math.max(0, Math.min(reach, nut.thread)),
+    margins: {
+      shank: thread - tip,
+      cap: nut.cap === null ? FREE : nut.cap - tip,
+      behind: FREE,
+      narrow: nut.cap === null || nut.wide ? FREE : nut.thread - reach,
+    },
+  };
+}
+
+/**
+ * Thread under which a joint strips while it is tightened, in diameters: the shear area of FED-STD-H28 (from memory) at the top of the usual
+ * clamp, for steel of about 600 MPa and aluminium of about 300. Well under what the trade asks for.
+ */
+const STRIPS = { steel: 0.6, aluminium: 0.95 } as const;
+
+/** What the ends of two parts may differ by, and a count be off by, mm. */
+const ALIKE = 1.5;
+
+/**
+ * What goes wrong with one wheel, in words; empty where it holds.
+ * @param came what the maker’s own joint held: no less than that is no worse than the car came
+ */
+export function faults(joint: Joint, corner: Corner, s: Setup, came: number): string[] {
+  const found: string[] = s.seats ? [] : ['it does not seat'];
+  for (const lock of s.lock === null ? [0] : [0, s.lock]) {
+    const { holds, margins } = outcome(joint, corner, s, lock);
+    const piece = lock === 0 ? '' : 'locking piece: ';
+    if (holds < STRIPS[joint.material] * joint.d && holds < came - lock - ALIKE)
+      found.push(`${piece}strips on ${holds}`);
+    for (const [what, margin] of Object.entries(margins)) if (margin < 0) found.push(`${piece}${what} by ${-margin}`);
+  }
+  return found;
+}
+
+/** What the trade keeps to: the margins of a joint that is sound beyond what any measuring error or unknown lead may take. */
+export function isSound(joint: Joint, corner: Corner, s: Setup): boolean {
+  if (!s.seats) return false;
+  const target = (joint.material === 'steel' ? 1 : 1.5) * joint.d;
+  const lead = 2 * joint.pitch - s.part.lead;
+  return (s.lock === null ? [0] : [0, s.lock]).every((lock) => {
+    const { holds, margins, reach } = outcome(joint, corner, s, lock);
+    const mate = joint.fastening === 'bolt' ? corner.depth : (s.nut as Nut).thread;
+    return (
+      reach - lead >= target + 2 &&
+      holds >= Math.min(target + 0.3, mate) &&
+      mate >= target + 0.3 &&
+      margins.shank - lead >= 2.5 &&
+      margins.cap - lead >= Math.max(1.5, joint.pitch) + 2.5 &&
+      margins.behind - lead >= Math.max(1, joint.pitch) + 2.5 &&
+      margins.narrow - 2 * joint.pitch >= 2.5
+    );
+  });
+}
+
+/** Chance with a seed. */
+export interface Dice {
+  readonly between: (low: number, high: number) => number;
+  readonly one: <T>(of: readonly T[]) => T;
+  readonly happens: (share: number) => boolean;
+}
+
+export function dice(seed: number): Dice {
+  const uniform = randomUniform.source(randomLcg(seed));
+  const next = uniform(0, 1);
+  return {
+    between: (low, high) => low + (high - low) * next(),
+    one: (of) => of[Math.min(of.length - 1, Math.floor(next() * of.length))] as never,
+    happens: (share) => next() < share,
+  };
+}
