@@ -656,4 +656,10 @@ export const FAULTS = [
     'travel.value + nose.value',
     'a count on one pad is held against another',
   ],
+  [
+    'rules/bolt-and-stud/lockingEnds.ts',
+    ' && plan.spacer.adapter === null;',
+    ';',
+    'a locking nut of the car has been on an adapter’s studs',
+  ],
 ];

@@ -76,9 +76,9 @@ export function ArchWork({ jobId, corners, corner, done }: ArchWorkProps) {
         </div>
       ))}
       {open.length > 0 ? (
-        <div className="flex flex-wrap items-end gap-3 pt-2">
+        <div className="flex flex-wrap items-start gap-3 pt-2">
           {open.length > 1 ? (
-            <div className="mb-[22px]">
+            <div>
               <Segments
                 label="Where"
                 value={where}
@@ -98,7 +98,7 @@ export function ArchWork({ jobId, corners, corner, done }: ArchWorkProps) {
             onChange={(e) => setNote(e.target.value)}
             className="min-w-[280px] flex-1"
           />
-          <Button disabled={busy || note.trim() === ''} onClick={() => send(note, wanted)} className="mb-[22px]">
+          <Button disabled={busy || note.trim() === ''} onClick={() => send(note, wanted)} className="mt-[27px]">
             Arch work is done
           </Button>
         </div>

@@ -127,6 +127,8 @@ export function measured(w: World, d: Dice, skip = 0): { readonly plan: Plan; re
       capOpen: stud?.cap == null ? null : said(stud.wide),
       holeOpen: bolt ? said(w.corners[0].wide) : null,
       spigotDiameter: read(d, 57),
+      // With the nut that will be used, on the first wheel.
+      nutGrip: w.wish.short === undefined ? null : take((w.pads[0] as number) + (w.wish.nut as Nut).start),
     },
     wheel: {
       ...base.wheel,
@@ -136,6 +138,7 @@ export function measured(w: World, d: Dice, skip = 0): { readonly plan: Plan; re
           corner: (['front-left', 'front-right', 'rear-left', 'rear-right'] as const)[i] ?? null,
           // Wheels of one casting are measured once, as a set.
           padThickness: alike ? null : take(pad),
+          pocketDepth: take(w.pockets[i] as number),
           lugHole: read(d, 30),
           bore: read(d, 57.1),
           chamferDepth: read(d, 1),
@@ -144,7 +147,7 @@ export function measured(w: World, d: Dice, skip = 0): { readonly plan: Plan; re
       padThickness: alike ? take(w.pads[0] as number) : null,
     },
     corners,
-    spacer: plainSpacer(w.wish.spacer, 57.1),
+    spacer: spacerDoc(w),
     fastener: fastenerDoc(w, d, own),
     locking: lockingDoc(w),
     leadSignOff: { by: 'Tamsin', reason: 'looked at' },
@@ -152,8 +155,38 @@ export function measured(w: World, d: Dice, skip = 0): { readonly plan: Plan; re
   return { plan, all };
 }
 
-function lockingDoc({ wish }: World): Plan['locking'] {
-  if (wish.kind === 'present' || wish.lock === null) return { kind: 'none' };
+function spacerDoc({ wish, thread }: World): Plan['spacer'] {
+  const plain = plainSpacer(wish.spacer, 57.1);
+  const a = wish.adapter;
+  if (a === undefined) return plain;
+  return {
+    ...plain,
+    kind: 'adapter',
+    centring: 'seats',
+    openThrough: true,
+    adapter: {
+      web: a.web,
+      nutHeight: a.nutHeight,
+      nutThread: a.nutThread,
+      nutClass: 'unknown',
+      nutContact: 20,
+      studThread: thread,
+      studClass: '10.9',
+      studProtrusion: wish.part.length,
+      studNose: wish.part.nose,
+      studThreadLength: wish.part.thread,
+      boltCircle: 112,
+      lugs: null,
+      condition: 'dry',
+      recess: null,
+      torque: { value: 100, source: 'leaflet' },
+    },
+  };
+}
+
+function lockingDoc({ wish, on: { nut: nutOn } }: World): Plan['locking'] {
+  const stays = wish.kind === 'present' || (wish.kind === 'adapter' && wish.nut === nutOn);
+  if (stays || wish.lock === null) return { kind: 'none' };
   return { kind: 'piece', shorter: wish.lock };
 }
 
@@ -171,6 +204,20 @@ function fastenerDoc(w: World, d: Dice, own: NutDoc['seat']): Plan['fastener'] {
       return { kind: 'bolt', ...size, seat, class: '10.9' };
     case 'nuts':
       return { kind: 'nuts', nut: nutDoc(w, nut as Nut, seat) };
+    case 'adapter':
+      return nut === w.on.nut ? { kind: 'present' } : { kind: 'nuts', nut: nutDoc(w, nut as Nut, seat) };
+    case 'conversion':
+      return {
+        kind: 'conversion',
+        ...size,
+        shortEnd: marked(d, wish.short?.length ?? 0),
+        hubThread: w.thread,
+        outerThread: w.thread,
+        seatsAt: 'shoulder',
+        torque: { value: w.joint.d === 12 ? 100 : 120, source: 'stud leaflet' },
+        class: '10.9',
+        nut: nutDoc(w, nut as Nut, seat),
+      };
     case 'stud': {
       const { length: protrusion, ...rest } = size;
       // The very nuts that are on stay.

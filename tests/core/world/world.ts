@@ -1,4 +1,4 @@
-import type { Corner, Dice, Fastener, Joint, Nut, Setup } from './axle';
+import type { Adapter, Corner, Dice, Fastener, Joint, Nut, Setup } from './axle';
 import { outcome } from './axle';
 
 /** A car’s axle with what hangs on it, and what somebody wants to put on. */
@@ -21,15 +21,19 @@ export interface World {
   readonly countedPad: number | null;
   readonly wish: Wish;
   readonly clearance: number;
+  /** Pocket in the back of each wheel, by its place in `pads`. */
+  readonly pockets: readonly number[];
 }
 
 export interface Wish {
   readonly spacer: number;
-  readonly kind: 'present' | 'original' | 'bolt' | 'nuts' | 'stud';
+  readonly kind: 'present' | 'original' | 'bolt' | 'nuts' | 'stud' | 'conversion' | 'adapter';
   readonly part: Fastener;
   readonly nut: Nut | null;
   readonly lock: number | null;
   readonly seats: boolean;
+  readonly short?: Setup['short'];
+  readonly adapter?: Adapter;
 }
 
 const THREADS = [
@@ -105,6 +109,7 @@ export function worldOf(d: Dice): World | null {
     pads,
     countedPad,
     clearance: half(d.between(20, 60)),
+    pockets: pads.map(() => half(d.between(4, 22))),
     wish: wishOf(d, joint, { spacer, part, nut, lock }, { part: maker, nut: makerNut }, original),
   };
   return stands(world) ? world : null;
@@ -139,8 +144,8 @@ function wishOf(d: Dice, { fastening, pitch, d: size }: Joint, on: On, maker: Wo
     });
   const kind = d.one(
     fastening === 'bolt'
-      ? (['present', 'present', 'bolt', 'bolt', 'bolt', 'original'] as const)
-      : (['present', 'present', 'nuts', 'stud', 'stud'] as const),
+      ? (['present', 'present', 'bolt', 'bolt', 'bolt', 'original', 'conversion'] as const)
+      : (['present', 'present', 'nuts', 'stud', 'stud', 'adapter'] as const),
   );
   switch (kind) {
     case 'present':
@@ -149,6 +154,27 @@ function wishOf(d: Dice, { fastening, pitch, d: size }: Joint, on: On, maker: Wo
       return original
         ? { spacer, kind: 'present', part: on.part, nut: on.nut, lock: on.lock, seats: true }
         : { spacer, kind, part: maker.part, nut: maker.nut, lock, seats: true };
+    case 'conversion': {
+      const short = { length: half(d.between(0.8, 1.7) * size), lead: d.between(1, 2) * pitch };
+      const part = { ...newPart(), length: half(d.between(45, 95)), thread: half(d.between(20, 45)) };
+      return { spacer, kind, part, nut: nutOf(d, size), lock, seats, short };
+    }
+    case 'adapter': {
+      const web = half(d.between(6, 12));
+      const nutThread = half(d.between(0.7, 1.1) * size);
+      const adapter = { web, nutHeight: half(nutThread + d.between(0, 3)), nutThread, factory: on.part };
+      const own = {
+        length: half(d.between(24, 44)),
+        thread: half(d.between(16, 44)),
+        nose: 0,
+        lead: d.between(1, 2) * pitch,
+      };
+      const stays = d.happens(0.4);
+      const thick = half(d.between(14, 35));
+      return stays
+        ? { spacer: thick, kind, part: own, nut: on.nut, lock: on.lock, seats: true, adapter }
+        : { spacer: thick, kind, part: own, nut: nutOf(d, size), lock, seats, adapter };
+    }
     case 'bolt':
       return { spacer, kind, part: newPart(), nut: null, lock, seats };
     case 'nuts':
@@ -162,10 +188,12 @@ function wishOf(d: Dice, { fastening, pitch, d: size }: Joint, on: On, maker: Wo
 
 /** Every wheel that can go on, on every corner, as it would be. */
 export function* fitted(w: World): Generator<readonly [corner: Corner, setup: Setup]> {
-  const { spacer, part, nut, lock, seats } = w.wish;
-  for (const c of w.corners) for (const pad of new Set(w.pads)) yield [c, { spacer, part, nut, lock, seats, pad }];
+  const { kind: _, ...wish } = w.wish;
+  for (const c of w.corners) for (const [i, pad] of w.pads.entries()) yield [c, { ...wish, pad, pocket: w.pockets[i] }];
 }
 
-/** What the maker’s own joint held at a corner, on the thinnest pad of these wheels. */
-export const asMade = (w: World, c: Corner): number =>
-  outcome(w.joint, c, { ...w.maker, spacer: 0, pad: Math.min(...w.pads), lock: null, seats: true }).holds;
+/** What the maker’s own joint held at a corner, on the wheels that hung there: the deeper of their pads held the less. */
+export const asMade = (w: World, c: Corner): number => {
+  const pad = w.countedPad ?? Math.max(w.pads[0] as number, w.pads[1] as number);
+  return outcome(w.joint, c, { ...w.maker, spacer: 0, pad, lock: null, seats: true }).holds;
+};

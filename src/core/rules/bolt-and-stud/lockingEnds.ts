@@ -5,6 +5,7 @@ import type { Result } from '../../figures/result';
 import { deeperBy } from '../../figures/stack/index';
 import type { Case, Finding } from '../kit/finding';
 import { PLAIN, type Judged, type Rule } from '../kit/rule';
+import { adapterEnds } from '../adapter/adapterEnds';
 import { nutBottom } from '../nut/nutBottom';
 import { threadRunsOn } from '../nut/threadRunsOn';
 import { boltBehind } from './boltBehind';
@@ -16,6 +17,7 @@ const ASKED = {
   'fastener.thread': fastenerThread,
   'nut.bottom': nutBottom,
   'thread.runs-on': threadRunsOn,
+  'adapter.ends': adapterEnds,
 } as const;
 type Asked = keyof typeof ASKED;
 
@@ -51,7 +53,8 @@ function endsOf({ plan, n }: Judged): Finding[] {
   const piece = lockingOf(plan);
   if (piece.is !== 'piece' || piece.shorter >= 0) return [];
   const found: Finding[] = [];
-  const stays = plan.fastener.kind === 'present';
+  // On an adapter’s own studs nothing that is on the car has been.
+  const stays = plan.fastener.kind === 'present' && plan.spacer.adapter === null;
   for (const there of [false, true]) {
     const asked = n.corners.flatMap((c, i) =>
       (stays && !c.deeper) === there ? [[c, plan.corners[i] as PlanCorner] as const] : [],
@@ -65,7 +68,10 @@ function endsOf({ plan, n }: Judged): Finding[] {
     for (const is of there ? NEVER_PROVEN : (Object.keys(ASKED) as Asked[])) {
       const own: Finding[] = [];
       ASKED[is].judge(judged, own);
-      for (const f of own) found.push({ ...f, rule, case: { is, inner: f.case } as Ends });
+      // Of an adapter only its own studs meet the locking piece.
+      for (const f of own)
+        if (is !== 'adapter.ends' || f.case.is === 'own')
+          found.push({ ...f, rule, case: { is, inner: f.case } as Ends });
     }
   }
   return found;
