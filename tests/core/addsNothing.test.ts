@@ -35,6 +35,23 @@ describe('rule: engagement.minimum where nothing is added', () => {
     expect(assess(asMade(10)).blocking).toEqual([]);
   });
 
+  test('hung on a thinner pad than was counted, it goes in further than the maker made it: the mate has to be measured', () => {
+    const counted = (pad: number): Plan => {
+      const plan = asMade(12);
+      const wheel = { name: 'winter', seat: 'ball13' as const, pad: exact(pad), tyre: '205/55R16', offset: 46 };
+      return {
+        ...plan,
+        wheel: { ...plan.wheel, padThickness: exact(12) },
+        corners: plan.corners.map((c) => ({
+          ...c,
+          turns: { ...exact(12), on: { spacer: 0, fastener: 'present', wheel } },
+        })),
+      };
+    };
+    // 12 turns of M14 × 1.5 are 18 mm; on a pad 3 mm thinner the bolt ends 3 mm further in.
+    expect([level(counted(15)), level(counted(12)), level(counted(11))]).toEqual(['unmeasured', 'note', 'note']);
+  });
+
   test.each([
     ['fewer turns than a diameter', asMade(9)],
     ['a plate', asMade(16, { spacer: { ...plainSpacer(5), lugs: 5, boltCircles: [112] } })],

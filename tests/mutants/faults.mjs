@@ -662,4 +662,10 @@ export const FAULTS = [
     ';',
     'a locking nut of the car has been on an adapter’s studs',
   ],
+  [
+    'rules/engagement/enoughShared.ts',
+    'o.makers === true && !c.deeper && c.atMost',
+    'o.makers === true && c.atMost',
+    'the maker’s joint on a thinner pad is as it was made',
+  ],
 ];

@@ -129,7 +129,8 @@ export function judgeEnough(o: OverEnough): Finding {
       continue;
     }
     const here = judgeAt(o, c, m);
-    if (o.makers === true && c.atMost && reaches(here)) found = graver(asMade(here), found);
+    // Deeper than it was counted, on another wheel’s pad, it is no longer what the maker made.
+    if (o.makers === true && !c.deeper && c.atMost && reaches(here)) found = graver(asMade(here), found);
     else if (c.atMost && here.level !== 'stop') blank ??= openAt(o, c, o.mate, m.value);
     else found = graver(here, found);
   }
