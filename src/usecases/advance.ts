@@ -41,9 +41,9 @@ export async function advance<T>(ask: Ask, work: Work<T>): Promise<T> {
     const { stage, version } = whole.job;
     allow(ask.event, stage);
     if (whole.job.held === 'declined' && ask.event !== 'take-up')
-      throw new RefusedError(`This job was declined: ${whole.job.heldWhy}. Take it up again first.`);
+      throw new RefusedError(`This job was declined: ${whole.job.heldWhy}. Resume it first.`);
     if (whole.job.held !== null && ask.event === 'sign-off')
-      throw new RefusedError('This job was laid aside. Take it up again before it is signed off.');
+      throw new RefusedError('This job is on hold. Resume it before it is signed off.');
     if (ask.version !== undefined && ask.version !== version) throw new ChangedMeanwhileError(ask.what ?? 'This job');
     const done = await work(tx, whole, at);
     const next = await move(tx, ask, stage, ask.event, at, done.set);

@@ -38,7 +38,7 @@ export function bayLines(whole: JobWhole, units: UnitSystem): string[] {
   for (const d of bay.deviations) {
     const { title, consequence } = deviation(d.what);
     lines.push(
-      `Another way, ${where(d.corner)}: ${d.what === 'other' ? d.note : `${title.toLowerCase()}${d.note ? ` (${d.note})` : ''}. ${consequence}`} ${d.by}, ${when(d.at)}.`,
+      `Done differently, ${where(d.corner)}: ${d.what === 'other' ? d.note : `${title.toLowerCase()}${d.note ? ` (${d.note})` : ''}. ${consequence}`} ${d.by}, ${when(d.at)}.`,
     );
   }
   for (const [key, { why, by, at }] of bay.instead) {

@@ -37,7 +37,7 @@ export async function waitingAt(vehicleId: string, now = new Date()): Promise<Wa
   const begun = (await jobsOfCar(vehicleId)).flatMap(({ job }): Waiting[] => {
     const view = STAGE_VIEWS.find((s) => s.stage === job.stage);
     if (!view || job.stage === 'recheck') return [];
-    const what = `${view.label}${job.held === null ? '' : ', laid aside'}`;
+    const what = `${view.label}${job.held === null ? '' : ', on hold'}`;
     return [{ id: job.id, axle: job.axle, what, href: stagePath(job.id, job.stage), from: null, late: false }];
   });
   const next = new Map<string, Waiting>();

@@ -78,7 +78,7 @@ export async function signIn(id: string, pin: string, device: string, byName = f
   await browser.save();
 }
 
-/** Nobody is at the bench any more. */
+/** Signs out. */
 export async function signOut(): Promise<void> {
   const cookie = await loginCookie();
   if (cookie.loginId) await end({ id: cookie.loginId });
@@ -240,7 +240,7 @@ export async function signatureOf(
       reason === '' ? 'is empty.' : 'is longer than 300 characters.',
       'A sentence will do.',
     );
-  if (who === null) throw new RefusedError('Nobody is at the bench. Say who you are at the top of the page.');
+  if (who === null) throw new RefusedError('Not signed in. Say who you are at the top of the page.');
   if (!competition) return { by: who, reason };
   if (!several) {
     const driver = nameFrom(typed.driver ?? '');

@@ -100,9 +100,7 @@ export interface Actor {
 export async function actor(): Promise<Actor> {
   const { who, personId } = await readSession();
   if (who === null)
-    throw new RefusedError(
-      'Nobody is at the bench. Say who you are at the top of the page; what you entered is still here.',
-    );
+    throw new RefusedError('Not signed in. Say who you are at the top of the page; what you entered is still here.');
   return { name: who, personId };
 }
 

@@ -95,8 +95,8 @@ const WORDS: Readonly<Record<JobEvent, readonly [what: string, instead: string]>
   'recheck-done': ['A recheck closes a job', 'A recheck begins after the sign-off.'],
   'plan-b': ['A plan B is set ready', 'Measure first.'],
   'take-plan-b': ['Plan B is changed to', 'Take a choice forward first.'],
-  hold: ['A job is laid aside', 'It is fitted already.'],
-  'take-up': ['A job is taken up again', 'It is fitted already.'],
+  hold: ['A job is put on hold', 'It is fitted already.'],
+  'take-up': ['A job is resumed', 'It is fitted already.'],
   revise: ['A record is corrected', 'This one is not signed yet: change it as it is.'],
 };
 

@@ -15,6 +15,7 @@ import {
   studPlan,
   wheel,
   originalOf,
+  spacerOn,
 } from './fixtures';
 
 /**
@@ -281,6 +282,13 @@ describe('bolt-on adapter', () => {
       limit: 27,
     });
     expect(f(hub(adapter({ web: 3 }), { studThread: exact(29) }))?.level).toBe('pass');
+    // 15½ turns counted with 8 mm on ran over 23.25 mm of thread from the tip, and the nut goes 25 mm down: 1.75 mm of it nobody counted.
+    const under = adapter({ web: 6, studThreadLength: 50 });
+    const counted = (on: number): Plan => ({
+      ...under,
+      corners: under.corners.map((c) => ({ ...c, turns: { ...exact(on > 0 ? 15.5 : 16.75), on: spacerOn(on) } })),
+    });
+    expect([f(counted(8))?.case.is, f(counted(0))?.case.is]).toEqual(['factory-unknown', 'own']);
     // The wheel’s nut begins 31 − 3 − 23.25 = 4.75 mm up the adapter’s 38 mm stud: 33.25 of thread is asked for.
     expect(f(adapter({ studThreadLength: 33 }))).toMatchObject({ level: 'stop', value: 33.25, case: { is: 'own' } });
     expect(f(adapter({ studThreadLength: null }))?.level).toBe('unmeasured');

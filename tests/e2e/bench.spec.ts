@@ -24,13 +24,13 @@ test('why not another size: the first reason in a sentence, and a size that goes
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('12');
   await expect(page.getByLabel('Protrusion from the disc')).toHaveValue('54');
   await expect(page.locator('[data-rule="fastener.thread"]')).toHaveAttribute('data-level', 'unmeasured');
-  await expect(page.getByRole('button', { name: 'Take forward' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Approve' })).toBeDisabled();
   await page.getByLabel('Full thread on it').fill('50');
   // A nose holds nothing and a locking piece is never counted: both are said before it goes forward.
   await expect(page.locator('[data-rule="fastener.nose"]')).toHaveAttribute('data-level', 'unmeasured');
   await plainHardware(page);
   await expect(page.getByRole('heading', { name: 'Ways out' })).toHaveCount(0);
-  await expect(page.getByRole('button', { name: 'Take forward' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'Approve' })).toBeEnabled();
 });
 
 test('the face is dragged, a dimension is pressed, the plot shades what is allowed', async ({ watched: page }) => {
@@ -124,7 +124,7 @@ test('a reading after the choice makes the plan stale and says what changed; one
   await keep(page, 'gap', '9');
   // Far off what was read before: it is asked which, and what was typed stays until it is said.
   await gap.locator('input').fill('19');
-  await gap.getByRole('button', { name: /^Keep/ }).click();
+  await gap.getByRole('button', { name: /^Save/ }).click();
   await expect(gap.getByText('9.0 mm was read before, 19 now.')).toBeVisible();
   await expect(gap.locator('input')).toHaveValue('19');
   await expect(gap.getByRole('button', { name: 'Correct the last one' })).toBeFocused();
@@ -237,7 +237,7 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
   await page.getByRole('button', { name: 'Put harbour plate with harbour bolt on the bench' }).click();
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('14');
   await expect(page.getByLabel('Length under the seat')).toHaveValue('61');
-  await expect(page.getByRole('button', { name: 'Take forward' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'Approve' })).toBeEnabled();
   await page.goto(url('/shelf'));
   await page.getByLabel('Find a part').fill('harbour');
   await page.getByRole('button', { name: 'Open harbour bolt' }).click();
@@ -284,9 +284,9 @@ test('the locking bolt is not counted', async ({ watched: page }) => {
   await page.getByRole('radio', { name: 'The locking one' }).click();
   await page.getByRole('button', { name: /Tap once a turn/ }).click();
   await expect(page.getByText('A locking bolt engages less than the others')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Keep count' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Save count' })).toBeDisabled();
   await page.getByRole('radio', { name: 'An ordinary one' }).click();
-  await expect(page.getByRole('button', { name: 'Keep count' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'Save count' })).toBeEnabled();
 });
 
 test('inches: a bare figure is read in the unit beside it, and every suffix and suggestion follows the page', async ({

@@ -98,21 +98,21 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await expect(counter).toHaveText('11.25');
     await page.keyboard.press('Backspace');
     await expect(counter).toHaveText('11');
-    await page.getByRole('button', { name: 'Keep count' }).click();
+    await page.getByRole('button', { name: 'Save count' }).click();
     await expect(page.getByTestId('turns-both-ways')).toHaveText(
       'Kept: 11 turns, travels 16.5 mm; what holds is no more than its mate’s thread',
     );
 
     const turns = page.locator('form[data-quantity="turns"]');
     await turns.locator('input').fill('400');
-    await turns.getByRole('button', { name: /^Keep/ }).click();
+    await turns.getByRole('button', { name: /^Save/ }).click();
     await expect(
       turns.getByText('Turns “400” is above 40 turns. Anything between 0 and 40 turns will do.'),
     ).toBeVisible();
     await expect(turns.locator('input')).toHaveValue('400');
     const gap = page.locator('form[data-quantity="gap"]');
     await gap.locator('input').fill('abc');
-    await gap.getByRole('button', { name: /^Keep/ }).click();
+    await gap.getByRole('button', { name: /^Save/ }).click();
     await expect(gap.getByText('Gap, arch to tyre “abc” is not a figure.')).toBeVisible();
     await accessible(page);
     // A comma and a fraction of an inch are both 19.05 mm.
@@ -149,7 +149,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
   await test.step('choose: a stop cannot be taken forward; the section and the figures follow the keys', async () => {
     await expect(page.getByTestId('stack-section')).toBeVisible();
     const spacer = page.getByLabel('Spacer', { exact: true });
-    const forward = page.getByRole('button', { name: 'Take forward' });
+    const forward = page.getByRole('button', { name: 'Approve' });
     // A bare car: the bench begins with nothing on it.
     await expect(spacer).toHaveValue('0');
     await spacer.fill('3');

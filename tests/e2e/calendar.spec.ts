@@ -52,7 +52,7 @@ test('orders of the week, reminders once, and what the shop remembers', async ({
   const line = page.getByRole('list', { name: 'To order' });
   await expect(line).toContainText('open nut');
   await page.getByLabel(/^Promised for, Merrow/).fill(DAY);
-  await page.getByRole('button', { name: 'Is ordered' }).click();
+  await page.getByRole('button', { name: 'Mark as ordered' }).click();
   await expect(line).toContainText(`promised for ${DAY}`);
   await page.reload();
   await expect(line).toContainText(`promised for ${DAY}`);
@@ -119,11 +119,11 @@ test('a visit is booked by dragging it onto the ruler, moved by mouse and keys, 
     await bar(page, /Merrow Kite GT/)
       .first()
       .click();
-    await book(page, { begins: `${DAY}T10:30`, length: '1:30', where: 'Bay 2' }, 'Keep this time');
+    await book(page, { begins: `${DAY}T10:30`, length: '1:30', where: 'Bay 2' }, 'Save this time');
     await expect(form(page).getByRole('alert')).toContainText(
       /Bay 2 has Anselm Heron .* 10:00 to 11:00\. Free: Bay 2,/,
     );
-    await book(page, { where: 'Bay 1', who: 'Tamsin Oar' }, 'Keep this time');
+    await book(page, { where: 'Bay 1', who: 'Tamsin Oar' }, 'Save this time');
     await expect(form(page)).toBeHidden();
   });
 
@@ -160,10 +160,10 @@ test('a visit is booked by dragging it onto the ruler, moved by mouse and keys, 
 
   await test.step('over the evening it asks why, and keeps the answer', async () => {
     await kite.click();
-    await book(page, { begins: `${DAY}T16:30` }, 'Keep this time');
+    await book(page, { begins: `${DAY}T16:30` }, 'Save this time');
     await expect(form(page).getByText(/not all within open hours/)).toBeVisible();
     await form(page).getByLabel('Why then').fill('ferry at seven');
-    await form(page).getByRole('button', { name: 'Keep this time' }).click();
+    await form(page).getByRole('button', { name: 'Save this time' }).click();
     await expect(kite).toHaveAttribute('aria-label', /16:30 to 18:00.*ferry at seven/);
   });
 
@@ -195,13 +195,13 @@ test('a cure is waited for on the ruler, and another visit fills it; cut short i
     .first()
     .click();
   await form(page).getByLabel('Locker cures, hours').fill('');
-  await book(page, { begins: `${DAY}T08:00`, length: '2:00', where: 'Bay 1', who: 'Tamsin Oar' }, 'Keep this time');
+  await book(page, { begins: `${DAY}T08:00`, length: '2:00', where: 'Bay 1', who: 'Tamsin Oar' }, 'Save this time');
   await expect(form(page).getByText(/type the hours from its bottle/)).toBeVisible();
   await form(page).getByLabel('Locker cures, hours').fill('3');
-  await form(page).getByRole('button', { name: 'Keep this time' }).click();
+  await form(page).getByRole('button', { name: 'Save this time' }).click();
   await expect(form(page).getByText(/the locker takes 3 h, and this leaves/)).toBeVisible();
   await form(page).getByLabel('Length').fill('');
-  await form(page).getByRole('button', { name: 'Keep this time' }).click();
+  await form(page).getByRole('button', { name: 'Save this time' }).click();
   await expect(form(page)).toBeHidden();
 
   await page.goto(url(`/?day=${DAY}`));
@@ -291,11 +291,11 @@ test('a visit that runs late is said on the ruler and on the wall of its bay, re
   await book(
     page,
     { begins: `${dayText(before)}T${two(before.getHours())}:${two(before.getMinutes())}`, length: '0:30' },
-    'Keep this time',
+    'Save this time',
   );
   await expect(form(page).getByText(/has passed|is empty/)).toBeVisible();
   await form(page).getByLabel('Why then').fill('begun before it was booked');
-  await form(page).getByRole('button', { name: 'Keep this time' }).click();
+  await form(page).getByRole('button', { name: 'Save this time' }).click();
   await page.goto(url());
   await expect(bar(page, /Halm Drover/)).toHaveAttribute('data-state', 'late');
   await expect(bar(page, /Halm Drover/)).toHaveAttribute('aria-label', /runs late by 1 h/);
@@ -322,17 +322,17 @@ test('places, hours, closures; a feed is read back by its address; a file with b
   await page.goto(url('/settings/calendar'));
   await listens(page);
   await page.getByLabel('Name', { exact: true }).fill('bay 1');
-  await page.getByRole('button', { name: 'Put on the calendar' }).click();
+  await page.getByRole('button', { name: 'Add to the calendar' }).click();
   await expect(page.getByText(/on the calendar already/)).toBeVisible();
   await page.getByLabel('Name', { exact: true }).fill('Bay 3');
-  await page.getByRole('button', { name: 'Put on the calendar' }).click();
+  await page.getByRole('button', { name: 'Add to the calendar' }).click();
   await expect(page.getByRole('list', { name: 'On the calendar' })).toContainText('Bay 3');
 
   await page.getByLabel('Saturday').fill('9-noon');
-  await page.getByRole('button', { name: 'Keep open hours' }).click();
+  await page.getByRole('button', { name: 'Save open hours' }).click();
   await expect(page.getByText(/9-noon.*are no open hours/)).toBeVisible();
   await page.getByLabel('Saturday').fill('9-12:30');
-  await page.getByRole('button', { name: 'Keep open hours' }).click();
+  await page.getByRole('button', { name: 'Save open hours' }).click();
   await expect(page.getByText('Kept.')).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Saturday')).toHaveValue('09:00-12:30');

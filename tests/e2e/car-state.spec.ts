@@ -45,7 +45,7 @@ test('on the car now: what a conversion left, found otherwise at one corner, and
   const left = page.getByTestId('fitted-front-left');
   await expect(left).toContainText('conversion studs 60.0 mm');
   await expect(left).toContainText('160 N·m, stud leaflet');
-  await page.getByRole('button', { name: 'Found otherwise at the rear left' }).click();
+  await page.getByRole('button', { name: 'Correct what is fitted at the rear left' }).click();
   await page.getByLabel('Plate on it').fill('1O');
   await page.getByRole('button', { name: 'Found so', exact: true }).click();
   await expect(page.getByText(/Plate on it “1O”/)).toBeVisible();
@@ -132,7 +132,7 @@ test('photos and notes: taken at the job, kept re-encoded, seen on the car; what
   });
   await expect(remarks.getByText('This is no picture that can be kept.')).toBeVisible();
   await remarks.getByLabel('Note, or words for the photo').fill('liner clip broken');
-  await remarks.getByRole('button', { name: 'Keep note' }).click();
+  await remarks.getByRole('button', { name: 'Save note' }).click();
   await expect(remarks.getByText('liner clip broken')).toBeVisible();
   await accessible(page);
   await page.reload();
@@ -149,7 +149,7 @@ test('plan B is judged beforehand and changed to at the car with a reason', asyn
   await page.getByLabel('Under the seat').fill('39');
   await page.getByLabel('Under the seat').press('Tab');
   await plainHardware(page, 'As the others');
-  await page.getByRole('button', { name: 'Set ready as plan B' }).click();
+  await page.getByRole('button', { name: 'Save as plan B' }).click();
   await expect(page.getByRole('region', { name: 'Plan B' })).toContainText(
     '3.0 mm plain, bolts 39.0 mm under the seat',
   );
@@ -169,21 +169,21 @@ test('a job that comes to nothing is laid aside with its reason, leaves the boar
   watched: page,
 }) => {
   await page.goto(url('/'));
-  const aside = page.locator('section', { has: page.getByRole('heading', { name: /^Laid aside/ }) });
+  const aside = page.locator('section', { has: page.getByRole('heading', { name: /^On hold/ }) });
   await expect(aside).toContainText('Merrow Kite GT');
   await expect(aside).toContainText('Was declined: nothing is fitted');
   await aside.getByRole('link').first().click();
   await expect(page.getByText('the owner will not have it cut')).toBeVisible();
   await accessible(page);
-  await page.getByRole('button', { name: 'Take it up again' }).click();
-  await expect(page.getByRole('button', { name: 'Lay this job aside' })).toBeVisible();
-  await page.getByRole('button', { name: 'Lay this job aside' }).click();
-  await page.getByRole('button', { name: 'Lay aside', exact: true }).click();
+  await page.getByRole('button', { name: 'Resume this job' }).click();
+  await expect(page.getByRole('button', { name: 'Put this job on hold' })).toBeVisible();
+  await page.getByRole('button', { name: 'Put this job on hold' }).click();
+  await page.getByRole('button', { name: 'Put on hold', exact: true }).click();
   await expect(page.getByText(/Reason is empty/)).toBeVisible();
   await page.getByLabel('It', { exact: true }).selectOption('parts');
   await page.getByLabel('Reason').fill('studs on order');
-  await page.getByRole('button', { name: 'Lay aside', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Laid aside' })).toContainText('Waits for parts. studs on order');
+  await page.getByRole('button', { name: 'Put on hold', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'On hold' })).toContainText('Waits for parts. studs on order');
 });
 
 test('a wheel change: two counts, one torque a wheel by click, a record', async ({ watched: page }) => {
@@ -200,12 +200,12 @@ test('a wheel change: two counts, one torque a wheel by click, a record', async 
     if (corner === 'rear right') await page.getByRole('button', { name: 'To the rear right' }).click();
     const turns = page.locator('form[data-quantity="turns"]');
     await turns.locator('input').fill('11');
-    await turns.getByRole('button', { name: /^Keep/ }).click();
+    await turns.getByRole('button', { name: /^Save/ }).click();
     await expect(turns.locator('input')).toHaveValue('');
   }
   await page.getByRole('button', { name: 'Go to the bench' }).click();
-  await expect(page.getByRole('button', { name: 'Take forward' })).toBeEnabled();
-  await page.getByRole('button', { name: 'Take forward' }).click();
+  await expect(page.getByRole('button', { name: 'Approve' })).toBeEnabled();
+  await page.getByRole('button', { name: 'Approve' }).click();
   await expect(page.getByRole('heading', { name: /^Stage/ })).toBeVisible();
   await expect(page.getByText(/spacer/i)).toHaveCount(0);
   await tickAll(page);
@@ -269,11 +269,11 @@ test('both axles of a visit stand on one kit list and one card once they are as 
       await expect(page.getByRole('heading', { name: `Measure ${axle} ${side}` })).toBeVisible();
       const turns = page.locator('form[data-quantity="turns"]');
       await turns.locator('input').fill('11');
-      await turns.getByRole('button', { name: /^Keep/ }).click();
+      await turns.getByRole('button', { name: /^Save/ }).click();
       await expect(turns.locator('input')).toHaveValue('');
     }
     await to(page, 'choose');
-    await page.getByRole('button', { name: 'Take forward' }).click();
+    await page.getByRole('button', { name: 'Approve' }).click();
     await expect(page.getByRole('heading', { name: /^Stage/ })).toBeVisible();
   }
   for (const axle of ['Front axle', 'Rear axle'])

@@ -174,8 +174,8 @@ test('conversion studs: both ends typed, window and threads judged, staged with 
   await expect(page.getByLabel('Short end')).toHaveValue('15');
   await expect(page.getByLabel('Full thread outside')).toHaveValue('40');
   await expect(page.getByLabel('Nut thread')).toHaveValue('M12x1.25');
-  await expect(page.getByRole('button', { name: 'Take forward', exact: true })).toBeEnabled();
-  await page.getByRole('button', { name: 'Take forward', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Approve', exact: true })).toBeEnabled();
+  await page.getByRole('button', { name: 'Approve', exact: true }).click();
   await expect(page.getByText(/conversion studs?/i).first()).toBeVisible();
 });
 
@@ -306,7 +306,7 @@ test('other nuts and an adapter: unjudged until their figures are typed', async 
   await accessible(page);
   await page.getByRole('radio', { name: 'Adapter' }).click();
   await expect(page.locator('[data-rule="adapter.nut-below"]')).toContainText('Needs the adapter’s own figures');
-  await expect(page.getByRole('button', { name: 'Take forward', exact: true })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Approve', exact: true })).toBeDisabled();
   await page.getByRole('textbox', { name: 'Web under its nut' }).fill('x');
   await page.getByRole('textbox', { name: 'Web under its nut' }).blur();
   await expect(page.getByText('Web under its nut “x” is not a figure.')).toBeVisible();
@@ -355,14 +355,14 @@ test('the gap as it came out is held against the prediction of the frozen plan',
   await expect(left).toContainText('predicted 11.0 mm');
   await expect(left).toContainText('not measured since');
   await left.getByLabel('Gap now, front left').fill('eleven');
-  await left.getByRole('button', { name: /^Keep gap/ }).click();
+  await left.getByRole('button', { name: /^Save gap/ }).click();
   await expect(left.getByRole('alert')).toContainText('Gap now “eleven” is not a figure.');
   await left.getByLabel('Gap now, front left').fill('10');
-  await left.getByRole('button', { name: /^Keep gap/ }).click();
+  await left.getByRole('button', { name: /^Save gap/ }).click();
   await expect(left).toContainText('Within the 2.1 mm that measuring explains.');
   const right = page.locator('li[data-corner="front-right"]');
   await right.getByLabel('Gap now, front right').fill('7');
-  await right.getByRole('button', { name: /^Keep gap/ }).click();
+  await right.getByRole('button', { name: /^Save gap/ }).click();
   await expect(right).toContainText('5.0 mm further out than predicted, more than measuring explains.');
   await accessible(page);
   await page.reload();

@@ -36,7 +36,7 @@ async function lockerOn(page: Page, hours: string, bottle: string): Promise<void
 async function figure(page: Page): Promise<void> {
   await page.getByLabel('Figure of the hub end').fill('33');
   await page.getByLabel('Where it stands').fill('stud leaflet');
-  await page.getByRole('button', { name: 'Keep the figure' }).click();
+  await page.getByRole('button', { name: 'Save the figure' }).click();
 }
 
 const streams = (page: Page) =>
@@ -82,7 +82,7 @@ test('two-ended studs on four corners: own rounds, clocks, a crossed lug, a relo
     await pickCorner(page, 'front left');
     await step(page, 'Wheel off, bag the old').click();
     await page.getByLabel('Where the old ones are kept').fill('boot, under the floor');
-    await page.getByRole('button', { name: 'Keep the place' }).click();
+    await page.getByRole('button', { name: 'Save the place' }).click();
     await expect(page.getByText('Kept: boot, under the floor, Fitter.')).toBeVisible();
     await step(page, 'Locker on the hub end').click();
     await expect(page.getByText('Medium: comes apart with hand tools.')).toBeVisible();
@@ -94,7 +94,7 @@ test('two-ended studs on four corners: own rounds, clocks, a crossed lug, a relo
     await workCard(page);
     const hub = page.locator('section[data-step="fit.front-left.hub-torque"]');
     await expect(hub).toBeVisible();
-    await page.getByRole('button', { name: 'Keep the figure' }).click();
+    await page.getByRole('button', { name: 'Save the figure' }).click();
     await expect(page.getByText(/Say where the figure stands/)).toBeVisible();
     await figure(page);
     await expect(page.getByText(/33 N·m.*stud leaflet.*hub held by: helper on the pedal/)).toBeVisible();
@@ -171,14 +171,14 @@ test('two-ended studs on four corners: own rounds, clocks, a crossed lug, a relo
   });
 
   await test.step('something goes wrong: it blocks, it is ended, it stands on the record; keys move the card on', async () => {
-    await page.getByRole('button', { name: 'Went wrong' }).click();
+    await page.getByRole('button', { name: 'Report a problem' }).click();
     await page.getByLabel(/Which one, in words/).fill('third nut');
     await page.getByRole('button', { name: 'A thread crossed' }).click();
     const open = page.getByRole('region', { name: 'A thread crossed, rear right' });
     await expect(open).toContainText('Back it out by hand; no tool.');
     await accessible(page);
     await workCard(page, 2);
-    await page.getByRole('button', { name: 'Another way' }).click();
+    await page.getByRole('button', { name: 'Do it differently' }).click();
     await page.getByRole('combobox', { name: /^Done another way/ }).selectOption('grease-face');
     await page.getByRole('button', { name: 'Put it on the record' }).click();
     const on = (axle: string) => page.getByRole('button', { name: `${axle} axle: go to torque` });

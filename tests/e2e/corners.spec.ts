@@ -12,7 +12,7 @@ test('one shallow pocket in four stops the adapter; the wheel is marked, hung el
   await expect(pocket).toContainText(
     'The pocket of wheel C is 6.9 mm deep, errors taken off; the factory studs ask for 7.7 mm.',
   );
-  await expect(page.getByRole('button', { name: 'Take forward', exact: true })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Approve', exact: true })).toBeDisabled();
 
   await to(page, 'measure');
   const mark = page.getByLabel('Mark of wheel C');
@@ -37,8 +37,8 @@ test('one shallow pocket in four stops the adapter; the wheel is marked, hung el
   await expect(page.getByLabel('Corner of wheel shallow')).toHaveValue('front-left');
   await to(page, 'choose');
   await expect(pocket).toContainText('The shallowest pocket, of wheel A, is 8.9 mm deep');
-  await expect(page.getByRole('button', { name: 'Take forward', exact: true })).toBeEnabled();
-  await page.getByRole('button', { name: 'Take forward', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Approve', exact: true })).toBeEnabled();
+  await page.getByRole('button', { name: 'Approve', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Stage' })).toBeVisible();
   // The adapter is a torque job of its own, nut by nut, before the wheel.
   await tickAll(page);
@@ -135,13 +135,13 @@ test('chalk is dragged along the arch, kept, and goes into the verdict; taken ba
   await page.getByRole('button', { name: 'Add a mark' }).click();
   await page.getByRole('slider', { name: 'Chalk mark 2' }).press('Delete');
   await expect(page.getByRole('slider', { name: /Chalk mark/ })).toHaveCount(1);
-  await page.getByRole('button', { name: 'Keep chalk test' }).click();
+  await page.getByRole('button', { name: 'Save chalk test' }).click();
   await expect(page.getByText('Trial spacer is empty.')).toBeVisible();
   await page.getByLabel('Trial spacer').fill('12');
-  await page.getByRole('button', { name: 'Keep chalk test' }).click();
+  await page.getByRole('button', { name: 'Save chalk test' }).click();
   await expect(page.getByText('Say where across the tyre the chalk came off.')).toBeVisible();
   await page.getByRole('radio', { name: 'Shoulder' }).click();
-  await page.getByRole('button', { name: 'Keep chalk test' }).click();
+  await page.getByRole('button', { name: 'Save chalk test' }).click();
   const kept = page.getByRole('list', { name: 'Chalk tests kept' });
   await expect(kept).toContainText('chalk off at 1:30, shoulder');
   await accessible(page);
@@ -157,7 +157,7 @@ test('chalk is dragged along the arch, kept, and goes into the verdict; taken ba
   // After the lip was trimmed it stays clean, bounced to the stop.
   await page.getByLabel('Trial spacer').fill('12');
   await page.getByRole('radio', { name: 'Clean all round' }).click();
-  await page.getByRole('button', { name: 'Keep chalk test' }).click();
+  await page.getByRole('button', { name: 'Save chalk test' }).click();
   await expect(kept.getByRole('listitem')).toHaveCount(2);
   await to(page, 'choose');
   await expect(chalk).toHaveAttribute('data-level', 'pass');
@@ -212,7 +212,7 @@ test('could not see: kept with who and when, still unmeasured, and it blocks lon
   const room = page.locator('form[data-quantity="roomBehind"]');
   await room.locator('select').selectOption('unseen');
   await expect(room.locator('input')).toBeDisabled();
-  await room.getByRole('button', { name: /^Keep/ }).click();
+  await room.getByRole('button', { name: /^Save/ }).click();
   await expect(room).toContainText('could not see');
   await expect(room).toContainText('stays unmeasured');
   await accessible(page);
@@ -240,7 +240,7 @@ test('not settled, no finger: looked at, answered, judged', async ({ watched: pa
   await expect(page.locator('[data-rule="stance.settled"]')).toContainText('before the suspension had settled');
   await expect(page.locator('[data-rule="clearance.finger"]')).toHaveAttribute('data-level', 'caution');
   await expect(page.locator('[data-rule="clearance.rib"]')).toContainText('rim protector rib');
-  await expect(page.getByRole('button', { name: 'Take forward', exact: true })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Approve', exact: true })).toBeDisabled();
   await to(page, 'measure');
   await pickCorner(page, 'front right');
   await answer(page, 'Settled by rolling', 'front right', true);
@@ -356,7 +356,7 @@ test('what is on the hub goes with the readings there, and what is chosen is add
   await plate.fill('x');
   await expect(page.getByText('Spacer on it now “x” is not a figure.')).toBeVisible();
   await gap.locator('input').fill('3');
-  await gap.getByRole('button', { name: /^Keep/ }).click();
+  await gap.getByRole('button', { name: /^Save/ }).click();
   await expect(gap.getByText('Spacer on it now “x” is not a figure.')).toBeVisible();
   await expect(gap.locator('input')).toHaveValue('3');
   await page.getByRole('button', { name: 'Take back Gap, arch to tyre, rear right' }).click();
@@ -394,7 +394,7 @@ test('a car on trial bolts is judged as that trial; after arch work the arches a
   await page.getByLabel('Length under the seat', { exact: true }).fill('61');
   await expect(trial).toContainText('Nothing of its joint stands in the way of rolling it.');
   await page.getByRole('radio', { name: 'Clean all round' }).click();
-  await page.getByRole('button', { name: 'Keep chalk test' }).click();
+  await page.getByRole('button', { name: 'Save chalk test' }).click();
   await expect(page.getByRole('list', { name: 'Chalk tests kept' })).toContainText('on 61.0 mm bolts');
   const clearance = page.getByRole('region', { name: 'Loaded clearance' });
   await expect(clearance.getByText('unmeasured')).toHaveCount(0);
@@ -421,7 +421,7 @@ test('all wheels looked at and alike: one press writes the rest down, only what 
   await open(page, /Ilex Lumen.*Measure/, 'measure');
   await keepWheel(page, 'A', 'pocketDepth', '9');
   await keepWheel(page, 'C', 'pocketDepth', '8');
-  const alike = page.getByRole('button', { name: 'All looked at: as wheel A' });
+  const alike = page.getByRole('button', { name: 'Copy wheel A to the others (I checked them)' });
   await alike.click();
   for (const mark of ['B', 'D'])
     await expect(page.locator(`tr[data-wheel="${mark}"] form[data-quantity="pocketDepth"]`)).toContainText('9.0 mm');

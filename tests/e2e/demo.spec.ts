@@ -48,7 +48,7 @@ test('the camper’s 66 mm bolts and proud lip root stop it; the sentences say w
   await expect(page.locator('[data-rule="centring.lip-root"]')).toContainText(
     'chamfer of wheel D: the wheel stands proud by 0.5 mm',
   );
-  await expect(page.getByRole('button', { name: 'Take forward' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Approve' })).toBeDisabled();
   await page
     .locator('main')
     .first()

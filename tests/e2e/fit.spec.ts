@@ -54,7 +54,7 @@ test('arch work is a branch of the card; after it the corner is measured anew an
   await open(page, /Ilex Lumen.*Front/, 'choose');
   await openMore(page);
   await page.getByLabel('Trim the lip by').fill('4');
-  await page.getByRole('button', { name: 'Take forward', exact: true }).click();
+  await page.getByRole('button', { name: 'Approve', exact: true }).click();
   await tickAll(page);
   await page.getByRole('button', { name: 'Kit is complete' }).click();
   await step(page, 'Cut in short sections').click();

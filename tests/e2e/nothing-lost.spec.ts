@@ -31,7 +31,7 @@ test('the bench saves again after the server was gone, and takes forward only wh
   await accessible(page);
   await spacer.fill('4');
   await expect(page.getByRole('heading', { name: 'Findings, worst first' })).toBeVisible();
-  await page.getByRole('button', { name: 'Take forward' }).first().click();
+  await page.getByRole('button', { name: 'Approve' }).first().click();
   await expect(page.getByText('Not taken forward: what stands on this bench is not kept.')).toBeVisible();
   await server.up();
   await expect(page.getByText('Bench saved.')).toBeVisible();
@@ -109,7 +109,7 @@ test('a signed job says so at every stage, and takes nothing but its recheck', a
   await expect(page.getByRole('region', { name: 'Signed off' })).toContainText(
     'The record does not change: only its recheck is entered.',
   );
-  await page.getByRole('button', { name: 'Take forward' }).first().click();
+  await page.getByRole('button', { name: 'Approve' }).first().click();
   await expect(page.getByText('This job is signed off and its record does not change.').first()).toBeVisible();
   await page.getByLabel('Spacer', { exact: true }).fill('3');
   await expect(
@@ -118,7 +118,7 @@ test('a signed job says so at every stage, and takes nothing but its recheck', a
   await page.goto(url.replace('/choose', '/measure'));
   const gap = page.locator('form[data-quantity="gap"]');
   await gap.locator('input').fill('40');
-  await gap.getByRole('button', { name: /^Keep/ }).click();
+  await gap.getByRole('button', { name: /^Save/ }).click();
   await expect(gap.getByText('signed off and its record does not change')).toBeVisible();
   await expect(gap.locator('input')).toHaveValue('40');
   await page.goto(url.replace('/choose', '/stage'));
@@ -139,7 +139,7 @@ test('a new reading makes a plan stand still where the work is; taken in, ticks 
   await page.goto(url.replace('/fit', '/measure'));
   const gap = page.locator('form[data-quantity="gap"]');
   await gap.locator('input').fill('15');
-  await gap.getByRole('button', { name: /^Keep/ }).click();
+  await gap.getByRole('button', { name: /^Save/ }).click();
   await expect(gap.getByText('2 readings')).toBeVisible();
   await page.goto(url);
   const notice = page.getByRole('region', { name: 'The plan does not stand' });

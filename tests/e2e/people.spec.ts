@@ -47,7 +47,7 @@ test('people: names, PINs, who acts; nobody at the bench does nothing, wrong PIN
   await page.getByLabel('PIN of Bram Pell').fill('274059');
   await page.getByRole('button', { name: 'Come in' }).click();
   await expect(page).toHaveURL(`${server.url}/vehicles`);
-  await expect(page.getByRole('link', { name: /At the bench.*Bram Pell/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Signed in:.*Bram Pell/ })).toBeVisible();
   await page.goto(`${server.url}/settings`);
   await addPerson(page, 'Tamsin Oar', 'Fitter', '');
   await addPerson(page, 'tamsin oar', 'Fitter', '');
@@ -66,17 +66,17 @@ test('people: names, PINs, who acts; nobody at the bench does nothing, wrong PIN
   await page.goto(`${server.url}/vehicles`);
   await page.getByRole('link', { name: /Merrow Kite/ }).click();
   await page.getByRole('button', { name: 'Open job' }).click();
-  await expect(page.getByText('Nobody is at the bench. Say who you are at the top of the page')).toBeVisible();
+  await expect(page.getByText('Not signed in. Say who you are at the top of the page')).toBeVisible();
   // No PIN, one tap.
   await page.goto(`${server.url}/who?back=/vehicles`);
   await page.getByRole('button', { name: /Tamsin Oar/ }).click();
-  await expect(page.getByRole('link', { name: /At the bench.*Tamsin Oar/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Signed in:.*Tamsin Oar/ })).toBeVisible();
 });
 
 test('competition: the second signature is another lead’s, by PIN', async ({ watched: page }) => {
   await page.goto(`${server.url}/who?back=/`);
   await page.getByRole('button', { name: /Tamsin Oar/ }).click();
-  await expect(page.getByRole('link', { name: /At the bench.*Tamsin Oar/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Signed in:.*Tamsin Oar/ })).toBeVisible();
   const href = (await page
     .getByRole('link', { name: /Merrow Kite GT/ })
     .first()
@@ -84,7 +84,7 @@ test('competition: the second signature is another lead’s, by PIN', async ({ w
   await page.goto(server.url + href.replace(/\/[^/]+$/, '/choose'));
   await page.getByLabel('Spacer', { exact: true }).fill('6');
   const sign = page.getByRole('group', { name: 'Competition: a second person signs the cautions' });
-  const forward = page.getByRole('button', { name: 'Take forward' }).first();
+  const forward = page.getByRole('button', { name: 'Approve' }).first();
   await expect(forward).toBeDisabled();
   await sign.getByLabel('Lead', { exact: true }).selectOption({ label: 'Edda Holm' });
   await sign.getByLabel('Reason').fill('inspected between sessions');

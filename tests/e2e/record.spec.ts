@@ -61,11 +61,11 @@ test('left as it is on purpose: the board, the car and the sign-off say that it 
   watched: page,
 }) => {
   await open(page, /Halm Drover.*Torque/, 'torque');
-  await page.getByRole('button', { name: 'Lay this job aside' }).click();
+  await page.getByRole('button', { name: 'Put this job on hold' }).click();
   await page.getByLabel('It', { exact: true }).selectOption({ label: 'Left as it is on purpose, not for the road' });
   await page.getByLabel('Reason').fill('Locker cures overnight.');
-  await page.getByRole('button', { name: 'Lay aside', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Laid aside' })).toContainText('not for the road');
+  await page.getByRole('button', { name: 'Put on hold', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'On hold' })).toContainText('not for the road');
   await page.goto(url());
   const row = page.getByRole('link', { name: /Halm Drover.*not for the road/ });
   await expect(row).toContainText('Stop');
@@ -76,8 +76,8 @@ test('left as it is on purpose: the board, the car and the sign-off say that it 
   ).toBeVisible();
   await accessible(page);
   await page.getByRole('link', { name: 'Go on with it' }).click();
-  await page.getByRole('button', { name: 'Take it up again' }).click();
-  await expect(page.getByRole('region', { name: 'Laid aside' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Resume this job' }).click();
+  await expect(page.getByRole('region', { name: 'On hold' })).toHaveCount(0);
 });
 
 test('the glovebox card as a PDF: one card with the key on it', async ({ watched: page }) => {

@@ -118,12 +118,12 @@ test('settings: a stricter reserve holds on the bench; an older plan keeps its o
   const reserve = page.locator('[data-policy="clearanceReserveStreet"] input');
   await reserve.fill('1');
   await expect(page.getByText('No shop may choose that. 3 to 20 mm will do.')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Keep these settings' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Save settings' })).toBeDisabled();
   await reserve.fill('19');
   await page.getByLabel('Why', { exact: true }).fill('winter tyres throw ice');
   await page.reload();
   await expect(reserve).toHaveValue('19');
-  await page.getByRole('button', { name: 'Keep these settings' }).click();
+  await page.getByRole('button', { name: 'Save settings' }).click();
   await expect(page.getByText('“winter tyres throw ice”')).toBeVisible();
   await page.reload();
   await expect(reserve).toHaveValue('19');

@@ -90,7 +90,7 @@ test('a page of digits is refused on its field, and nothing makes a page wide', 
   await page.goto(server.url + href.replace(/\/[^/]+$/, '/measure'));
   const gap = page.locator('form[data-quantity="gap"]');
   await gap.locator('input').fill('9'.repeat(6000));
-  await gap.getByRole('button', { name: /^Keep/ }).click();
+  await gap.getByRole('button', { name: /^Save/ }).click();
   await expect(gap.locator('input')).toHaveAttribute('aria-invalid', 'true');
   await page.goto(`${server.url}/vehicles/new`);
   await page.getByLabel('Notes').fill('w'.repeat(5000));

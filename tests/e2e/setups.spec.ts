@@ -67,8 +67,8 @@ test('a wheel change on spacers and bolts that are not original: named so on ben
   await expect(page.getByLabel('Spacer bore')).toBeFocused();
   await page.getByLabel('Spacer bore').fill('57.1');
   await fits(page);
-  await expect(page.getByRole('button', { name: 'Take forward' })).toBeEnabled();
-  await page.getByRole('button', { name: 'Take forward' }).click();
+  await expect(page.getByRole('button', { name: 'Approve' })).toBeEnabled();
+  await page.getByRole('button', { name: 'Approve' }).click();
   await expect(page.getByRole('heading', { name: /^Stage/ })).toBeVisible();
   await expect(page.getByText(/10 × bolts already on it, 45\.0 mm under the seat/)).toBeVisible();
   await expect(page.getByText(/original|stock/i)).toHaveCount(0);
@@ -110,7 +110,7 @@ test('bolts of another seat are counted by hand: the old count says nothing of t
   }
   for (const [q, v] of Object.entries({ boltLength: '45', pilotNose: '0' })) await keep(page, q, v);
   await page.getByRole('button', { name: 'Go to the bench' }).click();
-  await expect(page.getByRole('button', { name: 'Take forward' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Approve' })).toBeVisible();
   await listens(page);
   const longer = page.getByRole('radio', { name: 'Longer' });
   await longer.click();
@@ -129,7 +129,7 @@ test('bolts of another seat are counted by hand: the old count says nothing of t
     await page.getByLabel('What you count').selectOption('new');
     // A seat that nobody looked at is refused beside the field, and what was typed stays.
     await page.locator('form[data-quantity="turns"] input').fill('9');
-    await page.locator('form[data-quantity="turns"]').getByRole('button', { name: /^Keep/ }).click();
+    await page.locator('form[data-quantity="turns"]').getByRole('button', { name: /^Save/ }).click();
     await expect(page.getByText(/Seat of the new one “Not known” says nothing/)).toBeVisible();
     await page.getByLabel('Seat of the new one').selectOption('cone60');
     await page.getByLabel('Its length under the seat').fill('45');

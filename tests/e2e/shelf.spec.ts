@@ -50,7 +50,7 @@ test('a part is drawn as it is typed: a slipped digit is seen, a field that will
   await expect(line).not.toContainText('short');
   await page.getByRole('button', { name: 'Correct its figures' }).click();
   await page.getByLabel('Length under the seat').fill('46');
-  await page.getByRole('button', { name: 'Keep the change' }).click();
+  await page.getByRole('button', { name: 'Save the change' }).click();
   await expect(line).toContainText('46.0 mm, thread 28.0 mm');
   await accessible(page);
   await page.reload();
@@ -64,15 +64,15 @@ test('pieces kept for a job are nobody else’s: the second hand is told, the ki
   await page.goto(url('/shelf?find=plate 4 × 100, 5 mm'));
   await page.getByRole('button', { name: /^Open plate 4 × 100, 5 mm/ }).click();
   const ilex = await page
-    .getByLabel('Keep for')
+    .getByLabel('Reserve for')
     .locator('option', { hasText: 'Ilex Lumen EV 31 ILX, front' })
     .textContent();
-  await page.getByLabel('Keep for').selectOption({ label: ilex ?? '' });
+  await page.getByLabel('Reserve for').selectOption({ label: ilex ?? '' });
   await page.getByLabel('Pieces to keep').fill('2');
-  await page.getByRole('button', { name: 'Keep them' }).click();
+  await page.getByRole('button', { name: 'Reserve them' }).click();
   await expect(page.getByRole('list', { name: 'Kept for jobs' })).toContainText('2 for Ilex Lumen');
-  await page.getByLabel('Keep for').selectOption({ index: 0 });
-  await page.getByRole('button', { name: 'Keep them' }).click();
+  await page.getByLabel('Reserve for').selectOption({ index: 0 });
+  await page.getByRole('button', { name: 'Reserve them' }).click();
   await expect(
     page.getByText(/2 of “plate 4 × 100, 5 mm” are wanted; of 2 there, 2 are kept for another job\./),
   ).toBeVisible();

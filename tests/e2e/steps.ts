@@ -41,7 +41,7 @@ export async function keep(page: Page, quantity: string, typed: string, method?:
   const row = page.locator(`form[data-quantity="${quantity}"]`);
   await row.locator('input').fill(typed);
   if (method) await row.locator('select').selectOption(method);
-  await row.getByRole('button', { name: /^Keep/ }).click();
+  await row.getByRole('button', { name: /^Save/ }).click();
   await saved(row);
 }
 

@@ -58,7 +58,7 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
     const inner = page.locator('[data-rule="clearance.inner"]');
     await page.getByLabel('Spacer', { exact: true }).fill('5');
     await expect(inner).toHaveAttribute('data-level', 'unmeasured');
-    await expect(page.getByRole('button', { name: 'Take forward' })).toBeDisabled();
+    await expect(page.getByRole('button', { name: 'Approve' })).toBeDisabled();
     await expect(page.getByText('Bench saved.')).toBeVisible();
     await to(page, 'measure');
     await expect(page.getByText('Inner clearance: clearing strut and caliper waits for it.')).toBeVisible();
@@ -79,7 +79,7 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
     // 11.25 mm of one diameter: between floor and target, and nobody has accepted it by name.
     await expect(page.locator('[data-rule="engagement.minimum"]')).toHaveAttribute('data-level', 'caution');
     await expect(page.locator('[data-rule="engagement.minimum"]')).toContainText('somebody accepts it by name');
-    await expect(page.getByRole('button', { name: 'Take forward', exact: true })).toBeDisabled();
+    await expect(page.getByRole('button', { name: 'Approve', exact: true })).toBeDisabled();
     await page.getByLabel('Spacer', { exact: true }).fill('14');
     await expect(page.locator('[data-rule="engagement.minimum"]')).toHaveAttribute('data-level', 'stop');
     // A stud that would nearly reach the cap is a stop: it clamps nothing.
@@ -88,7 +88,7 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
     await expect(page.getByLabel('Protrusion from the disc')).toHaveValue('50');
     await page.getByLabel('Protrusion from the disc').fill('55');
     await expect(page.locator('[data-rule="nut.bottom"]')).toHaveAttribute('data-level', 'stop');
-    await expect(page.getByRole('button', { name: 'Take forward' })).toBeDisabled();
+    await expect(page.getByRole('button', { name: 'Approve' })).toBeDisabled();
     await page.getByRole('radio', { name: /^(Original|On the car now)$/ }).click();
     await expect(page.locator('[data-rule="nut.bottom"]')).toHaveAttribute('data-level', 'pass');
     await expect(page.locator('[data-rule="engagement.cross-check"]')).toHaveCount(4);
@@ -102,7 +102,7 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
     await to(page, 'choose');
     await expect(page.locator('[data-rule="engagement.locking"]')).toContainText('Locking piece: 13.75 mm');
     await accessible(page);
-    await page.getByRole('button', { name: 'Take forward' }).click();
+    await page.getByRole('button', { name: 'Approve' }).click();
   });
 
   await expect(page.getByText('Locking key in hand')).toBeVisible();

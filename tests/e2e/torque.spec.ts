@@ -122,7 +122,7 @@ test('wrenches: a figure outside the range is refused, a calibration that ran ou
   await form.getByLabel('Kind').selectOption('beam');
   await form.getByLabel('Range from').fill('200');
   await form.getByLabel('Range to').fill('20');
-  await form.getByRole('button', { name: 'Keep' }).click();
+  await form.getByRole('button', { name: 'Save' }).click();
   await expect(form.getByRole('alert')).toHaveText(
     'Range to “20” is no more than where it begins. Above 200 N·m will do.',
   );
@@ -130,7 +130,7 @@ test('wrenches: a figure outside the range is refused, a calibration that ran ou
   await form.getByLabel('Range from').fill('20');
   await form.getByLabel('Range to').fill('200');
   await accessible(page);
-  await form.getByRole('button', { name: 'Keep' }).click();
+  await form.getByRole('button', { name: 'Save' }).click();
   await expect(list).toContainText('beam, back bay');
   await expect(list.getByRole('listitem').filter({ hasText: 'beam, back bay' })).toContainText('calibration not known');
   await torque(page, /Halm Drover.*Torque/);

@@ -668,4 +668,10 @@ export const FAULTS = [
     'o.makers === true && c.atMost',
     'the maker’s joint on a thinner pad is as it was made',
   ],
+  [
+    'rules/adapter/adapterEnds.ts',
+    'm.travel.value - countedState(c).spacer - m.travel.pm',
+    'm.travel.value - m.travel.pm',
+    'a count with a spacer on proves the thread under it',
+  ],
 ];

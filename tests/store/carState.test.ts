@@ -124,7 +124,14 @@ test('the next visit is shown what stays with the hub, and never what went with 
   expect(whole.readings).toEqual([]);
   const earlier = await earlierReadings(whole);
   const kinds = new Set(earlier.map((e) => e.quantity as string));
-  expect([...kinds].sort()).toEqual(['roomBehind', 'rotorHat', 'spigotDiameter', 'spigotHeight', 'tappedDepth']);
+  expect([...kinds].sort()).toEqual([
+    'holeOpen',
+    'roomBehind',
+    'rotorHat',
+    'spigotDiameter',
+    'spigotHeight',
+    'tappedDepth',
+  ]);
   const missing = missingReadings(whole).length;
   await confirmEarlier(jobId, ['front-left/tappedDepth', 'front-left/spigotDiameter'], BY);
   const after = await jobById(jobId);

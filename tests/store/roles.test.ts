@@ -111,7 +111,7 @@ test('whoever did not say who they are does nothing', async () => {
   const before = await rows();
   for (const call of await everyCall(store.db)) {
     if (OF_NOBODY.includes(call.name)) continue;
-    const refused = call.name.startsWith('people.') ? LEAD_ACTS.people : 'Nobody is at the bench.';
+    const refused = call.name.startsWith('people.') ? LEAD_ACTS.people : 'Not signed in.';
     expect([call.name, await said(call)]).toEqual([call.name, expect.stringContaining(refused)]);
   }
   expect(await rows()).toBe(before);
@@ -144,7 +144,7 @@ test('addresses: what writes or gives everything away asks who it is, and a lead
       }
       if (method === 'GET') found.push(key);
       for (const [who, refused] of [
-        [null, 'Nobody is at the bench'],
+        [null, 'Not signed in'],
         [ids.fitter, role === 'somebody' ? null : LEAD_ACTS[role]],
       ] as const) {
         await comeIn(who);

@@ -82,7 +82,7 @@ export function HubFigure({
         value={hold}
         onChange={(e) => setHold(e.target.value as HubHold)}
       />
-      <Button type="submit">Keep the figure</Button>
+      <Button type="submit">Save the figure</Button>
       <Button look="quiet" className="justify-self-start" onClick={() => onSay({ kind: 'brakes', open: !brakesOpen })}>
         {brakesOpen ? 'The brakes are closed again' : 'The brakes are open: no pedal'}
       </Button>

@@ -31,7 +31,7 @@ export function OldKept({ kept, onSay }: { kept: BayState['oldKept']; onSay: (de
           className="flex-1"
         />
         <Button type="submit" disabled={place.trim() === ''}>
-          Keep the place
+          Save the place
         </Button>
       </div>
     </form>

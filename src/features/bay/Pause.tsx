@@ -19,7 +19,7 @@ export function Pause({ paused, onSay }: { paused: BayState['paused']; onSay: (d
   if (!open)
     return (
       <Button look="quiet" onClick={() => setOpen(true)}>
-        Leave off, hand over
+        Pause and hand over
       </Button>
     );
   const say = (detail: BayDetail) => {
@@ -32,7 +32,7 @@ export function Pause({ paused, onSay }: { paused: BayState['paused']; onSay: (d
     <div className="flex flex-col gap-2">
       <Field label="Why, or to whom" value={words} maxLength={400} onChange={(e) => setWords(e.target.value)} />
       <Button disabled={said === ''} onClick={() => say({ kind: 'pause', why: said })}>
-        Leave off for this reason
+        Pause for this reason
       </Button>
       <Button disabled={said === ''} onClick={() => say({ kind: 'hand-over', to: said })}>
         Hand over to this person

@@ -48,7 +48,7 @@ export function ScanBox({ jobId, axle }: { jobId: string; axle: string }) {
           onChange={(e) => setCode(e.target.value)}
         />
         <Button type="submit" disabled={busy}>
-          Hold it against the kit
+          Check against kit
         </Button>
       </div>
       {said ? (

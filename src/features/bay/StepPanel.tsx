@@ -163,7 +163,7 @@ export function StepPanel(p: StepPanelProps) {
           className="!min-h-[64px] px-3"
           onClick={() => flip('wrong')}
         >
-          Went wrong
+          Report a problem
         </Button>
         <Button
           look="quiet"
@@ -171,7 +171,7 @@ export function StepPanel(p: StepPanelProps) {
           className="!min-h-[64px] px-3"
           onClick={() => flip('other')}
         >
-          Another way
+          Do it differently
         </Button>
         {step.hold && !done ? (
           <Button
@@ -180,7 +180,7 @@ export function StepPanel(p: StepPanelProps) {
             className="!min-h-[64px] px-3"
             onClick={() => flip('reason')}
           >
-            Reason instead
+            Skip with a reason
           </Button>
         ) : null}
       </div>

@@ -93,7 +93,7 @@ export function Accept({
           />
         )
       ) : (
-        <p className="text-[14px]">{who === null ? 'Nobody is at the bench yet.' : `${who} accepts it.`}</p>
+        <p className="text-[14px]">{who === null ? 'Not signed in yet.' : `${who} accepts it.`}</p>
       )}
       <Field label="Reason" value={reason} maxLength={300} onChange={(e) => tell({ reason: e.target.value })} />
     </fieldset>

@@ -190,16 +190,16 @@ export function BenchView({
           ) : null}
           <div className="flex flex-col gap-1">
             <Button look="main" disabled={busy || blocking.length > 0} onClick={forward} aria-describedby="forward-why">
-              Take forward
+              Approve
             </Button>
             <p id="forward-why" className="text-[13px] text-soft" aria-live="polite">
               {blocking.length > 0
-                ? `${blocking.length} ${blocking.length === 1 ? 'finding stands' : 'findings stand'} in the way.`
+                ? `${blocking.length} ${blocking.length === 1 ? 'point' : 'points'} to clear first.`
                 : 'Freezes this choice as the plan for the job card.'}{' '}
               {bench.saved === 'saving' ? 'Saving …' : bench.saved === 'saved' ? 'Bench saved.' : ''}
             </p>
             <Button look="quiet" disabled={busy || blocking.length > 0} onClick={asPlanB}>
-              Set ready as plan B
+              Save as plan B
             </Button>
             <div className="flex gap-1">
               <Button look="quiet" className="flex-1" disabled={undo === null} onClick={() => undo?.()}>

@@ -39,9 +39,9 @@ export function ThumbBar({
         look="main"
         disabled={busy || bench.evaluation.blocking.length > 0}
         onClick={onForward}
-        aria-label="Take forward, by thumb"
+        aria-label="Approve, by thumb"
       >
-        Take forward
+        Approve
       </Button>
     </section>
   );

@@ -66,7 +66,7 @@ export function Board({
       {resting.count > 0 ? (
         <section aria-labelledby="stage-resting" className={SECTION}>
           <h2 id="stage-resting" className="pt-2.5">
-            Laid aside <span className="figure font-normal">{resting.count}</span>
+            On hold <span className="figure font-normal">{resting.count}</span>
           </h2>
           <ul className="divide-y divide-line">
             {resting.lines.map((line) => (

@@ -264,7 +264,7 @@ function Filled({ asked, zone, p, onDone }: { asked: Asked; zone: string; p: Pro
           </p>
         ) : null}
         <Button look="main" type="submit" disabled={busy}>
-          {asked.bar ? 'Keep this time' : 'Book it'}
+          {asked.bar ? 'Save this time' : 'Book it'}
         </Button>
       </form>
       <NeedForm asked={asked} p={p} />
@@ -303,7 +303,7 @@ function NeedForm({ asked, p }: { asked: Asked; p: Proposal }) {
       <Field label="Needed by" type="datetime-local" value={by} onChange={(e) => setBy(e.target.value)} />
       <Field label="For what" value={why} maxLength={200} onChange={(e) => setWhy(e.target.value)} />
       <Button type="submit" look="quiet" disabled={busy}>
-        Keep what it is needed for
+        Save what it is needed for
       </Button>
       {said ? (
         <p role={said.bad ? 'alert' : 'status'} className={said.bad ? 'text-stop' : 'text-soft'}>

@@ -56,7 +56,7 @@ export function ContactForm({
         onChange={(e) => setTyped({ ...typed, kmADay: e.target.value })}
       />
       <Button type="submit" className="mt-[22px]" disabled={busy}>
-        Keep
+        Save
       </Button>
       {said?.field === '' ? <p role="status">{said.text}</p> : null}
     </form>

@@ -77,7 +77,7 @@ function One({ f, what }: { f: OrderFor; what: string }) {
             disabled={busy}
             onClick={() => act(() => sayOrdered({ jobId: f.jobId, line: f.line, what, pieces: f.short, dueOn }))}
           >
-            Is ordered
+            Mark as ordered
           </Button>
         </>
       )}

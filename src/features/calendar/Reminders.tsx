@@ -101,7 +101,7 @@ function OneTemplate({ kind, label, text }: { kind: string; label: string; text:
       </label>
       <div className="flex items-center gap-3">
         <Button type="submit" disabled={busy}>
-          Keep these words
+          Save these words
         </Button>
         {said ? <p role={said.bad ? 'alert' : 'status'}>{said.text}</p> : null}
       </div>

@@ -17,7 +17,7 @@ export interface ResourceLine {
 
 const KINDS = [
   { value: 'bay', label: 'Bay' },
-  { value: 'mobile', label: 'Goes out to the car' },
+  { value: 'mobile', label: 'Mobile' },
   { value: 'person', label: 'Somebody' },
   { value: 'helper', label: 'Helper' },
   { value: 'light', label: 'Light' },
@@ -92,7 +92,7 @@ export function Resources({ lines, origin }: { lines: readonly ResourceLine[]; o
       )}
       <form
         noValidate
-        aria-label="Put on the calendar"
+        aria-label="Add to the calendar"
         className="flex flex-wrap items-end gap-3"
         onSubmit={(e) => {
           e.preventDefault();
@@ -116,7 +116,7 @@ export function Resources({ lines, origin }: { lines: readonly ResourceLine[]; o
           onChange={(e) => setTyped({ ...typed, name: e.target.value })}
         />
         <Button type="submit" disabled={busy}>
-          Put on the calendar
+          Add to the calendar
         </Button>
       </form>
     </div>

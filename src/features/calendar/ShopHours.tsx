@@ -49,7 +49,7 @@ export function ShopHours({ zone, hours }: { zone: string; hours: readonly strin
       </div>
       <div className="flex items-center gap-3">
         <Button type="submit" look="main" disabled={busy}>
-          Keep open hours
+          Save open hours
         </Button>
         {said?.field === '' ? <span role="status">{said.text}</span> : null}
       </div>

@@ -18,7 +18,7 @@ export function WaitingList({
       className="flex max-h-[420px] flex-col gap-1 overflow-y-auto max-lg:grid max-lg:max-h-none max-lg:grid-cols-2 max-lg:items-start"
     >
       <h2 id="waiting" className="sticky top-0 z-[1] bg-paper pb-1 max-lg:col-span-2">
-        Without a time <span className="figure font-normal">{waiting.length}</span>
+        Not booked <span className="figure font-normal">{waiting.length}</span>
         {more ? ' and more' : ''}
       </h2>
       {waiting.length === 0 ? (

@@ -274,7 +274,7 @@ function HubFields({
           figure
           unit="mm"
           inputMode="decimal"
-          hint="Between hub and wheel. Empty is nothing."
+          hint="Between hub and wheel. Leave empty for none."
           error={errors?.found?.message}
           {...register(at('found'))}
         />

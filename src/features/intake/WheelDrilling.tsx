@@ -54,7 +54,7 @@ export function WheelDrilling({
           className="w-[130px]"
         />
         <Button type="submit" disabled={busy || read?.error !== undefined}>
-          Keep
+          Save
         </Button>
       </form>
     );

@@ -60,7 +60,7 @@ export function People({
                 <PersonForm
                   key={p.id}
                   start={{ name: p.name, role: p.role, pin: '' }}
-                  verb="Keep"
+                  verb="Save"
                   onSend={(typed) => change(p.id, typed)}
                   onDone={() => setOpen(null)}
                 >

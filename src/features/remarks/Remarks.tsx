@@ -182,7 +182,7 @@ export function Remarks({
           />
         </div>
         <Button disabled={busy || text.trim() === ''} onClick={note}>
-          Keep note
+          Save note
         </Button>
         <Segments label="Photo of" value={state} options={STATES} onChange={setState} />
         <input

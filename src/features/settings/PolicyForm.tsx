@@ -145,7 +145,7 @@ export function PolicyForm({ current, after }: { current: Policy; after: number 
           look="main"
           disabled={busy || problems.length > 0 || (changed.length === 0 && !schoolsChanged)}
         >
-          Keep these settings
+          Save settings
         </Button>
         <Button
           look="quiet"

@@ -150,7 +150,7 @@ function OneWrench({ id, start, onDone }: { id: string | null; start: WrenchForm
         className="w-[170px]"
       />
       <Button type="submit" look="main" disabled={busy}>
-        Keep
+        Save
       </Button>
       {id === null ? null : (
         <Button look="quiet" disabled={busy} onClick={() => act(() => putWrenchAway(id))}>

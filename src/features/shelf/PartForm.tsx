@@ -125,7 +125,7 @@ export function PartForm({
         ) : null}
         <div className="flex flex-wrap gap-3">
           <Button type="submit" look="main" disabled={busy}>
-            {id === null ? 'Put it on the shelf' : 'Keep the change'}
+            {id === null ? 'Put it on the shelf' : 'Save the change'}
           </Button>
           <Button look="quiet" onClick={() => onDone(false)}>
             Leave it

@@ -218,7 +218,7 @@ function Keep({
           }}
         >
           <SelectField
-            label="Keep for"
+            label="Reserve for"
             options={past.jobs.map((j) => ({ value: j.id, label: j.text }))}
             value={chosen}
             onChange={(e) => setJob(e.target.value)}
@@ -233,7 +233,7 @@ function Keep({
             className="w-[110px]"
           />
           <Button type="submit" disabled={busy} className="mt-[21px]">
-            Keep them
+            Reserve them
           </Button>
         </form>
       ) : null}

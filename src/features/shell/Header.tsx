@@ -67,7 +67,7 @@ export function Header({ session }: { session: Session }) {
           href={`/who?back=${encodeURIComponent(path)}`}
           className={`touch flex max-w-[240px] items-center gap-2 rounded-[3px] border px-2 text-[15px] hover:border-line ${session.who === null ? 'border-stop font-[620] text-stop' : 'border-transparent'}`}
         >
-          <span className="text-[13px] text-soft max-xl:sr-only">At the bench</span>
+          <span className="text-[13px] text-soft max-xl:sr-only">Signed in:</span>
           <span className="truncate">{session.who ?? 'Who is it?'}</span>
         </NavLink>
         <button

@@ -21,7 +21,7 @@ export function LayAside({ jobId }: { jobId: string }) {
         onClick={() => setOpen(true)}
         className="touch self-start px-2 text-left text-[14px] text-accent underline underline-offset-4"
       >
-        Lay this job aside
+        Put this job on hold
       </button>
     );
   const save = () =>
@@ -50,7 +50,7 @@ export function LayAside({ jobId }: { jobId: string }) {
         onChange={(e) => setReason(e.target.value)}
       />
       <Button type="submit" look="main" disabled={busy}>
-        Lay aside
+        Put on hold
       </Button>
       <Button look="quiet" onClick={() => setOpen(false)}>
         Go on with it
@@ -70,12 +70,12 @@ export function TakeUp({ jobId, children }: { jobId: string; children: React.Rea
     });
   return (
     <section
-      aria-label="Laid aside"
+      aria-label="On hold"
       className="no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line bg-accent-wash px-5 py-2 text-[14px]"
     >
       <p className="min-w-0 flex-1">{children}</p>
       <Button disabled={busy} onClick={again}>
-        Take it up again
+        Resume this job
       </Button>
       {failure ? (
         <p role="alert" className="w-full text-stop">

@@ -162,7 +162,7 @@ export function ChalkTest({
             </p>
           ) : null}
           <Button className="self-start" disabled={busy} onClick={keep}>
-            Keep chalk test
+            Save chalk test
           </Button>
         </div>
       </div>

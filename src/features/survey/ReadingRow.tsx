@@ -279,8 +279,8 @@ export function ReadingRow({
         </select>
       </div>
       <div className="flex gap-1">
-        <Button type="submit" disabled={busy || blocked} aria-label={`Keep ${q.label}${place}`}>
-          Keep
+        <Button type="submit" disabled={busy || blocked} aria-label={`Save ${q.label}${place}`}>
+          Save
         </Button>
         {last ? (
           <Button

@@ -121,7 +121,7 @@ export function TurnCounter({
             Undo tap
           </Button>
           <Button look="main" disabled={steps.length === 0 || onLocking} onClick={keep}>
-            Keep count
+            Save count
           </Button>
         </div>
       </div>

@@ -174,7 +174,9 @@ export function WheelTable({
       </div>
       {first ? (
         <div className="flex flex-wrap items-center gap-3 pt-2 text-[14px]">
-          <Button onClick={() => act(() => alike(vehicleId, first.id))}>All looked at: as wheel {first.mark}</Button>
+          <Button onClick={() => act(() => alike(vehicleId, first.id))}>
+            Copy wheel {first.mark} to the others (I checked them)
+          </Button>
           <p className="max-w-[60ch] text-soft">
             What was measured of wheel {first.mark} is written down for the others where they have no figure; type only
             what differs.

@@ -112,8 +112,8 @@ function CompareRow({ jobId, row, units }: { jobId: string; row: CornerCompared;
           onChange={(e) => setTyped(e.target.value)}
           className="w-[170px]"
         />
-        <Button type="submit" disabled={busy} aria-label={`Keep gap, ${CORNER_LABEL[row.corner]}`}>
-          Keep
+        <Button type="submit" disabled={busy} aria-label={`Save gap, ${CORNER_LABEL[row.corner]}`}>
+          Save
         </Button>
         {last ? (
           <Button

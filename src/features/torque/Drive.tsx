@@ -65,7 +65,7 @@ export function Drive({ jobId, said }: { jobId: string; said: Said | null }) {
           onChange={(e) => setNote(e.target.value)}
         />
         <Button disabled={!whole} onClick={keep}>
-          Keep the drive
+          Save the drive
         </Button>
         {kept && waiting.length === 0 && trouble === null ? (
           <p role="status" className="pb-3 text-[14px]">

@@ -120,9 +120,9 @@ function At({ corner, fitted, onSay }: { corner: Corner; fitted: FittedAt | unde
         look="quiet"
         onClick={onSay}
         className={left ? 'sm:self-end' : 'self-start'}
-        aria-label={`Found otherwise at the ${CORNER_LABEL[corner]}`}
+        aria-label={`Correct what is fitted at the ${CORNER_LABEL[corner]}`}
       >
-        Found otherwise
+        Correct what is fitted
       </Button>
     </div>
   );
@@ -174,7 +174,7 @@ function SayFound({
           unit="mm"
           inputMode="decimal"
           maxLength={20}
-          hint="Empty is nothing, ? if nobody looked."
+          hint="Leave empty for none, ? if not looked at."
           value={plate}
           onChange={(e) => setPlate(e.target.value)}
           className="w-[210px]"

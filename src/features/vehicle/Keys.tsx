@@ -93,7 +93,7 @@ export function Keys({ vehicleId, keys }: { vehicleId: string; keys: readonly Sh
             onChange={(e) => set({ holder: e.target.value })}
           />
           <Button type="submit" look="main" disabled={busy}>
-            Keep key
+            Save key
           </Button>
           <Button look="quiet" onClick={() => setOpen(null)}>
             Leave it

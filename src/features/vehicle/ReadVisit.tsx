@@ -38,7 +38,7 @@ export function ReadVisit() {
         onChange={(e) => read(e.target.files?.[0])}
       />
       <Button look="quiet" disabled={busy} className="self-start" onClick={() => input.current?.click()}>
-        {busy ? 'Reading …' : 'Read a visit in'}
+        {busy ? 'Reading …' : 'Import a visit'}
       </Button>
       {failure ? (
         <p role="alert" className="max-w-[60ch] font-[560] text-stop">

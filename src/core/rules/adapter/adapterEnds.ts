@@ -1,3 +1,4 @@
+import { countedState } from '../../document/bare';
 import type { Plan, PlanCorner } from '../../document/document';
 import type { CornerNumbers } from '../../figures/numbers';
 import type { Case, Finding } from '../kit/finding';
@@ -27,7 +28,8 @@ function factoryAt(plan: Plan, c: PlanCorner, m: CornerNumbers): Finding | null 
   const pm = Z.pm + policy.spacerPm;
   const nose = hub.pilotNose?.value ?? 0;
   // The count has run over full thread as far as it travelled and the nose before it; a lead is an allowance and proves nothing.
-  const proven = m.travel === null ? 0 : m.travel.value - m.travel.pm + nose;
+  // What was on at the count was in between: it proves no thread below it.
+  const proven = m.travel === null ? 0 : m.travel.value - countedState(c).spacer - m.travel.pm + nose;
   if (proven >= needed + pm) return null;
   const own = hub.studThread;
   if (own === null) return open('factory-unknown', c.corner);
