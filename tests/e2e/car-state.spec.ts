@@ -75,11 +75,11 @@ test('next season on the same hub: earlier readings are confirmed by a look, not
   await to(page, 'measure');
   const earlier = page.getByRole('region', { name: 'Measured on an earlier visit' });
   await expect(earlier).toContainText('4 days ago');
-  await expect(earlier.getByRole('button', { name: /: still so$/ })).toHaveCount(10);
+  await expect(earlier.getByRole('button', { name: /: still so$/ })).toHaveCount(11);
   await accessible(page);
   await earlier.getByRole('button', { name: 'Spigot height, front left: still so' }).click();
-  await expect(earlier.getByRole('button', { name: /: still so$/ })).toHaveCount(9);
-  await earlier.getByRole('button', { name: 'All 9 still so' }).click();
+  await expect(earlier.getByRole('button', { name: /: still so$/ })).toHaveCount(10);
+  await earlier.getByRole('button', { name: 'All 10 still so' }).click();
   await expect(earlier).toHaveCount(0);
   await page.reload();
   await expect(page.locator('form[data-quantity="tappedDepth"]')).toContainText('20.0 mm');

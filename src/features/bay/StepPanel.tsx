@@ -160,7 +160,7 @@ export function StepPanel(p: StepPanelProps) {
         <Button
           look="quiet"
           aria-expanded={beside === 'wrong'}
-          className="!min-h-[64px] px-3"
+          className="!min-h-[64px] w-[116px] !px-2 !leading-tight !whitespace-normal"
           onClick={() => flip('wrong')}
         >
           Report a problem
@@ -168,7 +168,7 @@ export function StepPanel(p: StepPanelProps) {
         <Button
           look="quiet"
           aria-expanded={beside === 'other'}
-          className="!min-h-[64px] px-3"
+          className="!min-h-[64px] w-[116px] !px-2 !leading-tight !whitespace-normal"
           onClick={() => flip('other')}
         >
           Do it differently
@@ -177,7 +177,7 @@ export function StepPanel(p: StepPanelProps) {
           <Button
             look="quiet"
             aria-expanded={beside === 'reason'}
-            className="!min-h-[64px] px-3"
+            className="!min-h-[64px] w-[116px] !px-2 !leading-tight !whitespace-normal"
             onClick={() => flip('reason')}
           >
             Skip with a reason
