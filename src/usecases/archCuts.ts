@@ -27,7 +27,8 @@ export const isOldState = (
   return cut !== null && r.at <= cut && OF_ARCH.has(r.quantity);
 };
 
-const beforeCut = (whole: JobWhole, t: JobWhole['chalk'][number]): boolean => {
+/** Whether a chalk test was made before the arch of its corner was cut. */
+export const beforeCut = (whole: JobWhole, t: JobWhole['chalk'][number]): boolean => {
   const cut = cutAt(whole.job, t.corner);
   return cut !== null && t.at <= cut;
 };

@@ -6,12 +6,10 @@ import { hourText } from '@/core/stance/clock';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';
 import { isFigure } from './jobPlan';
-import { cutAt, isOldState } from './archCuts';
+import { beforeCut, isOldState } from './archCuts';
 
 /** What was read of an arch before arch work was done there, a line each. */
 export function oldStateLines(whole: JobWhole, corner: Corner, units: UnitSystem): string[] {
-  const cut = cutAt(whole.job, corner);
-  if (cut === null) return [];
   const readings = whole.readings
     .filter((r) => r.corner === corner && isFigure(r) && isOldState(whole, r))
     .map((r) => {
@@ -20,7 +18,7 @@ export function oldStateLines(whole: JobWhole, corner: Corner, units: UnitSystem
       return `${q.label}${hour}: ${q.kind === 'yes-no' ? (r.value >= 0.5 ? 'yes' : 'no') : readingText(q, r.value, units)}`;
     });
   const chalk = whole.chalk
-    .filter((t) => t.corner === corner && t.at <= cut)
+    .filter((t) => t.corner === corner && beforeCut(whole, t))
     .map(
       (t) =>
         `Chalk with a ${formatLength(t.trialMm, units)} trial: ${t.hours.length === 0 ? 'clean' : `off at ${t.hours.map(hourText).join(', ')}`}`,

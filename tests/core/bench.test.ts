@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { max, min } from 'simple-statistics';
 import { assemblePlan, type Reading } from '@/core/document/assemble';
 import { PRESENT } from '@/core/document/blank';
-import { plainSpacer } from './fixtures';
+import { plainSpacer, closedNut } from './fixtures';
 import { allowedSpans, fitBySize, sweepThickness } from '@/core/whatif/bySize';
 import { planChanges } from '@/core/document/diff';
 import type { Plan } from '@/core/document/document';
@@ -178,20 +178,7 @@ describe('ways out', () => {
       studPlan({
         fastener: {
           kind: 'nuts',
-          nut: {
-            thread: 'M12x1.5',
-            style: 'closed',
-            seat: 'cone60',
-            threadLength: 20,
-            blindDepth: blind,
-            capOpen: true,
-            shankReach: 0,
-            shankLength: 0,
-            shankDiameter: null,
-            material: 'steel',
-            class: '10',
-            tensile: null,
-          },
+          nut: closedNut({ blindDepth: blind, capOpen: true }),
         },
       });
     // 18.25 of travel and 3 of lead: 22 leaves 0.75, 15 certainly bottoms.

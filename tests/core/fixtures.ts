@@ -1,4 +1,4 @@
-import type { Measured, Plan, PlanCorner, Spacer, WheelEach, Setup } from '@/core/document/document';
+import type { Measured, Nut, Plan, PlanCorner, Spacer, WheelEach, Setup } from '@/core/document/document';
 import { lippedSpacer as bareLipped, plainSpacer as barePlain, PRESENT } from '@/core/document/blank';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 
@@ -59,6 +59,23 @@ export const wheel = (name: string, change: Partial<WheelEach> = {}): WheelEach 
   boreRecess: null,
   chamferDepth: null,
   padThickness: null,
+  ...change,
+});
+
+/** A closed steel nut of which everything is known but what lies past its thread. */
+export const closedNut = (change: Partial<Nut> = {}): Nut => ({
+  thread: 'M12x1.5',
+  style: 'closed',
+  seat: 'cone60',
+  threadLength: 20,
+  blindDepth: 30,
+  capOpen: null,
+  shankReach: 0,
+  shankLength: 0,
+  shankDiameter: null,
+  material: 'steel',
+  class: '10',
+  tensile: null,
   ...change,
 });
 

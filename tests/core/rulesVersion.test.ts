@@ -5,7 +5,7 @@ import { RULES_VERSION } from '@/core/rules/index';
 import type { Nut, Plan, PlanCorner } from '@/core/document/document';
 import type { Adapter } from '@/core/document/parts';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
-import { boltPlan, exact, plainSpacer, spacerOn, studPlan, wheel } from './fixtures';
+import { boltPlan, exact, plainSpacer, spacerOn, studPlan, wheel, closedNut } from './fixtures';
 
 /**
  * Whoever changes what a rule finds counts the version of the rules up: a record says by it how it was judged. Findings are compared as
@@ -61,20 +61,7 @@ const fixed = [
 ];
 
 /** A closed nut whose thread ends before the stud does. */
-const CAP: Nut = {
-  thread: 'M12x1.5',
-  style: 'closed',
-  seat: 'cone60',
-  threadLength: 20,
-  blindDepth: 30,
-  capOpen: null,
-  shankReach: 0,
-  shankLength: 0,
-  shankDiameter: null,
-  material: 'steel',
-  class: '10',
-  tensile: null,
-};
+const CAP = closedNut();
 const nuts = (change: Partial<Nut>): Plan => studPlan({ fastener: { kind: 'nuts', nut: { ...CAP, ...change } } });
 const longer = (threadLength: number | null, at: Partial<PlanCorner>, hub: Partial<Plan['hub']> = {}): Plan =>
   boltPlan(

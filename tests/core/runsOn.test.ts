@@ -5,7 +5,7 @@ import { lacksOf } from '@/core/evaluate/lacks';
 import { assess, evaluate } from '@/core/evaluate/evaluate';
 import { sentence } from '@/core/rules/index';
 import { nextReading } from '@/core/whatif/nextReading';
-import { boltPlan, exact, plainSpacer, spacerOn, studPlan, wheel } from './fixtures';
+import { boltPlan, exact, plainSpacer, spacerOn, studPlan, wheel, closedNut } from './fixtures';
 
 /**
  * What lies past a mate’s own thread. x from the hub face or disc, by hand: a thread that reaches past the thread of a cap or hole no wider
@@ -26,20 +26,7 @@ const bolt = (length: number, holeOpen: boolean | null, nose = 0): Plan =>
     { roomBehind: exact(20) },
   );
 
-const NUT: Nut = {
-  thread: 'M12x1.5',
-  style: 'closed',
-  seat: 'cone60',
-  threadLength: 14,
-  blindDepth: 32,
-  capOpen: null,
-  shankReach: 0,
-  shankLength: 0,
-  shankDiameter: null,
-  material: 'steel',
-  class: '10',
-  tensile: null,
-};
+const NUT = closedNut({ threadLength: 14, blindDepth: 32 });
 /** 15½ turns of M12 × 1.5 are 23.25 mm of travel, 18.25 on a 5 mm spacer. */
 const nuts = (change: Partial<Nut>, at: Partial<PlanCorner> = {}): Plan =>
   studPlan({ fastener: { kind: 'nuts', nut: { ...NUT, ...change } } }, { turns: exact(15.5), ...at });

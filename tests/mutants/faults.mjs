@@ -631,7 +631,7 @@ export const FAULTS = [
     'the left side’s cut is taken for the right’s',
   ],
   ['rules/clearance/clearanceChalk.ts', "said === 'touches' && cut", "said === 'touches' && true", 'chalk never stops'],
-  ['rules/reading/readingError.ts', 'ofParts(plan, out);', '', 'a part known to any error is a measurement'],
+  ['rules/reading/readingError.ts', 'ofMarked(plan, out);', '', 'a part known to any error is a measurement'],
   [
     'rules/nut/threadRunsOn.ts',
     "(f.kind !== 'bolt' && !m.deeper)",

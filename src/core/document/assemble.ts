@@ -274,7 +274,8 @@ function answered(readings: readonly { readonly value: number }[] | undefined): 
 /** A dab of grease in the cap speaks of the state in which it was looked at: the latest word counts, with what was on. */
 function dabOf(readings: readonly Reading[] | undefined): PlanCorner['capDab'] {
   const last = readings?.[readings.length - 1];
-  return last ? { untouched: last.value >= 0.5, ...(last.on === undefined ? {} : { on: last.on }) } : null;
+  const untouched = answered(readings);
+  return last && untouched !== null ? { untouched, ...(last.on === undefined ? {} : { on: last.on }) } : null;
 }
 
 function wheelOf(w: WheelParts): WheelEach {

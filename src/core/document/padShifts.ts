@@ -1,12 +1,13 @@
 import type { Measured, Plan, PlanCorner } from './document';
+import { quantity } from './quantities';
 import type { Setup } from './setup';
 import { ofWheels } from './wheels';
 
 /** Why the pads of the wheels say nothing: the wheel is not known, a pad was not measured, or it seats otherwise. */
 export type PadLacks = 'wheel' | 'pad' | 'seat';
 
-/** A pad of another set that is known no better than this was not measured, mm: as any length of a joint. Common practice, no source. */
-const WIDEST = 1;
+/** A pad of another set that is known no better than this was not measured, mm. */
+const WIDEST = quantity('padThickness').widest as number;
 
 /** How much deeper a wheel’s pad is than the one that was counted on, mm. */
 export interface PadShift {

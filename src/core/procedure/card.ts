@@ -42,10 +42,11 @@ export const plateAt = (plan: Plan, corner: Corner): number =>
 
 function cornerSteps(plan: Plan, corner: Corner, units: UnitSystem): CornerStep[] {
   const plate = hasPlate(plan);
+  const trim = trimAt(plan, corner);
   return [
     ...groundPart(plan),
     ...upPart(plan, corner),
-    ...(trimAt(plan, corner) > 0 ? archPart(Math.ceil(trimAt(plan, corner) * 10) / 10) : []),
+    ...(trim > 0 ? archPart(Math.ceil(trim * 10) / 10) : []),
     ...hubPart(plan, corner, units),
     ...(plan.spacer.adapter ? adapterPart(plan, units) : []),
     ...wheelPart(plan),

@@ -44,6 +44,9 @@ export interface StepPanelProps {
 
 type Beside = 'wrong' | 'other' | 'reason' | null;
 
+/** What may be done with a step instead: three buttons beside the main one, on one row at the card’s width. */
+const BESIDE = '!min-h-[64px] w-[116px] !px-2 !leading-tight !whitespace-normal';
+
 /** One step, large: readable from the other side of the wheel. */
 export function StepPanel(p: StepPanelProps) {
   const { step, axle, done, waits, units } = p;
@@ -157,29 +160,14 @@ export function StepPanel(p: StepPanelProps) {
             Not done after all
           </Button>
         ) : null}
-        <Button
-          look="quiet"
-          aria-expanded={beside === 'wrong'}
-          className="!min-h-[64px] w-[116px] !px-2 !leading-tight !whitespace-normal"
-          onClick={() => flip('wrong')}
-        >
+        <Button look="quiet" aria-expanded={beside === 'wrong'} className={BESIDE} onClick={() => flip('wrong')}>
           Report a problem
         </Button>
-        <Button
-          look="quiet"
-          aria-expanded={beside === 'other'}
-          className="!min-h-[64px] w-[116px] !px-2 !leading-tight !whitespace-normal"
-          onClick={() => flip('other')}
-        >
+        <Button look="quiet" aria-expanded={beside === 'other'} className={BESIDE} onClick={() => flip('other')}>
           Do it differently
         </Button>
         {step.hold && !done ? (
-          <Button
-            look="quiet"
-            aria-expanded={beside === 'reason'}
-            className="!min-h-[64px] w-[116px] !px-2 !leading-tight !whitespace-normal"
-            onClick={() => flip('reason')}
-          >
+          <Button look="quiet" aria-expanded={beside === 'reason'} className={BESIDE} onClick={() => flip('reason')}>
             Skip with a reason
           </Button>
         ) : null}

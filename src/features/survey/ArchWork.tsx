@@ -78,17 +78,15 @@ export function ArchWork({ jobId, corners, corner, done }: ArchWorkProps) {
       {open.length > 0 ? (
         <div className="flex flex-wrap items-start gap-3 pt-2">
           {open.length > 1 ? (
-            <div>
-              <Segments
-                label="Where"
-                value={where}
-                options={[
-                  ...open.map((c) => ({ value: c, label: CORNER_LABEL[c] })),
-                  { value: 'both' as const, label: 'both' },
-                ]}
-                onChange={setWhere}
-              />
-            </div>
+            <Segments
+              label="Where"
+              value={where}
+              options={[
+                ...open.map((c) => ({ value: c, label: CORNER_LABEL[c] })),
+                { value: 'both' as const, label: 'both' },
+              ]}
+              onChange={setWhere}
+            />
           ) : null}
           <Field
             label={open.length === 1 ? `What was done at the ${CORNER_LABEL[open[0] as Corner]}` : 'What was done'}

@@ -51,7 +51,7 @@ function hole({ plan }: Judged, c: PlanCorner, m: CornerNumbers): Finding | null
   return runsOn(threadTo(plan, m), c.tappedDepth, holeOpenAt(plan, c, m.travel), { is: 'hole', own: false }, c);
 }
 
-/** The cap of a closed nut. A nut that the spacer backs off keeps what it had; the maker’s own, as the car came, is as it was made. */
+/** The cap of a closed nut. The maker’s own joint as it stands is as it was made, until somebody looked. */
 function cap({ plan }: Judged, c: PlanCorner, m: CornerNumbers): Finding | null {
   const { fastener: f, hub } = plan;
   const nut = chosenNut(plan);
@@ -77,14 +77,12 @@ export const threadRunsOn: Rule<typeof rule, RunsCase> = {
   judge(judged, out) {
     let found: Finding | null = null;
     let blank: Finding | null = null;
-    const { corners } = judged.plan;
-    for (let k = 0; k < 2 * corners.length; k += 1) {
-      const c = corners[k >> 1] as PlanCorner;
-      const m = judged.n.corners[k >> 1] as CornerNumbers;
-      const here = k % 2 === 0 ? hole(judged, c, m) : cap(judged, c, m);
-      if (here === null) continue;
-      if (here.level === 'unmeasured') blank ??= here;
-      else found = worse(here, found);
+    for (const [i, m] of judged.n.corners.entries()) {
+      const c = judged.plan.corners[i] as PlanCorner;
+      for (const here of [hole(judged, c, m), cap(judged, c, m)]) {
+        if (here?.level === 'unmeasured') blank ??= here;
+        else if (here !== null) found = worse(here, found);
+      }
     }
     const decides = stopOrBlank(found, blank);
     if (decides) out.push(decides);

@@ -45,18 +45,22 @@ function tell(
 
 const known = new WeakMap<object, readonly Finding[]>();
 
-/** What is too wide among the readings of one hub, corner or wheel; kept with it, because a search judges the same ones over and over. */
-function tooWide(of: object, place: Place, fieldOf: (q: Quantity) => string | undefined): readonly Finding[] {
+/** What is found of one hub, corner, wheel or set is kept with it, because a search judges the same ones over and over. */
+function once<T extends object>(of: T, find: (of: T) => readonly Finding[]): readonly Finding[] {
   let found = known.get(of);
   if (found === undefined) {
-    found = JUDGED.flatMap((q) => {
-      const field = fieldOf(q);
-      return field === undefined ? [] : tell(q, q.widest as number, (of as Readings)[field] as Measured, place);
-    });
+    found = find(of);
     known.set(of, found);
   }
   return found;
 }
+
+/** What is too wide among the readings of one hub, corner or wheel. */
+const tooWide = (of: object, place: Place, fieldOf: (q: Quantity) => string | undefined): Finding[] =>
+  JUDGED.flatMap((q) => {
+    const field = fieldOf(q);
+    return field === undefined ? [] : tell(q, q.widest as number, (of as Readings)[field] as Measured, place);
+  });
 
 function clockTooWide(c: PlanCorner): Finding[] {
   const q = quantity('loadedClearance');
@@ -69,6 +73,8 @@ const ofHub = (q: Quantity): string => q.id;
 const ofCorner = (q: Quantity): string | undefined => (q.scope === 'corner' ? q.id : undefined);
 const ofWheel = (q: Quantity): string | undefined => WHEEL_FIELD[q.id];
 const AXLE: Place = { corner: null, wheel: null };
+
+const ofWholeHub = (hub: Plan['hub']): Finding[] => [...tooWide(hub, AXLE, ofHub), ...ofOriginal(hub)];
 
 const wide = (id: QuantityId, m: Measured | undefined, place: Place): Finding[] => {
   const q = quantity(id);
@@ -99,21 +105,8 @@ function ofOriginal({ original, fastening }: Plan['hub']): Finding[] {
 const asMarked = (is: TooWide['is'], pm: number, id: QuantityId): Finding[] =>
   wide(id, { value: 0, pm }, { corner: null, wheel: null, is });
 
-const keptWith = new WeakMap<object, readonly Finding[]>();
-
-/** What is found of an object once is kept with it. */
-function once<T extends object>(of: T, find: (of: T) => readonly Finding[]): readonly Finding[] {
-  let found = keptWith.get(of);
-  if (found === undefined) {
-    found = find(of);
-    keptWith.set(of, found);
-  }
-  return found;
-}
-
-/** Figures of parts and wheel sets: the widest error of a reading is theirs as well. Marked sizes are taken to some error by the shop’s policy. */
-function ofParts({ hub, wheel, fastener, spacer, policy }: Plan, out: Finding[]): void {
-  out.push(...once(wheel, ofSet), ...once(hub, ofOriginal));
+/** Marked sizes of what is new, which the shop’s policy takes to some error. */
+function ofMarked({ fastener, spacer, policy }: Plan, out: Finding[]): void {
   const brings = fastener.kind !== 'present' && fastener.kind !== 'original';
   if (brings && policy.fastenerPm > MARKED) out.push(...asMarked('marked-fastener', policy.fastenerPm, 'boltLength'));
   if (spacer.thickness > 0 && policy.spacerPm > MARKED)
@@ -133,11 +126,11 @@ export const readingError: Rule<'reading.error', TooWide> = {
   formula: '± ≤ widest error of the quantity',
   decidedBy: 'car',
   judge({ plan }, out) {
-    out.push(...tooWide(plan.hub, AXLE, ofHub));
-    ofParts(plan, out);
-    for (const w of plan.wheel.each) out.push(...tooWide(w, { corner: null, wheel: w.name }, ofWheel));
+    out.push(...once(plan.hub, ofWholeHub), ...once(plan.wheel, ofSet));
+    ofMarked(plan, out);
+    for (const w of plan.wheel.each) out.push(...once(w, () => tooWide(w, { corner: null, wheel: w.name }, ofWheel)));
     for (const c of plan.corners) {
-      out.push(...tooWide(c, { corner: c.corner, wheel: null }, ofCorner));
+      out.push(...once(c, () => tooWide(c, { corner: c.corner, wheel: null }, ofCorner)));
       if (c.clock.length > 0) out.push(...clockTooWide(c));
     }
   },
@@ -146,19 +139,19 @@ export const readingError: Rule<'reading.error', TooWide> = {
     const corner = f.corner ? `, ${CORNER_LABEL[f.corner]}` : '';
     const where = f.case.wheel ? `, ${f.case.wheel}` : corner;
     const [pm, widest] = [pmText(q, s.v, s.units), pmText(q, f.limit ?? 0, s.units)];
-    const known = `±${pm}, and more than ±${widest} is no measurement.`;
+    const toPm = `±${pm}, and more than ±${widest} is no measurement.`;
     switch (f.case.is) {
       case 'set':
-        return `${q.label} of the set ${f.case.wheel}: known to ${known} Measure the wheels.`;
+        return `${q.label} of the set ${f.case.wheel}: known to ${toPm} Measure the wheels.`;
       case 'original':
-        return `${q.label} of the recorded original part: known to ${known} Measure it again before it counts.`;
+        return `${q.label} of the recorded original part: known to ${toPm} Measure it again before it counts.`;
       case 'marked-fastener':
-        return `New fasteners are taken to ${known} Measure one of each bag and set the policy to that.`;
+        return `New fasteners are taken to ${toPm} Measure one of each bag and set the policy to that.`;
       case 'marked-spacer':
-        return `Spacers are taken to ${known} Measure the spacer and set the policy to that.`;
+        return `Spacers are taken to ${toPm} Measure the spacer and set the policy to that.`;
       default:
         break;
     }
-    return `${q.label}${where}: known to ±${pm}, and more than ±${widest} is no measurement. Measure again, or take back the reading that is wrong.`;
+    return `${q.label}${where}: known to ${toPm} Measure again, or take back the reading that is wrong.`;
   },
 };
