@@ -1,6 +1,6 @@
 'use client';
 
-import { useState, useTransition } from 'react';
+import { useRef, useState, useTransition } from 'react';
 import type { ScanSaid } from '@/usecases/kit';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
@@ -8,21 +8,30 @@ import { Field } from '@/ui/Field';
 import { VerdictMark } from '@/ui/Verdict';
 import { scan, setReady } from './actions';
 
-/** A code typed by hand or by a scanner that types: what it is to this kit is said at once, and the field is ready for the next. */
+/**
+ * A code typed by hand or by a scanner that types: what it is to this kit is said at once. The field is empty for the next
+ * code as soon as Enter is pressed, since a scanner does not wait; codes are answered in their order.
+ */
 export function ScanBox({ jobId, axle }: { jobId: string; axle: string }) {
   const [code, setCode] = useState('');
   const [said, setSaid] = useState<(ScanSaid & { code: string }) | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
-  const send = () =>
-    start(async () => {
-      const typed = code.trim();
-      if (typed === '') return;
+  const before = useRef<Promise<void>>(Promise.resolve());
+  const send = () => {
+    const typed = code.trim();
+    if (typed === '') return;
+    setCode('');
+    const answered = before.current.then(async () => {
       const result = await ask(() => scan(jobId, typed));
       setFailure(result.ok ? null : result.message);
       setSaid(result.ok ? { ...result.value, code: typed } : null);
-      if (result.ok) setCode('');
+      // A code that had no answer stands in the field again, unless the next one is already being typed.
+      if (!result.ok) setCode((now) => (now === '' ? typed : now));
     });
+    before.current = answered.catch(() => undefined);
+    start(() => answered);
+  };
   const ready = () =>
     start(async () => {
       if (!said) return;
@@ -47,9 +56,7 @@ export function ScanBox({ jobId, axle }: { jobId: string; axle: string }) {
           maxLength={200}
           onChange={(e) => setCode(e.target.value)}
         />
-        <Button type="submit" disabled={busy}>
-          Check against kit
-        </Button>
+        <Button type="submit">Check against kit</Button>
       </div>
       {said ? (
         <div role="status" className="flex flex-col gap-2 text-[15px]">
