@@ -14,7 +14,7 @@ const views = [
   ['bay-wall', null, '/settings/calendar', 'light', bayWall],
   ['memory', null, '/memory'],
   ['shelf', null, '/shelf', 'light', shelf],
-  ['measure', 'Measure both', 'measure'],
+  ['measure', 'Measure both', 'measure?corner=front-right&field=spigotDiameter'],
   ['choose', /Corvane Tern.*Rear/, 'choose'],
   ['choose-dark', 'Torque in star', 'choose', 'dark'],
   ['rub-map', /Anselm Heron.*Recheck/, 'choose', 'light', rubMap],

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, inArray, isNull, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Policy } from '@/core/document/policy';
 import { upgradeChoice } from '@/core/document/upgrade';
@@ -27,6 +27,8 @@ import {
   torqueEntry,
   type TorqueEntryRow,
   vehicle,
+  type VisitRow,
+  visit,
   wheelSet,
 } from './schema';
 import { loadVehicle, type VehicleWhole } from './vehicles';
@@ -44,6 +46,8 @@ export interface JobWhole extends VehicleWhole {
   readonly chalk: readonly ChalkTestRow[];
   /** Thresholds and schools that the shop judges by today; a frozen plan keeps its own. */
   readonly policy: Policy;
+  /** The visit that it is an axle of. */
+  readonly visit: VisitRow;
   /** The job on the other axle in the same visit, if there is one. */
   readonly partner: JobRow | null;
   /** The frozen plan in force, if one was chosen. */
@@ -67,7 +71,9 @@ export interface JobLine {
 /** Opens a job at its first stage, in the transaction of the caller; without a visit of its own it begins one. @returns its id */
 export async function addJob(tx: Executor, input: JobInput, by: string, at: Date): Promise<string> {
   const id = newId();
-  await tx.insert(job).values({ visitId: id, ...input, id, stage: 'take-in', createdAt: at, updatedAt: at });
+  const visitId = input.visitId ?? id;
+  await tx.insert(visit).values({ id: visitId, vehicleId: input.vehicleId, openedAt: at }).onConflictDoNothing();
+  await tx.insert(job).values({ ...input, visitId, id, stage: 'take-in', createdAt: at, updatedAt: at });
   await recordEvent(tx, { jobId: id, vehicleId: input.vehicleId, kind: 'job.opened', detail: { ...input }, by, at });
   return id;
 }
@@ -114,20 +120,6 @@ export const jobsOfVehicle = (db: Executor, vehicleId: string): Promise<JobLine[
     .orderBy(desc(job.updatedAt))
     .limit(30);
 
-/** The axles of a visit, front first. */
-export const jobsOfVisit = (db: Executor, visitId: string): Promise<JobRow[]> =>
-  db.select().from(job).where(eq(job.visitId, visitId)).orderBy(asc(job.axle));
-
-/** The axles of some visits, front first. */
-export const jobsOfVisits = (db: Executor, visitIds: readonly string[]): Promise<JobRow[]> =>
-  visitIds.length === 0
-    ? Promise.resolve([])
-    : db
-        .select()
-        .from(job)
-        .where(inArray(job.visitId, [...visitIds]))
-        .orderBy(asc(job.axle));
-
 /** A job with all that belongs to it. @throws NotFoundError */
 export async function loadJob(db: Executor, id: string): Promise<JobWhole> {
   const [row] = await db.select().from(job).where(eq(job.id, id));
@@ -152,10 +144,11 @@ async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<Job
     .from(chalkTest)
     .where(and(eq(chalkTest.jobId, id), isNull(chalkTest.withdrawnAt)))
     .orderBy(asc(chalkTest.id));
-  const partners = await db
-    .select()
-    .from(job)
-    .where(and(eq(job.visitId, row.visitId), ne(job.axle, row.axle)));
+  const [came] = await db
+    .select({ visit, partner: job })
+    .from(visit)
+    .leftJoin(job, and(eq(job.visitId, visit.id), ne(job.axle, row.axle)))
+    .where(eq(visit.id, row.visitId));
   const frozen = await currentPlan(db, id);
   const policy = await currentPolicy(db);
   const ticks = frozen
@@ -173,7 +166,9 @@ async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<Job
     job: presentDraft(row),
     readings,
     chalk,
-    partner: partners[0] ?? null,
+    // The database lets no job be without its visit.
+    visit: (came as NonNullable<typeof came>).visit,
+    partner: came?.partner ?? null,
     plan: frozen,
     policy,
     rechecks: row.signedAt === null ? [] : await rechecksOf(db, id, row.revision),

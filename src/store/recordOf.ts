@@ -33,7 +33,7 @@ export function recordOf(whole: JobWhole, remarks: Remarks, { person, at, instal
     format: RECORD_FORMAT,
     signed: { person, at: time(at) },
     installation,
-    visit: { id: job.visitId, mileageKm: null },
+    visit: { id: job.visitId, mileageKm: whole.visit.mileageKm },
     jobId: job.id,
     axle: job.axle,
     jobType: job.wish,

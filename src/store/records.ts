@@ -83,3 +83,14 @@ export async function writeOldRecords(db: Db): Promise<number> {
   }
   return rows.length;
 }
+
+/** Whether a record of any axle of a visit was signed, whatever was corrected since. */
+export async function signedInVisit(db: Executor, visitId: string): Promise<boolean> {
+  const [one] = await db
+    .select({ id: record.id })
+    .from(record)
+    .innerJoin(job, eq(job.id, record.jobId))
+    .where(eq(job.visitId, visitId))
+    .limit(1);
+  return one !== undefined;
+}

@@ -69,6 +69,25 @@ export type Stage = (typeof STAGES)[number];
 export const HELD = ['declined', 'parts', 'arch-work', 'owner', 'later', 'left'] as const;
 export type HeldFor = (typeof HELD)[number];
 
+/** A car in the workshop once: one axle of it, or both, each a job of its own. */
+export const visit = pgTable(
+  'visit',
+  {
+    id: id(),
+    vehicleId: text('vehicle_id')
+      .notNull()
+      .references(() => vehicle.id),
+    openedAt: at('opened_at').notNull(),
+    /** What the odometer showed as the car came; null where nobody read it. */
+    mileageKm: integer('mileage_km'),
+  },
+  (t) => [
+    index('visit_vehicle').on(t.vehicleId),
+    check('visit_mileage', sql`${t.mileageKm} is null or ${t.mileageKm} between 0 and 3000000`),
+  ],
+);
+export type VisitRow = typeof visit.$inferSelect;
+
 export const job = pgTable(
   'job',
   {
@@ -80,7 +99,9 @@ export const job = pgTable(
       .notNull()
       .references(() => wheelSet.id),
     /** Jobs of one visit to the workshop share it: front and rear axle, each with its own choice. */
-    visitId: text('visit_id').notNull(),
+    visitId: text('visit_id')
+      .notNull()
+      .references(() => visit.id),
     axle: text('axle', { enum: ['front', 'rear'] }).notNull(),
     wish: text('wish').notNull(),
     use: text('use').notNull(),

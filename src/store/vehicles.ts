@@ -1,4 +1,4 @@
-import { and, asc, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Db, Executor } from './connection';
 import { CORNERS } from '@/core/document/vocabulary';
@@ -21,6 +21,8 @@ export interface VehicleInput {
   readonly wheelSet: WheelSetInput;
   /** Plate that was found on each axle, mm; 0 for none, null or left out where nobody looked. */
   readonly foundPlate?: Readonly<Record<'front' | 'rear', number | null>> | undefined;
+  /** Facts that were expected from other cars of the model and that somebody looked at on this one. */
+  readonly confirmed?: readonly string[] | undefined;
 }
 
 export interface VehicleWhole {
@@ -56,9 +58,30 @@ export async function addVehicle(db: Db, input: VehicleInput, by: string, at: Da
       ),
     );
     await putOn(tx, id, found, at);
-    await recordEvent(tx, { vehicleId: id, kind: 'vehicle.added', detail: { name: input.name }, by, at });
+    await recordEvent(tx, {
+      vehicleId: id,
+      kind: 'vehicle.added',
+      detail: { name: input.name, ...(input.confirmed?.length ? { confirmed: [...input.confirmed] } : {}) },
+      by,
+      at,
+    });
   });
   return id;
+}
+
+/** So many cars of one model say what the next one has. */
+const MODEL_CARS = 200;
+
+/** Hubs of cars with this name as they were taken in: those that a conversion made are somebody's work and not the model's. */
+export async function hubsOfModel(db: Executor, name: string): Promise<AxleHubRow[]> {
+  const rows = await db
+    .select({ hub: axleHub })
+    .from(axleHub)
+    .innerJoin(vehicle, eq(vehicle.id, axleHub.vehicleId))
+    .where(and(sql`lower(trim(${vehicle.name})) = lower(trim(${name}))`, isNull(axleHub.fromJobId)))
+    .orderBy(desc(vehicle.createdAt), desc(vehicle.id))
+    .limit(2 * MODEL_CARS);
+  return rows.map((r) => r.hub);
 }
 
 /** Saves changed vehicle data unless somebody else saved first. @throws ChangedMeanwhileError */

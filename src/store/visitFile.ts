@@ -29,6 +29,7 @@ import {
   record,
   torqueEntry,
   vehicle,
+  visit,
   wheel,
   wheelReading,
   wheelSet,
@@ -44,6 +45,7 @@ const TABLES = {
   wheelSets: wheelSet,
   wheels: wheel,
   wheelReadings: wheelReading,
+  visits: visit,
   jobs: job,
   readings: reading,
   chalkTests: chalkTest,
@@ -65,7 +67,7 @@ const OF_CAR: ReadonlySet<Part> = new Set<Part>(['vehicle', 'hubs', 'wheelSets',
 /** What may be here already, and then ours stays as well. */
 const MAY_BE_HERE: ReadonlySet<Part> = new Set<Part>([...OF_CAR, 'notes', 'photos', 'keys']);
 /** Parts that files of earlier releases do not have. */
-const LATER: ReadonlySet<Part> = new Set<Part>(['keys']);
+const LATER: ReadonlySet<Part> = new Set<Part>(['visits', 'keys']);
 
 const { createInsertSchema } = createSchemaFactory({ coerce: { date: true } });
 const MOST_ROWS = 20_000;
@@ -93,10 +95,29 @@ export function presentVisit(json: unknown): unknown {
   const file = json as Record<string, unknown>;
   return {
     ...file,
+    ...(file.visits === undefined ? { visits: visitsOf(file.jobs) } : {}),
     jobs: inEach(file.jobs, presentCuts),
     hubs: inEach(file.hubs, (h) => (h.hardware === 'makers' ? { ...h, hardware: 'original' } : h)),
     readings: inEach(file.readings, (r) => ({ ...r, quantity: presentQuantity(String(r.quantity)) })),
   };
+}
+
+/** Earlier releases knew a visit by its jobs alone. */
+function visitsOf(jobs: unknown): object[] {
+  const rows = Array.isArray(jobs)
+    ? jobs.filter((j): j is Record<string, unknown> => typeof j === 'object' && j !== null)
+    : [];
+  const opened = (id: unknown): unknown =>
+    rows
+      .filter((j) => j.visitId === id)
+      .map((j) => j.createdAt)
+      .sort()[0];
+  return [...new Set(rows.map((j) => j.visitId))].map((id) => ({
+    id,
+    vehicleId: rows.find((j) => j.visitId === id)?.vehicleId,
+    openedAt: opened(id),
+    mileageKm: null,
+  }));
 }
 
 /** Arch work was said of both corners at once. */
@@ -140,6 +161,7 @@ export async function visitRows(db: Executor, jobId: string): Promise<Omit<Visit
     wheels,
     wheelReadings:
       own.length === 0 ? [] : await db.select().from(wheelReading).where(inArray(wheelReading.wheelId, own)),
+    visits: await db.select().from(visit).where(eq(visit.id, one.visitId)),
     jobs,
     readings: await db.select().from(reading).where(inArray(reading.jobId, ids)),
     chalkTests: await db.select().from(chalkTest).where(inArray(chalkTest.jobId, ids)),
@@ -170,7 +192,10 @@ export async function putVisit(tx: Executor, read: Omit<VisitFile, 'files'>, at:
   sound(read);
   const file = asForeign(read, at);
   const ids = file.jobs.map((j) => j.id);
-  const there = await tx.select({ id: job.id }).from(job).where(inArray(job.id, ids));
+  const there = await tx
+    .select({ id: job.id })
+    .from(job)
+    .where(or(inArray(job.id, ids), inArray(job.visitId, [...new Set(file.jobs.map((j) => j.visitId))])));
   if (there.length > 0) throw new RefusedError('This visit is here already. Nothing was changed.');
   for (const part of PARTS) {
     const rows = file[part] as Record<string, unknown>[];
@@ -221,6 +246,9 @@ function signed(f: Omit<VisitFile, 'files'>, one: (typeof f.jobs)[number]): void
   if (last.signedBy !== one.signedBy || last.signedAt.getTime() !== one.signedAt?.getTime())
     throw refused(`${axle} by somebody else, or at another time, than its record says.`);
   const record = readable(last);
+  const mileage = f.visits[0]?.mileageKm ?? null;
+  if (record.visit !== null && record.visit.mileageKm !== mileage)
+    throw refused(`${axle}, and its record says another mileage.`);
   const frozen = record.plan;
   if (frozen === null || !f.plans.some((p) => p.id === frozen.id && p.digest === frozen.digest))
     throw refused(`${axle}, and the plan of its record is missing.`);
@@ -245,7 +273,8 @@ function belongs(f: Omit<VisitFile, 'files'>): void {
   if (!car || f.vehicle.length !== 1) throw refused('it is of no car, or of more than one.');
   if (f.jobs.length === 0 || f.jobs.length > 2) throw refused('a visit has one or two axles.');
   const one = new Set(f.jobs.map((j) => j.visitId)).size === 1 && f.jobs.every((j) => j.vehicleId === car.id);
-  if (!one) throw refused('its axles are not of one visit.');
+  const came = f.visits.length === 1 && f.visits.every((v) => v.id === f.jobs[0]?.visitId && v.vehicleId === car.id);
+  if (!one || !came) throw refused('its axles are not of one visit.');
   const jobs = new Set(f.jobs.map((j) => j.id));
   const plans = new Set(f.plans.map((p) => p.id));
   const sets = new Set(f.wheelSets.map((s) => s.id));

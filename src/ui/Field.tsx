@@ -8,6 +8,8 @@ interface FrameProps {
   readonly className?: string;
   /** The label stands beside it already and is only read out. */
   readonly hideLabel?: boolean;
+  /** Where what stands in it is expected from elsewhere: from where, and what says that somebody looked. It is drawn dashed. */
+  readonly expected?: { readonly from: string; readonly onLooked: () => void } | null;
 }
 
 const BOX =
@@ -19,6 +21,7 @@ function Frame({
   hint,
   error,
   className,
+  expected,
   id,
   children,
 }: FrameProps & { id: string; children: ReactNode }) {
@@ -28,7 +31,19 @@ function Frame({
         {label}
       </label>
       {children}
-      {hint && !error ? (
+      {expected ? (
+        <p className="flex flex-wrap items-center gap-x-2 text-[13px] text-soft">
+          expected, {expected.from}
+          <button
+            type="button"
+            onClick={expected.onLooked}
+            aria-label={`${label}: looked at, it is so`}
+            className="touch px-1 font-[560] text-accent underline underline-offset-4"
+          >
+            Looked at
+          </button>
+        </p>
+      ) : hint && !error ? (
         <p id={`${id}-hint`} className="text-[13px] text-soft">
           {hint}
         </p>
@@ -54,20 +69,30 @@ export function Field({
   className,
   unit,
   figure,
+  expected,
   ...rest
 }: FrameProps & ComponentProps<'input'> & { unit?: string; figure?: boolean }) {
   const id = useId();
   return (
-    <Frame label={label} hideLabel={hideLabel ?? false} hint={hint} error={error} className={className ?? ''} id={id}>
+    <Frame
+      label={label}
+      hideLabel={hideLabel ?? false}
+      hint={hint}
+      error={error}
+      className={className ?? ''}
+      expected={expected ?? null}
+      id={id}
+    >
       <div className="relative">
         <input
           id={id}
           autoComplete="off"
           aria-invalid={Boolean(error)}
-          aria-describedby={described(id, hint, error)}
+          aria-describedby={described(id, expected ? null : hint, error)}
           className={cx(
             BOX,
             error ? '' : 'border-strong',
+            expected && 'border-dashed',
             figure && 'figure text-[17px]',
             unit && (unit.length <= 2 ? 'pr-9' : 'pr-16'),
           )}
@@ -90,16 +115,17 @@ export function SelectField({
   error,
   className,
   options,
+  expected,
   ...rest
 }: FrameProps & ComponentProps<'select'> & { options: readonly { value: string; label: string }[] }) {
   const id = useId();
   return (
-    <Frame label={label} hint={hint} error={error} className={className ?? ''} id={id}>
+    <Frame label={label} hint={hint} error={error} className={className ?? ''} expected={expected ?? null} id={id}>
       <select
         id={id}
         aria-invalid={Boolean(error)}
-        aria-describedby={described(id, hint, error)}
-        className={cx(BOX, 'picker', error ? '' : 'border-strong')}
+        aria-describedby={described(id, expected ? null : hint, error)}
+        className={cx(BOX, 'picker', error ? '' : 'border-strong', expected && 'border-dashed')}
         {...rest}
       >
         {options.map((o) => (

@@ -13,16 +13,8 @@ import { ADDS_NOTHING, type JobType } from '@/core/document/vocabulary';
 import { fittedNow } from '@/store/fitted';
 import { hubBefore, hubNow } from '@/store/hubs';
 import { RefusedError } from '@/store/errors';
-import {
-  addJob,
-  jobsOfVisit,
-  justOpened,
-  type JobWhole,
-  loadJob,
-  loadPartner,
-  saveDraft,
-  tickStep,
-} from '@/store/jobs';
+import { addJob, justOpened, type JobWhole, loadJob, loadPartner, saveDraft, tickStep } from '@/store/jobs';
+import { jobsOfVisit } from '@/store/visits';
 import { freezePlan } from '@/store/plans';
 import type { ChoiceDraft, JobRow } from '@/store/schema';
 import { appendEntry, type EntryInput } from '@/store/torque';

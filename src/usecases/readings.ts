@@ -4,10 +4,11 @@ import { inSetup } from '@/core/document/bare';
 import { cornersOf } from '@/core/document/assemble';
 import type { Corner, Seat, TrialPart } from '@/core/document/document';
 import { CORNER_LABEL } from '@/core/document/labels';
-import { type Quantity, quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
+import { type Quantity, quantity, type QuantityId, SAME, UNSEEN } from '@/core/document/quantities';
 import { parseReading } from '@/core/document/readingText';
 import type { ArchCut } from '@/core/stance/archWork';
 import { trimAt, trims } from '@/core/stance/trim';
+import { combineRepeats } from '@/core/uncertainty';
 import { parseLength } from '@/core/units/parse';
 import type { JobWhole } from '@/store/jobs';
 import type { ChoiceDraft } from '@/store/schema';
@@ -25,6 +26,7 @@ import {
 import { loadVehicle } from '@/store/vehicles';
 import { addWheelReading, markWheel, moveWheel, setRotates, withdrawWheelReading } from '@/store/wheels';
 import { advance } from './advance';
+import { countedReadings } from './jobPlan';
 import type { JobEvent } from './transitions';
 
 export interface TypedReading {
@@ -41,7 +43,10 @@ export function understood(q: Quantity, { typed, method: id }: TypedReading) {
       q.label,
       id,
       'is not a way to measure this.',
-      `${q.methods.map((m) => m.label).join(' or ')} will do.`,
+      `${q.methods
+        .filter((m) => m.id !== SAME.id)
+        .map((m) => m.label)
+        .join(' or ')} will do.`,
     );
   // Nobody saw a figure, so none is asked for.
   if (method.id === UNSEEN.id)
@@ -73,7 +78,8 @@ export function takeReading(
   id?: string,
 ): Promise<void> {
   const q = quantity(r.quantity);
-  return advance({ jobId, event: eventOf(q.id), by }, async (tx, { job, wheelSets, hubs }, at) => {
+  return advance({ jobId, event: eventOf(q.id), by }, async (tx, whole, at) => {
+    const { job, wheelSets, hubs } = whole;
     if (q.scope === 'wheel') throw new RefusedError(`${q.label} belongs to a wheel. Pick the wheel first.`);
     const bolt = hubs.find((h) => h.axle === job.axle)?.fastening === 'bolt';
     const corner = q.scope === 'axle' ? null : r.corner;
@@ -84,7 +90,7 @@ export function takeReading(
       tx,
       jobId,
       {
-        ...understood(q, r),
+        ...(r.method === SAME.id ? asOtherSide(whole, q, corner) : understood(q, r)),
         corner,
         hour: q.id === 'loadedClearance' ? (r.hour ?? null) : null,
         onPlateMm: plateOn(q.id, r.plate),
@@ -97,6 +103,24 @@ export function takeReading(
     );
     return { value: undefined };
   });
+}
+
+/**
+ * The other side's figure, which the caliper that is still set to it fits here as well. Only where both sides carry the same part.
+ * @throws RefusedError
+ */
+function asOtherSide(whole: JobWhole, q: Quantity, corner: Corner | null) {
+  if (q.bothSides !== true || corner === null)
+    throw new RefusedError(`${q.label} is measured at each corner by itself.`);
+  const other = cornersOf(whole.job.axle).find((c) => c !== corner) as Corner;
+  const there = countedReadings(whole).filter((r) => r.quantity === q.id && r.corner === other);
+  if (there.length === 0)
+    throw new RefusedError(
+      `${q.label} was not measured at the ${CORNER_LABEL[other]} yet, so nothing can be as there.`,
+    );
+  const { value, pm } = combineRepeats(there);
+  const typed = `as the ${CORNER_LABEL[other]}`;
+  return { quantity: q.id, value, unit: 'mm', typed, pm, method: SAME.id };
 }
 
 /** Set that was on, where it is not that of the job and makes a difference. @throws RefusedError where it is no set of this car */

@@ -35,6 +35,12 @@ export function recordedJob(r: VectisRecord): JobWhole {
       withdrawnAt: null,
     })),
     policy: r.plan ? storedPlan(r.plan.document).policy : DEFAULT_POLICY,
+    visit: {
+      id: r.visit?.id ?? r.jobId,
+      vehicleId: r.vehicle.id,
+      openedAt: signedAt,
+      mileageKm: r.visit?.mileageKm ?? null,
+    },
     partner: null,
     plan: r.plan ? planInForce(r.plan, r.jobId) : null,
     ticked: new Map(r.ticks.map((t) => [t.key, doneRow(t)])),

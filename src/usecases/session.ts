@@ -19,10 +19,12 @@ export interface Session {
   /** More than one person works here, so that whoever is at the bench says so. */
   readonly several: boolean;
   readonly units: UnitSystem;
+  /** Readings one after the other, or all of them in a list. */
+  readonly measure: 'walk' | 'list';
   readonly theme: Theme;
 }
 
-export const COOKIES = { units: 'vectis-units', theme: 'vectis-theme' } as const;
+export const COOKIES = { units: 'vectis-units', theme: 'vectis-theme', measure: 'vectis-measure' } as const;
 
 /** Who works alone and has not said a name. */
 export const NOBODY_NAMED = 'Fitter';
@@ -73,7 +75,7 @@ const whoIsThere = cache(async (): Promise<{ person: PersonRow | null; several: 
   return { person: null, several, alone: false };
 });
 
-/** Who is at the bench, and choices of this browser: units, light or dark. */
+/** Who is at the bench, and choices of this browser: units, light or dark, how it measures. */
 export async function readSession(): Promise<Session> {
   const jar = await cookies();
   const units = jar.get(COOKIES.units)?.value;
@@ -85,6 +87,7 @@ export async function readSession(): Promise<Session> {
     role: person?.role ?? (alone ? 'lead' : 'fitter'),
     several,
     units: units === 'imperial' ? 'imperial' : 'metric',
+    measure: jar.get(COOKIES.measure)?.value === 'list' ? 'list' : 'walk',
     theme: theme === 'light' || theme === 'dark' ? theme : 'auto',
   };
 }

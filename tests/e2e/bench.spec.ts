@@ -101,7 +101,7 @@ test('candidates stand side by side, stay after a reload, and come back to the b
   await expect(page.getByText('Bench saved.')).toBeVisible();
   await page.reload();
   await page.getByRole('tab', { name: 'Candidates 1' }).click();
-  await page.getByRole('button', { name: 'Put candidate 1 on the bench' }).click();
+  await page.getByRole('button', { name: 'Take candidate 1 to the bench' }).click();
   await expect(page.getByLabel('Length under the seat')).toHaveValue('63');
   await page.getByRole('button', { name: 'Drop candidate 1' }).click();
   await expect(page.getByText('Nothing set aside yet.')).toBeVisible();
@@ -220,7 +220,7 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
   await expect(page.getByText('Wished gap “soon” is not a figure.')).toBeVisible();
   await page.getByLabel('Wished gap, arch to tyre').fill('8');
   await page.getByRole('button', { name: 'Search the shelf' }).click();
-  await expect(page.getByRole('button', { name: /Put harbour plate with .* on the bench/ }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /Take harbour plate with .* to the bench/ }).first()).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Does not go on' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Stop', exact: true })).toHaveCount(0);
   await expect(page.getByRole('listitem').filter({ hasText: 'lipped 5 × 118, 15 mm' })).toContainText('chamfer');
@@ -234,7 +234,7 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
   );
   expect(thick.length).toBeGreaterThan(1);
   expect(thick).toEqual([...thick].sort((a, b) => a - b));
-  await page.getByRole('button', { name: 'Put harbour plate with harbour bolt on the bench' }).click();
+  await page.getByRole('button', { name: 'Take harbour plate with harbour bolt to the bench' }).click();
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('14');
   await expect(page.getByLabel('Length under the seat')).toHaveValue('61');
   await expect(page.getByRole('button', { name: 'Approve' })).toBeEnabled();

@@ -6,6 +6,7 @@ import {
   logged,
   fits,
   keep,
+  keepAll,
   keepWheels,
   pass,
   pickCorner,
@@ -130,16 +131,14 @@ test('a bolt car from take in to record, through bad input, a killed server and 
       loadedClearance: '22',
     };
     await answer(page, 'Settled by rolling', 'front left', true);
-    for (const [q, v] of Object.entries(rest)) await keep(page, q, v);
-    await keepWheels(page, 'chamferDepth', '1');
-    await keepWheels(page, 'wheelBore', '57.1');
-    await keep(page, 'boltLength', '40');
-    await keep(page, 'pilotNose', '0');
+    await keepAll(page, rest);
+    await keepWheels(page, { chamferDepth: '1', wheelBore: '57.1' });
+    await keepAll(page, { boltLength: '40', pilotNose: '0' });
     await answer(page, 'Bolt runs on past the thread', null, true);
     await pickCorner(page, 'front right');
     await keep(page, 'turns', '11');
     await answer(page, 'Settled by rolling', 'front right', true);
-    for (const [q, v] of Object.entries({ ...rest, gap: '20' })) await keep(page, q, v);
+    await keepAll(page, { ...rest, gap: '20' });
     await expect(page.getByText('All readings needed so far are in.')).toBeVisible();
     await page.reload();
     await expect(page.getByText('All readings needed so far are in.')).toBeVisible();

@@ -103,7 +103,7 @@ test('wheels: rear ones that differ, a set corrected with what it reaches, never
   await page.getByRole('button', { name: 'Save wheels' }).click();
   await expect(page.getByText('slicks 15 b').first()).toBeVisible();
   await expect(page.getByText('ET 22')).toBeVisible();
-  await page.getByRole('button', { name: 'Put slicks 15 b away' }).click();
+  await page.getByRole('button', { name: 'Put away slicks 15 b' }).click();
   await expect(page.getByText('An open job is on these wheels.')).toBeVisible();
 });
 
@@ -139,7 +139,7 @@ test('photos and notes: taken at the job, kept re-encoded, seen on the car; what
   await expect(remarks.getByText('liner clip broken')).toBeVisible();
   await page.getByRole('link', { name: 'Ilex Lumen' }).first().click();
   await expect(page.getByRole('img', { name: 'old scratch, rear edge' })).toBeVisible();
-  await page.getByRole('button', { name: /^Take the photo back/ }).click();
+  await page.getByRole('button', { name: /take back the photo/ }).click();
   await expect(page.getByRole('img', { name: 'old scratch, rear edge' })).toHaveCount(0);
 });
 

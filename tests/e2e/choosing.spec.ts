@@ -43,7 +43,7 @@ test('a catalogue file is searched without going on the shelf; its wrong line is
   );
   await page.getByLabel('Wished gap, arch to tyre').fill('5');
   await page.getByRole('button', { name: 'Search the shelf' }).click();
-  await page.getByRole('button', { name: 'Put harbour thin with the studs on the car on the bench' }).click();
+  await page.getByRole('button', { name: 'Take harbour thin with the studs on the car to the bench' }).click();
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('4');
   await page.goto(url('/shelf'));
   await page.getByLabel('Find a part').fill('harbour thin');
@@ -231,7 +231,7 @@ test('a conversion stud and an adapter out of catalogue files go on the bench wh
   await expect(page.getByRole('status')).toContainText('2 parts of studs.csv');
   await page.getByRole('button', { name: 'Search the shelf' }).click();
   await page
-    .getByRole('button', { name: /with harbour stud and harbour nut on the bench/ })
+    .getByRole('button', { name: /with harbour stud and harbour nut to the bench/ })
     .first()
     .click();
   await expect(page.getByRole('radio', { name: 'Conversion studs' })).toBeChecked();
@@ -273,7 +273,7 @@ test('a conversion stud and an adapter out of catalogue files go on the bench wh
     ]),
   );
   await page.getByRole('button', { name: 'Search the shelf' }).click();
-  await page.getByRole('button', { name: 'Put harbour adapter with the studs on the car on the bench' }).click();
+  await page.getByRole('button', { name: 'Take harbour adapter with the studs on the car to the bench' }).click();
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('30');
   await expect(page.getByRole('textbox', { name: 'Web under its nut' })).toHaveValue('11');
   await expect(page.getByLabel('Class of its studs')).toHaveValue('10.9');

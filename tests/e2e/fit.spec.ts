@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { accessible, expect, test } from './guard';
 import { Server } from './server';
-import { keep, listens, openMore, pickCorner, step, tickAll, to } from './steps';
+import { keepAll, listens, openMore, pickCorner, step, tickAll, to } from './steps';
 
 let server: Server;
 test.beforeAll(async () => {
@@ -76,9 +76,7 @@ test('arch work is a branch of the card; after it the corner is measured anew an
   await expect(page.getByRole('list', { name: 'Before the arch work, front right' })).toContainText('Gap');
   for (const corner of ['front left', 'front right']) {
     if (corner === 'front right') await pickCorner(page, corner);
-    await keep(page, 'gap', '14');
-    await keep(page, 'loadedClearance', '20');
-    await keep(page, 'archHeight', '342');
+    await keepAll(page, { gap: '14', loadedClearance: '20', archHeight: '342' });
   }
   await to(page, 'fit');
   await listens(page);

@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
+import { readFileSync } from 'node:fs';
 import { test as base, expect, type Page } from '@playwright/test';
 import { shiftClock } from '../clock.cjs';
 
@@ -14,6 +14,8 @@ export const test = base.extend<{ watched: Page }>({
   // Every page lives at the same moment as the server and the test, also one that a test opens by itself.
   context: async ({ context }, use) => {
     await context.addInitScript(shiftClock, Number(process.env.VECTIS_CLOCK_SHIFT));
+    // Flows read and type all over the list; the walk has flows of its own.
+    await context.addCookies([{ name: 'vectis-measure', value: 'list', domain: '127.0.0.1', path: '/' }]);
     await use(context);
   },
   watched: async ({ page }, use) => {
@@ -148,13 +150,22 @@ const shapesOn = (page: Page): Promise<string[]> =>
     return [...found];
   });
 
-/** What axe finds wrong. Our pages have no frames: one run in the page itself, and only what is wrong comes back. The rules are all of them. */
+const AXE = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
+
+/**
+ * What axe finds wrong. Our pages have no frames: its script goes into a page once, runs there as it is, and only what is wrong comes back.
+ * The rules are all of them.
+ */
 async function wrongOn(page: Page, colours: boolean): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page })
-    .setLegacyMode(true)
-    .options({ resultTypes: ['violations'], rules: colours ? {} : { 'color-contrast': { enabled: false } } })
-    .analyze();
-  return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`);
+  if (!(await page.evaluate(() => 'axe' in globalThis))) await page.evaluate(AXE);
+  return page.evaluate(async (withColours) => {
+    const { axe } = globalThis as unknown as { axe: typeof import('axe-core') };
+    const { violations } = await axe.run(document, {
+      resultTypes: ['violations'],
+      rules: withColours ? {} : { 'color-contrast': { enabled: false } },
+    });
+    return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`);
+  }, colours);
 }
 
 /** No accessibility violation on the page as it stands, and every drawing's letters large enough to read. */

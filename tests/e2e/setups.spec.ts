@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { accessible, expect, test } from './guard';
-import { demoWorkshop, fits, keep, keepWheels, listens, tap, tickAll, to, workCard } from './steps';
+import { demoWorkshop, fits, keep, keepAll, keepWheels, listens, tap, tickAll, to, workCard } from './steps';
 
 /** What is on a car is called what it is, from take in to the record; a count speaks of its own seat. */
 const { url } = demoWorkshop();
@@ -47,13 +47,11 @@ test('a wheel change on spacers and bolts that are not original: named so on ben
   for (const corner of ['front left', 'front right']) {
     await pickCorner(page, corner);
     await expect(page.getByLabel('Spacer on it now')).toHaveValue('15');
-    for (const [q, v] of Object.entries({ turns: '10', tappedDepth: '18', spigotHeight: '30', spigotDiameter: '57' }))
-      await keep(page, q, v);
+    await keepAll(page, { turns: '10', tappedDepth: '18', spigotHeight: '30', spigotDiameter: '57' });
     await expect(page.locator('form[data-quantity="turns"]')).toContainText('with a 15.0 mm spacer on');
   }
-  for (const [q, v] of Object.entries({ boltLength: '45', pilotNose: '0', boltThread: '32' })) await keep(page, q, v);
-  await keepWheels(page, 'chamferDepth', '1');
-  await keepWheels(page, 'wheelBore', '57.1');
+  await keepAll(page, { boltLength: '45', pilotNose: '0', boltThread: '32' });
+  await keepWheels(page, { chamferDepth: '1', wheelBore: '57.1' });
   await page.getByRole('button', { name: 'Go to the bench' }).click();
 
   await listens(page);
@@ -106,9 +104,9 @@ test('bolts of another seat are counted by hand: the old count says nothing of t
   await page.getByRole('button', { name: 'Start measuring' }).click();
   for (const corner of ['front left', 'front right']) {
     await pickCorner(page, corner);
-    for (const [q, v] of Object.entries({ turns: '10', tappedDepth: '24', roomBehind: '10' })) await keep(page, q, v);
+    await keepAll(page, { turns: '10', tappedDepth: '24', roomBehind: '10' });
   }
-  for (const [q, v] of Object.entries({ boltLength: '45', pilotNose: '0' })) await keep(page, q, v);
+  await keepAll(page, { boltLength: '45', pilotNose: '0' });
   await page.getByRole('button', { name: 'Go to the bench' }).click();
   await expect(page.getByRole('button', { name: 'Approve' })).toBeVisible();
   await listens(page);

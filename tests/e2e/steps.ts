@@ -45,17 +45,36 @@ export async function keep(page: Page, quantity: string, typed: string, method?:
   await saved(row);
 }
 
-/** Keeps a reading of one wheel in its cell. */
-export async function keepWheel(page: Page, mark: string, quantity: string, typed: string): Promise<void> {
-  const cell = page.locator(`tr[data-wheel="${mark}"] form[data-quantity="${quantity}"]`);
-  await cell.locator('input').fill(typed);
-  await cell.locator('input').press('Enter');
-  await saved(cell);
+/** Types a reading and goes on, as hands do. @returns its row, which says when the server has it */
+async function put(row: Locator, typed: string): Promise<Locator> {
+  const field = row.locator('input');
+  await field.fill(typed);
+  await field.press('Enter');
+  await expect(field).toHaveValue('');
+  return row;
 }
 
-/** The same figure at all four wheels. */
-export async function keepWheels(page: Page, quantity: string, typed: string): Promise<void> {
-  for (const mark of ['A', 'B', 'C', 'D']) await keepWheel(page, mark, quantity, typed);
+/** Readings one after the other, by what they are; then the server has all of them. */
+export async function keepAll(page: Page, readings: Readonly<Record<string, string>>): Promise<void> {
+  const rows: Locator[] = [];
+  for (const [q, typed] of Object.entries(readings))
+    rows.push(await put(page.locator(`form[data-quantity="${q}"]`), typed));
+  for (const row of rows) await saved(row);
+}
+
+const cellOf = (page: Page, mark: string, quantity: string): Locator =>
+  page.locator(`tr[data-wheel="${mark}"] form[data-quantity="${quantity}"]`);
+
+/** Keeps a reading of one wheel in its cell. */
+export const keepWheel = async (page: Page, mark: string, quantity: string, typed: string): Promise<void> =>
+  saved(await put(cellOf(page, mark, quantity), typed));
+
+/** The same figures at all four wheels, typed one after the other. */
+export async function keepWheels(page: Page, readings: Readonly<Record<string, string>>): Promise<void> {
+  const cells: Locator[] = [];
+  for (const [q, typed] of Object.entries(readings))
+    for (const mark of ['A', 'B', 'C', 'D']) cells.push(await put(cellOf(page, mark, q), typed));
+  for (const cell of cells) await saved(cell);
 }
 
 /** Waits until the page listens: a press before that is nobody’s. */

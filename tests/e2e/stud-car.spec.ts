@@ -1,6 +1,18 @@
 import { accessible, expect, test } from './guard';
 import { Server } from './server';
-import { answer, fits, keep, keepWheels, pass, pickCorner, snugAndLower, tickAll, to, workCard } from './steps';
+import {
+  answer,
+  fits,
+  keep,
+  keepAll,
+  keepWheels,
+  pass,
+  pickCorner,
+  snugAndLower,
+  tickAll,
+  to,
+  workCard,
+} from './steps';
 
 let server: Server;
 test.beforeAll(async () => {
@@ -47,11 +59,10 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
       loadedClearance: '26',
     };
     await answer(page, 'Settled by rolling', corner, true);
-    for (const [q, v] of Object.entries(at)) await keep(page, q, v);
+    await keepAll(page, at);
   }
-  await keepWheels(page, 'chamferDepth', '2');
-  await keepWheels(page, 'wheelBore', '106.1');
-  for (const [q, v] of Object.entries({ nutThread: '26', nutBlindDepth: '32', pilotNose: '0' })) await keep(page, q, v);
+  await keepWheels(page, { chamferDepth: '2', wheelBore: '106.1' });
+  await keepAll(page, { nutThread: '26', nutBlindDepth: '32', pilotNose: '0' });
   await page.getByRole('button', { name: 'Go to the bench' }).click();
 
   await test.step('clearance is the wish: the room inside is measured before anything passes, and a plate that is too thin is a stop', async () => {

@@ -88,3 +88,22 @@ export const conversionVisit = (folder: string): Promise<void> => filled(folder,
 
 /** One car whose visit brings adapters to its rear corners and stands at its card. */
 export const adapterVisit = (folder: string): Promise<void> => filled(folder, adapterCar());
+
+/** The camper of the demo before anybody measured it, both axles in one visit, spacers wanted on each. */
+function newCamper(): DemoVehicle {
+  const tern = carOf(HARBOUR_CARS, 'Corvane Tern');
+  const job = (axle: 'front' | 'rear'): DemoJob => ({
+    axle,
+    jobType: 'stance',
+    use: 'street',
+    until: 'measure',
+    daysAgo: 0,
+    sameVisit: axle === 'rear',
+    readings: {},
+  });
+  const { wheels: _, remark: __, ...bare } = tern;
+  return { ...bare, jobs: [job('front'), job('rear')] };
+}
+
+/** One car that was taken in and not measured, for both axles. */
+export const unmeasuredVisit = (folder: string): Promise<void> => filled(folder, newCamper());

@@ -3,7 +3,9 @@ import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { gapsCompared } from '@/usecases/gapCompare';
 import { missingReadings, planWith } from '@/usecases/jobPlan';
 import { plainSpacer, PRESENT } from '@/core/document/blank';
-import { takeReading, takeWheelReading } from '@/usecases/readings';
+import { takeBackReading, takeReading, takeWheelReading } from '@/usecases/readings';
+import { noteMileage } from '@/usecases/mileage';
+import { walkOf } from '@/usecases/walk';
 import { v7 as newId } from 'uuid';
 import { runningStore, VEHICLE } from './open';
 
@@ -24,6 +26,13 @@ async function job(axle: 'front' | 'rear' = 'front', visitId?: string): Promise<
       AT,
     ),
   };
+}
+
+/** The rear axle of a job's visit, opened as well. */
+async function rearOf(jobId: string): Promise<{ rear: string; visitId: string; wheelSetId: string }> {
+  const { visitId, vehicleId, wheelSetId } = (await loadJob(store.db, jobId)).job;
+  const input = { vehicleId, wheelSetId, axle: 'rear', wish: 'stance', use: 'street', visitId } as const;
+  return { rear: await addJob(store.db, input, 'Bram', AT), visitId, wheelSetId };
 }
 
 const at = async (jobId: string) => planWith(await loadJob(store.db, jobId), CHOICE, null);
@@ -111,4 +120,84 @@ test('a reading that is sent again because its answer was lost counts once, of a
   const bore = { quantity: 'wheelBore', typed: '57.1', method: 'caliper' } as const;
   for (let i = 0; i < 2; i += 1) await takeWheelReading(vehicleId, wheelId, bore, 'Bram', one);
   expect((await loadVehicle(store.db, vehicleId)).wheels.find((w) => w.id === wheelId)?.readings).toHaveLength(1);
+});
+
+test('as the other side: that side’s figure with its ±, only where both carry the same part and it was measured there', async () => {
+  const { jobId } = await job();
+  const same = (quantity: 'spigotHeight' | 'roomBehind', corner: 'front-left' | 'front-right') =>
+    takeReading(jobId, { quantity, corner, typed: 'same', method: 'same' }, 'Ines');
+  await expect(same('spigotHeight', 'front-right')).rejects.toThrow(
+    'Hub spigot height was not measured at the front left yet, so nothing can be as there.',
+  );
+  await takeReading(jobId, { quantity: 'spigotHeight', corner: 'front-left', typed: '14', method: 'tape' }, 'Bram');
+  await takeReading(jobId, { quantity: 'roomBehind', corner: 'front-left', typed: '4', method: 'caliper' }, 'Bram');
+  await same('spigotHeight', 'front-right');
+  await expect(same('roomBehind', 'front-right')).rejects.toThrow('Room behind is measured at each corner by itself.');
+  const { readings } = await loadJob(store.db, jobId);
+  // A tape’s millimetre stays a millimetre: holding a thing against it makes it no finer.
+  expect(readings.find((r) => r.corner === 'front-right')).toMatchObject({
+    value: 14,
+    pm: 1,
+    typed: 'as the front left',
+    method: 'same',
+    by: 'Ines',
+  });
+  expect(readings.filter((r) => r.quantity === 'roomBehind')).toHaveLength(1);
+});
+
+test('what nobody could see at one side is nothing to hold the other side against', async () => {
+  const { jobId } = await job();
+  await takeReading(jobId, { quantity: 'rotorHat', corner: 'front-left', typed: '7', method: 'caliper' }, 'Bram');
+  const [first] = (await loadJob(store.db, jobId)).readings;
+  await takeBackReading(jobId, first?.id as string, 'Bram');
+  await expect(
+    takeReading(jobId, { quantity: 'rotorHat', corner: 'front-right', typed: 'same', method: 'same' }, 'Bram'),
+  ).rejects.toThrow('Disc hat was not measured at the front left yet');
+});
+
+test('the walk of a visit goes through both axles and to each wheel once; what is taken stays in it, what a link asks for is there', async () => {
+  const { jobId } = await job();
+  const { rear } = await rearOf(jobId);
+  await takeReading(jobId, { quantity: 'gap', corner: 'front-left', typed: '14', method: 'tape' }, 'Bram');
+  const whole = [await loadJob(store.db, jobId), await loadJob(store.db, rear)] as const;
+  const walk = walkOf(whole);
+  const open = walk.filter((s) => s.open);
+  const missing = whole.flatMap((w) => missingReadings(w));
+  const wheels = new Set(missing.flatMap((m) => (m.wheel ? [`${m.wheel.id}/${m.quantity.id}`] : [])));
+  expect(open.filter((s) => s.wheel !== null)).toHaveLength(wheels.size);
+  // Everything that is missing is in it; beyond that at most the one reading of each axle that settles most.
+  for (const m of missing)
+    expect(open.some((s) => s.quantity === m.quantity.id && s.corner === m.corner && s.wheel?.id === m.wheel?.id)).toBe(
+      true,
+    );
+  const extra = open.filter(
+    (s) => !missing.some((m) => m.quantity.id === s.quantity && m.corner === s.corner && m.wheel?.id === s.wheel?.id),
+  );
+  expect(new Set(extra.map((s) => `${s.axle}/${s.quantity}`)).size).toBeLessThanOrEqual(2);
+  expect(walk.filter((s) => !s.open).map((s) => [s.quantity, s.corner])).toEqual([['gap', 'front-left']]);
+  expect(new Set(walk.map((s) => s.corner).filter(Boolean)).size).toBe(4);
+  const led = walkOf(whole, { quantity: 'lipDepth', corner: 'front-right' });
+  expect(led.filter((s) => s.quantity === 'lipDepth').map((s) => s.corner)).toEqual(['front-right']);
+});
+
+test('mileage is the visit’s: read once, seen from both axles, corrected until a record of either is signed', async () => {
+  const { jobId, vehicleId } = await job();
+  const { rear, visitId, wheelSetId } = await rearOf(jobId);
+  await noteMileage(jobId, '84 200', 'metric', 'Bram');
+  expect((await loadJob(store.db, rear)).visit).toMatchObject({ id: visitId, vehicleId, mileageKm: 84200 });
+  await expect(noteMileage(rear, 'about 80', 'metric', 'Bram')).rejects.toThrow(
+    '“about 80” is not what an odometer shows',
+  );
+  await noteMileage(rear, '52 300 mi', 'metric', 'Bram');
+  expect((await loadJob(store.db, jobId)).visit.mileageKm).toBe(84169);
+  await noteMileage(rear, '', 'metric', 'Bram');
+  expect((await loadJob(store.db, jobId)).visit.mileageKm).toBeNull();
+  // Each visit has its own.
+  const next = await addJob(
+    store.db,
+    { vehicleId, wheelSetId, axle: 'front', wish: 'check', use: 'street' },
+    'Bram',
+    AT,
+  );
+  expect((await loadJob(store.db, next)).visit).toMatchObject({ id: next, mileageKm: null });
 });

@@ -4,7 +4,9 @@ import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import { openStore, type Store } from '@/store/connection';
 import { addPerson } from '@/store/people';
-import { sealOf } from '@/store/records';
+import { sealOf, signedInVisit } from '@/store/records';
+import { noteMileage } from '@/usecases/mileage';
+import { presentVisit, visitSchema } from '@/store/visitFile';
 import { gloveboxOf } from '@/usecases/glovebox';
 import { jobById } from '@/usecases/jobs';
 import { recordedVisit } from '@/usecases/recordedVisit';
@@ -240,6 +242,42 @@ test('another installation reads the visit whole: stage, torque, seal and photo 
   await expect(readVisitIn(text, { name: 'Tamsin', personId: null })).rejects.toThrow('This visit is here already');
   at(here);
   await expect(readVisitIn(text, { name: 'Tamsin', personId: null })).rejects.toThrow('This visit is here already');
+});
+
+test('a file of a release that knew a visit by its jobs alone is read, and its visit is there', async () => {
+  const { visits: _, ...old } = JSON.parse(text) as Record<string, unknown>;
+  const read = presentVisit(old) as { visits: { id: string; mileageKm: number | null }[]; jobs: { visitId: string }[] };
+  expect(read.visits).toEqual([expect.objectContaining({ id: read.jobs[0]?.visitId, mileageKm: null })]);
+  expect(visitSchema.parse(read).visits[0]?.openedAt).toBeInstanceOf(Date);
+});
+
+test('a visit with a signed record keeps the mileage that the record says', async () => {
+  at(here);
+  const { job, visit } = await jobById(jobId);
+  expect(await signedInVisit(here.store.db, job.visitId)).toBe(true);
+  await expect(noteMileage(jobId, '84200', 'metric', 'Bram')).rejects.toThrow();
+  expect((await jobById(jobId)).visit).toEqual(visit);
+});
+
+test('a visit of another car, none, two, or a mileage that the record does not say is refused, and so is one that hangs on a visit that is here', async () => {
+  at(there);
+  const refusals: [(v: Record<string, Record<string, unknown>[]>) => void, string][] = [
+    [(v) => v.visits?.splice(0), 'not of one visit'],
+    [(v) => v.visits?.push({ ...v.visits[0], id: 'other' }), 'not of one visit'],
+    [(v) => Object.assign(v.visits?.[0] ?? {}, { vehicleId: 'other' }), 'not of one visit'],
+    [(v) => Object.assign(v.visits?.[0] ?? {}, { mileageKm: 12 }), 'its record says another mileage'],
+    [
+      (v) => {
+        for (const [i, j] of (v.jobs ?? []).entries()) Object.assign(j, { id: `another-${i}` });
+      },
+      'not read in|here already',
+    ],
+  ];
+  for (const [alter, why] of refusals) {
+    const v = JSON.parse(text);
+    alter(v);
+    await expect(readVisitIn(JSON.stringify(v), { name: 'Tamsin', personId: null })).rejects.toThrow(new RegExp(why));
+  }
 });
 
 test('a visit whose record has no key says on the record, PDF and card that nothing proves who signed it', async () => {

@@ -2,14 +2,15 @@ import type { Hub, JobType } from './document';
 import { ADDS_NOTHING } from './vocabulary';
 import { HARDWARE } from './readings/hardware';
 import { OF_WHEEL } from './readings/ofWheel';
+import { ON_HUB } from './readings/onHub';
 import { ON_GROUND } from './readings/onGround';
 import type { Kind, QuantityRow } from './readings/row';
 
-export { type Method, UNSEEN } from './readings/methods';
-export type { Kind } from './readings/row';
+export { type Method, SAME, UNSEEN } from './readings/methods';
+export type { Kind, Phase } from './readings/row';
 
 /** In the order of the trade: on the ground, loaded, hardware with the wheel off, the wheel itself. */
-const TABLE = [...ON_GROUND, ...HARDWARE, ...OF_WHEEL] as const;
+const TABLE = [...ON_GROUND, ...HARDWARE, ...ON_HUB, ...OF_WHEEL] as const;
 
 export type QuantityId = (typeof TABLE)[number]['id'];
 export const QUANTITY_IDS = TABLE.map((q) => q.id) as [QuantityId, ...QuantityId[]];

@@ -84,7 +84,7 @@ export function Candidates({ bench, units }: { bench: Bench; units: UnitSystem }
               // biome-ignore lint/suspicious/noArrayIndexKey: as above
               <td key={i} className="py-2 pr-2">
                 <span className="flex flex-col items-start gap-1">
-                  <Button onClick={() => bench.take(c)} aria-label={`Put candidate ${i + 1} on the bench`}>
+                  <Button onClick={() => bench.take(c)} aria-label={`Take candidate ${i + 1} to the bench`}>
                     Take
                   </Button>
                   <Button look="quiet" onClick={() => bench.drop(i)} aria-label={`Drop candidate ${i + 1}`}>

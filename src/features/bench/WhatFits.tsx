@@ -244,7 +244,7 @@ function Results({
                 <button
                   type="button"
                   onClick={() => onTake(c)}
-                  aria-label={`Put ${name(c.spacer, '')} with ${name(c.fastener, `the ${own}s on the car`)}${c.nut === null ? '' : ` and ${name(c.nut, '')}`} on the bench`}
+                  aria-label={`Take ${name(c.spacer, '')} with ${name(c.fastener, `the ${own}s on the car`)}${c.nut === null ? '' : ` and ${name(c.nut, '')}`} to the bench`}
                   className="touch px-2 text-accent underline underline-offset-4"
                 >
                   Take

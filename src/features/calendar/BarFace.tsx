@@ -41,7 +41,6 @@ export function BarFace({
     <button
       type="button"
       {...held}
-      aria-label={`${bar.title} ${bar.plate}, ${bar.about}, ${bar.when}${detail ? `, ${detail}` : ''}${words.length > 0 ? `, ${words.join(', ')}` : ''}`}
       data-booking={bar.id}
       data-state={bar.state}
       style={{ ...style, ...moved }}
@@ -53,14 +52,15 @@ export function BarFace({
         className,
       )}
     >
-      <b>
+      <small className="sr-only">{`${bar.title} ${bar.plate}, ${bar.about}, ${bar.when}${detail ? `, ${detail}` : ''}${words.length > 0 ? `, ${words.join(', ')}` : ''}`}</small>
+      <b aria-hidden>
         {bar.state === 'late' || bar.state === 'not begun' || bar.tooLate ? (
           <VerdictMark level="caution" size={12} />
         ) : null}
         {bar.title}
       </b>
-      <i>{[bar.about, detail].filter((x) => x !== '').join(' · ')}</i>
-      {words.length > 0 ? <span>{words[0]}</span> : null}
+      <i aria-hidden>{[bar.about, detail].filter((x) => x !== '').join(' · ')}</i>
+      {words.length > 0 ? <span aria-hidden>{words[0]}</span> : null}
     </button>
   );
 }

@@ -79,7 +79,7 @@ export function Resources({ lines, origin }: { lines: readonly ResourceLine[]; o
               {l.person ? null : (
                 <button
                   type="button"
-                  aria-label={`Take ${l.name} off the calendar`}
+                  aria-label={`Take off the calendar: ${l.name}`}
                   className="touch text-accent underline underline-offset-4"
                   onClick={() => act(() => takeOffCalendar(l.id))}
                 >

@@ -40,14 +40,19 @@ function One({ w, onAsk }: { w: Waiting; onAsk: (w: Waiting) => void }) {
     <button
       type="button"
       {...held}
-      aria-label={`Book ${w.title} ${w.plate}, ${w.about}${w.by ? `, ${w.by}` : ''}`}
       style={style}
       className={`touch flex flex-col border-l-4 bg-sheet px-2 py-1 text-left ${w.recheckId ? 'border-note' : 'border-accent'} ${isDragging ? 'relative opacity-80 shadow-lg' : ''}`}
     >
-      <span className="max-w-full truncate text-[14px] font-[600]">{w.title}</span>
-      <span className="text-[13px] text-soft">{w.about}</span>
+      {/* Read out with the plate; what is seen is the same in short. */}
+      <span className="sr-only">{`Book ${w.title} ${w.plate}, ${w.about}${w.by ? `, ${w.by}` : ''}`}</span>
+      <span aria-hidden className="max-w-full truncate text-[14px] font-[600]">
+        {w.title}
+      </span>
+      <span aria-hidden className="text-[13px] text-soft">
+        {w.about}
+      </span>
       {w.by ? (
-        <span className="flex items-center gap-1.5 text-[13px]">
+        <span aria-hidden className="flex items-center gap-1.5 text-[13px]">
           {w.overdue ? <Verdict level="caution" /> : null}
           {w.by}
         </span>

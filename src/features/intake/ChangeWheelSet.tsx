@@ -43,7 +43,7 @@ export function ChangeWheelSet({
           <Button look="quiet" onClick={() => setOpen(true)} aria-label={`Correct ${name}`}>
             Correct
           </Button>
-          <Button look="quiet" disabled={busy} onClick={away} aria-label={`Put ${name} away`}>
+          <Button look="quiet" disabled={busy} onClick={away} aria-label={`Put away ${name}`}>
             Put away
           </Button>
           {failure ? (

@@ -13,6 +13,8 @@ import { Button } from '@/ui/Button';
 import { Field, optionsOf, SelectField } from '@/ui/Field';
 import { useCarried } from '@/ui/useCarried';
 import { CarriedNote } from './CarriedNote';
+import { SeenBefore } from './SeenBefore';
+import { useExpected } from './useExpected';
 import { forgetForm, useKeptForm } from './useKeptForm';
 import { EMPTY_HUB, type VehicleParsed, type VehicleTyped, vehicleForm } from './schema';
 
@@ -42,7 +44,7 @@ export function VehicleForm({
   after = null,
 }: {
   start: VehicleTyped;
-  save: (typed: VehicleTyped) => Promise<Result<string>>;
+  save: (typed: VehicleTyped, confirmed?: readonly string[]) => Promise<Result<string>>;
   edit?: boolean;
   /** Name of the field where one arrives. */
   field?: string | null;
@@ -73,12 +75,22 @@ export function VehicleForm({
       setValue('wheelSet.offset', carried.offset);
   }, [carried, edit, getValues, setValue]);
   const e = formState.errors;
+  const expected = useExpected(form);
+  const name = useWatch({ control: form.control, name: 'name' });
 
   const submit = handleSubmit(async () => {
     setFailure(null);
-    const result = await ask(() => save(getValues()));
+    const [unseen, ...more] = edit ? [] : expected.left();
+    if (unseen) {
+      setFailure(
+        `${more.length + 1} of the facts are expected from other cars and not looked at on this one. Look at each and say so, or type what is there.`,
+      );
+      return form.setFocus(unseen);
+    }
+    const result = await ask(() => (edit ? save(getValues()) : save(getValues(), expected.confirmed)));
     if (result.ok) {
       forgetForm('take-in');
+      if (!edit) expected.forget();
       router.push(after ?? `/vehicles/${result.value}`);
     } else setFailure(result.message);
   });
@@ -95,14 +107,17 @@ export function VehicleForm({
         />
         <Field label="Plate" error={e.plate?.message} {...register('plate')} />
       </section>
+      {edit ? null : <SeenBefore name={name} onFill={expected.fill} />}
       <div className="grid gap-6 lg:grid-cols-2">
-        <HubFields form={form} axle="front" edit={edit === true} />
+        <HubFields form={form} axle="front" edit={edit === true} expected={expected} />
         <HubFields
           form={form}
           axle="rear"
           edit={edit === true}
+          expected={expected}
           copy={(names) => {
             const front = getValues('front');
+            expected.copy('front', 'rear', names);
             for (const name of names)
               setValue(`rear.${name}` as FieldPath<VehicleTyped>, front[name], {
                 shouldValidate: formState.isSubmitted,
@@ -200,17 +215,25 @@ function HubFields({
   form,
   axle,
   edit,
+  expected,
   copy,
 }: {
   form: Form;
   axle: 'front' | 'rear';
   edit: boolean;
+  expected: ReturnType<typeof useExpected>;
   copy?: (names: readonly HubField[]) => void;
 }) {
   const { register, formState, control } = form;
   const errors = formState.errors[axle];
   const fastening = useWatch({ control, name: `${axle}.fastening` });
   const bolt = fastening === 'bolt';
+  const values = useWatch({ control, name: axle });
+  /** Label of a field, and where what stands in it is only expected. */
+  const named = (label: string, name: HubField) => {
+    const e = edit ? null : expected.at(`${axle}.${name}`, values[name]);
+    return { label, expected: e && { from: e.from, onLooked: () => expected.confirm(`${axle}.${name}`, label) } };
+  };
   const at = (name: HubField): FieldPath<VehicleTyped> => `${axle}.${name}` as FieldPath<VehicleTyped>;
   const group = (title: string, names: readonly HubField[]) => (
     <GroupHead title={title} copy={copy ? () => copy(names) : undefined} />
@@ -223,16 +246,22 @@ function HubFields({
       </legend>
       {group('Hub', GROUPS.hub)}
       <Field
-        label="Thread"
+        {...named('Thread', 'thread')}
         figure
         hint="Such as M14x1.5 or 1/2-20."
         error={errors?.thread?.message}
         {...register(at('thread'))}
       />
-      <SelectField label="Held by" options={FASTENING} {...register(at('fastening'))} />
-      <Field label="Lugs" figure inputMode="numeric" error={errors?.lugs?.message} {...register(at('lugs'))} />
+      <SelectField {...named('Held by', 'fastening')} options={FASTENING} {...register(at('fastening'))} />
       <Field
-        label="Bolt circle"
+        {...named('Lugs', 'lugs')}
+        figure
+        inputMode="numeric"
+        error={errors?.lugs?.message}
+        {...register(at('lugs'))}
+      />
+      <Field
+        {...named('Bolt circle', 'boltCircle')}
         figure
         unit="mm"
         inputMode="decimal"
@@ -240,9 +269,13 @@ function HubFields({
         {...register(at('boltCircle'))}
       />
       {group(bolt ? 'Bolts' : 'Studs and nuts', GROUPS.hardware)}
-      <SelectField label={bolt ? 'Seat of the bolts' : 'Seat of the nuts'} options={SEATS} {...register(at('seat'))} />
       <SelectField
-        label={bolt ? 'Hub thread cut in' : 'Nuts made of'}
+        {...named(bolt ? 'Seat of the bolts' : 'Seat of the nuts', 'seat')}
+        options={SEATS}
+        {...register(at('seat'))}
+      />
+      <SelectField
+        {...named(bolt ? 'Hub thread cut in' : 'Nuts made of', 'threadMaterial')}
         options={MATERIAL}
         {...register(at('threadMaterial'))}
       />
@@ -259,7 +292,7 @@ function HubFields({
         error={errors?.tensile?.message}
         {...register(at('tensile'))}
       />
-      {bolt ? null : <SelectField label="Nuts" options={NUTS} {...register(at('nutStyle'))} />}
+      {bolt ? null : <SelectField {...named('Nuts', 'nutStyle')} options={NUTS} {...register(at('nutStyle'))} />}
       {bolt ? null : <SelectField label="Class on the nuts" options={NUT_CLASSES} {...register(at('nutClass'))} />}
       <SelectField label="Locking fastener" options={YES_NO} {...register(at('locking'))} />
       {group('On it now', GROUPS.on)}

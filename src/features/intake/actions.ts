@@ -1,9 +1,12 @@
 'use server';
 
-import type { z } from 'zod';
+import { z } from 'zod';
 import { act, actOn } from '@/usecases/act';
 import { openJob as openTheJob, startMeasuring as beginMeasuring } from '@/usecases/jobs';
-import { idOf, RefusedError, type Result } from '@/usecases/result';
+import { type KnownModel, knownModel } from '@/usecases/fitment';
+import { noteMileage } from '@/usecases/mileage';
+import { attempt, idOf, RefusedError, type Result } from '@/usecases/result';
+import { readSession } from '@/usecases/session';
 import {
   changeVehicle as saveChanged,
   correctWheelSet,
@@ -68,9 +71,16 @@ function vehicleInput(typed: unknown): VehicleInput {
   };
 }
 
-/** Takes a vehicle in. @returns its id */
-export async function takeInVehicle(typed: VehicleTyped): Promise<Result<string>> {
-  return act((who) => keepVehicle(vehicleInput(typed), who));
+const confirmedList = z.array(z.string().max(80)).max(40);
+
+/** Takes a vehicle in. @param confirmed what was expected from other cars and looked at on this one @returns its id */
+export async function takeInVehicle(typed: VehicleTyped, confirmed: readonly string[] = []): Promise<Result<string>> {
+  return act((who) => keepVehicle({ ...vehicleInput(typed), confirmed: confirmedList.parse(confirmed) }, who));
+}
+
+/** What this shop has seen on cars of one model; nothing is changed. */
+export async function seenOnModel(name: string): Promise<Result<KnownModel | null>> {
+  return attempt(() => knownModel(z.string().max(200).parse(name)));
 }
 
 /** Saves changed vehicle data, unless another screen saved first. */
@@ -127,4 +137,12 @@ export async function openJob(vehicleId: string, typed: unknown): Promise<Result
 /** The intake was read over at the car: measuring begins. */
 export async function startMeasuring(jobId: string): Promise<Result<null>> {
   return actOn((who) => beginMeasuring(idOf(jobId), who));
+}
+
+/** Writes down what the odometer showed as the car came; empty takes it back. */
+export async function keepMileage(jobId: string, typed: string): Promise<Result<null>> {
+  return actOn(async (who) => {
+    const { units } = await readSession();
+    await noteMileage(idOf(jobId), z.string().max(40).parse(typed), units, who);
+  });
 }

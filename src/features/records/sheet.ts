@@ -8,6 +8,7 @@ import { compareGap, gapCheckText } from '@/core/figures/gaps';
 import { hasLeadsWord } from '@/core/procedure/holdReasons';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import { formatThread, parseThread } from '@/core/thread/designation';
+import { formatMileage } from '@/core/units/mileage';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';
 import type { PlanInForce } from '@/store/plans';
@@ -15,6 +16,10 @@ import { bayOf, doneOf, stepsNow } from '@/usecases/card';
 import { gapsCompared } from '@/usecases/gapCompare';
 import type { RecordEvaluation } from '@/usecases/recordFindings';
 import type { SheetRevision } from '@/usecases/recordedVisit';
+
+/** What the odometer showed as the car came, behind the car; nothing where nobody read it. */
+const mileageText = ({ visit }: JobWhole, units: UnitSystem): string =>
+  visit.mileageKm === null ? '' : `, ${formatMileage(visit.mileageKm, units)} at arrival`;
 
 /** How many hold points were ticked, and how many ended otherwise: it stands on the first page. */
 function holdsText(whole: JobWhole): string {
@@ -48,7 +53,7 @@ export function factsOf(
     ...(earlyRules && plan.fastener.kind === 'present' && plan.hub.hardware !== 'original'
       ? [['Hardware', 'not identified by the release that signed this'] as [string, string]]
       : []),
-    ['Vehicle', `${vehicle.name}, ${vehicle.plate}`],
+    ['Vehicle', `${vehicle.name}, ${vehicle.plate}${mileageText(whole, units)}`],
     ['Axle', `${AXLE_LABEL[plan.axle]}, ${drillingText(plan.hub, units)}`],
     ['Wheels', `${plan.wheel.name}, ${plan.wheel.tyre}`],
     ['Job type and use', `${JOB_TYPE_LABEL[plan.jobType]}, ${USE_LABEL[plan.use].toLowerCase()}`],

@@ -114,7 +114,7 @@ export function Remarks({
                 look="quiet"
                 disabled={busy}
                 onClick={() => back('note', n.id)}
-                aria-label={`Take back: ${n.text}`}
+                aria-label={`Undo: take back ${n.text}`}
               >
                 Undo
               </Button>
@@ -151,7 +151,7 @@ export function Remarks({
                     look="quiet"
                     disabled={busy}
                     onClick={() => back('photo', p.id)}
-                    aria-label={`Take the photo back, ${p.at}`}
+                    aria-label={`Undo: take back the photo, ${p.at}`}
                   >
                     Undo
                   </Button>

@@ -93,7 +93,7 @@ export function Backups({
                 disabled={busy}
                 onClick={() => setAsked(b.name)}
                 className="touch text-accent underline underline-offset-4"
-                aria-label={`Put the backup of ${b.made} back`}
+                aria-label={`Put back the backup of ${b.made}`}
               >
                 Put back
               </button>

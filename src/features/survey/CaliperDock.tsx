@@ -9,8 +9,20 @@ const UNITS = [
   { value: 'in' as const, label: 'in' },
 ];
 
+/** The caliper stand-in, in the demo or where it is asked for: a workshop has a caliper of its own. */
+export function CaliperDock({ shown }: { shown: boolean }) {
+  const [asked, setAsked] = useState(shown);
+  return asked ? (
+    <Caliper />
+  ) : (
+    <Button look="quiet" className="self-start text-[13px]" onClick={() => setAsked(true)}>
+      Try a simulated caliper
+    </Button>
+  );
+}
+
 /** The caliper stand-in: set its jaws, send; it types into the field that was stood in last, which moves on to the next. */
-export function CaliperDock() {
+function Caliper() {
   const [caliper] = useState(() => new SimulatedCaliper());
   const [display, setDisplay] = useState(caliper.display());
   const [jaws, setJaws] = useState(0);

@@ -189,7 +189,7 @@ export function ChalkTest({
                 disabled={busy}
                 onClick={() => back(t.id)}
                 className="touch ml-auto px-1 text-accent underline underline-offset-4"
-                aria-label={`Take back the ${formatLength(t.trial, units)} chalk test`}
+                aria-label={`Undo: take back the ${formatLength(t.trial, units)} chalk test`}
               >
                 Undo
               </button>

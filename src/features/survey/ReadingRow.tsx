@@ -1,37 +1,22 @@
 'use client';
 
-import { useEffect, useId, useRef, useState } from 'react';
+import { useId, useState } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
-import { countedReadings, type Quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
+import { countedReadings, type Quantity, SAME, UNSEEN } from '@/core/document/quantities';
 import type { Corner } from '@/core/document/vocabulary';
-import { tryInput } from '@/core/errors';
 import { combineRepeats } from '@/core/uncertainty';
 import { asRead, parseReading, pmText, readingText, unitHint } from '@/core/document/readingText';
 import type { UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
 import { VerdictMark } from '@/ui/Verdict';
+import type { TakenReading } from '@/usecases/takenShown';
 import { takeBack } from './actions';
+import { useCorrection, Which } from './correction';
 import { useSetupOn } from './OnCar';
 import { useFigure } from './useFigure';
 
-export interface TakenReading {
-  readonly id: string;
-  readonly quantity: QuantityId;
-  readonly corner: Corner | null;
-  readonly hour: number | null;
-  readonly value: number;
-  readonly typed: string;
-  readonly pm: number;
-  /** What was on, in words; empty where nothing was. Readings of another setup are figures of another state. */
-  readonly on: string;
-  readonly method: string;
-  readonly by: string;
-  /** Already worded, so that server and browser agree on the time zone. */
-  readonly at: string;
-  /** The same as a moment, ms. */
-  readonly takenAt: number;
-}
+export type { TakenReading };
 
 /** Grid of a row: words, what was taken, field, buttons; two by two where there is less room. */
 export const rowGrid = (stacked = false): string =>
@@ -42,7 +27,8 @@ export const rowGrid = (stacked = false): string =>
       : 'grid-cols-[minmax(0,1.5fr)_minmax(0,1.15fr)_minmax(180px,1fr)_150px]',
   );
 
-const figuresOf = (taken: readonly TakenReading[]): TakenReading[] => taken.filter((r) => r.method !== UNSEEN.id);
+export const figuresOf = (taken: readonly TakenReading[]): TakenReading[] =>
+  taken.filter((r) => r.method !== UNSEEN.id);
 
 /** What was typed and is not on the server yet. */
 export function OnWay({ texts }: { texts: readonly string[] }) {
@@ -95,7 +81,7 @@ export function TakenLine({ q, taken, units }: { q: Quantity; taken: readonly Ta
 }
 
 /** A reading that stands apart is asked about, never dropped by itself. */
-function Apart({
+export function Apart({
   q,
   taken,
   units,
@@ -131,49 +117,6 @@ function Apart({
   );
 }
 
-/** Whether the last reading was taken as this one is: with something on or nothing, of the part on the car or of a new one. */
-const sameState = (last: TakenReading, on: ReturnType<typeof useSetupOn>): boolean =>
-  (last.on === '') === (on.plate === undefined && on.trial === undefined) &&
-  last.on.includes('by hand') === (on.trial !== undefined);
-
-/** A minute in which the same field is typed again, ms. */
-const SAME_MINUTE = 60_000;
-
-/**
- * Whether what was typed may be meant instead of the last reading: further from it than both errors, and typed again within the minute or
- * three times as far off. A repeat that agrees is never asked about.
- */
-function seemsCorrected(q: Quantity, last: TakenReading, typed: string): boolean {
-  const read = tryInput(() => parseReading(q, typed)).value;
-  if (read === undefined || q.lastCounts) return false;
-  const apart = Math.abs(read.value - last.value);
-  const errors = 2 * Math.max(last.pm, TINY);
-  return apart > errors && (Date.now() - last.takenAt < SAME_MINUTE || apart > 3 * errors);
-}
-const TINY = 0.05;
-
-/** Asks whether a figure that is typed again corrects the last one or is a second reading: 14 and 24 are never averaged in silence. */
-function Which({ last, typed, onPick }: { last: string; typed: string; onPick: (instead: boolean) => void }) {
-  const asked = useRef<HTMLElement>(null);
-  // The keyboard goes on: Enter corrects, Tab and Enter keeps both.
-  useEffect(() => asked.current?.querySelector('button')?.focus(), []);
-  return (
-    <section
-      ref={asked}
-      aria-label="Correction or second reading"
-      className="col-span-full flex flex-wrap items-center gap-3"
-    >
-      <p className="text-[14px] text-caution">
-        {last} was read before, {typed} now.
-      </p>
-      <Button onClick={() => onPick(true)}>Correct the last one</Button>
-      <Button look="quiet" onClick={() => onPick(false)}>
-        Second reading
-      </Button>
-    </section>
-  );
-}
-
 /** One quantity: what it is, the latest reading, a field for the next. Enter keeps it and moves on to the next field. */
 export function ReadingRow({
   jobId,
@@ -184,6 +127,7 @@ export function ReadingRow({
   stacked,
   blocked,
   hour = null,
+  onKept,
 }: {
   jobId: string;
   q: Quantity;
@@ -196,6 +140,8 @@ export function ReadingRow({
   blocked?: boolean;
   /** Clock position that the next reading belongs to. */
   hour?: number | null;
+  /** A reading was sent on its way. */
+  onKept?: (() => void) | undefined;
 }) {
   const id = useId();
   const [method, setMethod] = useState(q.methods[0]?.id ?? '');
@@ -208,26 +154,23 @@ export function ReadingRow({
   );
   const last = taken[taken.length - 1];
   const lastFigure = figuresOf(taken).at(-1);
-  const [asked, setAsked] = useState(false);
-  const correct = (instead: boolean) => {
-    setAsked(false);
-    if (!instead || !lastFigure) return keep();
-    const replaced = lastFigure.id;
-    back(async () => {
-      const gone = await takeBack(jobId, replaced);
-      if (gone.ok) keep();
-      return gone;
-    });
-  };
+  const { asked, forget, submit, answer } = useCorrection({
+    q,
+    last: lastFigure,
+    on,
+    text: asRead(q, typed, units),
+    keep: () => {
+      if (keep()) onKept?.();
+    },
+    back,
+  });
   const place = corner ? `, ${CORNER_LABEL[corner]}` : '';
   return (
     <form
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        if (lastFigure && sameState(lastFigure, on) && seemsCorrected(q, lastFigure, asRead(q, typed, units)))
-          setAsked(true);
-        else keep();
+        submit();
       }}
       className={rowGrid(stacked)}
       data-quantity={q.id}
@@ -252,7 +195,7 @@ export function ReadingRow({
           maxLength={40}
           disabled={unseen}
           onChange={(e) => {
-            setAsked(false);
+            forget();
             change(e.target.value);
           }}
           inputMode="decimal"
@@ -271,11 +214,13 @@ export function ReadingRow({
           aria-label={`Method, ${q.label}${place}`}
           className="touch picker max-w-[130px] rounded-r-[3px] border border-strong bg-sheet px-1 text-[13px]"
         >
-          {q.methods.map((m) => (
-            <option key={m.id} value={m.id}>
-              {m.id === UNSEEN.id ? m.label : `${m.label} ±${units === 'imperial' ? pmText(q, m.pm, units) : m.pm}`}
-            </option>
-          ))}
+          {q.methods
+            .filter((m) => m.id !== SAME.id)
+            .map((m) => (
+              <option key={m.id} value={m.id}>
+                {m.id === UNSEEN.id ? m.label : `${m.label} ±${units === 'imperial' ? pmText(q, m.pm, units) : m.pm}`}
+              </option>
+            ))}
         </select>
       </div>
       <div className="flex gap-1">
@@ -286,7 +231,7 @@ export function ReadingRow({
           <Button
             look="quiet"
             disabled={busy}
-            aria-label={`Take back ${q.label}${place}`}
+            aria-label={`Undo: take back ${q.label}${place}`}
             onClick={() => back(() => takeBack(jobId, last.id))}
           >
             Undo
@@ -294,7 +239,11 @@ export function ReadingRow({
         ) : null}
       </div>
       {asked && lastFigure ? (
-        <Which last={readingText(q, lastFigure.value, units)} typed={typed} onPick={correct} />
+        <Which
+          last={readingText(q, lastFigure.value, units)}
+          typed={typed}
+          onPick={(instead) => answer(instead, (reading) => takeBack(jobId, reading))}
+        />
       ) : null}
       <Apart q={q} taken={taken} units={units} onTakeBack={(reading) => back(() => takeBack(jobId, reading))} />
       {error ? (

@@ -32,6 +32,7 @@ import { TurnCounter } from './TurnCounter';
 import type { NextReading } from '@/core/whatif/nextReading';
 import { type MissingHere, Unmeasured } from './Unmeasured';
 import { type SurveySet, type SurveyWheel, WheelTable } from './WheelTable';
+import { ShowAs } from './ShowAs';
 import { YesNoRow } from './YesNoRow';
 
 export interface SurveyProps {
@@ -70,6 +71,7 @@ export interface SurveyProps {
   readonly locking: boolean;
   readonly loosened: Loosened;
   readonly seat: Seat;
+  readonly demo: boolean;
 }
 
 const NOTHING_ON: TypedSetup = { spacer: '', set: '', trial: null };
@@ -246,7 +248,8 @@ export function Survey(p: SurveyProps) {
             >
               Go to the bench
             </Button>
-            <CaliperDock />
+            <ShowAs as="walk" />
+            <CaliperDock shown={p.demo} />
           </div>
         </aside>
         <ThumbBar

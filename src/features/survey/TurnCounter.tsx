@@ -26,6 +26,7 @@ export function TurnCounter({
   how,
   mate,
   locking,
+  onKept,
 }: {
   jobId: string;
   corner: Corner;
@@ -38,6 +39,8 @@ export function TurnCounter({
   mate: number | null;
   /** The axle has a locking fastener, so it has to be said which one is counted. */
   locking: boolean;
+  /** A count was sent on its way. */
+  onKept?: () => void;
 }) {
   const [steps, setSteps, clear] = useUnkept(`${jobId}/${corner}/count`, NONE);
   const on = useSetupOn('turns');
@@ -47,12 +50,16 @@ export function TurnCounter({
   const kept = last ? combineRepeats(taken.filter((r) => r.on === last.on)).value : 0;
   const add = (n: number) => setSteps((s) => [...s, n]);
 
+  const enter = useRef(() => {});
   useEffect(() => {
     const key = (e: KeyboardEvent) => {
       const target = e.target as HTMLElement;
       if (e.ctrlKey || e.metaKey || e.altKey) return;
       if (BUSY_TAGS.test(target.tagName) && target.dataset.counter === undefined) return;
-      if (e.key === ' ') setSteps((s) => [...s, 1]);
+      if (e.key === 'Enter') enter.current();
+      else if (/^[0-9]$/.test(e.key))
+        return counter.current?.querySelector<HTMLInputElement>('[data-reading]')?.focus();
+      else if (e.key === ' ') setSteps((s) => [...s, 1]);
       else if (e.key === 'q') setSteps((s) => [...s, 0.25]);
       else if (e.key === 'Backspace') setSteps((s) => s.slice(0, -1));
       else return;
@@ -75,7 +82,15 @@ export function TurnCounter({
     const body = { is: 'job', jobId, quantity: 'turns', corner, typed, method: 'count', ...on };
     postReading(`${jobId}/${corner}/turns`, typed, body);
     clear();
+    onKept?.();
   };
+
+  // Enter on the counter saves what was counted, and is no turn.
+  useEffect(() => {
+    enter.current = () => {
+      if (steps.length > 0 && !onLocking) keep();
+    };
+  });
 
   return (
     <section aria-label="Count turns" data-quantity="turns" ref={counter} className="flex min-w-0 flex-col gap-3">
@@ -133,7 +148,9 @@ export function TurnCounter({
             : `, ${formatLength(Math.min(mate, kept * pitch), units, 'down')} of it in the ${fastener === 'bolt' ? 'hub' : 'nut'}`}
         </p>
       ) : null}
-      <p className="text-[13px] text-soft">{how} Keys: space one turn, q a quarter, backspace undo.</p>
+      <p className="text-[13px] text-soft">
+        {how} Keys: space one turn, q a quarter, backspace undo, Enter save; digits go to the field.
+      </p>
       <ReadingRow
         jobId={jobId}
         q={{ ...quantity('turns'), how: 'Or type the count.' }}
@@ -142,6 +159,7 @@ export function TurnCounter({
         units={units}
         stacked
         blocked={onLocking}
+        onKept={onKept}
       />
     </section>
   );

@@ -79,7 +79,7 @@ export function WheelCell({
           <button
             type="button"
             disabled={busy}
-            aria-label={`Take back ${q.label}, wheel ${mark}`}
+            aria-label={`Undo: take back ${q.label}, wheel ${mark}`}
             onClick={() => back(last.id)}
             className="min-h-[24px] min-w-[24px] text-[12.5px] pointer-coarse:min-h-[44px] pointer-coarse:min-w-[44px] text-accent underline underline-offset-2"
           >

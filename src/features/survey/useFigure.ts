@@ -36,14 +36,16 @@ export function useFigure(place: string, read: (text: string) => unknown, body: 
     setTyped(text);
     if (error) setError(null);
   };
-  const keep = () => {
+  /** @returns whether it is on its way; what will not do stays in its field with what would */
+  const keep = (): boolean => {
     const text = typed;
     const wrong = tryInput(() => read(text)).error;
-    if (wrong !== undefined) return setError(wrong);
-    setError(null);
+    setError(wrong ?? null);
+    if (wrong !== undefined) return false;
     postReading(place, text, body(text));
     setTyped('');
     nextField(input.current);
+    return true;
   };
   /** Takes something back that was kept; a refusal is said where an error of the field is. */
   const back = (take: () => Promise<Result<null>>) =>

@@ -119,7 +119,7 @@ function CompareRow({ jobId, row, units }: { jobId: string; row: CornerCompared;
           <Button
             look="quiet"
             disabled={busy}
-            aria-label={`Take back gap, ${CORNER_LABEL[row.corner]}`}
+            aria-label={`Undo: take back gap, ${CORNER_LABEL[row.corner]}`}
             onClick={() => back(last.id)}
           >
             Undo

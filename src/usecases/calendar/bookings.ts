@@ -16,7 +16,7 @@ import {
 } from '@/store/bookings';
 import { type Executor, theStore } from '@/store/connection';
 import { ChangedMeanwhileError, NotFoundError, RefusedError } from '@/store/errors';
-import { jobsOfVisit } from '@/store/jobs';
+import { jobsOfVisit } from '@/store/visits';
 import { recheckById } from '@/store/rechecks';
 import { resources } from '@/store/resources';
 import type { JobRow } from '@/store/schema';

@@ -20,7 +20,7 @@ import { theStore } from '@/store/connection';
 import { unbookedRechecks } from '@/store/rechecks';
 import { recheck } from '@/store/recordSchema';
 import { resources } from '@/store/resources';
-import { jobsOfVisits } from '@/store/jobs';
+import { jobsOfVisits } from '@/store/visits';
 import type { JobRow } from '@/store/schema';
 import { shopTimeNow } from '@/store/shopTime';
 import { stagePath } from '../stages';

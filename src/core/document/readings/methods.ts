@@ -17,5 +17,7 @@ export const SCALE: Method = { id: 'scale', label: 'scale', pm: 50 };
 export const PLATE: Method = { id: 'plate', label: 'half plate', pm: 500 };
 /** Looked, and could not see it: kept with who and when, and still unmeasured. */
 export const UNSEEN: Method = { id: 'unseen', label: 'could not see', pm: 0 };
+/** The caliper, still set from the other side, was held to this one and fits alike: that side's figure with its ±. Never typed. */
+export const SAME: Method = { id: 'same', label: 'fits as the other side', pm: 0 };
 export const LOOKED: Method = { id: 'looked', label: 'looked', pm: 0 };
 export const FINGER: Method = { id: 'finger', label: 'finger', pm: 3 };

@@ -3,6 +3,12 @@ import type { Method } from './methods';
 /** How a reading is typed and shown. A yes or no is kept as 1 or 0. */
 export type Kind = 'length' | 'turns' | 'angle' | 'load' | 'yes-no';
 
+/**
+ * When in a visit a reading is taken: with the car on the ground, a corner loaded, as its wheel comes off and behind it, or with wheel and
+ * parts on the bench.
+ */
+export type Phase = 'ground' | 'loaded' | 'off' | 'bench';
+
 /** What is measured on a car, as data: where it belongs, what it may be, how it is read. */
 export interface QuantityRow {
   readonly id: string;
@@ -11,6 +17,7 @@ export interface QuantityRow {
   readonly how: string;
   /** A wheel's own figures go where the wheel goes. */
   readonly scope: 'corner' | 'axle' | 'wheel';
+  readonly phase: Phase;
   /** A length where nothing is said. */
   readonly kind?: Kind;
   readonly fastening: 'bolt' | 'stud' | 'both';
@@ -26,6 +33,8 @@ export interface QuantityRow {
   readonly widest?: number;
   /** Without it nothing is blocked; it only makes the drawing truer. */
   readonly optional?: boolean;
+  /** Both sides of an axle carry the same part: a caliper that is still set from one side can be held to the other. */
+  readonly bothSides?: boolean;
   /** Another piece may be in the hand the next time: the last reading counts, the ones before are not its repeats. */
   readonly lastCounts?: boolean;
 }

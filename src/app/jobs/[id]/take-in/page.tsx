@@ -4,7 +4,9 @@ import type { Seat, Use, JobType } from '@/core/document/vocabulary';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { drillingOf, drillingWords } from '@/core/parts/drilling';
 import { formatLength, formatTorque } from '@/core/units/format';
+import { formatMileage } from '@/core/units/mileage';
 import { HubFace } from '@/drawing/HubFace';
+import { Mileage } from '@/features/intake/Mileage';
 import { StartMeasuring } from '@/features/intake/StartMeasuring';
 import { JobFrame } from '@/features/shell/JobRail';
 import { JobRemarks } from '../../remarks';
@@ -86,6 +88,12 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
             </p>
           </div>
         </div>
+        <Mileage
+          jobId={whole.job.id}
+          visitId={whole.visit.id}
+          kept={whole.visit.mileageKm === null ? '' : formatMileage(whole.visit.mileageKm, units).replace(/ \D+$/, '')}
+          unit={units === 'imperial' ? 'mi' : 'km'}
+        />
         <div className="flex gap-3">
           <StartMeasuring jobId={whole.job.id} started={whole.job.stage !== 'take-in'} />
           <LinkButton href={`/vehicles/${whole.vehicle.id}/edit?back=${whole.job.id}`}>Change vehicle</LinkButton>

@@ -1,0 +1,41 @@
+/** What hubs of one model have in common and a new car of it can be held against. A torque figure needs its source on each car, a locking piece is each owner's. */
+export const FITMENT_FACTS = [
+  'thread',
+  'fastening',
+  'lugs',
+  'boltCircle',
+  'seat',
+  'threadMaterial',
+  'nutStyle',
+] as const;
+export type FitmentFact = (typeof FITMENT_FACTS)[number];
+
+/** One axle of one car as it was taken in, each fact as it would be typed; empty or "unknown" where nobody knew. */
+export type HubFacts = Readonly<Record<FitmentFact, string>>;
+
+/** What cars of a model had, of those on which it was known. */
+export interface KnownFact {
+  readonly value: string;
+  /** Cars that had it, and cars on which it was known. */
+  readonly cars: number;
+  readonly of: number;
+}
+
+const known = (value: string): boolean => value.trim() !== '' && value !== 'unknown';
+
+/**
+ * The commonest of each fact among hubs of one model. Where as many cars had one thing as another nothing is said: it would only be a guess.
+ * Whatever comes of it is expected and no more, until somebody has looked at the car at hand. Common practice, no source.
+ */
+export function fitmentOf(hubs: readonly HubFacts[]): Partial<Record<FitmentFact, KnownFact>> {
+  const found: Partial<Record<FitmentFact, KnownFact>> = {};
+  for (const fact of FITMENT_FACTS) {
+    const count = new Map<string, number>();
+    for (const hub of hubs) if (known(hub[fact])) count.set(hub[fact], (count.get(hub[fact]) ?? 0) + 1);
+    const [first, second] = [...count].sort((a, b) => b[1] - a[1]);
+    if (!first || first[1] === second?.[1]) continue;
+    const of = [...count.values()].reduce((a, b) => a + b, 0);
+    found[fact] = { value: first[0], cars: first[1], of };
+  }
+  return found;
+}

@@ -1,0 +1,78 @@
+import { useEffect, useState } from 'react';
+import { NUT_STYLE_LABEL, SEAT_LABEL, THREAD_MATERIAL_LABEL } from '@/core/document/labels';
+import type { FitmentFact, KnownFact } from '@/core/document/fitment';
+import { ask } from '@/ui/ask';
+import { Button } from '@/ui/Button';
+import type { KnownModel } from '@/usecases/fitment';
+import { seenOnModel } from './actions';
+
+const REST_MS = 350;
+
+const WORDS: Readonly<Record<FitmentFact, (value: string) => string>> = {
+  thread: (v) => v,
+  fastening: (v) => (v === 'bolt' ? 'bolts' : 'studs and nuts'),
+  lugs: (v) => `${v} lugs`,
+  boltCircle: (v) => `circle ${v} mm`,
+  seat: (v) => SEAT_LABEL[v as keyof typeof SEAT_LABEL] ?? v,
+  threadMaterial: (v) => THREAD_MATERIAL_LABEL[v as keyof typeof THREAD_MATERIAL_LABEL] ?? v,
+  nutStyle: (v) => `${NUT_STYLE_LABEL[v as keyof typeof NUT_STYLE_LABEL] ?? v} nuts`,
+};
+
+const lineOf = (facts: Partial<Record<FitmentFact, KnownFact>>): string =>
+  (Object.entries(facts) as [FitmentFact, KnownFact][])
+    .map(([fact, { value, cars, of }]) => `${WORDS[fact](value)}${cars === of ? '' : ` (${cars} of ${of})`}`)
+    .join(', ');
+
+/** What this shop has seen on cars of the name that is typed, offered to be filled in as expected. */
+export function SeenBefore({ name, onFill }: { name: string; onFill: (known: KnownModel) => void }) {
+  const [known, setKnown] = useState<{ name: string; of: KnownModel } | null>(null);
+  const [filled, setFilled] = useState<string | null>(null);
+  useEffect(() => {
+    if (name.trim().length < 3) return;
+    let stale = false;
+    const rests = setTimeout(async () => {
+      const result = await ask(() => seenOnModel(name));
+      if (!stale) setKnown(result.ok && result.value ? { name, of: result.value } : null);
+    }, REST_MS);
+    return () => {
+      stale = true;
+      clearTimeout(rests);
+    };
+  }, [name]);
+  if (known?.name !== name) return null;
+  const { cars, front, rear } = known.of;
+  const [atFront, atRear] = [lineOf(front), lineOf(rear)];
+  if (atFront === '' && atRear === '') return null;
+  return (
+    <section
+      aria-label="Seen on such cars here"
+      className="flex flex-wrap items-center gap-4 border-2 border-dashed border-strong p-3"
+    >
+      <div className="min-w-[260px] flex-1 text-[14px]">
+        <p>
+          This shop has had {cars === 1 ? 'one' : cars} {name.trim()}.
+        </p>
+        {atFront === atRear ? (
+          <p className="figure">{atFront}</p>
+        ) : (
+          <>
+            <p className="figure">Front: {atFront || 'nothing known'}</p>
+            <p className="figure">Rear: {atRear || 'nothing known'}</p>
+          </>
+        )}
+        <p className="text-[13px] text-soft">
+          Filled in, each stands dashed until you looked at this car. Torque needs its source again.
+        </p>
+      </div>
+      <Button
+        disabled={filled === name}
+        onClick={() => {
+          setFilled(name);
+          onFill(known.of);
+        }}
+      >
+        Fill in as expected
+      </Button>
+    </section>
+  );
+}

@@ -1,0 +1,22 @@
+import { asc, eq, inArray } from 'drizzle-orm';
+import type { Executor } from './connection';
+import { type JobRow, job, visit } from './schema';
+
+/** The axles of a visit, front first. */
+export const jobsOfVisit = (db: Executor, visitId: string): Promise<JobRow[]> =>
+  db.select().from(job).where(eq(job.visitId, visitId)).orderBy(asc(job.axle));
+
+/** Writes down what the odometer showed as the car came; null takes it back. */
+export async function setMileage(tx: Executor, visitId: string, mileageKm: number | null): Promise<void> {
+  await tx.update(visit).set({ mileageKm }).where(eq(visit.id, visitId));
+}
+
+/** The axles of some visits, front first. */
+export const jobsOfVisits = (db: Executor, visitIds: readonly string[]): Promise<JobRow[]> =>
+  visitIds.length === 0
+    ? Promise.resolve([])
+    : db
+        .select()
+        .from(job)
+        .where(inArray(job.visitId, [...visitIds]))
+        .orderBy(asc(job.axle));

@@ -1,0 +1,78 @@
+import 'server-only';
+import { format } from 'date-fns';
+import type { QuantityId } from '@/core/document/quantities';
+import { seatInSentence } from '@/core/document/labels';
+import type { Corner } from '@/core/document/vocabulary';
+import { formatLength, type UnitSystem } from '@/core/units/format';
+import type { JobWhole } from '@/store/jobs';
+import type { WheelWhole } from '@/store/wheels';
+import { isOldState } from './archCuts';
+
+/** A reading as a page shows it. */
+export interface TakenReading {
+  readonly id: string;
+  readonly quantity: QuantityId;
+  readonly corner: Corner | null;
+  readonly hour: number | null;
+  readonly value: number;
+  readonly typed: string;
+  readonly pm: number;
+  /** What was on, in words; empty where nothing was. Readings of another setup are figures of another state. */
+  readonly on: string;
+  readonly method: string;
+  readonly by: string;
+  /** Already worded, so that server and browser agree on the time zone. */
+  readonly at: string;
+  /** The same as a moment, ms. */
+  readonly takenAt: number;
+}
+
+/** Readings of a job that speak of the car as it is now. */
+export const takenOfJob = (whole: JobWhole, units: UnitSystem): TakenReading[] =>
+  whole.readings
+    .filter((r) => !isOldState(whole, r))
+    .map((r) => ({
+      id: r.id,
+      quantity: r.quantity as QuantityId,
+      corner: r.corner as Corner | null,
+      hour: r.hour,
+      value: r.value,
+      typed: r.typed,
+      pm: r.pm,
+      on: onText(whole, r, units),
+      method: r.method,
+      by: r.by,
+      at: format(r.at, 'd MMM HH:mm'),
+      takenAt: r.at.getTime(),
+    }));
+
+/** Readings of one wheel. */
+export const takenOfWheel = (wheel: WheelWhole): TakenReading[] =>
+  wheel.readings.map((r) => ({
+    id: r.id,
+    quantity: r.quantity as QuantityId,
+    corner: null,
+    hour: null,
+    value: r.value,
+    typed: r.typed,
+    pm: r.pm,
+    on: '',
+    method: r.method,
+    by: r.by,
+    at: format(r.at, 'd MMM HH:mm'),
+    takenAt: r.at.getTime(),
+  }));
+
+/** What was on while a reading was taken, in words; empty where nothing was, on the present fasteners and the wheels of the job. */
+function onText(whole: JobWhole, r: JobWhole['readings'][number], units: UnitSystem): string {
+  const set = r.onWheelSetId === null || r.onWheelSetId === whole.job.wheelSetId ? null : r.onWheelSetId;
+  return [
+    r.onPlateMm === null ? '' : `with a ${formatLength(r.onPlateMm, units)} spacer on`,
+    set === null ? '' : `on ${whole.wheelSets.find((s) => s.id === set)?.name ?? 'another set'}`,
+    r.trialPart === null
+      ? ''
+      : `new part by hand, ${seatInSentence(r.trialPart.seat)}${r.trialPart.length === null ? '' : `, ${formatLength(r.trialPart.length.value, units)}`}`,
+  ]
+    .filter((x) => x !== '')
+    .join(', ');
+}

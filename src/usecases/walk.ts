@@ -1,0 +1,82 @@
+import 'server-only';
+import { cornersOf } from '@/core/document/assemble';
+import { QUANTITY_IDS, quantity, type QuantityId } from '@/core/document/quantities';
+import type { Corner } from '@/core/document/vocabulary';
+import { inWalk, type Stop } from '@/core/procedure/walk';
+import { nextReading } from '@/core/whatif/nextReading';
+import type { JobWhole } from '@/store/jobs';
+import { isOldState } from './archCuts';
+import { measuredFor, missingReadings, planWith, wheelsThatGo } from './jobPlan';
+
+export interface WalkStop extends Stop {
+  readonly jobId: string;
+  readonly wheel: { readonly id: string; readonly mark: string; readonly vehicleId: string } | null;
+  /** Nobody has taken it yet, and a decision waits for it. */
+  readonly open: boolean;
+  /** No decision waits for it by itself, but it lets so many checks be judged; null for a reading that is needed. */
+  readonly settles: number | null;
+}
+
+/** The same reading at the same place. */
+const placeOf = (s: Pick<WalkStop, 'jobId' | 'quantity' | 'corner' | 'wheel'>): string =>
+  s.wheel === null ? `${s.jobId}/${s.corner ?? ''}/${s.quantity}` : `${s.wheel.id}/${s.quantity}`;
+
+const isReading = (id: string): id is QuantityId => (QUANTITY_IDS as readonly string[]).includes(id);
+
+/**
+ * The readings of a visit in the order of the walk: those that a decision waits for, those that were taken, and of each job the one that
+ * settles most for its choice, where it is an optional one. A wheel that goes on both axles is walked to once.
+ * @param asked a reading that a link leads to: it is there, wanted or not
+ */
+export function walkOf(
+  jobs: readonly JobWhole[],
+  asked: { readonly quantity: QuantityId; readonly corner: Corner | null } | null = null,
+): WalkStop[] {
+  const found = new Map<string, WalkStop>();
+  const add = (stop: WalkStop) => {
+    const key = placeOf(stop);
+    const before = found.get(key);
+    found.set(key, before ? { ...before, open: before.open || stop.open } : stop);
+  };
+  for (const whole of jobs) {
+    const { id: jobId, axle } = whole.job;
+    const atWheel = (w: { readonly id: string; readonly mark: string }) => ({
+      id: w.id,
+      mark: w.mark,
+      vehicleId: whole.vehicle.id,
+    });
+    const at = { jobId, axle, corner: null, wheel: null, settles: null };
+    for (const r of whole.readings)
+      if (isReading(r.quantity) && r.quantity !== 'gapFitted' && !isOldState(whole, r))
+        add({ ...at, quantity: r.quantity, corner: r.corner as Corner | null, open: false });
+    const wheels = wheelsThatGo(whole);
+    for (const w of wheels)
+      for (const r of w.readings)
+        if (isReading(r.quantity)) add({ ...at, quantity: r.quantity, wheel: atWheel(w), open: false });
+    for (const m of missingReadings(whole))
+      add({
+        ...at,
+        quantity: m.quantity.id,
+        corner: m.corner,
+        wheel: m.wheel === null ? null : atWheel(m.wheel),
+        open: true,
+      });
+    const everywhere = (id: QuantityId): WalkStop[] => {
+      const places: Pick<WalkStop, 'corner' | 'wheel'>[] = {
+        wheel: () => wheels.map((w) => ({ corner: null, wheel: atWheel(w) })),
+        axle: () => [{ corner: null, wheel: null }],
+        corner: () => cornersOf(axle).map((corner) => ({ corner, wheel: null })),
+      }[quantity(id).scope]();
+      return places.map((p) => ({ ...at, ...p, quantity: id, open: true }));
+    };
+    const next = nextReading(planWith(whole, measuredFor(whole), null));
+    for (const stop of next ? everywhere(next.quantity) : [])
+      if (!found.has(placeOf(stop))) add({ ...stop, settles: next?.settles ?? null });
+    // Whoever followed a link stands at its reading, on the axle of the job that was opened.
+    if (asked && whole === jobs[0])
+      for (const stop of everywhere(asked.quantity))
+        if (asked.corner === null || stop.corner === null || stop.corner === asked.corner)
+          add({ ...stop, open: false });
+  }
+  return inWalk([...found.values()]);
+}

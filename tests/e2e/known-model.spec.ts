@@ -1,0 +1,61 @@
+import { accessible, expect, test } from './guard';
+import { Server } from './server';
+import { listens } from './steps';
+
+let server: Server;
+test.beforeAll(async () => {
+  server = await Server.start({ demo: true });
+});
+test.afterAll(() => server.stop());
+
+test('a model the shop knows: filled in dashed, taken in only once each fact was looked at, its torque asked for anew', async ({
+  watched: page,
+}) => {
+  await page.goto(`${server.url}/vehicles/new`);
+  await listens(page);
+  const seen = page.getByRole('region', { name: 'Seen on such cars here' });
+  await page.getByLabel('Vehicle', { exact: true }).fill('corvane tern');
+  await expect(seen).toContainText('This shop has had one corvane tern.');
+  await expect(seen).toContainText('M14x1.5, bolts, 5 lugs, circle 118 mm');
+  await page.getByLabel('Plate', { exact: true }).fill('SW 20 NEW');
+  const front = page.getByRole('group', { name: 'Front axle' });
+  const rear = page.getByRole('group', { name: 'Rear axle' });
+  // What was typed before stays: it was read off this car.
+  await rear.getByLabel('Lugs', { exact: true }).fill('6');
+  await seen.getByRole('button', { name: 'Fill in as expected' }).click();
+  await expect(front.getByLabel('Thread', { exact: true })).toHaveValue('M14x1.5');
+  await expect(rear.getByLabel('Lugs', { exact: true })).toHaveValue('6');
+  await expect(front.getByLabel('Torque', { exact: true })).toHaveValue('');
+  await expect(front.getByLabel('Locking fastener', { exact: true })).toHaveValue('no');
+  await accessible(page);
+  await page.getByRole('button', { name: 'Take in' }).click();
+  await expect(page.locator('form').getByRole('alert')).toContainText(
+    'expected from other cars and not looked at on this one',
+  );
+  // A reload forgets neither what stands there nor that nobody looked.
+  await page.reload();
+  await expect(front.getByLabel('Thread', { exact: true })).toHaveValue('M14x1.5');
+  await expect(front.getByRole('button', { name: 'Thread: looked at, it is so' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take in' }).click();
+  await expect(page.locator('form').getByRole('alert')).toContainText('expected from other cars');
+  let presses = 0;
+  // Another circle than the others had is typed, and is a fact of this car.
+  await front.getByLabel('Bolt circle', { exact: true }).fill('120');
+  for (;;) {
+    const next = front.getByRole('button', { name: /looked at, it is so$/ });
+    if ((await next.count()) === 0) break;
+    await next.first().click();
+    presses += 1;
+  }
+  await page.getByRole('button', { name: 'Same as front' }).click();
+  await expect(page.getByRole('button', { name: /looked at, it is so$/ })).toHaveCount(0);
+  await expect(rear.getByLabel('Bolt circle', { exact: true })).toHaveValue('120');
+  await page.getByRole('button', { name: 'Take in' }).click();
+  await expect(page).toHaveURL(/\/vehicles\/[0-9a-f-]+$/);
+  await page.goto(`${page.url()}/edit`);
+  await expect(front.getByLabel('Thread', { exact: true })).toHaveValue('M14x1.5');
+  await expect(rear.getByLabel('Bolt circle', { exact: true })).toHaveValue('120');
+  console.log(`take in, known model: 3 fields, ${presses + 3} presses`);
+  await page.goto(`${server.url}/vehicles/new`);
+  await expect(page.getByLabel('Vehicle', { exact: true })).toHaveValue('');
+});
