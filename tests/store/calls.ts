@@ -143,6 +143,8 @@ export async function everyCall(db: Db): Promise<Call[]> {
     ['vehicle.endLockingKey', vehicle.endLockingKey, [car, 'x']],
     ['survey.confirm', survey.confirm, [open, ['front-left/none']]],
     ['intake.startMeasuring', intake.startMeasuring, [signed]],
+    ['intake.seenOnModel', intake.seenOnModel, ['Halm Drover']],
+    ['intake.keepMileage', intake.keepMileage, [signed, 'far']],
     [
       'bay.sayByLead',
       staging.sayByLead,

@@ -36,6 +36,8 @@ const ONE_ID = [
   'calendar/shopActions.takeClosureBack',
   'calendar/shopActions.takeOffCalendar',
   'intake.changeVehicle',
+  'intake.keepMileage',
+  'intake.seenOnModel',
   'intake.startMeasuring',
   'intake.takeInVehicle',
   'intake.takeInWheelSet',

@@ -37,6 +37,7 @@ const OF_A_LEAD: Readonly<Record<string, LeadAct>> = {
 /** What is asked of nobody: saying who one is, a choice of the browser, and reading. */
 const OF_NOBODY = [
   'bench.shelfParts',
+  'intake.seenOnModel',
   'people.comeIn',
   'people.comeInByName',
   'people.leave',
