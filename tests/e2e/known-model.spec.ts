@@ -52,10 +52,27 @@ test('a model the shop knows: filled in dashed, taken in only once each fact was
   await expect(rear.getByLabel('Bolt circle', { exact: true })).toHaveValue('120');
   await page.getByRole('button', { name: 'Take in' }).click();
   await expect(page).toHaveURL(/\/vehicles\/[0-9a-f-]+$/);
-  await page.goto(`${page.url()}/edit`);
+  const car = page.url();
+  await page.goto(`${car}/edit`);
   await expect(front.getByLabel('Thread', { exact: true })).toHaveValue('M14x1.5');
   await expect(rear.getByLabel('Bolt circle', { exact: true })).toHaveValue('120');
   console.log(`take in, known model: 3 fields, ${presses + 3} presses`);
   await page.goto(`${server.url}/vehicles/new`);
   await expect(page.getByLabel('Vehicle', { exact: true })).toHaveValue('');
+
+  await test.step('the mileage at arrival is asked for once a visit, understood or asked about, and stays', async () => {
+    await page.goto(car);
+    await page.getByRole('button', { name: 'Open job' }).click();
+    const mileage = page.getByLabel('Mileage at arrival');
+    await mileage.fill('about 80');
+    await mileage.press('Enter');
+    await expect(page.getByRole('main').getByRole('alert')).toContainText('“about 80” is not what an odometer shows');
+    await expect(mileage).toHaveValue('about 80');
+    await mileage.fill('52,300 mi');
+    await page.getByRole('button', { name: 'Save mileage' }).click();
+    await expect(page.getByRole('button', { name: 'Save mileage' })).toHaveCount(0);
+    await page.reload();
+    await expect(mileage).toHaveValue('84\u202f169');
+    await accessible(page);
+  });
 });

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
-import { NUT_STYLE_LABEL, SEAT_LABEL, THREAD_MATERIAL_LABEL } from '@/core/document/labels';
+import { seatInSentence } from '@/core/document/labels';
+import type { Seat } from '@/core/document/vocabulary';
 import type { FitmentFact, KnownFact } from '@/core/document/fitment';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
@@ -13,9 +14,9 @@ const WORDS: Readonly<Record<FitmentFact, (value: string) => string>> = {
   fastening: (v) => (v === 'bolt' ? 'bolts' : 'studs and nuts'),
   lugs: (v) => `${v} lugs`,
   boltCircle: (v) => `circle ${v} mm`,
-  seat: (v) => SEAT_LABEL[v as keyof typeof SEAT_LABEL] ?? v,
-  threadMaterial: (v) => THREAD_MATERIAL_LABEL[v as keyof typeof THREAD_MATERIAL_LABEL] ?? v,
-  nutStyle: (v) => `${NUT_STYLE_LABEL[v as keyof typeof NUT_STYLE_LABEL] ?? v} nuts`,
+  seat: (v) => seatInSentence(v as Seat),
+  threadMaterial: (v) => `thread in ${v}`,
+  nutStyle: (v) => `${v} nuts`,
 };
 
 const lineOf = (facts: Partial<Record<FitmentFact, KnownFact>>): string =>

@@ -145,6 +145,7 @@ export function ReadingRow({
 }) {
   const id = useId();
   const [method, setMethod] = useState(q.methods[0]?.id ?? '');
+  const methods = q.methods.filter((m) => m.id !== SAME.id);
   const unseen = method === UNSEEN.id;
   const on = useSetupOn(q.id);
   const { input, typed, change, error, busy, onWay, keep, back } = useFigure(
@@ -205,23 +206,24 @@ export function ReadingRow({
           aria-describedby={error ? `${id}-e` : undefined}
           className={cx(
             'touch figure w-full min-w-0 rounded-l-[3px] border bg-sheet px-3 text-[17px] placeholder:text-soft',
+            methods.length === 1 && 'rounded-r-[3px]',
             error ? 'border-stop bg-stop-wash' : 'border-strong',
           )}
         />
-        <select
-          value={method}
-          onChange={(e) => setMethod(e.target.value)}
-          aria-label={`Method, ${q.label}${place}`}
-          className="touch picker max-w-[130px] rounded-r-[3px] border border-strong bg-sheet px-1 text-[13px]"
-        >
-          {q.methods
-            .filter((m) => m.id !== SAME.id)
-            .map((m) => (
+        {methods.length > 1 ? (
+          <select
+            value={method}
+            onChange={(e) => setMethod(e.target.value)}
+            aria-label={`Method, ${q.label}${place}`}
+            className="touch picker max-w-[130px] rounded-r-[3px] border border-strong bg-sheet px-1 text-[13px]"
+          >
+            {methods.map((m) => (
               <option key={m.id} value={m.id}>
                 {m.id === UNSEEN.id ? m.label : `${m.label} ±${units === 'imperial' ? pmText(q, m.pm, units) : m.pm}`}
               </option>
             ))}
-        </select>
+          </select>
+        ) : null}
       </div>
       <div className="flex gap-1">
         <Button type="submit" disabled={busy || blocked} aria-label={`Save ${q.label}${place}`}>
