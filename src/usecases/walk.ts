@@ -5,6 +5,7 @@ import type { Corner } from '@/core/document/vocabulary';
 import { inWalk, type Stop } from '@/core/procedure/walk';
 import { nextReading } from '@/core/whatif/nextReading';
 import type { JobWhole } from '@/store/jobs';
+import type { Stage } from '@/store/schema';
 import { isOldState } from './archCuts';
 import { measuredFor, missingReadings, planWith, wheelsThatGo } from './jobPlan';
 
@@ -20,6 +21,9 @@ export interface WalkStop extends Stop {
 /** The same reading at the same place. */
 const placeOf = (s: Pick<WalkStop, 'jobId' | 'quantity' | 'corner' | 'wheel'>): string =>
   s.wheel === null ? `${s.jobId}/${s.corner ?? ''}/${s.quantity}` : `${s.wheel.id}/${s.quantity}`;
+
+/** A new reading makes a choice that was taken forward stand still, so none is suggested after it. */
+const BEFORE_CHOICE: ReadonlySet<string> = new Set<Stage>(['take-in', 'measure', 'choose']);
 
 const isReading = (id: string): id is QuantityId => (QUANTITY_IDS as readonly string[]).includes(id);
 
@@ -53,7 +57,9 @@ export function walkOf(
     for (const w of wheels)
       for (const r of w.readings)
         if (isReading(r.quantity)) add({ ...at, quantity: r.quantity, wheel: atWheel(w), open: false });
-    for (const m of missingReadings(whole))
+    // A choice that stands was made without what is missing; only the axle that was opened says so.
+    const asks = whole === jobs[0] || BEFORE_CHOICE.has(whole.job.stage);
+    for (const m of asks ? missingReadings(whole) : [])
       add({
         ...at,
         quantity: m.quantity.id,
@@ -69,7 +75,7 @@ export function walkOf(
       }[quantity(id).scope]();
       return places.map((p) => ({ ...at, ...p, quantity: id, open: true }));
     };
-    const next = nextReading(planWith(whole, measuredFor(whole), null));
+    const next = BEFORE_CHOICE.has(whole.job.stage) ? nextReading(planWith(whole, measuredFor(whole), null)) : null;
     for (const stop of next ? everywhere(next.quantity) : [])
       if (!found.has(placeOf(stop))) add({ ...stop, settles: next?.settles ?? null });
     // Whoever followed a link stands at its reading, on the axle of the job that was opened.

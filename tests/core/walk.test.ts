@@ -6,9 +6,13 @@ import { inWalk, nextOpen, placesOf, type Stop } from '@/core/procedure/walk';
 /** Stops as a visit of one or both axles may have them. */
 const stopOf = fc.constantFrom(...QUANTITIES).chain((q): fc.Arbitrary<Stop> => {
   if (q.scope === 'wheel')
-    return fc
-      .constantFrom('A', 'B', 'C', 'D')
-      .map((mark) => ({ quantity: q.id, axle: 'front' as const, corner: null, wheel: { mark } }));
+    return (
+      fc
+        .constantFrom('A', 'B', 'C', 'D')
+        // Two sets may be chalked with the same letters.
+        .chain((mark) => fc.constantFrom('1', '2').map((set) => ({ id: `${mark}${set}`, mark })))
+        .map((wheel) => ({ quantity: q.id, axle: 'front' as const, corner: null, wheel }))
+    );
   if (q.scope === 'axle')
     return fc
       .constantFrom('front' as const, 'rear' as const)
@@ -20,7 +24,7 @@ const stopOf = fc.constantFrom(...QUANTITIES).chain((q): fc.Arbitrary<Stop> => {
     wheel: null,
   }));
 });
-const name = (s: Stop): string => `${s.quantity}/${s.corner ?? s.wheel?.mark ?? s.axle}`;
+const name = (s: Stop): string => `${s.quantity}/${s.corner ?? s.wheel?.id ?? s.axle}`;
 const stops = fc.uniqueArray(stopOf, { selector: name, maxLength: 40 });
 
 // Common practice, no source: a car is measured standing, then loaded, then with each wheel off; parts and wheels last, on the bench.
@@ -41,8 +45,8 @@ test('an axle of a bolt car is walked on the ground, loaded, corner by corner wi
     at('settled', 'front-left'),
     at('loadedClearance', 'front-left'),
     at('spigotHeight', 'front-left'),
-    { quantity: 'wheelBore', axle: 'front', corner: null, wheel: { mark: 'B' } },
-    { quantity: 'wheelBore', axle: 'front', corner: null, wheel: { mark: 'A' } },
+    { quantity: 'wheelBore', axle: 'front', corner: null, wheel: { id: 'b', mark: 'B' } },
+    { quantity: 'wheelBore', axle: 'front', corner: null, wheel: { id: 'a', mark: 'A' } },
   ];
   expect(inWalk(asked).map(name)).toEqual([
     'settled/front-left',
@@ -54,8 +58,8 @@ test('an axle of a bolt car is walked on the ground, loaded, corner by corner wi
     'turns/front-right',
     'spigotHeight/front-right',
     'boltLength/front',
-    'wheelBore/A',
-    'wheelBore/B',
+    'wheelBore/a',
+    'wheelBore/b',
   ]);
 });
 
@@ -66,7 +70,7 @@ test('law: nobody walks back: a place once left in a phase is not come to again,
       expect([...walk].map(name).sort()).toEqual(some.map(name).sort());
       expect(inWalk([...some].reverse()).map(name)).toEqual(walk.map(name));
       const places = placesOf(walk).map(
-        (p) => `${p.phase}/${p.stops[0]?.corner ?? p.stops[0]?.wheel?.mark ?? p.stops[0]?.axle}`,
+        (p) => `${p.phase}/${p.stops[0]?.corner ?? p.stops[0]?.wheel?.id ?? p.stops[0]?.axle}`,
       );
       expect(new Set(places).size).toBe(places.length);
       const phases = walk.map((s) => ['ground', 'loaded', 'off', 'bench'].indexOf(quantity(s.quantity).phase));

@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import { addJob, loadJob } from '@/store/jobs';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { gapsCompared } from '@/usecases/gapCompare';
@@ -176,6 +177,11 @@ test('the walk of a visit goes through both axles and to each wheel once; what i
   expect(new Set(extra.map((s) => `${s.axle}/${s.quantity}`)).size).toBeLessThanOrEqual(2);
   expect(walk.filter((s) => !s.open).map((s) => [s.quantity, s.corner])).toEqual([['gap', 'front-left']]);
   expect(new Set(walk.map((s) => s.corner).filter(Boolean)).size).toBe(4);
+  // The rear axle was chosen for without what is missing there: nothing of it is asked for from the front.
+  await store.db.execute(sql`update job set stage = 'fit' where id = ${rear}`);
+  const later = walkOf([whole[0], await loadJob(store.db, rear)]);
+  expect(later.filter((s) => s.open && s.axle === 'rear')).toEqual([]);
+  expect(later.filter((s) => s.open && s.corner !== null).length).toBeGreaterThan(4);
   const led = walkOf(whole, { quantity: 'lipDepth', corner: 'front-right' });
   expect(led.filter((s) => s.quantity === 'lipDepth').map((s) => s.corner)).toEqual(['front-right']);
 });

@@ -8,7 +8,7 @@ export interface Stop {
   /** Null for what belongs to the axle or to a wheel. */
   readonly corner: Corner | null;
   /** The wheel it belongs to; null for what belongs to the car. */
-  readonly wheel: { readonly mark: string } | null;
+  readonly wheel: { readonly id: string; readonly mark: string } | null;
 }
 
 const PHASES: readonly Phase[] = ['ground', 'loaded', 'off', 'bench'];
@@ -28,7 +28,8 @@ function dueAt({ quantity: id, axle, corner, wheel }: Stop): readonly number[] {
  * and behind it, then parts and wheels on the bench. Within a place they stand as in the table of readings. Common practice, no source.
  */
 export function inWalk<T extends Stop>(stops: readonly T[]): T[] {
-  const due = (s: T) => [...dueAt(s), s.wheel?.mark ?? '', QUANTITY_IDS.indexOf(s.quantity)] as const;
+  const due = (s: T) =>
+    [...dueAt(s), s.wheel?.mark ?? '', s.wheel?.id ?? '', QUANTITY_IDS.indexOf(s.quantity)] as const;
   return stops
     .map((stop) => ({ stop, due: due(stop) }))
     .sort((a, b) => {
@@ -50,7 +51,7 @@ export function placesOf<T extends Stop>(walk: readonly T[]): Place<T>[] {
   const found: { phase: Phase; key: string; stops: T[] }[] = [];
   for (const stop of walk) {
     const { phase } = quantity(stop.quantity);
-    const key = `${phase}/${stop.corner ?? stop.wheel?.mark ?? stop.axle}`;
+    const key = `${phase}/${stop.corner ?? stop.wheel?.id ?? stop.axle}`;
     const last = found.at(-1);
     if (last?.key === key) last.stops.push(stop);
     else found.push({ phase, key, stops: [stop] });

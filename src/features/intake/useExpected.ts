@@ -70,9 +70,13 @@ export function useExpected(form: Form) {
         }
         return { ...l, open };
       }),
-    /** Fields whose expected value still stands and nobody looked at, in the order of the form. */
+    /** Fields whose expected value still stands and nobody looked at, in the order of the form. An axle held by bolts has no nuts to look at. */
     left: (): FieldPath<VehicleTyped>[] =>
-      (Object.keys(looks.open) as FieldPath<VehicleTyped>[]).filter((p) => form.getValues(p) === looks.open[p]?.value),
+      (Object.keys(looks.open) as FieldPath<VehicleTyped>[]).filter((p) => {
+        const [axle, fact] = p.split('.') as [Axle, string];
+        const hidden = fact === 'nutStyle' && form.getValues(`${axle}.fastening`) === 'bolt';
+        return !hidden && form.getValues(p) === looks.open[p]?.value;
+      }),
     confirmed: looks.confirmed,
     forget: () => setLooks(NOTHING),
   };

@@ -21,7 +21,8 @@ export function BigAnswer({ stop, q, onKept }: { stop: ShownStop; q: Quantity; o
   latest.current = keep;
   useEffect(() => {
     const key = (e: KeyboardEvent) => {
-      if (e.ctrlKey || e.metaKey || e.altKey || e.target instanceof HTMLInputElement) return;
+      // Letters that are typed, or that pick from a list, are no answer.
+      if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest('input, select, textarea')) return;
       const typed = e.key.toLowerCase();
       if (typed !== 'y' && typed !== 'n') return;
       e.preventDefault();

@@ -49,7 +49,7 @@ export function WalkPlaces({
                 const first = p.stops.find(isOpen) ?? (p.stops[0] as ShownStop);
                 const open = p.stops.filter(isOpen).length;
                 return (
-                  <li key={nameOf(first)}>
+                  <li key={first.corner ?? first.wheel?.id ?? first.axle}>
                     <button
                       type="button"
                       aria-current={p.stops.includes(stops[at] as ShownStop) ? 'step' : undefined}

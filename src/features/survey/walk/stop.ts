@@ -35,5 +35,5 @@ export interface WalkJob {
   readonly ruledOut: readonly string[];
 }
 
-/** A stop by a name that stands in the address: `gap.front-left`, `wheelBore.A`, `boltLength.rear`. */
-export const keyOf = (s: WalkStop): string => `${s.quantity}.${s.corner ?? s.wheel?.mark ?? s.axle}`;
+/** A stop by a name that stands in the address: `gap.front-left`, `boltLength.rear`, of a wheel by its id. */
+export const keyOf = (s: WalkStop): string => `${s.quantity}.${s.corner ?? s.wheel?.id ?? s.axle}`;
