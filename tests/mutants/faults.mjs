@@ -674,4 +674,29 @@ export const FAULTS = [
     'm.travel.value - m.travel.pm',
     'a count with a spacer on proves the thread under it',
   ],
+  [
+    'procedure/walk.ts',
+    "'loaded', 'off', 'bench'];",
+    "'off', 'loaded', 'bench'];",
+    'walk: the wheel comes off before the corner is loaded',
+  ],
+  [
+    'procedure/walk.ts',
+    'const at = (from + i) % walk.length;',
+    'const at = (from + i - 1) % walk.length;',
+    'walk: the next open stop is the one that was left',
+  ],
+  [
+    'procedure/walk.ts',
+    "s.wheel?.id ?? '', QUANTITY_IDS",
+    "'', QUANTITY_IDS",
+    'walk: wheels of two sets with one mark are walked to in turns',
+  ],
+  [
+    'document/fitment.ts',
+    'first[1] === second?.[1]',
+    'false',
+    'fitment: of two cars that differ the first is expected',
+  ],
+  ['document/fitment.ts', "value !== 'unknown'", 'true', 'fitment: what nobody knew is expected'],
 ];
