@@ -2,7 +2,7 @@ import 'server-only';
 import { cache } from 'react';
 import { wheelTorque } from '@/core/document/hardware';
 import { cornersOf } from '@/core/document/assemble';
-import type { Corner, Plan } from '@/core/document/document';
+import type { Corner, Plan, Spacer } from '@/core/document/document';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { openTroubles } from '@/core/procedure/bay';
 import type { Carried } from '@/core/quick/carried';
@@ -61,13 +61,15 @@ export interface NewJob {
   readonly use: JobRow['use'];
   /** Studs come out again: the job stands on the hub as it took bolts. */
   readonly studsOut?: boolean | undefined;
+  /** What is planned between hub and wheel, roughly; left out, nothing is decided. It says what is asked, and the bench begins with it. */
+  readonly planned?: { readonly kind: Spacer['kind']; readonly size: number } | undefined;
   /** Figures of a quick answer that it begins with, and where those of one corner were taken. */
   readonly carried?: { readonly figures: Carried; readonly corner: Corner } | undefined;
 }
 
 /** Opens a job on a vehicle, or one for each axle in one visit. @returns the id of the first @throws NotFoundError, RefusedError */
 export async function openJob(
-  { vehicleId, wheelSetId, axle, wish, use, studsOut, carried }: NewJob,
+  { vehicleId, wheelSetId, axle, wish, use, studsOut, planned, carried }: NewJob,
   by: string,
 ): Promise<string> {
   const { db } = await theStore();
@@ -92,7 +94,7 @@ export async function openJob(
             at,
           )
         : id;
-    for (const jobId of new Set([id, other])) await beginAsItStands(tx, jobId, at);
+    for (const jobId of new Set([id, other])) await beginAsItStands(tx, jobId, at, planned);
     if (carried) {
       const on = carried.corner.startsWith('rear') ? 'rear' : 'front';
       if (axle !== 'both' && axle !== on)
@@ -107,11 +109,16 @@ export async function openJob(
 }
 
 /**
- * The bench begins with what is on the car: its spacer where it has one. Where spacers come off none is chosen, on the original fasteners
+ * The bench begins with what is planned, else with what is on the car: its spacer where it has one. Where spacers come off none is chosen, on the original fasteners
  * where others are on and the original ones were recorded.
  */
-async function beginAsItStands(tx: Executor, jobId: string, at: Date): Promise<void> {
+async function beginAsItStands(tx: Executor, jobId: string, at: Date, planned?: NewJob['planned']): Promise<void> {
   const { job, vehicle, hubs } = await loadJob(tx, jobId);
+  if (planned && !ADDS_NOTHING.has(job.wish as JobType)) {
+    const spacer: Spacer = { ...plainSpacer(planned.size), kind: planned.kind };
+    await saveDraft(tx, jobId, job.version, { spacer, fastener: PRESENT }, at);
+    return;
+  }
   const on = job.wish === 'take-off' ? [] : await fittedNow(tx, vehicle.id);
   const side = (s: string) => on.find((f) => f.corner === `${job.axle}-${s}`);
   const [left, right] = [side('left'), side('right')];

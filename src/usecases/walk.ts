@@ -3,7 +3,7 @@ import { cornersOf } from '@/core/document/assemble';
 import { QUANTITY_IDS, quantity, type QuantityId } from '@/core/document/quantities';
 import type { Corner } from '@/core/document/vocabulary';
 import { inWalk, type Stop } from '@/core/procedure/walk';
-import { nextReading } from '@/core/whatif/nextReading';
+import { settlingReadings } from '@/core/whatif/nextReading';
 import type { JobWhole } from '@/store/jobs';
 import type { Stage } from '@/store/schema';
 import { isOldState } from './archCuts';
@@ -28,8 +28,8 @@ const BEFORE_CHOICE: ReadonlySet<string> = new Set<Stage>(['take-in', 'measure',
 const isReading = (id: string): id is QuantityId => (QUANTITY_IDS as readonly string[]).includes(id);
 
 /**
- * The readings of a visit in the order of the walk: those that a decision waits for, those that were taken, and of each job the one that
- * settles most for its choice, where it is an optional one. A wheel that goes on both axles is walked to once.
+ * The readings of a visit in the order of the walk: those that a decision waits for, those that were taken, and what else of each
+ * job settles something for what is planned or chosen there. A wheel that goes on both axles is walked to once.
  * @param asked a reading that a link leads to: it is there, wanted or not
  */
 export function walkOf(
@@ -75,9 +75,11 @@ export function walkOf(
       }[quantity(id).scope]();
       return places.map((p) => ({ ...at, ...p, quantity: id, open: true }));
     };
-    const next = BEFORE_CHOICE.has(whole.job.stage) ? nextReading(planWith(whole, measuredFor(whole), null)) : null;
-    for (const stop of next ? everywhere(next.quantity) : [])
-      if (!found.has(placeOf(stop))) add({ ...stop, settles: next?.settles ?? null });
+    const settling = BEFORE_CHOICE.has(whole.job.stage)
+      ? settlingReadings(planWith(whole, measuredFor(whole), null))
+      : [];
+    for (const { quantity: id, settles } of settling)
+      for (const stop of everywhere(id)) if (!found.has(placeOf(stop))) add({ ...stop, settles });
     // Whoever followed a link stands at its reading, on the axle of the job that was opened.
     if (asked && whole === jobs[0])
       for (const stop of everywhere(asked.quantity))

@@ -2,9 +2,11 @@ import fc from 'fast-check';
 import type { Plan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
 import { parseLength } from '@/core/units/parse';
-import { nextReading } from '@/core/whatif/nextReading';
+import { nextReading, settlingReadings } from '@/core/whatif/nextReading';
 import { waysOut } from '@/core/whatif/waysOut';
-import { boltPlan, type corner, exact, plainSpacer } from './fixtures';
+import { quantitiesFor } from '@/core/document/quantities';
+import { boltPlan, type corner, exact, plainSpacer, wheel } from './fixtures';
+import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { anyPlan } from './generator';
 
 const open = (plan: Plan) =>
@@ -37,6 +39,37 @@ describe('the one reading that settles most', () => {
       { numRuns: 150 },
     );
   });
+});
+
+test('law: what settles something stands once each, the needed before the optional, each by what it settles, and the first is the next', () => {
+  fc.assert(
+    fc.property(anyPlan, (plan) => {
+      const all = settlingReadings(plan);
+      expect(nextReading(plan)).toEqual(all[0] ?? null);
+      const ids = all.map((r) => r.quantity);
+      expect(new Set(ids).size).toBe(ids.length);
+      const optional = new Map(quantitiesFor(plan.hub, plan.jobType).map((q) => [q.id, q.optional === true]));
+      const rank = all.map((r) => [Number(optional.get(r.quantity)), -r.settles] as const);
+      const sorted = [...rank].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+      expect(rank).toEqual(sorted);
+      for (const r of all) expect(r.settles).toBeGreaterThan(0);
+    }),
+    { numRuns: 100 },
+  );
+});
+
+// Common practice, no source: an adapter hides the factory studs' ends in the wheel's pockets.
+test('an adapter asks for the pockets, a plain spacer does not', () => {
+  const known = PLAN_EXAMPLES.adapter as Plan;
+  const each = (known.wheel.each.length > 0 ? known.wheel.each : [wheel('A')]).map((w) => ({
+    ...w,
+    pocketDepth: null,
+  }));
+  const adapter: Plan = { ...known, wheel: { ...known.wheel, each } };
+  const plain: Plan = { ...adapter, spacer: { ...plainSpacer(5, known.spacer.bore), lugs: known.spacer.lugs } };
+  const asks = (plan: Plan) => settlingReadings(plan).map((r) => r.quantity);
+  expect(asks(adapter)).toContain('pocketDepth');
+  expect(asks(plain)).not.toContain('pocketDepth');
 });
 
 test('a fraction without a unit is asked about: inch or mm', () => {

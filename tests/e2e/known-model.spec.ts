@@ -62,6 +62,11 @@ test('a model the shop knows: filled in dashed, taken in only once each fact was
 
   await test.step('the mileage at arrival is asked for once a visit, understood or asked about, and stays', async () => {
     await page.goto(car);
+    // A rough size goes with what is planned; both may be changed on the bench.
+    await page.getByLabel('Planned').selectOption('lipped');
+    await page.getByRole('button', { name: 'Open job' }).click();
+    await expect(page.getByRole('main').getByRole('alert')).toContainText('Rough size is empty');
+    await page.getByLabel('Rough size').fill('12');
     await page.getByRole('button', { name: 'Open job' }).click();
     const mileage = page.getByLabel('Mileage at arrival');
     await mileage.fill('about 80');
@@ -74,5 +79,8 @@ test('a model the shop knows: filled in dashed, taken in only once each fact was
     await page.reload();
     await expect(mileage).toHaveValue('84\u202f169');
     await accessible(page);
+    await page.goto(page.url().replace('/take-in', '/choose'));
+    await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('12');
+    await expect(page.getByRole('radio', { name: 'Lipped' })).toBeChecked();
   });
 });

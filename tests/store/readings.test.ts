@@ -5,6 +5,7 @@ import { gapsCompared } from '@/usecases/gapCompare';
 import { missingReadings, planWith } from '@/usecases/jobPlan';
 import { plainSpacer, PRESENT } from '@/core/document/blank';
 import { takeBackReading, takeReading, takeWheelReading } from '@/usecases/readings';
+import { openJob } from '@/usecases/jobs';
 import { noteMileage } from '@/usecases/mileage';
 import { walkOf } from '@/usecases/walk';
 import { v7 as newId } from 'uuid';
@@ -206,4 +207,29 @@ test('mileage is the visit’s: read once, seen from both axles, corrected until
     AT,
   );
   expect((await loadJob(store.db, next)).visit).toMatchObject({ id: next, mileageKm: null });
+});
+
+test('what is planned begins the bench and says what the walk asks for; where nothing is added it is left out', async () => {
+  const { vehicleId } = await job();
+  const wheelSetId = (await loadVehicle(store.db, vehicleId)).wheelSets[0]?.id as string;
+  const asked = async (
+    planned?: { kind: 'plain' | 'lipped' | 'adapter'; size: number },
+    wish: 'stance' | 'check' = 'stance',
+  ) => {
+    const input = { vehicleId, wheelSetId, axle: 'front', wish, use: 'street', planned } as const;
+    // Each by another hand: a second press of the same one opens nothing.
+    const whole = await loadJob(store.db, await openJob(input, `Bram ${planned?.kind} ${wish}`));
+    return { draft: whole.job.draft, ids: new Set(walkOf([whole]).map((s) => s.quantity)) };
+  };
+  const plain = await asked({ kind: 'plain', size: 12 });
+  expect(plain.draft?.spacer).toMatchObject({ kind: 'plain', thickness: 12, bore: null, adapter: null });
+  const lipped = await asked({ kind: 'lipped', size: 10 });
+  expect(lipped.draft?.spacer).toMatchObject({ kind: 'lipped', thickness: 10, lipHeight: null });
+  const nothing = await asked();
+  expect(nothing.draft).toBeNull();
+  const check = await asked({ kind: 'lipped', size: 10 }, 'check');
+  expect(check.draft?.spacer.thickness).toBe(0);
+  // Each of what a check needs is asked for with a spacer too, and a spacer asks for more.
+  expect([...check.ids].every((q) => plain.ids.has(q))).toBe(true);
+  expect(plain.ids.size).toBeGreaterThan(check.ids.size);
 });

@@ -1,6 +1,6 @@
 import type { Axle, Corner, Seat, Use, JobType } from './document';
 import type { ThreadCondition } from '../joint/friction';
-import type { ChalkLoad, HARDWARE_ON, NUT_STYLES, THREAD_MATERIALS } from './vocabulary';
+import type { ChalkLoad, HARDWARE_ON, NUT_STYLES, SpacerKind, THREAD_MATERIALS } from './vocabulary';
 import type { Level } from '../rules/kit/finding';
 import type { School } from './policy';
 
@@ -79,4 +79,12 @@ export const CHALK_LOAD_LABEL: Readonly<Record<ChalkLoad, string>> = {
   unloaded: 'Unloaded',
   loaded: 'Loaded, standing',
   bounced: 'Bounced to the stop',
+};
+
+/** What goes between hub and wheel. */
+export const SPACER_KIND_LABEL: Readonly<Record<SpacerKind, string>> = {
+  plain: 'Plain',
+  lipped: 'Lipped',
+  universal: 'Slotted',
+  adapter: 'Adapter',
 };

@@ -33,5 +33,6 @@ export type Corner = (typeof CORNERS)[number];
 export type JobType = (typeof JOB_TYPES)[number];
 export type Use = (typeof USES)[number];
 export type Seat = (typeof SEATS)[number];
+export type SpacerKind = (typeof SPACER_KINDS)[number];
 export type ChalkPlace = (typeof CHALK_PLACES)[number];
 export type ChalkLoad = (typeof CHALK_LOADS)[number];

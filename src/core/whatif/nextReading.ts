@@ -54,23 +54,28 @@ const open = (findings: readonly Finding[]): number =>
   findings.filter((f) => f.level === 'unmeasured' && !f.rule.startsWith('reading.')).length;
 
 /**
- * The single next reading that lets most rules be judged, taken at every corner or wheel where it is blank; of equals the first in
- * the order of the trade. Null where no reading would settle anything.
+ * Readings that let more rules be judged, each taken at every corner or wheel where it is blank: those that are needed first, then by how much
+ * they settle, then in the order of the trade. Empty where no reading by itself would settle anything.
  * @param corner only readings that this corner still lacks
  */
-export function nextReading(plan: Plan, corner?: Corner): NextReading | null {
+export function settlingReadings(plan: Plan, corner?: Corner): NextReading[] {
   const now = open(assess(plan).findings);
-  if (now === 0) return null;
-  let best: (NextReading & { readonly optional: boolean }) | null = null;
+  if (now === 0) return [];
+  const found: (NextReading & { readonly optional: boolean })[] = [];
   for (const q of quantitiesFor(plan.hub, plan.jobType)) {
     const there = plan.corners.find((c) => c.corner === corner);
     if (there && q.scope === 'corner' && q.id in there && there[q.id as 'gap'] !== null) continue;
     const then = withReading(plan, q);
     if (then === null) continue;
     const settles = now - open(assess(then).findings);
-    // One that may be left out never leads while one that is needed would settle something.
-    const leads = best === null || (q.optional === best.optional ? settles > best.settles : best.optional);
-    if (settles > 0 && leads) best = { quantity: q.id, settles, optional: q.optional === true };
+    if (settles > 0) found.push({ quantity: q.id, settles, optional: q.optional === true });
   }
-  return best && { quantity: best.quantity, settles: best.settles };
+  // One that may be left out never leads while one that is needed would settle something.
+  return found
+    .sort((a, b) => Number(a.optional) - Number(b.optional) || b.settles - a.settles)
+    .map(({ quantity, settles }) => ({ quantity, settles }));
 }
+
+/** The single next reading that lets most rules be judged; null where no reading would settle anything. */
+export const nextReading = (plan: Plan, corner?: Corner): NextReading | null =>
+  settlingReadings(plan, corner)[0] ?? null;

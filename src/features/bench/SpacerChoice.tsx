@@ -7,17 +7,16 @@ import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
 import { AdapterForm } from './AdapterForm';
 import { drillingOf } from '@/core/parts/drilling';
+import { SPACER_KIND_LABEL } from '@/core/document/labels';
+import type { SpacerKind } from '@/core/document/vocabulary';
 import { DrillingInput } from './DrillingInput';
 import { LengthInput } from './LengthInput';
 import { sizesFor, stepSize } from './sizes';
 import type { Bench } from './useBench';
 
-const KINDS = [
-  { value: 'plain' as const, label: 'Plain' },
-  { value: 'lipped' as const, label: 'Lipped' },
-  { value: 'universal' as const, label: 'Slotted' },
-];
-const ADAPTER = { value: 'adapter' as const, label: 'Adapter' };
+const kind = <K extends SpacerKind>(value: K) => ({ value, label: SPACER_KIND_LABEL[value] });
+const KINDS = [kind('plain'), kind('lipped'), kind('universal')];
+const ADAPTER = kind('adapter');
 const OPEN = [
   { value: 'no' as const, label: 'No' },
   { value: 'yes' as const, label: 'Yes' },

@@ -2,11 +2,20 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import { CORNER_LABEL, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
-import { type Corner, CORNERS, type Use, type JobType } from '@/core/document/vocabulary';
+import { CORNER_LABEL, JOB_TYPE_LABEL, SPACER_KIND_LABEL, USE_LABEL } from '@/core/document/labels';
+import {
+  ADDS_NOTHING,
+  type Corner,
+  CORNERS,
+  type JobType,
+  SPACER_KINDS,
+  type SpacerKind,
+  type Use,
+} from '@/core/document/vocabulary';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
-import { optionsOf, SelectField } from '@/ui/Field';
+import { Field, optionsOf, SelectField } from '@/ui/Field';
+import { useShownUnit } from '@/ui/units';
 import { Segments } from '@/ui/Segments';
 import { useCarried } from '@/ui/useCarried';
 import { CarriedNote } from './CarriedNote';
@@ -16,6 +25,11 @@ const AXLES = [
   { value: 'front' as const, label: 'Front' },
   { value: 'rear' as const, label: 'Rear' },
   { value: 'both' as const, label: 'Both' },
+];
+
+const PLANNED = [
+  { value: '', label: 'Not decided' },
+  ...SPACER_KINDS.map((k) => ({ value: k, label: SPACER_KIND_LABEL[k] })),
 ];
 
 /** What each wish is about, and what it asks for. */
@@ -49,12 +63,17 @@ export function NewJob({
   const [studsOut, setStudsOut] = useState(false);
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
+  const length = useShownUnit('length');
+  const [planned, setPlanned] = useState<SpacerKind | ''>('');
+  const [size, setSize] = useState('');
+  const adds = !ADDS_NOTHING.has(wish);
 
   const open = () =>
     start(async () => {
       const along = carried ? { carried: { figures: carried, corner } } : {};
       const out = wish === 'take-off' && converted ? { studsOut } : {};
-      const result = await ask(() => openJob(vehicleId, { axle, wish, use, wheelSetId, ...out, ...along }));
+      const plan = adds && planned !== '' ? { planned: { kind: planned, size: length.typed(size) } } : {};
+      const result = await ask(() => openJob(vehicleId, { axle, wish, use, wheelSetId, ...plan, ...out, ...along }));
       if (!result.ok) return setFailure(result.message);
       dropCarried();
       router.push(`/jobs/${result.value}/take-in`);
@@ -84,6 +103,26 @@ export function NewJob({
           onChange={(e) => setWheelSetId(e.target.value)}
           options={wheelSets.map((w) => ({ value: w.id, label: w.name }))}
         />
+        {adds ? (
+          <SelectField
+            label="Planned"
+            value={planned}
+            onChange={(e) => setPlanned(e.target.value as SpacerKind | '')}
+            options={PLANNED}
+          />
+        ) : null}
+        {adds && planned !== '' ? (
+          <Field
+            label="Rough size"
+            figure
+            unit={length.unit}
+            inputMode="decimal"
+            maxLength={20}
+            value={size}
+            onChange={(e) => setSize(e.target.value)}
+            className="w-[130px]"
+          />
+        ) : null}
         {wish === 'take-off' && converted ? (
           <Segments
             label="Studs"

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { InputError, tryInput } from '@/core/errors';
-import { CORNERS, HARDWARE_ON, SEATS, USES, JOB_TYPES } from '@/core/document/vocabulary';
+import { CORNERS, HARDWARE_ON, SEATS, SPACER_KINDS, USES, JOB_TYPES } from '@/core/document/vocabulary';
 import { carriedSchema } from '@/core/quick/carried';
 import { isSource } from '@/core/document/source';
 import { parseDrilling } from '@/core/parts/drilling';
@@ -146,6 +146,12 @@ export const jobForm = z.object({
   wheelSetId: z.string().min(1, 'Choose a wheel set.'),
   wish: z.enum(JOB_TYPES),
   use: z.enum(USES),
+  planned: z
+    .strictObject({
+      kind: z.enum(SPACER_KINDS),
+      size: typed((t) => parseLength('Rough size', t, { min: 1, max: 100 }).value),
+    })
+    .optional(),
   carried: z.strictObject({ figures: carriedSchema, corner: z.enum(CORNERS) }).optional(),
 });
 
