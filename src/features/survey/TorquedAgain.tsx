@@ -23,7 +23,7 @@ export function TorquedAgain({ jobId, corner, loosened }: { jobId: string; corne
   const all = [...new Set([...loosened.wrenches, 'click wrench'])];
   return (
     <section
-      aria-label="Loosened to count"
+      aria-label={`Loosened to count, ${CORNER_LABEL[corner]}`}
       className="flex flex-wrap items-end gap-3 border-l-4 border-caution bg-sheet py-2 pl-3 text-[14px]"
     >
       <p className="flex min-w-[260px] flex-1 items-center gap-2 self-center">

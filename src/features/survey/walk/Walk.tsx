@@ -62,6 +62,8 @@ export function Walk({
   const more = stops.find((s) => isOpen(s) && s.settles !== null);
   const go = (to: number | null) => setKey(to === null ? END : (keys[to] ?? END));
   const onKept = () => go(nextOpen(stops, at, (s) => s !== stop && isOpen(s)));
+  // The page knows of the copies a moment later: what they answer is not walked to.
+  const onAlike = () => go(nextOpen(stops, at, (s) => s.like?.id !== stop?.like?.id && isOpen(s)));
   const step = (by: number) =>
     go(at < 0 ? (by < 0 ? stops.length - 1 : 0) : Math.min(stops.length, Math.max(0, at + by)));
   useEffect(() => {
@@ -84,7 +86,16 @@ export function Walk({
           </p>
         ) : null}
         {stop ? (
-          <AtStop key={key} stop={stop} job={job} no={at + 1} of={stops.length} units={units} onKept={onKept} />
+          <AtStop
+            key={key}
+            stop={stop}
+            job={job}
+            no={at + 1}
+            of={stops.length}
+            units={units}
+            onKept={onKept}
+            onAlike={onAlike}
+          />
         ) : (
           <AtEnd jobs={jobs} open={needed} more={more} onFirst={() => go(nextOpen(stops, -1, isOpen))}>
             <ReadBack stops={stops} onWay={onWay} units={units} onGo={go} />
@@ -122,6 +133,7 @@ function AtStop({
   of,
   units,
   onKept,
+  onAlike,
 }: {
   stop: ShownStop;
   job: WalkJob;
@@ -129,6 +141,8 @@ function AtStop({
   of: number;
   units: UnitSystem;
   onKept: () => void;
+  /** The other wheels were written down as one of them. */
+  onAlike: () => void;
 }) {
   const q = quantity(stop.quantity);
   const corner = stop.corner ?? (job.corners[0] as Corner);
@@ -169,7 +183,7 @@ function AtStop({
           ) : (
             <BigFigure stop={stop} q={q} units={units} onKept={onKept} />
           )}
-          {stop.like ? <AsWheel like={stop.like} vehicleId={stop.wheel?.vehicleId ?? ''} onKept={onKept} /> : null}
+          {stop.like ? <AsWheel like={stop.like} vehicleId={stop.wheel?.vehicleId ?? ''} onKept={onAlike} /> : null}
         </div>
       </div>
       {q.id === 'turns' ? <TorquedAgain jobId={job.id} corner={corner} loosened={job.loosened} /> : null}

@@ -110,14 +110,14 @@ function otherSide(
   return { otherCorner, other: there.length === 0 ? null : readingText(q, combineRepeats(there).value, units) };
 }
 
-/** A wheel that has every figure the walk asks of wheels. */
+/** A wheel that has every figure that is needed of wheels. */
 function alikeWheel(
   stop: WalkStop,
   wheels: ReadonlyMap<string, readonly TakenReading[]>,
   walk: readonly WalkStop[],
 ): ShownStop['like'] {
   if (!stop.wheel) return null;
-  const asked = new Set(walk.filter((s) => s.wheel !== null).map((s) => s.quantity));
+  const asked = new Set(walk.filter((s) => s.wheel !== null && s.settles === null).map((s) => s.quantity));
   const whole = walk.find(
     ({ wheel }) =>
       wheel !== null &&
