@@ -109,8 +109,8 @@ export async function openJob(
 }
 
 /**
- * The bench begins with what is planned, else with what is on the car: its spacer where it has one. Where spacers come off none is chosen, on the original fasteners
- * where others are on and the original ones were recorded.
+ * The bench begins with what is planned, else with what is on the car: its spacer where it has one. Where spacers come off
+ * none is chosen, on the original fasteners where others are on and the original ones were recorded.
  */
 async function beginAsItStands(tx: Executor, jobId: string, at: Date, planned?: NewJob['planned']): Promise<void> {
   const { job, vehicle, hubs } = await loadJob(tx, jobId);

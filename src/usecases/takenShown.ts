@@ -27,41 +27,34 @@ export interface TakenReading {
   readonly takenAt: number;
 }
 
+/** A row as a page shows it, with where it was taken and what was on. */
+const shown = (
+  r: JobWhole['readings'][number] | WheelWhole['readings'][number],
+  { corner, hour, on }: Pick<TakenReading, 'corner' | 'hour' | 'on'>,
+): TakenReading => ({
+  id: r.id,
+  quantity: r.quantity as QuantityId,
+  corner,
+  hour,
+  value: r.value,
+  typed: r.typed,
+  pm: r.pm,
+  on,
+  method: r.method,
+  by: r.by,
+  at: format(r.at, 'd MMM HH:mm'),
+  takenAt: r.at.getTime(),
+});
+
 /** Readings of a job that speak of the car as it is now. */
 export const takenOfJob = (whole: JobWhole, units: UnitSystem): TakenReading[] =>
   whole.readings
     .filter((r) => !isOldState(whole, r))
-    .map((r) => ({
-      id: r.id,
-      quantity: r.quantity as QuantityId,
-      corner: r.corner as Corner | null,
-      hour: r.hour,
-      value: r.value,
-      typed: r.typed,
-      pm: r.pm,
-      on: onText(whole, r, units),
-      method: r.method,
-      by: r.by,
-      at: format(r.at, 'd MMM HH:mm'),
-      takenAt: r.at.getTime(),
-    }));
+    .map((r) => shown(r, { corner: r.corner as Corner | null, hour: r.hour, on: onText(whole, r, units) }));
 
 /** Readings of one wheel. */
 export const takenOfWheel = (wheel: WheelWhole): TakenReading[] =>
-  wheel.readings.map((r) => ({
-    id: r.id,
-    quantity: r.quantity as QuantityId,
-    corner: null,
-    hour: null,
-    value: r.value,
-    typed: r.typed,
-    pm: r.pm,
-    on: '',
-    method: r.method,
-    by: r.by,
-    at: format(r.at, 'd MMM HH:mm'),
-    takenAt: r.at.getTime(),
-  }));
+  wheel.readings.map((r) => shown(r, { corner: null, hour: null, on: '' }));
 
 /** What was on while a reading was taken, in words; empty where nothing was, on the present fasteners and the wheels of the job. */
 function onText(whole: JobWhole, r: JobWhole['readings'][number], units: UnitSystem): string {

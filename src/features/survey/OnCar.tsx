@@ -23,7 +23,9 @@ export interface TypedSetup {
   readonly trial: TypedTrial | null;
 }
 
-const OnCarContext = createContext<TypedSetup>({ spacer: '', set: '', trial: null });
+const NOTHING_ON: TypedSetup = { spacer: '', set: '', trial: null };
+
+const OnCarContext = createContext<TypedSetup>(NOTHING_ON);
 export const OnCar = OnCarContext.Provider;
 
 /** What was on while a reading of this quantity is taken, as typed; what makes no difference to it is left out. */
@@ -38,8 +40,8 @@ export function useSetupOn(quantity: string): { plate?: string; wheelSet?: strin
 }
 
 /** What was typed for a corner stays with the tab until it is changed: it goes with every reading there. It begins with what the car is known to have on. */
-export const useOnCar = (jobId: string, corner: Corner, known: TypedSetup) =>
-  useUnkept<TypedSetup>(`${jobId}/${corner}/setup`, known);
+export const useOnCar = (jobId: string, corner: Corner, known: TypedSetup | undefined) =>
+  useUnkept<TypedSetup>(`${jobId}/${corner}/setup`, known ?? NOTHING_ON);
 
 const SEATS = optionsOf(SEAT_LABEL);
 const NEW_PART: TypedTrial = { seat: 'unknown', length: '', nose: '' };

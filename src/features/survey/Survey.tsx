@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useState, useTransition } from 'react';
+import { useEffect } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { type Quantity, quantity, type QuantityId } from '@/core/document/quantities';
 import { CORNERS, type Corner, type Seat } from '@/core/document/vocabulary';
@@ -10,12 +10,10 @@ import { BoltPicture } from '@/drawing/BoltPicture';
 import { PlanView } from '@/drawing/PlanView';
 import { WhatIs } from '@/drawing/WhatIs';
 import { type Loosened, TorquedAgain } from './TorquedAgain';
-import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
 import { useInAddress } from '@/ui/useInAddress';
 import { useShownAnew } from '@/ui/useShownAnew';
-import { goChoose } from './actions';
 import { CaliperDock } from './CaliperDock';
 import { type ChalkKept, ChalkTest } from './ChalkTest';
 import { ClearanceClock } from './ClearanceClock';
@@ -32,6 +30,8 @@ import { TurnCounter } from './TurnCounter';
 import type { NextReading } from '@/core/whatif/nextReading';
 import { type MissingHere, Unmeasured } from './Unmeasured';
 import { type SurveySet, type SurveyWheel, WheelTable } from './WheelTable';
+import { RuledOut } from './RuledOut';
+import { ToBench } from './ToBench';
 import { ShowAs } from './ShowAs';
 import { YesNoRow } from './YesNoRow';
 
@@ -74,16 +74,12 @@ export interface SurveyProps {
   readonly demo: boolean;
 }
 
-const NOTHING_ON: TypedSetup = { spacer: '', set: '', trial: null };
-
 /** Measuring a corner at a time: plan view to move, a row for each reading, what is still open at the right. */
 export function Survey(p: SurveyProps) {
   const { jobId, corners, units } = p;
   const router = useRouter();
   const [corner, setCorner] = useInAddress<Corner>('corner', p.begin, corners);
-  const [onCar, setOnCar] = useOnCar(jobId, corner, p.known[corner] ?? NOTHING_ON);
-  const [failure, setFailure] = useState<string | null>(null);
-  const [busy, start] = useTransition();
+  const [onCar, setOnCar] = useOnCar(jobId, corner, p.known[corner]);
   const box = useShownAnew();
   // What is on its way is measured, as far as hands are concerned.
   const onWay = new Set([...box.kept, ...box.waiting].map(placeOf));
@@ -102,12 +98,6 @@ export function Survey(p: SurveyProps) {
     if (corners.includes(c)) setCorner(c);
     else if (p.partnerId) router.push(`/jobs/${p.partnerId}/measure?corner=${c}`);
   };
-  const go = () =>
-    start(async () => {
-      const result = await ask(() => goChoose(jobId));
-      if (result.ok) router.push(`/jobs/${jobId}/choose`);
-      else setFailure(result.message);
-    });
   const mateReadings = p.fastener === 'bolt' ? latest('tappedDepth', corner) : latest('nutThread', null);
   const mate = mateReadings.at(-1)?.value ?? null;
   const goTo = (m: MissingHere) => {
@@ -217,16 +207,7 @@ export function Survey(p: SurveyProps) {
         </main>
         <aside aria-labelledby="missing" className="border-l border-line max-lg:border-t max-lg:border-l-0">
           <div className="flex flex-col gap-3 p-4 max-lg:pb-24 pointer-coarse:pb-24 lg:sticky lg:top-0 lg:max-h-[calc(100vh-52px)]">
-            {p.ruledOut.length > 0 ? (
-              <ul
-                aria-label="Ruled out"
-                className="flex flex-col gap-2 border-l-4 border-stop pl-3 text-[14px] leading-snug"
-              >
-                {p.ruledOut.map((line) => (
-                  <li key={line}>{line}</li>
-                ))}
-              </ul>
-            ) : null}
+            <RuledOut lines={p.ruledOut} />
             <div className="flex items-baseline justify-between gap-3">
               <h2 id="missing">Still unmeasured</h2>
               {missing.length > 0 ? <p className="figure text-[14px] text-soft">{missing.length} in all</p> : null}
@@ -236,18 +217,7 @@ export function Survey(p: SurveyProps) {
               <Unmeasured missing={missing} next={next} onGo={goTo} />
             </div>
             <p className="text-[13px] text-soft">What could not be seen stays unmeasured.</p>
-            {failure ? (
-              <p role="alert" className="text-stop">
-                {failure}
-              </p>
-            ) : null}
-            <Button
-              look={missing.length === 0 ? 'main' : 'plain'}
-              onClick={go}
-              disabled={busy || box.waiting.length > 0}
-            >
-              Go to the bench
-            </Button>
+            <ToBench jobId={jobId} done={missing.length === 0} waiting={box.waiting.length} />
             <ShowAs as="walk" />
             <CaliperDock shown={p.demo} />
           </div>

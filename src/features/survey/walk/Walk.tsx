@@ -1,7 +1,6 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useEffect, useState, useTransition } from 'react';
+import { useEffect } from 'react';
 import { inSetup } from '@/core/document/bare';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { quantity } from '@/core/document/quantities';
@@ -9,13 +8,14 @@ import { nextOpen } from '@/core/procedure/walk';
 import type { Corner } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
 import { WhereToMeasure } from '@/drawing/where/WhereToMeasure';
-import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { useInAddress } from '@/ui/useInAddress';
 import { useShownAnew } from '@/ui/useShownAnew';
 import { VerdictMark } from '@/ui/Verdict';
-import { goChoose } from '../actions';
 import { CaliperDock } from '../CaliperDock';
+import { RuledOut } from '../RuledOut';
+import { ToBench } from '../ToBench';
+import { plural } from '@/core/plural';
 import { ShowAs } from '../ShowAs';
 import { OnCar, OnCarField, useOnCar } from '../OnCar';
 import { placeHere, placeOf, waitText } from '../onWay';
@@ -146,7 +146,7 @@ function AtStop({
 }) {
   const q = quantity(stop.quantity);
   const corner = stop.corner ?? (job.corners[0] as Corner);
-  const [onCar, setOnCar] = useOnCar(job.id, corner, job.known[corner] ?? { spacer: '', set: '', trial: null });
+  const [onCar, setOnCar] = useOnCar(job.id, corner, job.known[corner]);
   const fastener = job.fastening === 'bolt' ? 'bolt' : 'nut';
   return (
     <OnCar value={onCar}>
@@ -234,7 +234,7 @@ function AtEnd({
   );
 }
 
-const checks = (n: number): string => `${n} ${n === 1 ? 'check' : 'checks'}`;
+const checks = (n: number): string => plural(n, 'check');
 
 /** What the car rules out, how much is open, and the ways on. */
 function Side({
@@ -252,28 +252,10 @@ function Side({
   waiting: number;
   demo: boolean;
 }) {
-  const router = useRouter();
-  const [failure, setFailure] = useState<string | null>(null);
-  const [busy, start] = useTransition();
-  const bench = () =>
-    start(async () => {
-      const result = await ask(() => goChoose(jobId));
-      if (result.ok) router.push(`/jobs/${jobId}/choose`);
-      else setFailure(result.message);
-    });
   return (
     <aside aria-labelledby="open" className="border-l border-line max-lg:border-t max-lg:border-l-0">
       <div className="flex flex-col gap-3 p-4 max-lg:pb-24 pointer-coarse:pb-24 lg:sticky lg:top-0">
-        {job.ruledOut.length > 0 ? (
-          <ul
-            aria-label="Ruled out"
-            className="flex flex-col gap-2 border-l-4 border-stop pl-3 text-[14px] leading-snug"
-          >
-            {job.ruledOut.map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-          </ul>
-        ) : null}
+        <RuledOut lines={job.ruledOut} />
         <div className="flex items-baseline justify-between gap-3">
           <h2 id="open">Still unmeasured</h2>
           <p className="figure text-[18px] font-[620]">{open}</p>
@@ -288,14 +270,7 @@ function Side({
             moves.
           </p>
         ) : null}
-        {failure ? (
-          <p role="alert" className="text-stop">
-            {failure}
-          </p>
-        ) : null}
-        <Button look={open === 0 ? 'main' : 'plain'} onClick={bench} disabled={busy || waiting > 0}>
-          Go to the bench
-        </Button>
+        <ToBench jobId={jobId} done={open === 0} waiting={waiting} />
         <ShowAs as="list" />
         <p className="text-[13px] text-soft">Chalk tests, arch work and clearance by the clock are there.</p>
         <CaliperDock shown={demo} />

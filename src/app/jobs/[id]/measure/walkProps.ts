@@ -8,6 +8,7 @@ import { combineRepeats } from '@/core/uncertainty';
 import type { UnitSystem } from '@/core/units/format';
 import { keyOf, type ShownStop, type WalkJob } from '@/features/survey/walk/stop';
 import type { JobWhole } from '@/store/jobs';
+import type { FittedRow } from '@/store/schema';
 import { earlierReadings } from '@/usecases/earlier';
 import { hubOf, measuredFor, planWith, wheelsThatGo } from '@/usecases/jobPlan';
 import { partnerOfJob } from '@/usecases/jobs';
@@ -25,6 +26,7 @@ export interface Asked {
 /** What the walk through a visit shows: both axles where both are open, and stands at what a link asks for. */
 export async function walkProps(whole: JobWhole, asked: Asked, units: UnitSystem) {
   const partner = await partnerOfJob(whole);
+  const { now } = await fittedOn(whole.vehicle.id);
   const jobs = partner && partner.job.signedAt === null ? [whole, partner] : [whole];
   const wanted = asked.quantity === null ? null : { quantity: asked.quantity, corner: asked.corner };
   const walk = walkOf(jobs, wanted);
@@ -35,14 +37,14 @@ export async function walkProps(whole: JobWhole, asked: Asked, units: UnitSystem
   const arrive = led.find((s) => s.open) ?? led[0];
   return {
     jobId: whole.job.id,
-    jobs: await Promise.all(jobs.map((j) => walkJob(j, units))),
+    jobs: await Promise.all(jobs.map((j) => walkJob(j, now, units))),
     stops,
     arriveAt: arrive ? keyOf(arrive) : null,
     units,
   };
 }
 
-async function walkJob(whole: JobWhole, units: UnitSystem): Promise<WalkJob> {
+async function walkJob(whole: JobWhole, now: readonly FittedRow[], units: UnitSystem): Promise<WalkJob> {
   const hub = hubOf(whole);
   const corners = cornersOf(whole.job.axle);
   const latest = (id: QuantityId, corner: Corner | null): number | undefined =>
@@ -59,7 +61,7 @@ async function walkJob(whole: JobWhole, units: UnitSystem): Promise<WalkJob> {
     pitch: parseThread('Thread', hub.thread).pitch,
     mate: Object.fromEntries(mate),
     locking: hub.lockingFastener,
-    known: knownOn(whole, (await fittedOn(whole.vehicle.id)).now),
+    known: knownOn(whole, now),
     sets: whole.wheelSets.map((s) => ({ id: s.id, name: s.name })),
     loosened: await loosenedShown(whole, units),
     ruledOut: ruledOutOf(planWith(whole, measuredFor(whole), null), units),
