@@ -252,17 +252,22 @@ export async function quantityOf(tx: Executor, jobId: string, id: string): Promi
 export type ChalkInput = Pick<ChalkTestRow, 'corner' | 'trialMm' | 'load' | 'across' | 'hours'> &
   Partial<Pick<ChalkTestRow, 'heldBy'>>;
 
-/** Keeps a chalk test, in the transaction of the caller. @returns its id */
+/** Keeps a chalk test, in the transaction of the caller; the same one twice counts once. @returns its id */
 export async function addChalkTest(
   tx: Executor,
   jobId: string,
   input: ChalkInput,
   by: string,
   at: Date,
+  id = newId(),
 ): Promise<string> {
-  const id = newId();
-  await tx.insert(chalkTest).values({ ...input, id, jobId, by, at });
-  await noted(tx, { jobId, kind: 'chalk.tested', detail: { ...input }, by, at });
+  const added = await tx
+    .insert(chalkTest)
+    .values({ ...input, id, jobId, by, at })
+    .onConflictDoNothing({ target: chalkTest.id })
+    .returning({ id: chalkTest.id });
+  // One whose answer was lost is sent again, and is there already.
+  if (added[0]) await noted(tx, { jobId, kind: 'chalk.tested', detail: { ...input }, by, at });
   return id;
 }
 

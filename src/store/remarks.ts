@@ -38,19 +38,29 @@ export async function remarksOf(db: Executor, vehicleId: string, jobs?: readonly
   return { photos, notes };
 }
 
-/** @returns its id */
-export async function addPhoto(tx: Executor, input: PhotoInput, by: string, at: Date): Promise<string> {
-  const id = newId();
-  await tx.insert(photo).values({ ...input, id, by, at });
+/** The same one twice counts once, by its id. @returns its id */
+export async function addPhoto(tx: Executor, input: PhotoInput, by: string, at: Date, id = newId()): Promise<string> {
+  const added = await tx
+    .insert(photo)
+    .values({ ...input, id, by, at })
+    .onConflictDoNothing({ target: photo.id })
+    .returning({ id: photo.id });
+  // One whose answer was lost is sent again, and is there already.
+  if (!added[0]) return id;
   const { vehicleId, jobId } = input;
   await recordEvent(tx, { vehicleId, jobId: jobId ?? undefined, kind: 'photo.kept', detail: { ...input }, by, at });
   return id;
 }
 
-/** @returns its id */
-export async function addNote(tx: Executor, input: NoteInput, by: string, at: Date): Promise<string> {
-  const id = newId();
-  await tx.insert(note).values({ ...input, id, by, at });
+/** The same one twice counts once, by its id. @returns its id */
+export async function addNote(tx: Executor, input: NoteInput, by: string, at: Date, id = newId()): Promise<string> {
+  const added = await tx
+    .insert(note)
+    .values({ ...input, id, by, at })
+    .onConflictDoNothing({ target: note.id })
+    .returning({ id: note.id });
+  // One whose answer was lost is sent again, and is there already.
+  if (!added[0]) return id;
   const { vehicleId, jobId } = input;
   await recordEvent(tx, { vehicleId, jobId: jobId ?? undefined, kind: 'note.kept', detail: { ...input }, by, at });
   return id;

@@ -1,4 +1,5 @@
 import 'server-only';
+import { leftByBench } from '@/store/benchSave';
 import { type Executor, theStore } from '@/store/connection';
 import { ChangedMeanwhileError, RefusedError } from '@/store/errors';
 import { type JobWhole, loadJob, setStage } from '@/store/jobs';
@@ -11,6 +12,8 @@ export interface Ask {
   readonly by: string;
   /** Version of the job that the screen shows; given, another one's change in between refuses. */
   readonly version?: number | undefined;
+  /** The bench that asks: what it kept itself since that version is no change of another one. */
+  readonly bench?: string | undefined;
   /** What another screen changed, for that sentence. */
   readonly what?: string;
 }
@@ -44,7 +47,7 @@ export async function advance<T>(ask: Ask, work: Work<T>): Promise<T> {
       throw new RefusedError(`This job was declined: ${whole.job.heldWhy}. Resume it first.`);
     if (whole.job.held !== null && ask.event === 'sign-off')
       throw new RefusedError('This job is on hold. Resume it before it is signed off.');
-    if (ask.version !== undefined && ask.version !== version) throw new ChangedMeanwhileError(ask.what ?? 'This job');
+    if (await overtaken(tx, ask, version)) throw new ChangedMeanwhileError(ask.what ?? 'This job');
     const done = await work(tx, whole, at);
     const next = await move(tx, ask, stage, ask.event, at, done.set);
     if (done.follows) {
@@ -54,6 +57,12 @@ export async function advance<T>(ask: Ask, work: Work<T>): Promise<T> {
     await done.after?.(tx);
     return done.value;
   });
+}
+
+/** Whether somebody else changed the job since the version that the screen shows. */
+async function overtaken(tx: Executor, ask: Ask, now: number): Promise<boolean> {
+  if (ask.version === undefined || ask.version === now) return false;
+  return ask.bench === undefined || !(await leftByBench(tx, ask.jobId, ask.bench, now));
 }
 
 function allow(event: JobEvent, stage: JobRow['stage']): void {

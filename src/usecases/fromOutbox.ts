@@ -6,32 +6,38 @@ import { type Actor, actor } from './session';
  * Takes something out of a browser's outbox. While nobody is signed in, or somebody else than who made the entry, it is not refused but
  * asked for again, so that nothing that was done is dropped or goes under another name.
  * @param most bytes that such a thing has at most
+ * @param work what is done with it; what it gives back goes along with the answer
  */
 export async function fromOutbox(
   request: Request,
   most: number,
-  work: (sent: unknown, by: Actor) => Promise<void>,
+  work: (sent: unknown, by: Actor) => Promise<unknown>,
 ): Promise<Response> {
-  const who = await attempt(actor);
-  if (!who.ok) return answer({ ...who, again: true });
-  const made = request.headers.get('x-vectis-person');
-  if (made && made !== who.value.personId)
-    return answer({
-      ok: false,
-      why: 'refused',
-      again: true,
-      message: 'This was entered by somebody else. It is sent once they are signed in here again.',
-    });
+  const by = await madeBy(request);
+  if (by instanceof Response) return by;
   return answer(
     await attempt(async () => {
       const tooLong = new RefusedError('This is longer than anything that is kept here.');
       if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLong;
       const text = await request.text();
       if (text.length > most) throw tooLong;
-      await work(parsed(text), who.value);
-      return null;
+      return (await work(parsed(text), by)) ?? null;
     }),
   );
+}
+
+/** Who is signed in, where it is whoever made what is sent; else the answer that asks for it again. */
+export async function madeBy(request: Request): Promise<Actor | Response> {
+  const who = await attempt(actor);
+  if (!who.ok) return answer({ ...who, again: true });
+  const made = request.headers.get('x-vectis-person');
+  if (!made || made === who.value.personId) return who.value;
+  return answer({
+    ok: false,
+    why: 'refused',
+    again: true,
+    message: 'This was entered by somebody else. It is sent once they are signed in here again.',
+  });
 }
 
 const answer = (result: Result<unknown>): Response =>

@@ -2,7 +2,7 @@ import 'server-only';
 import { cache } from 'react';
 import { wheelTorque } from '@/core/document/hardware';
 import { cornersOf } from '@/core/document/assemble';
-import type { Corner, Plan, Spacer } from '@/core/document/document';
+import type { Corner, Spacer } from '@/core/document/document';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { openTroubles } from '@/core/procedure/bay';
 import type { Carried } from '@/core/quick/carried';
@@ -39,7 +39,7 @@ import {
 } from './card';
 import { beginWith } from './carried';
 import { judgedPull, torqueEvent } from './torqueEvents';
-import { asOfToday, lastStanding, openLink, recheckedSince, planWith, wheelStatesSigned } from './jobPlan';
+import { asOfToday, lastStanding, openLink, recheckedSince, wheelStatesSigned } from './jobPlan';
 import { planOf, soundPlan } from './soundPlan';
 import { barOf, isRetorque } from './standing';
 
@@ -170,38 +170,6 @@ export async function goChoose(jobId: string, by: string): Promise<void> {
   const { job } = await jobById(jobId);
   if (job.stage !== 'take-in' && job.stage !== 'measure') return;
   await advance({ jobId, event: 'go-choose', by }, async () => nothing);
-}
-
-/** Keeps what stands on the bench. @returns the job's new version @throws ChangedMeanwhileError */
-export const keepDraft = (jobId: string, version: number, choice: ChoiceDraft, by: string): Promise<number> =>
-  advance({ jobId, event: 'keep-draft', by, version, what: 'The choice on this job' }, async (tx, _, at) => ({
-    value: await saveDraft(tx, jobId, version, choice, at),
-  }));
-
-/**
- * Freezes a choice as the plan in force and moves the job to staging. The server judges it again: a choice with
- * a stop or something unmeasured is refused whatever the browser said, and so is one of a bench that another screen changed.
- * @throws RefusedError, ChangedMeanwhileError
- */
-export function takeForward(
-  jobId: string,
-  version: number | undefined,
-  choice: ChoiceDraft,
-  lead: Plan['leadSignOff'],
-  by: string,
-): Promise<void> {
-  return advance(
-    { jobId, event: 'take-forward', by, version, what: 'The choice on this job' },
-    async (tx, whole, at) => {
-      const set = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
-      if (set?.planned)
-        throw new RefusedError(
-          `“${set.name}” is not here yet, so nothing can be fitted on it. Measure it once it is, and say so at the vehicle.`,
-        );
-      await freezePlan(tx, jobId, soundPlan(planWith(whole, choice, lead)), by, at);
-      return { ...nothing, set: { signedAt: null, signedBy: null, recheckDueAt: null } };
-    },
-  );
 }
 
 /**

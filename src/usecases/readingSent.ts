@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { fastenerSchema } from '@/core/document/document';
 import { QUANTITY_IDS } from '@/core/document/quantities';
-import { CORNERS, SEATS } from '@/core/document/vocabulary';
+import { CHALK_LOADS, CHALK_PLACES, CORNERS, SEATS } from '@/core/document/vocabulary';
 
 const typed = { quantity: z.enum(QUANTITY_IDS), typed: z.string().max(40), method: z.string().max(40) };
 
@@ -17,8 +18,19 @@ export const typedReading = z.object({
 /** A reading of one wheel as it is typed. */
 export const typedWheelReading = z.object(typed);
 
-/** What a browser sends: a reading with an id of its own, of a job or of a wheel. */
+/** A chalk test of a corner as it is typed. No hours: it stayed clean. */
+export const typedChalk = z.object({
+  corner: z.enum(CORNERS),
+  trial: z.string().max(40),
+  load: z.enum(CHALK_LOADS),
+  across: z.enum(CHALK_PLACES).nullable(),
+  hours: z.array(z.number().min(0).max(12)).max(24),
+  heldBy: fastenerSchema.nullable(),
+});
+
+/** What a browser sends: a reading with an id of its own, of a job or of a wheel, or a chalk test. */
 export const readingSent = z.discriminatedUnion('is', [
   typedReading.extend({ is: z.literal('job'), id: z.uuid(), jobId: z.string() }),
   typedWheelReading.extend({ is: z.literal('wheel'), id: z.uuid(), vehicleId: z.string(), wheelId: z.string() }),
+  typedChalk.extend({ is: z.literal('chalk'), id: z.uuid(), jobId: z.string() }),
 ]);

@@ -238,6 +238,7 @@ export function takeChalk(
   jobId: string,
   { corner, load, across, hours, trial, heldBy }: TypedChalk,
   by: string,
+  id?: string,
 ): Promise<void> {
   return advance({ jobId, event: 'measure', by }, async (tx, { job }, at) => {
     if (!cornersOf(job.axle).includes(corner))
@@ -249,6 +250,7 @@ export function takeChalk(
       { corner, load, across: hours.length > 0 ? across : null, hours: [...hours], trialMm, heldBy: heldBy ?? null },
       by,
       at,
+      id,
     );
     return { value: undefined };
   });

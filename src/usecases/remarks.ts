@@ -49,11 +49,12 @@ async function sound({ vehicleId, jobId, corner }: About): Promise<Sound> {
 export const remarksFor = async (vehicleId: string, jobId?: string): Promise<Remarks> =>
   remarksOf((await theStore()).db, vehicleId, jobId === undefined ? undefined : [jobId]);
 
-/** Keeps a photo: re-encoded, then written down. @throws RefusedError, InputError */
+/** Keeps a photo: re-encoded, then written down; the same one twice counts once. @throws RefusedError, InputError */
 export async function takePhoto(
   about: About,
   picture: { readonly bytes: Uint8Array; readonly state: string; readonly caption: unknown },
   by: string,
+  id?: string,
 ): Promise<void> {
   const of = await sound(about);
   const { db, folder } = await theStore();
@@ -63,7 +64,7 @@ export async function takePhoto(
   const kept = await keepPhotoFile(folder, picture.bytes);
   const { fresh, ...as } = kept;
   try {
-    await db.transaction((tx) => addPhoto(tx, { ...of, state, caption, ...as }, by, new Date()));
+    await db.transaction((tx) => addPhoto(tx, { ...of, state, caption, ...as }, by, new Date(), id));
   } catch (error) {
     // What was refused leaves no file.
     if (fresh) await dropPhotoFiles(folder, [as.hash]);
@@ -76,10 +77,10 @@ export const photoBytes = async (hash: string): Promise<Uint8Array | null> =>
   photoFile((await theStore()).folder, hash);
 
 /** Keeps a note. @throws InputError, RefusedError */
-export async function takeNote(about: About, typed: unknown, by: string): Promise<void> {
+export async function takeNote(about: About, typed: unknown, by: string, id?: string): Promise<void> {
   const of = await sound(about);
   const text = shortText('Note', typed, 1000, 1);
-  await (await theStore()).db.transaction((tx) => addNote(tx, { ...of, text }, by, new Date()));
+  await (await theStore()).db.transaction((tx) => addNote(tx, { ...of, text }, by, new Date(), id));
 }
 
 /** Takes a photo or a note back. @throws NotFoundError */

@@ -1,3 +1,4 @@
+import sharp from 'sharp';
 import { accessible, expect, serverWillBeKilled, test } from './guard';
 import { listens, logged, tap } from './steps';
 import { Server } from './server';
@@ -24,9 +25,7 @@ test('the bench saves again after the server was gone, and takes forward only wh
   await server.kill();
   await spacer.fill('3');
   await expect(
-    page.getByText(
-      'The server cannot be reached. What you entered is still here and is not kept yet. It is tried again.',
-    ),
+    page.getByText('The server cannot be reached. What was done is still here and is sent again.'),
   ).toBeVisible();
   await accessible(page);
   await spacer.fill('4');
@@ -113,7 +112,7 @@ test('a signed job says so at every stage, and takes nothing but its recheck', a
   await expect(page.getByText('This job is signed off and its record does not change.').first()).toBeVisible();
   await page.getByLabel('Spacer', { exact: true }).fill('3');
   await expect(
-    page.getByText(/signed off and its record does not change.*Yours, 3\.0 mm, is on this screen only/),
+    page.getByText(/signed off and its record does not change.*Yours, 3\.0 mm, lies on this device/),
   ).toBeVisible();
   await page.goto(url.replace('/choose', '/measure'));
   const gap = page.locator('form[data-quantity="gap"]');
@@ -174,4 +173,109 @@ test('an old tab cannot send a job back or finish what was unticked meanwhile', 
   await expect(old.getByText('The kit is completed in “Stage”; this job stands in “Fit”.')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Fit', exact: true })).toBeVisible();
+});
+
+test('bench, chalk, notes and photos wait on the device while there is no network, past a closed tab, and arrive once', async ({
+  watched: page,
+  context,
+}) => {
+  const choose = await hrefOf(page, /Ilex Lumen.*Fit/, 'choose');
+  const [measure, fit] = [choose.replace('/choose', '/measure'), choose.replace('/choose', '/fit')];
+  const chalkOf = (on: typeof page) => on.getByRole('list', { name: 'Chalk tests kept' }).getByRole('listitem');
+  const remarksOf = (on: typeof page) => on.getByRole('region', { name: 'Notes and photos' });
+  const away = async (on: typeof page) => {
+    await listens(on);
+    serverWillBeKilled(on);
+    await context.setOffline(true);
+  };
+  const back = async (on: typeof page, url: string) => {
+    const next = await context.newPage();
+    // It leaves as a closed tab does, and says so to the page.
+    await on.goto('about:blank');
+    await on.close();
+    await context.setOffline(false);
+    await next.goto(url);
+    return next;
+  };
+  await page.goto(measure);
+  const before = await chalkOf(page).count();
+  await away(page);
+  const chalk = page.getByRole('region', { name: 'Chalk test' });
+  await chalk.getByLabel('Trial spacer').fill('7.5');
+  await chalk.getByRole('radio', { name: 'Clean all round' }).click();
+  await chalk.getByRole('button', { name: 'Save chalk test' }).click();
+  await expect(chalkOf(page).last()).toContainText('7.5 mm');
+  await expect(chalkOf(page).last()).toContainText('on its way');
+  await expect(page.getByText('what you tapped is sent once it is back: 1 waits.')).toBeVisible();
+
+  const atCar = await back(page, fit);
+  await away(atCar);
+  await remarksOf(atCar).getByLabel('Note, or words for the photo').fill('chip in the lip');
+  await atCar.getByLabel('Photo files').setInputFiles({
+    name: 'chip.png',
+    mimeType: 'image/png',
+    buffer: await sharp({ create: { width: 64, height: 48, channels: 3, background: '#775533' } })
+      .png()
+      .toBuffer(),
+  });
+  await expect(remarksOf(atCar).getByRole('img', { name: 'chip in the lip' })).toBeVisible();
+  await remarksOf(atCar).getByLabel('Note, or words for the photo').fill('ask the owner');
+  await remarksOf(atCar).getByRole('button', { name: 'Save note' }).click();
+  await expect(remarksOf(atCar).getByRole('list', { name: 'Not sent yet' }).getByRole('listitem')).toHaveCount(2);
+  await accessible(atCar);
+
+  const bench = await back(atCar, choose);
+  const spacer = bench.getByLabel('Spacer', { exact: true });
+  await expect(spacer).toHaveValue('5');
+  await away(bench);
+  // Closed before the pause is over.
+  await spacer.fill('6');
+  const again = await back(bench, choose);
+  await expect(again.getByLabel('Spacer', { exact: true })).toHaveValue('6');
+  await expect(again.getByText('Bench saved.')).toBeVisible();
+  await again.reload();
+  await expect(again.getByLabel('Spacer', { exact: true })).toHaveValue('6');
+
+  await again.goto(fit);
+  await expect(remarksOf(again).getByText('ask the owner')).toHaveCount(1);
+  await expect(remarksOf(again).getByRole('img', { name: 'chip in the lip' })).toHaveCount(1);
+  await expect(remarksOf(again).getByRole('list', { name: 'Not sent yet' })).toHaveCount(0);
+  await again.goto(measure);
+  await expect(chalkOf(again)).toHaveCount(before + 1);
+  await expect(again.getByText('on its way')).toHaveCount(0);
+});
+
+test('a choice that another device overtook lies here with its reason until somebody decides', async ({
+  watched: page,
+  browser,
+}) => {
+  const url = await hrefOf(page, /Ilex Lumen.*Fit/, 'choose');
+  await page.goto(url);
+  const spacer = page.getByLabel('Spacer', { exact: true });
+  await expect(page.getByText('Bench saved.')).toBeVisible();
+  await listens(page);
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(url);
+  await listens(other);
+  await other.getByLabel('Spacer', { exact: true }).fill('4');
+  await expect(other.getByText('Bench saved.')).toBeVisible();
+  await other.waitForTimeout(600);
+  await expect(other.getByText('Bench saved.')).toBeVisible();
+  await spacer.fill('8');
+  await expect(
+    page.getByText(/changed meanwhile on another screen.*Yours, 8\.0 mm, lies on this device/),
+  ).toBeVisible();
+  await page.reload();
+  await expect(spacer).toHaveValue('4');
+  const left = page.getByRole('region', { name: 'Left on this device' });
+  await expect(left).toContainText('A choice of 8.0 mm was made on this device and is not kept');
+  await accessible(page);
+  await left.getByRole('button', { name: 'Put it on the bench' }).click();
+  await expect(spacer).toHaveValue('8');
+  await expect(left).toHaveCount(0);
+  await expect(page.getByText('Bench saved.')).toBeVisible();
+  await page.reload();
+  await expect(spacer).toHaveValue('8');
+  await expect(left).toHaveCount(0);
+  await other.context().close();
 });

@@ -117,8 +117,11 @@ export async function everyCall(db: Db): Promise<Call[]> {
     fastener: { kind: 'bolt', length: 45, threadLength: 28, nose: 0, seat: 'ball13', class: '10.9' },
   };
   const all: readonly (readonly [string, unknown, readonly unknown[]])[] = [
-    ['bench.keepChoice', bench.keepChoice, [open, 1, choice]],
-    ['bench.freezeChoice', bench.freezeChoice, [open, 1, choice, { reason: 'r', leadId: 'x', pin: '274059' }]],
+    [
+      'bench.freezeChoice',
+      bench.freezeChoice,
+      [open, { version: 1, bench: newId() }, choice, { reason: 'r', leadId: 'x', pin: '274059' }],
+    ],
     ['bench.openOtherAxle', bench.openOtherAxle, [open]],
     ['intake.takeInVehicle', intake.takeInVehicle, [{ ...EMPTY_VEHICLE, name: 'Halm', plate: 'H' }]],
     ['intake.changeVehicle', intake.changeVehicle, [car, 1, EMPTY_VEHICLE]],
@@ -132,7 +135,6 @@ export async function everyCall(db: Db): Promise<Call[]> {
     ['shell/jobActions.takeUp', aside.takeUp, [signed]],
     ['shell/planActions.takeIn', planned.takeIn, [open]],
     ['shell/jobActions.changePlan', aside.changePlan, [open, 'reason']],
-    ['remarks.keepNote', remarks.keepNote, [{ vehicleId: car, jobId: open, corner: 'front-left' }, ' ']],
     ['remarks.takeBack', remarks.takeBack, [car, 'note', 'x']],
     [
       'vehicle.sayFound',
@@ -210,11 +212,6 @@ export async function everyCall(db: Db): Promise<Call[]> {
     ['survey.hang', survey.hang, [car, 'x', 'front-left']],
     ['survey.alike', survey.alike, [car, 'x']],
     ['survey.keepRotates', survey.keepRotates, [car, 'x', true]],
-    [
-      'survey.keepChalk',
-      survey.keepChalk,
-      [signed, { corner: 'front-left', trial: '5', load: 'bounced', across: null, hours: [1], heldBy: null }],
-    ],
     ['survey.takeBackChalk', survey.takeBackChalk, [open, 'x']],
     ['survey.goChoose', survey.goChoose, ['x']],
     ['survey.sayTorquedAgain', survey.sayTorquedAgain, [open, 'front-left', 'no wrench']],

@@ -10,7 +10,8 @@ import { addReading, type JobWhole, loadJob } from '@/store/jobs';
 import { settleOld } from '@/store/settle';
 import { loadVehicle } from '@/store/vehicles';
 import { confirmEarlier, earlierReadings } from '@/usecases/earlier';
-import { enterTorque, finishSteps, jobById, openJob, takeForward, tickLine } from '@/usecases/jobs';
+import { enterTorque, finishSteps, jobById, openJob, tickLine } from '@/usecases/jobs';
+import { takeForward } from '@/usecases/bench';
 import { hubOf, isStale, missingReadings, wheelStates } from '@/usecases/jobPlan';
 import { stepsOf } from '@/usecases/card';
 import { openPoints } from '@/usecases/openPoints';
@@ -374,7 +375,7 @@ describe('notes, photos and keys', () => {
     await takePhoto({ vehicleId, jobId, corner: null }, { bytes: await taken(), state: 'after', caption: 'done' }, BY);
     await takeNote({ vehicleId, jobId, corner: 'rear-left' }, 'cap cracked', BY);
     const { plainSpacer, PRESENT } = await import('@/core/document/blank');
-    const { keepDraft } = await import('@/usecases/jobs');
+    const { keepDraft } = await import('@/usecases/bench');
     const { version } = (await jobById(jobId)).job;
     await keepDraft(jobId, version, { spacer: plainSpacer(0), fastener: PRESENT }, BY);
     await throughTo(jobId, 9);

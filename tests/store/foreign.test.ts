@@ -13,7 +13,6 @@ const store = runningStore({ demo: new Date('2026-11-26T10:00:00Z') });
 /** Actions that take one id, or none: there is nothing that it could be mixed up with. */
 const ONE_ID = [
   'bench.copyToOther',
-  'bench.keepChoice',
   'bench.openOtherAxle',
   'bench.setReady',
   'bench.shelfParts',
@@ -70,7 +69,6 @@ const ONE_ID = [
   'shell/planActions.takeIn',
   'survey.goChoose',
   'survey.keepArchWork',
-  'survey.keepChalk',
   'torque.decline',
   'torque.planSession',
   'torque.sayEarly',
@@ -129,7 +127,10 @@ test('an id of another car, visit or job is refused, whatever it is used with', 
     why: 'asked for',
   };
   const foreign: readonly (readonly [string, readonly unknown[]])[] = [
-    ['bench.freezeChoice', [open, version, choice, { reason: 'r', leadId: 'nobody', pin: '274059' }]],
+    [
+      'bench.freezeChoice',
+      [open, { version, bench: newId() }, choice, { reason: 'r', leadId: 'nobody', pin: '274059' }],
+    ],
     [
       'bay.sayByLead',
       [open, { id: newId(), corner: 'nowhere', detail: { kind: 'pause', why: 'x' }, leadId: car, pin: '274059' }],
@@ -147,7 +148,6 @@ test('an id of another car, visit or job is refused, whatever it is used with', 
     ['intake.changeWheelSet', [car, set, wheels]],
     ['intake.drillWheelSet', [car, set, '5x112']],
     ['intake.openJob', [car, { axle: 'front', wheelSetId: set, wish: 'stance', use: 'street' }]],
-    ['remarks.keepNote', [{ vehicleId: car, jobId: signed, corner: 'front-left' }, 'a note']],
     ['remarks.takeBack', [car, 'note', strange]],
     ['shelf.move', [part, { move: 'use', pieces: 1, jobId: car, note: '' }]],
     ['shelf.reserve', [part, car, 1]],
@@ -186,20 +186,28 @@ test('an id of another car, visit or job is refused, whatever it is used with', 
     ]);
     if ((await print(store.db)) !== before) throw new Error(`${name} was refused and changed something.`);
   }
-  // Readings come by their own address.
+  // Readings, chalk and notes come by addresses of their own.
   const { POST: sendReading } = await import('@/app/api/readings/route');
-  const readings: readonly object[] = [
-    { is: 'job', jobId: open, quantity: 'turns', corner, typed: '9', method: 'count', wheelSet: set },
-    { is: 'wheel', vehicleId: car, wheelId: wheel, quantity: 'wheelBore', typed: '70', method: 'caliper' },
+  const { POST: sendNote } = await import('@/app/api/notes/route');
+  const otherAxle = corner.startsWith('front') ? 'rear-left' : 'front-left';
+  const chalk = { is: 'chalk', jobId: open, trial: '5', load: 'bounced', across: null, hours: [], heldBy: null };
+  const sent: readonly (readonly [(request: Request) => Promise<Response>, object])[] = [
+    [sendReading, { is: 'job', jobId: open, quantity: 'turns', corner, typed: '9', method: 'count', wheelSet: set }],
+    [
+      sendReading,
+      { is: 'wheel', vehicleId: car, wheelId: wheel, quantity: 'wheelBore', typed: '70', method: 'caliper' },
+    ],
+    [sendReading, { ...chalk, corner: otherAxle }],
+    [sendNote, { vehicleId: car, jobId: signed, corner: 'front-left', text: 'a note' }],
   ];
-  for (const body of readings) {
-    const sent = new Request('http://shop/api/readings', {
+  for (const [send, body] of sent) {
+    const request = new Request('http://shop/api/x', {
       method: 'POST',
       body: JSON.stringify({ ...body, id: newId() }),
     });
-    const answer = await (await sendReading(sent)).json();
+    const answer = await (await send(request)).json();
     expect([body, answer]).toEqual([body, expect.objectContaining({ ok: false })]);
     expect(answer.again).toBeUndefined();
-    if ((await print(store.db)) !== before) throw new Error('A reading was refused and changed something.');
+    if ((await print(store.db)) !== before) throw new Error('Something was refused and changed something.');
   }
 });

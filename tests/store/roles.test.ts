@@ -49,6 +49,8 @@ const OF_NOBODY = [
 /** Addresses that write or give everything away, and who may; all others only read, behind the door of the network. */
 const ROUTES: Readonly<Record<string, LeadAct | 'somebody' | 'anybody'>> = {
   'POST bay': 'somebody',
+  'POST bench': 'somebody',
+  'POST notes': 'somebody',
   'POST readings': 'somebody',
   'POST torque': 'somebody',
   'POST photos': 'somebody',

@@ -31,17 +31,8 @@ import {
 import { chalkAgain } from '@/usecases/archCuts';
 import { noteBay } from '@/usecases/bay';
 import { openPoints } from '@/usecases/openPoints';
-import {
-  enterTorque,
-  finishSteps,
-  jobById,
-  keepDraft,
-  openJob,
-  startMeasuring,
-  takeForward,
-  takeReadingsIn,
-  tickLine,
-} from '@/usecases/jobs';
+import { enterTorque, finishSteps, jobById, openJob, startMeasuring, takeReadingsIn, tickLine } from '@/usecases/jobs';
+import { keepDraft, takeForward } from '@/usecases/bench';
 import {
   keepRotating,
   noteArchWork,
@@ -435,6 +426,26 @@ test('a signed job takes its recheck and nothing else: every other action is ref
       takeReading(jobId, { quantity: 'gapFitted', corner: 'front-left', typed: '9', method: 'tape' }, 'B'),
     ),
   ).toMatchObject({ ok: false, message: expect.stringContaining('closed') });
+}, 120000);
+
+test('a bench goes on from what it kept itself though the answers were lost, and never over another one', async () => {
+  const jobId = await measuredJob();
+  const { version } = (await jobById(jobId)).job;
+  const [mine, other] = [newId(), newId()];
+  const thickness = async () => (await jobById(jobId)).job.draft?.spacer.thickness;
+  const with_ = (mm: number) => ({ ...SOUND, spacer: { ...SOUND.spacer, thickness: mm } });
+  // Each is sent with the version that the bench was opened with: no answer has arrived, and one of them comes twice.
+  for (const mm of [6, 7, 7, 8]) await keepDraft(jobId, version, with_(mm), 'Bram', mine);
+  expect(await thickness()).toBe(8);
+  await expect(keepDraft(jobId, version, with_(9), 'Tamsin', other)).rejects.toThrow('changed meanwhile');
+  await expect(keepDraft(jobId, version, with_(9), 'Tamsin')).rejects.toThrow('changed meanwhile');
+  // Another screen that knows how it stands goes on, and from then the first is the one that is overtaken.
+  await keepDraft(jobId, (await jobById(jobId)).job.version, with_(10), 'Tamsin', other);
+  await expect(keepDraft(jobId, version, with_(11), 'Bram', mine)).rejects.toThrow('changed meanwhile');
+  await expect(takeForward(jobId, version, SOUND, null, 'Bram', mine)).rejects.toThrow('changed meanwhile');
+  expect(await thickness()).toBe(10);
+  await takeForward(jobId, version, SOUND, null, 'Tamsin', other);
+  expect((await jobById(jobId)).job.stage).toBe('stage');
 }, 120000);
 
 test('a bench that another screen changed cannot be taken forward, nor a kit finished from an old tab', async () => {

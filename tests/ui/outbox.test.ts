@@ -21,6 +21,7 @@ class Bench {
         return answer;
       },
       author: () => ({ id: person, name: person.toUpperCase() }),
+      page: () => '/jobs/one/measure',
       tell: () => {
         for (const other of this.tabs) if (other !== queue) void other.wake();
       },
@@ -186,4 +187,81 @@ test('what is refused and returns comes back with its reason, past a closed tab,
   await second.wake();
   // It is not sent again by itself.
   expect([second.current().refused, bench.arrived]).toEqual([[], ['right']]);
+});
+
+const choice = (id: string, job = 'one'): Parcel => ({
+  ...parcel(id, `bench/${job}`),
+  replaces: true,
+  returns: true,
+  quiet: true,
+});
+
+test('of what replaces what was before only the newest is sent: none that is on its way, none of another job or person', async () => {
+  const b = bench();
+  b.answers = () => ({ ok: false, again: true, message: 'away' });
+  const tamsin = b.tab('tamsin');
+  tamsin.post(choice('hers'));
+  await until(() => tamsin.current().held);
+  const tab = b.tab();
+  for (const id of ['a', 'b', 'c']) tab.post(choice(id));
+  tab.post(choice('other', 'two'));
+  expect(tab.current().waiting.map((p) => p.id)).toEqual(['c', 'other']);
+  await until(() => tab.current().waiting.every((p) => p.n !== undefined));
+  expect((await tab.left()).waiting.map((p) => p.id).sort()).toEqual(['c', 'hers', 'other']);
+  await b.close(tamsin);
+  await b.close(tab);
+  // Past a closed tab it is still the newest alone; what is being sent is not taken out from under its answer.
+  let version = 4;
+  const seen: string[] = [];
+  const next = b.tab();
+  b.answers = ({ id }) => {
+    seen.push(id);
+    if (id === 'c') next.post(choice('d'));
+    version += 1;
+    return { ok: true, value: version };
+  };
+  await next.wake();
+  await until(() => b.arrived.includes('d'));
+  // What somebody else left for the same bench holds nothing up: it waits for them, and is judged then.
+  expect(seen).toEqual(['c', 'other', 'd']);
+  // Of those the newest is what the page does not know yet, with what the server answered.
+  expect(next.current().kept.map((p) => [p.id, p.got])).toEqual([
+    ['other', 6],
+    ['d', 7],
+  ]);
+});
+
+test('that something is held up is said until it goes on, with the page it was made on', async () => {
+  const b = bench();
+  let there = false;
+  b.answers = () => (there ? { ok: true } : { ok: false, again: true, message: 'away' });
+  const tab = b.tab();
+  tab.post(choice('a'));
+  await until(() => tab.current().held);
+  tab.post(choice('b'));
+  expect(tab.current()).toMatchObject({ held: true, trouble: 'away' });
+  expect(tab.current().waiting[0]?.from).toBe('/jobs/one/measure');
+  there = true;
+  await until(() => tab.current().waiting.length === 0);
+  expect(tab.current()).toMatchObject({ held: false, trouble: null });
+  expect(b.arrived).toEqual(['b']);
+});
+
+test('a file lies on the shelf as its bytes, past a closed tab', async () => {
+  const b = bench();
+  b.answers = () => ({ ok: false, again: true, message: 'away' });
+  const first = b.tab();
+  const bytes = new Blob(['a picture of chalk'], { type: 'image/png' });
+  first.post({ id: 'p', url: '/api/photos?vehicle=x', body: null, file: bytes, returns: true });
+  await until(() => first.current().held);
+  await b.close(first);
+  const arrived: string[] = [];
+  const next = b.tab();
+  b.answers = async ({ file }) => {
+    arrived.push(file === undefined ? 'nothing' : await new Response(file).text());
+    return { ok: true };
+  };
+  await next.wake();
+  await until(() => arrived.length === 1);
+  expect(arrived).toEqual(['a picture of chalk']);
 });

@@ -1,14 +1,13 @@
 import { Camera } from 'lucide-react';
-import { useRouter } from 'next/navigation';
-import { useRef, useState, useTransition } from 'react';
+import { useRef, useState } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Corner } from '@/core/document/vocabulary';
 import type { BayDetail } from '@/core/procedure/bay';
+import { plural } from '@/core/plural';
 import { stepName } from '@/core/procedure/card';
 import type { UnitSystem } from '@/core/units/format';
-import { ask } from '@/ui/ask';
 import { Button, LinkButton } from '@/ui/Button';
-import { sendPhoto } from '@/ui/sendPhoto';
+import { postPhotos, usePhotosHere } from '@/ui/sendPhoto';
 import { VerdictMark } from '@/ui/Verdict';
 import { StartClock } from './Clocks';
 import type { FitAxle, FitStep, ShelfLocker } from './fitProps';
@@ -214,18 +213,15 @@ function TakePhoto({
   state: 'before' | 'after';
 }) {
   const input = useRef<HTMLInputElement>(null);
-  const [said, setSaid] = useState<string | null>(null);
-  const [busy, start] = useTransition();
-  const router = useRouter();
-  const send = (files: readonly File[]) =>
-    start(async () => {
-      for (const file of files) {
-        const result = await ask(() => sendPhoto({ vehicleId, jobId, corner }, state, '', file));
-        if (!result.ok) return setSaid(result.message);
-      }
-      setSaid('Kept with this corner.');
-      router.refresh();
-    });
+  const [failure, setFailure] = useState<string | null>(null);
+  const here = usePhotosHere({ vehicleId, jobId }).filter((p) => p.corner === corner);
+  const sending = here.filter((p) => p.refused === null).length;
+  const refused = here.find((p) => p.refused !== null);
+  const said = failure ?? refused?.refused ?? null;
+  const send = async (files: readonly File[]) => {
+    refused?.putAway();
+    setFailure(await postPhotos({ vehicleId, jobId, corner }, state, '', files));
+  };
   return (
     <div className="flex items-center gap-3">
       <input
@@ -235,14 +231,22 @@ function TakePhoto({
         capture="environment"
         className="sr-only"
         aria-label={`Photo ${state}, ${CORNER_LABEL[corner]}`}
-        onChange={(e) => send([...(e.target.files ?? [])])}
+        onChange={(e) => {
+          const files = [...(e.target.files ?? [])];
+          e.target.value = '';
+          void send(files);
+        }}
       />
-      <Button disabled={busy} onClick={() => input.current?.click()}>
+      <Button onClick={() => input.current?.click()}>
         <Camera size={18} aria-hidden="true" /> Take the photo
       </Button>
       {said ? (
-        <p role="status" className="text-[14px]">
+        <p role="alert" className="text-[14px] text-stop">
           {said}
+        </p>
+      ) : sending > 0 ? (
+        <p role="status" className="text-[14px]">
+          {plural(sending, 'photo')} with this corner, on {sending === 1 ? 'its' : 'their'} way.
         </p>
       ) : null}
     </div>

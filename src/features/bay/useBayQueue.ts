@@ -2,8 +2,7 @@ import { useCallback, useMemo } from 'react';
 import { v7 as newId } from 'uuid';
 import type { BayDetail } from '@/core/procedure/bay';
 import type { Corner } from '@/core/document/vocabulary';
-import { post } from '@/ui/outbox';
-import { useShownAnew } from '@/ui/useShownAnew';
+import { post, useOutbox } from '@/ui/outbox';
 
 /** What is done at the car, as `/api/bay` takes it. */
 type Sent =
@@ -31,7 +30,7 @@ const send = (body: Sent): void => post({ id: newId(), url: URL_OF_BAY, body });
 
 /** What is done at the car goes on at once; it is sent in order, and the page is shown anew once all of it is kept. */
 export function useBayQueue(): BayQueue {
-  const { waiting, kept, trouble } = useShownAnew();
+  const { waiting, kept, trouble } = useOutbox();
 
   const ahead = useMemo(() => {
     const all = new Map<string, boolean>();

@@ -7,7 +7,7 @@ import { quantity } from '@/core/document/quantities';
 import { nextReading } from '@/core/whatif/nextReading';
 import { type Evaluation, needsSignOff } from '@/core/evaluate/evaluate';
 import { USUAL } from '@/core/stance/archModel';
-import { formatLength, type UnitSystem } from '@/core/units/format';
+import type { UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
@@ -21,7 +21,7 @@ import { FastenerChoice } from './FastenerChoice';
 import { useInAddress } from '@/ui/useInAddress';
 import { BENCH_TABS, type BenchTab, BenchTabs } from './BenchTabs';
 import type { Pose } from './RubMap';
-import type { Saved } from './saver';
+import { NotSaved } from './NotSaved';
 import { Shortcuts } from './Shortcuts';
 import { SpacerChoice } from './SpacerChoice';
 import { sizesFor, stepSize } from './sizes';
@@ -209,7 +209,7 @@ export function BenchView({
                 <Redo2 size={16} aria-hidden="true" /> Redo
               </Button>
             </div>
-            <NotSaved saved={bench.saved} thickness={choice.spacer.thickness} units={units} />
+            <NotSaved bench={bench} units={units} />
             {failure ? (
               <p role="alert" className="text-[14px] text-stop">
                 {failure}
@@ -244,18 +244,6 @@ const Next = memo(function Next({ bench, jobId }: { bench: Bench; jobId: string 
     </p>
   );
 });
-
-/** A save that is held up is tried again by itself; one that another screen overtook is not. */
-function NotSaved({ saved, thickness, units }: { saved: Saved; thickness: number; units: UnitSystem }) {
-  if (typeof saved === 'string') return null;
-  return (
-    <p role="alert" className="text-[14px] text-stop">
-      {'held' in saved
-        ? `${saved.held} It is tried again.`
-        : `${saved.refused} Yours, ${formatLength(thickness, units)}, is on this screen only.`}
-    </p>
-  );
-}
 
 const LaterTabs = memo(BenchTabs);
 

@@ -2,37 +2,15 @@
 
 import { z } from 'zod';
 import type { CatalogueItem } from '@/core/parts/catalogue';
-import { fastenerSchema, hubSchema, lockingSchema, planSchema, spacerSchema } from '@/core/document/document';
 import { act, actOn } from '@/usecases/act';
-import { type ChoiceDraft, jobById, keepDraft, openOtherAxle as openTheOtherAxle, takeForward } from '@/usecases/jobs';
+import { takeForward } from '@/usecases/bench';
+import { type BenchLine, choiceSchema, lineSchema } from '@/usecases/choiceSent';
+import { type ChoiceDraft, jobById, openOtherAxle as openTheOtherAxle } from '@/usecases/jobs';
 import { copyChoice, setPlanB } from '@/usecases/otherWays';
 import { attempt, idOf, type Result } from '@/usecases/result';
 import { signatureOf, type TypedSignature } from '@/usecases/people';
-import { whoActs } from '@/usecases/session';
 import { shelfParts as partsOnShelf } from '@/usecases/shelf';
 
-const pair = { spacer: spacerSchema, fastener: fastenerSchema };
-const rubSchema = z.strictObject({
-  bump: z.number().min(0).max(200),
-  droop: z.number().min(0).max(200),
-  lock: z.number().min(0).max(50),
-  gain: z.number().min(-5).max(5),
-  axis: z.number().min(-300).max(100),
-});
-const choiceSchema = z.strictObject({
-  ...pair,
-  rub: rubSchema.optional(),
-  adapterTyped: z.record(z.string().max(20), z.string().max(120)).optional(),
-  camberChange: planSchema.shape.camberChange.optional(),
-  lowerBy: planSchema.shape.lowerBy.optional(),
-  planned: planSchema.shape.planned.optional(),
-  trim: planSchema.shape.trim.optional(),
-  trimRight: planSchema.shape.trimRight.optional(),
-  rightSpacer: planSchema.shape.rightSpacer.optional(),
-  locking: lockingSchema.optional(),
-  condition: hubSchema.shape.condition.optional(),
-  candidates: z.array(z.strictObject(pair)).max(4).optional(),
-});
 const signatureSchema = z
   .strictObject({
     reason: z.string().max(400),
@@ -42,24 +20,17 @@ const signatureSchema = z
   })
   .nullable();
 
-/** Keeps what stands on the bench. @returns the job's new version */
-export async function keepChoice(jobId: string, version: number, choice: ChoiceDraft): Promise<Result<number>> {
-  // Nothing else on the page shows it, so no page is sent back.
-  return attempt(async () =>
-    keepDraft(idOf(jobId), z.int().parse(version), choiceSchema.parse(choice), await whoActs()),
-  );
-}
-
 /** Freezes the choice as the plan in force, unless another screen changed the bench since. */
 export async function freezeChoice(
   jobId: string,
-  version: number,
+  from: BenchLine,
   choice: ChoiceDraft,
   signature: TypedSignature | null,
 ): Promise<Result<null>> {
   return actOn(async (who) => {
     const lead = await leadFrom(idOf(jobId), signature);
-    await takeForward(idOf(jobId), z.int().parse(version), choiceSchema.parse(choice), lead, who);
+    const { version, bench } = lineSchema.parse(from);
+    await takeForward(idOf(jobId), version, choiceSchema.parse(choice), lead, who, bench);
   });
 }
 

@@ -1,13 +1,13 @@
 'use client';
 
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { assemblePlan, type PlanParts } from '@/core/document/assemble';
 import type { Adapter, Fastener, Hub, Locking, Plan, Spacer } from '@/core/document/document';
 import { type Evaluation, evaluate } from '@/core/evaluate/evaluate';
 import type { RubAssumptions } from '@/core/stance/archModel';
-import { keepChoice } from './actions';
+import type { BenchLine } from '@/usecases/choiceSent';
 import { begun, changed, redone, undone } from './history';
-import { type Saved, Saver } from './saver';
+import { type Left, type Saved, useKept } from './useKept';
 
 /** What will be otherwise than it was measured, beside the plate. */
 export type Later = 'camberChange' | 'lowerBy' | 'planned' | 'trim' | 'trimRight' | 'rightSpacer';
@@ -34,8 +34,12 @@ export interface Bench {
   readonly evaluation: Evaluation;
   readonly lead: Plan['leadSignOff'];
   readonly saved: Saved;
-  /** Keeps what is not kept yet. @returns the job's version then, null where it could not be kept */
-  flush(): Promise<number | null>;
+  /** Keeps what is not kept yet. @returns where the bench stands then, null where it could not be kept */
+  flush(): Promise<BenchLine | null>;
+  /** What was set on this device and refused; null while there is none. */
+  readonly left: Left | null;
+  /** Puts another choice on the bench, as an edit that can be taken back. */
+  putOn(choice: Choice): void;
   setSpacer(change: Partial<Spacer>): void;
   setFastener(fastener: Fastener): void;
   /** Camber, ride height, planned wheels, trim, or a right-hand plate of its own. */
@@ -81,25 +85,11 @@ export function useBench(jobId: string, startVersion: number, parts: BenchParts,
   const [accepted, setAccepted] = useState<{ lead: Plan['leadSignOff']; of: string } | null>(null);
   const of = acceptedOf(choice);
   const lead = accepted?.of === of ? accepted.lead : null;
-  const [saved, setSaved] = useState<Saved>('saved');
-  const [saver] = useState(
-    () => new Saver<Choice>((version, value) => keepChoice(jobId, version, value), startVersion, start, setSaved),
-  );
+  const takeUp = useCallback((found: Choice) => setHistory(begun(found)), []);
+  const { saved, left, flush } = useKept(jobId, startVersion, start, choice, takeUp);
 
   const plan = useMemo(() => assemblePlan({ ...parts, ...choice, leadSignOff: lead }), [parts, choice, lead]);
   const evaluation = useMemo(() => evaluate(plan), [plan]);
-
-  useEffect(() => saver.change(choice), [saver, choice]);
-
-  // Whoever leaves the bench before the pause is over takes the last change along.
-  useEffect(() => {
-    const leave = () => void saver.flush();
-    window.addEventListener('pagehide', leave);
-    return () => {
-      window.removeEventListener('pagehide', leave);
-      leave();
-    };
-  }, [saver]);
 
   // One object as long as nothing in it changed, so that what is drawn later can be told apart from what is drawn now.
   return useMemo(() => {
@@ -114,7 +104,9 @@ export function useBench(jobId: string, startVersion: number, parts: BenchParts,
       lead,
       saved,
       setLead: (by) => setAccepted({ lead: by, of }),
-      flush: () => saver.flush(),
+      left,
+      flush,
+      putOn: (to) => setChoice(() => to),
       setSpacer: (change) => setChoice((c) => ({ ...c, spacer: { ...c.spacer, ...change } })),
       setFastener: (fastener) => setChoice((c) => ({ ...c, fastener })),
       setLater: (change) => setChoice((c) => ({ ...c, ...change })),
@@ -137,5 +129,5 @@ export function useBench(jobId: string, startVersion: number, parts: BenchParts,
       undo: canUndo ? () => setHistory(undone) : null,
       redo: canRedo ? () => setHistory(redone) : null,
     };
-  }, [choice, plan, evaluation, lead, of, saved, saver, canUndo, canRedo]);
+  }, [choice, plan, evaluation, lead, of, saved, left, flush, canUndo, canRedo]);
 }

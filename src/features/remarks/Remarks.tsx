@@ -1,8 +1,7 @@
 'use client';
 
 import { Camera } from 'lucide-react';
-import { useRouter } from 'next/navigation';
-import { useId, useRef, useState, useTransition } from 'react';
+import { useCallback, useId, useRef, useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { type Corner, CORNERS } from '@/core/document/vocabulary';
 import { ask } from '@/ui/ask';
@@ -10,8 +9,10 @@ import { Button } from '@/ui/Button';
 import { SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
 import { useUnkept } from '@/ui/useUnkept';
-import { keepNote, takeBack } from './actions';
-import { sendPhoto } from '@/ui/sendPhoto';
+import { postPhotos, usePhotosHere } from '@/ui/sendPhoto';
+import { takeBack } from './actions';
+import { OnWay } from './OnWay';
+import { useNotes } from './useNotes';
 
 export interface ShownPhoto {
   readonly id: string;
@@ -58,35 +59,30 @@ export function Remarks({
   const [state, setState] = useState<'before' | 'after' | 'other'>('before');
   const [text, setText] = useUnkept(`note/${jobId ?? vehicleId}`, '');
   const [failure, setFailure] = useState<string | null>(null);
-  const [waiting, setWaiting] = useState<readonly File[]>([]);
   const [busy, start] = useTransition();
   const pick = useRef<HTMLInputElement>(null);
-  const router = useRouter();
   const noteId = useId();
-  const about = { vehicleId, jobId, corner: corner === '' ? null : corner };
+  const photosHere = usePhotosHere({ vehicleId, jobId });
+  const returned = useCallback(
+    (note: string, why: string) => {
+      setText((now) => now || note);
+      setFailure(why);
+    },
+    [setText],
+  );
+  const notesHere = useNotes(vehicleId, jobId, returned);
+  const at = corner === '' ? null : corner;
 
-  const send = (files: readonly File[]) =>
-    start(async () => {
-      setFailure(null);
-      for (const [i, file] of files.entries()) {
-        const result = await ask(() => sendPhoto(about, state, text.trim().slice(0, 200), file));
-        if (result.ok) continue;
-        setFailure(result.message);
-        // What can be sent again stays; what is no picture does not.
-        setWaiting(result.again ? files.slice(i) : files.slice(i + 1));
-        return router.refresh();
-      }
-      setWaiting([]);
-      setText('');
-      router.refresh();
-    });
-  const note = () =>
-    start(async () => {
-      const result = await ask(() => keepNote(about, text));
-      if (!result.ok) return setFailure(result.message);
-      setFailure(null);
-      setText('');
-    });
+  const send = async (files: readonly File[]) => {
+    const caption = text.trim().slice(0, 200);
+    setText('');
+    setFailure(await postPhotos({ vehicleId, jobId, corner: at }, state, caption, files));
+  };
+  const note = () => {
+    setFailure(null);
+    notesHere.keep(at, text);
+    setText('');
+  };
   const back = (kind: 'photo' | 'note', id: string) =>
     start(async () => {
       const result = await ask(() => takeBack(vehicleId, kind, id));
@@ -96,7 +92,7 @@ export function Remarks({
   return (
     <section aria-labelledby={`${noteId}-h`} className="no-print flex flex-col gap-3 border-t border-line pt-4">
       <h2 id={`${noteId}-h`}>Notes and photos</h2>
-      {notes.length === 0 && photos.length === 0 ? (
+      {notes.length + photos.length + notesHere.onWay.length + photosHere.length === 0 ? (
         <p className="text-[14px] text-soft">
           None yet. Such as “disc lip, replace next visit”, or the paint before the lip is trimmed.
         </p>
@@ -161,6 +157,7 @@ export function Remarks({
           ))}
         </ul>
       ) : null}
+      <OnWay notes={notesHere.onWay} photos={photosHere} />
       <div className="flex flex-wrap items-end gap-3">
         <SelectField
           label="Corner"
@@ -181,7 +178,7 @@ export function Remarks({
             className="touch w-full rounded-[3px] border border-strong bg-sheet px-3"
           />
         </div>
-        <Button disabled={busy || text.trim() === ''} onClick={note}>
+        <Button disabled={text.trim() === ''} onClick={note}>
           Save note
         </Button>
         <Segments label="Photo of" value={state} options={STATES} onChange={setState} />
@@ -197,10 +194,10 @@ export function Remarks({
           onChange={(e) => {
             const files = [...(e.target.files ?? [])];
             e.target.value = '';
-            if (files.length > 0) send(files);
+            if (files.length > 0) void send(files);
           }}
         />
-        <Button disabled={busy} onClick={() => pick.current?.click()}>
+        <Button onClick={() => pick.current?.click()}>
           <Camera size={18} aria-hidden="true" />
           Photo
         </Button>
@@ -208,14 +205,6 @@ export function Remarks({
       {failure ? (
         <p role="alert" className="text-stop">
           {failure}
-        </p>
-      ) : null}
-      {waiting.length > 0 ? (
-        <p className="flex flex-wrap items-center gap-3 text-[14px]">
-          {waiting.length} {waiting.length === 1 ? 'photo is' : 'photos are'} not kept yet.
-          <Button disabled={busy} onClick={() => send(waiting)}>
-            Send again
-          </Button>
         </p>
       ) : null}
     </section>

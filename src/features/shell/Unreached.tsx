@@ -1,31 +1,68 @@
 'use client';
 
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { useOutbox } from '@/ui/outbox';
+import { plural } from '@/core/plural';
+import { isMine } from '@/ui/outbox';
 import { holdPageParts, onReach, reachable } from '@/ui/reach';
+import { useShownAnew } from '@/ui/useShownAnew';
 
 const AGAIN_MS = 3000;
 
 if (typeof window !== 'undefined') holdPageParts();
 
-/** The server is not there: said once on the page, which stays as it is, until it is back. */
+/** How long something is on its way before it is said that it waits. */
+const LONG_MS = 2000;
+
+/**
+ * The server is not there: said once on the page, which stays as it is, until it is back. What waits on this device is counted on every
+ * page, and what was refused and belongs to another page says where.
+ */
 export function Unreached() {
   const [there, setThere] = useState(true);
-  const { waiting } = useOutbox();
+  const { waiting, refused } = useShownAnew();
+  const here = usePathname();
+  const elsewhere = refused.filter((p) => isMine(p) && p.from !== undefined && p.from !== here);
+  const [long, setLong] = useState(false);
+  const some = waiting.length > 0;
+  useEffect(() => {
+    setLong(false);
+    if (!some) return;
+    const soon = setTimeout(() => setLong(true), LONG_MS);
+    return () => clearTimeout(soon);
+  }, [some]);
   useEffect(() => onReach(setThere), []);
   useEffect(() => {
     if (there) return;
     const again = setInterval(() => void reachable(), AGAIN_MS);
     return () => clearInterval(again);
   }, [there]);
-  if (there) return null;
+  if (there)
+    return (
+      <>
+        {some && long ? (
+          <p role="status" className="no-print border-b border-line bg-sheet px-4 py-1 text-[14px] text-soft">
+            {plural(waiting.length, 'entry waits', 'entries wait')} on this device and will be sent in order.
+          </p>
+        ) : null}
+        {elsewhere.map((p) => (
+          <p key={p.id} role="alert" className="no-print border-b border-stop bg-stop-wash px-4 py-1 text-[14px]">
+            Entered on this device and not kept: {p.refused}{' '}
+            <Link href={p.from ?? '/'} className="font-[600] text-accent underline underline-offset-4">
+              Go to it
+            </Link>
+          </p>
+        ))}
+      </>
+    );
   return (
     <p
       role="alert"
       className="no-print sticky top-0 z-20 border-b-2 border-stop bg-stop-wash px-4 py-2 text-[15px] font-[560]"
     >
       The server cannot be reached, so this page stays as it is. What you typed is still here; what you tapped is sent
-      once it is back{waiting.length === 0 ? '.' : `: ${waiting.length} ${waiting.length === 1 ? 'waits' : 'wait'}.`}
+      once it is back{waiting.length === 0 ? '.' : `: ${plural(waiting.length, 'waits', 'wait')}.`}
     </p>
   );
 }

@@ -1,4 +1,5 @@
-import { useState, useTransition } from 'react';
+import { useEffect, useState, useTransition } from 'react';
+import { v7 as newId } from 'uuid';
 import { CHALK_LOAD_LABEL } from '@/core/document/labels';
 import type { Plan } from '@/core/document/document';
 import { CHALK_PLACES, type ChalkLoad, type ChalkPlace, type Corner } from '@/core/document/vocabulary';
@@ -10,10 +11,11 @@ import { ChalkClock } from '@/drawing/ChalkClock';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field, optionsOf } from '@/ui/Field';
+import { isMine, post, taken, useOutbox } from '@/ui/outbox';
 import { Segments } from '@/ui/Segments';
 import { useUnkept } from '@/ui/useUnkept';
 import { VerdictMark } from '@/ui/Verdict';
-import { keepChalk, takeBackChalk } from './actions';
+import { takeBackChalk } from './actions';
 import { type HeldTyped, heldBy, TrialHeld, UNHELD } from './TrialHeld';
 
 export interface ChalkKept {
@@ -45,6 +47,21 @@ interface Unkept {
   readonly hours: readonly number[];
   readonly held?: HeldTyped;
 }
+/** What the page shows of a chalk test in the outbox: its corner, and all that was said. */
+interface Shows {
+  readonly chalk: string;
+  readonly typed: Unkept;
+}
+const showsOf = ({ shows }: { readonly shows?: unknown }): Shows | null =>
+  typeof (shows as Partial<Shows> | undefined)?.chalk === 'string' ? (shows as Shows) : null;
+
+const TRIAL = { min: 0, max: 100 };
+/** A trial spacer as it was typed, in the units of the page. */
+const trialText = (typed: string, units: UnitSystem): string => {
+  const read = tryInput(() => parseLength('Trial spacer', typed, TRIAL));
+  return read.error === undefined ? formatLength(read.value.value, units) : typed;
+};
+
 const FRESH: Unkept = { trial: '', load: 'bounced', result: null, hours: [] };
 
 /** Chalk test of a corner: trial spacer, how it was loaded, where chalk came off. It goes into the verdict. */
@@ -67,6 +84,18 @@ export function ChalkTest({
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
 
+  const place = `${jobId}/${corner}/chalk`;
+  const box = useOutbox();
+  const onWay = [...box.kept, ...box.waiting].flatMap((p) => (showsOf(p)?.chalk === place ? [p] : []));
+  const refused = box.refused.find((p) => showsOf(p)?.chalk === place && isMine(p));
+  // What was refused stands where it was said again, with why.
+  useEffect(() => {
+    if (!refused) return;
+    setTest(showsOf(refused)?.typed ?? FRESH);
+    setFailure(refused.refused ?? '');
+    taken(refused);
+  }, [refused, setTest]);
+
   const back = (id: string) =>
     start(async () => {
       const taken = await ask(() => takeBackChalk(jobId, id));
@@ -75,28 +104,20 @@ export function ChalkTest({
   const marks = (next: readonly number[]) => set(next.length > 0 ? { hours: next, result: 'off' } : { hours: next });
   const keep = () => {
     setFailure(null);
-    const read = tryInput(() => parseLength('Trial spacer', trial, { min: 0, max: 100 }));
+    const read = tryInput(() => parseLength('Trial spacer', trial, TRIAL));
     setError(read.error);
     if (read.error !== undefined) return;
     if (result === null) return setFailure('Say whether it stayed clean or chalk came off.');
     if (result === 'off' && hours.length === 0)
       return setFailure('Put a mark on the arch where chalk came off, or say that it stayed clean.');
     if (result === 'off' && !across) return setFailure('Say where across the tyre the chalk came off.');
-    start(async () => {
-      const kept = await ask(() =>
-        keepChalk(jobId, {
-          corner,
-          trial,
-          load,
-          across: across ?? null,
-          hours: result === 'off' ? [...hours] : [],
-          heldBy: heldBy(plan, held),
-        }),
-      );
-      if (!kept.ok) return setFailure(kept.message);
-      // The next one is often of the same plate, loaded the same way.
-      set({ result: null, across: null, hours: [] });
-    });
+    const id = newId();
+    const test = { corner, trial, load, across: across ?? null, hours: result === 'off' ? [...hours] : [] };
+    const shows: Shows = { chalk: place, typed: { trial, load, result, across: across ?? null, hours, held } };
+    const body = { is: 'chalk', id, jobId, ...test, heldBy: heldBy(plan, held) };
+    post({ id, url: '/api/readings', body, shows, returns: true });
+    // The next one is often of the same plate, loaded the same way.
+    set({ result: null, across: null, hours: [] });
   };
   return (
     <section aria-label="Chalk test" id="chalk">
@@ -161,12 +182,12 @@ export function ChalkTest({
               {failure}
             </p>
           ) : null}
-          <Button className="self-start" disabled={busy} onClick={keep}>
+          <Button className="self-start" onClick={keep}>
             Save chalk test
           </Button>
         </div>
       </div>
-      {tests.length > 0 ? (
+      {tests.length + onWay.length > 0 ? (
         <ul className="mt-3 divide-y divide-line border-y border-line text-[14px]" aria-label="Chalk tests kept">
           {tests.map((t) => (
             <li key={t.id} className="flex flex-wrap items-center gap-x-3 py-1">
@@ -193,6 +214,13 @@ export function ChalkTest({
               >
                 Undo
               </button>
+            </li>
+          ))}
+          {onWay.map((p) => (
+            <li key={p.id} className="flex flex-wrap items-center gap-x-3 py-1">
+              <span className="figure font-[620]">{trialText(showsOf(p)?.typed.trial ?? '', units)}</span>
+              <span>{showsOf(p)?.typed.result === 'off' ? 'chalk off' : 'clean'}</span>
+              <span className="text-soft">on its way</span>
             </li>
           ))}
         </ul>

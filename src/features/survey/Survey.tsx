@@ -11,9 +11,9 @@ import { PlanView } from '@/drawing/PlanView';
 import { WhatIs } from '@/drawing/WhatIs';
 import { type Loosened, TorquedAgain } from './TorquedAgain';
 import { Button } from '@/ui/Button';
+import { useOutbox } from '@/ui/outbox';
 import { cx } from '@/ui/cx';
 import { useInAddress } from '@/ui/useInAddress';
-import { useShownAnew } from '@/ui/useShownAnew';
 import { CaliperDock } from './CaliperDock';
 import { type ChalkKept, ChalkTest } from './ChalkTest';
 import { ClearanceClock } from './ClearanceClock';
@@ -80,7 +80,7 @@ export function Survey(p: SurveyProps) {
   const router = useRouter();
   const [corner, setCorner] = useInAddress<Corner>('corner', p.begin, corners);
   const [onCar, setOnCar] = useOnCar(jobId, corner, p.known[corner]);
-  const box = useShownAnew();
+  const box = useOutbox();
   // What is on its way is measured, as far as hands are concerned.
   const onWay = new Set([...box.kept, ...box.waiting].map(placeOf));
   const missing = p.missing.filter((m) => !onWay.has(placeHere(jobId, m)));

@@ -1,8 +1,7 @@
 'use server';
 
 import { z } from 'zod';
-import { fastenerSchema } from '@/core/document/document';
-import { CHALK_LOADS, CHALK_PLACES, CORNERS } from '@/core/document/vocabulary';
+import { CORNERS } from '@/core/document/vocabulary';
 import { act, actOn } from '@/usecases/act';
 import { goChoose as goOnToChoose } from '@/usecases/jobs';
 import { noteTorquedAgain } from '@/usecases/loosened';
@@ -15,20 +14,10 @@ import {
   takeBackChalk as takeBackChalkTest,
   takeBackReading,
   takeBackWheelReading,
-  takeChalk,
   wheelsAlike,
 } from '@/usecases/readings';
 import { confirmEarlier } from '@/usecases/earlier';
 import { idOf, type Result } from '@/usecases/result';
-
-const chalkForm = z.object({
-  corner: z.enum(CORNERS),
-  trial: z.string().max(40),
-  load: z.enum(CHALK_LOADS),
-  across: z.enum(CHALK_PLACES).nullable(),
-  hours: z.array(z.number().min(0).max(12)).max(24),
-  heldBy: fastenerSchema.nullable(),
-});
 
 /** Readings of an earlier visit were looked at and are so still. */
 export async function confirm(jobId: string, places: readonly string[]): Promise<Result<null>> {
@@ -73,11 +62,6 @@ export async function hang(vehicleId: string, wheelId: string, corner: string): 
 /** Says whether the wheels of a set may change axles. */
 export async function keepRotates(vehicleId: string, wheelSetId: string, rotates: boolean): Promise<Result<null>> {
   return actOn((who) => keepRotating(idOf(vehicleId), idOf(wheelSetId), z.boolean().parse(rotates), who));
-}
-
-/** Keeps a chalk test of a corner. No hours: it stayed clean. */
-export async function keepChalk(jobId: string, input: z.input<typeof chalkForm>): Promise<Result<null>> {
-  return actOn((who) => takeChalk(idOf(jobId), chalkForm.parse(input), who));
 }
 
 /** Takes a chalk test back. */

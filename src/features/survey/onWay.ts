@@ -1,5 +1,6 @@
 import { useCallback } from 'react';
 import { v7 as newId } from 'uuid';
+import { plural } from '@/core/plural';
 import { isMine, type Outbox, type Parcel, post, useOutboxPart, type Waiting } from '@/ui/outbox';
 import type { MissingHere } from './Unmeasured';
 
@@ -56,4 +57,4 @@ export function postReading(place: string, text: string, body: object): void {
 
 /** How much waits, in words. */
 export const waitText = (n: number): string =>
-  n === 0 ? '' : `${n} ${n === 1 ? 'entry waits' : 'entries wait'} on this device and will be sent in order.`;
+  n === 0 ? '' : `${plural(n, 'entry waits', 'entries wait')} on this device and will be sent in order.`;

@@ -3,8 +3,7 @@
 import { useCallback, useLayoutEffect, useMemo, useRef } from 'react';
 import { v7 as newId } from 'uuid';
 import { type TorqueReading, type TorqueState, torqueState } from '@/core/torque/log';
-import { type Outbox, outboxNow, type Parcel, post } from '@/ui/outbox';
-import { useShownAnew } from '@/ui/useShownAnew';
+import { type Outbox, outboxNow, type Parcel, post, useOutbox } from '@/ui/outbox';
 import type { EntryTyped } from '@/usecases/torqueTyped';
 import type { TorquedJoint } from './TorqueView';
 
@@ -57,7 +56,7 @@ function ahead({ kept, waiting }: Outbox, joint: TorquedJoint): Shows[] {
  * dropped with all that followed it at that joint, and said.
  */
 export function useEntries(joints: readonly TorquedJoint[]): Entries {
-  const box = useShownAnew();
+  const box = useOutbox();
   const groups = useMemo(() => new Set(joints.map(groupOf)), [joints]);
   // A pull that streams ends a second after it began: by then the page may know more than when it was begun.
   const latest = useRef(joints);

@@ -1,12 +1,12 @@
 import { useEffect } from 'react';
 import { useSyncExternalStoreWithSelector } from 'use-sync-external-store/with-selector';
 import { v7 as newId } from 'uuid';
-import { tellReach } from '../reach';
+import { reachable, tellReach } from '../reach';
 import type { Answer, Author, Outbox, Parcel, Waiting } from './parcel';
 import { EMPTY, Queue } from './queue';
 import { Shelf } from './shelf';
 
-export type { Outbox, Parcel, Waiting } from './parcel';
+export type { Kept, Outbox, Parcel, Waiting } from './parcel';
 
 const NAME = 'vectis-outbox';
 
@@ -16,13 +16,21 @@ function author(): Author {
   return { id: person, name: personName };
 }
 
-async function send({ url, body, by }: Waiting): Promise<Answer> {
+const UNREACHED: Answer = {
+  ok: false,
+  again: true,
+  message: 'The server cannot be reached. What was done is still here and is sent again.',
+};
+
+async function send({ url, body, file, by }: Waiting): Promise<Answer> {
+  const headers = { 'x-vectis-person': by.id };
   try {
     const response = await fetch(url, {
       method: 'POST',
-      keepalive: true,
-      headers: { 'content-type': 'application/json', 'x-vectis-person': by.id },
-      body: JSON.stringify(body),
+      // What is longer than 64 kB may not outlive its page.
+      ...(file === undefined
+        ? { keepalive: true, headers: { ...headers, 'content-type': 'application/json' }, body: JSON.stringify(body) }
+        : { headers, body: file }),
     });
     tellReach(true);
     if (response.status === 401)
@@ -30,11 +38,10 @@ async function send({ url, body, by }: Waiting): Promise<Answer> {
     return (await response.json()) as Answer;
   } catch {
     tellReach(false);
-    return {
-      ok: false,
-      again: true,
-      message: 'The server cannot be reached. What was done is still here and is sent again.',
-    };
+    // A file that does not get through to a server that is there must not hold up everything behind it for good.
+    if (file !== undefined && (await reachable()))
+      return { ok: false, again: true, why: 'failed', message: 'A file could not be sent. It is tried again.' };
+    return UNREACHED;
   }
 }
 
@@ -48,6 +55,7 @@ function queue(): Queue {
     open: () => Shelf.open(NAME),
     send,
     author,
+    page: () => location.pathname,
     tell: () => channel?.postMessage('changed'),
     now: () => Date.now(),
     pause: (ms) => new Promise((r) => setTimeout(r, ms)),
@@ -60,6 +68,35 @@ function queue(): Queue {
 
 /** Puts something into the outbox. It goes on its way at once and stays on it whatever page is shown next, or none. */
 export const post = (parcel: Parcel): void => queue().post(parcel);
+
+/** The outbox, once it is read what a reload or another tab left in it. */
+export const outboxLeft = (): Promise<Outbox> => queue().left();
+
+/** Sends what waits in a group without waiting for its turn: the page is on its way out. It is sent once more by the next one. */
+export function hurry(group: string): void {
+  for (const p of outboxNow().waiting) if (p.group === group && isMine(p)) void send(p);
+}
+
+const SETTLES_MS = 30_000;
+
+/** Waits until nothing of a group is on its way. @returns false where something of it is held up or was refused */
+export function settled(group: string): Promise<boolean> {
+  return new Promise((resolve) => {
+    const stop: (() => void)[] = [];
+    const end = (well: boolean) => {
+      for (const s of stop) s();
+      resolve(well);
+    };
+    const look = () => {
+      const { waiting, refused, held } = outboxNow();
+      if (!waiting.some((p) => p.group === group)) end(!refused.some((p) => p.group === group));
+      else if (held) end(false);
+    };
+    const late = setTimeout(() => end(false), SETTLES_MS);
+    stop.push(queue().subscribe(look), () => clearTimeout(late));
+    look();
+  });
+}
 
 /** What is in the outbox at this moment, for what is worked out between two renders. */
 export const outboxNow = (): Outbox => queue().current();

@@ -1,4 +1,4 @@
-import type { Answer, Author, Outbox, Parcel, Waiting } from './parcel';
+import type { Answer, Author, Kept, Outbox, Parcel, Waiting } from './parcel';
 import type { Shelf } from './shelf';
 
 /** What the queue needs of its browser. */
@@ -7,6 +7,8 @@ export interface Surroundings {
   open(): Promise<Shelf>;
   send(parcel: Waiting): Promise<Answer>;
   author(): Author;
+  /** The page that is shown. */
+  page(): string;
   /** Tells the other tabs that something changed. */
   tell(): void;
   now(): number;
@@ -21,8 +23,12 @@ const LEASE_MS = 15_000;
 /** What fails so often by a fault of ours is given up, so that it does not hold up everything behind it. */
 const MOST_FAULTS = 5;
 
-export const EMPTY: Outbox = { waiting: [], trouble: null, refused: [], kept: [] };
+export const EMPTY: Outbox = { waiting: [], trouble: null, held: false, refused: [], kept: [] };
 const UNSTORED = 'This browser cannot store what you entered. Keep this page open until it is sent.';
+
+/** Whether the newer of two stands for the older one: of them only the newest is sent. */
+const standsFor = (newer: Waiting, older: Parcel & { readonly by?: Author }): boolean =>
+  newer.replaces === true && newer.group === older.group && (older.by === undefined || older.by.id === newer.by.id);
 
 /** Whether two values of the outbox are one: the same parcels in the same order, or the same sentence. */
 const alike = (a: Outbox[keyof Outbox], b: Outbox[keyof Outbox] | undefined): boolean =>
@@ -49,11 +55,21 @@ export class Queue {
 
   /** Puts something into the outbox. */
   post(parcel: Parcel): void {
-    const waiting: Waiting = { ...parcel, by: this.at.author() };
+    const waiting: Waiting = { ...parcel, by: this.at.author(), from: this.at.page() };
     // Whoever goes on with nothing on its way has read what was refused before.
     if (this.state.waiting.length === 0) this.refusal = null;
-    this.set({ waiting: [...this.state.waiting, waiting], trouble: this.refusal });
-    void this.store(waiting).then(() => this.drain());
+    const gone = this.state.waiting.filter((p) => p.id !== this.flying && standsFor(waiting, p));
+    this.set({
+      waiting: [...this.state.waiting.filter((p) => !gone.includes(p)), waiting],
+      trouble: this.state.held ? this.state.trouble : this.refusal,
+    });
+    void this.store(waiting, gone).then(() => this.drain());
+  }
+
+  /** What this tab has, with what other tabs, or this one before a reload, left on the shelf. */
+  async left(): Promise<Outbox> {
+    await this.look();
+    return this.state;
   }
 
   /** The page was refreshed: what was stored until then is on it. */
@@ -110,14 +126,22 @@ export class Queue {
   /** What was refused last; said until hands go on after it, however much arrives behind it. */
   private refusal: string | null = null;
   private storing: Promise<void> = Promise.resolve();
+  /** What is being sent at this moment. */
+  private flying: string | null = null;
+  /** Where on the shelf each parcel of this tab lies, by its id. */
+  private readonly places = new Map<string, number>();
 
-  /** Parcels are stored in the order in which they were posted. */
-  private store(parcel: Waiting): Promise<void> {
+  /** Parcels are stored in the order in which they were posted. @param gone what it stands for */
+  private store(parcel: Waiting, gone: readonly Waiting[]): Promise<void> {
     this.storing = this.storing.then(async () => {
       try {
         const shelf = await this.opened();
         if (shelf === null) throw new Error('nothing is stored here');
-        const n = await shelf.add(parcel);
+        const n = await shelf.add(
+          parcel,
+          gone.flatMap((p) => p.n ?? this.places.get(p.id) ?? []),
+        );
+        this.places.set(parcel.id, n);
         this.set({ waiting: this.state.waiting.map((p) => (p === parcel ? { ...parcel, n } : p)) });
         this.at.tell();
       } catch {
@@ -145,14 +169,14 @@ export class Queue {
 
   /**
    * What goes next: the first that was made by whoever is here, or while nobody had signed in. An entry of somebody else waits for them, and holds what comes after it in
-   * its group.
+   * its group, but for what replaces: there nothing builds on what was before.
    */
   private next(): Waiting | undefined {
     const me = this.at.author().id;
     const held = new Set<string>();
     for (const p of this.state.waiting) {
       const group = p.group ?? '';
-      if ((p.by.id === me || p.by.id === '') && !held.has(group)) return p;
+      if ((p.by.id === me || p.by.id === '') && (p.replaces || !held.has(group))) return p;
       held.add(group);
     }
     return undefined;
@@ -178,18 +202,31 @@ export class Queue {
           this.sayWhoseWait();
           return;
         }
-        const answer = await this.at.send(parcel);
+        this.flying = parcel.id;
+        const answer = await this.at.send(parcel).finally(() => {
+          this.flying = null;
+        });
         faults = answer.why === 'failed' ? faults + 1 : 0;
-        if (answer.ok) await this.drop([parcel], { kept: [...this.state.kept, parcel], trouble: this.refusal });
+        if (answer.ok)
+          await this.drop([parcel], { kept: this.keptWith(parcel, answer), trouble: this.refusal, held: false });
         else if (answer.again && faults < MOST_FAULTS) {
-          this.set({ trouble: answer.message ?? null });
+          this.set({ trouble: answer.message ?? null, held: true });
           await this.at.pause(AGAIN_MS);
-        } else await this.refuse(parcel, answer.message ?? null);
+        } else {
+          this.set({ held: false });
+          await this.refuse(parcel, answer.message ?? null);
+        }
       }
     } finally {
       this.sending = false;
       await shelf?.giveUp(this.at.tab);
     }
+  }
+
+  /** What the page does not have from the server yet, with one more; of those that stand for each other the newest. */
+  private keptWith(parcel: Waiting, { value }: Answer): Kept[] {
+    const before = this.state.kept.filter((p) => !standsFor(parcel, p));
+    return [...before, { ...parcel, ...(value === undefined || value === null ? {} : { got: value }) }];
   }
 
   /** Entries of somebody else wait for them. */

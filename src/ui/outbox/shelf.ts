@@ -21,9 +21,19 @@ export class Shelf {
     return new Shelf(db);
   }
 
-  /** Stores a parcel. @returns its place */
-  add(parcel: Waiting): Promise<number> {
-    return this.db.add('parcels', parcel);
+  /**
+   * Stores a parcel in place of others. Everything is asked for at once and then closed, so that a page that goes away in this moment has
+   * stored it.
+   * @param gone places of what it stands for
+   * @returns its place
+   */
+  async add(parcel: Waiting, gone: readonly number[] = []): Promise<number> {
+    const tx = this.db.transaction('parcels', 'readwrite');
+    const n = tx.store.add(parcel);
+    const all = Promise.all([n, ...gone.map((place) => tx.store.delete(place)), tx.done]);
+    tx.commit();
+    await all;
+    return n;
   }
 
   /** Writes something down anew in its own place. */

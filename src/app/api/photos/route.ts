@@ -1,18 +1,20 @@
+import { z } from 'zod';
 import { takeUpload, type UploadLimit } from '@/usecases/door';
+import { madeBy } from '@/usecases/fromOutbox';
 import { takePhoto } from '@/usecases/remarks';
 import { attempt, idOf } from '@/usecases/result';
-import { whoActs } from '@/usecases/session';
 
 const LIMIT: UploadLimit = {
   most: 25 * 1024 ** 2,
   tooLarge: 'This file is larger than 25 MB. A photo of the camera’s usual size will do.',
 };
 
-/** Keeps a photo of a car, a corner or a job; what is sent is re-encoded and never kept as it came. */
+/** Takes a photo of a car, a corner or a job out of a browser’s outbox; the same one twice counts once. What is sent is re-encoded and never kept as it came. */
 export function POST(request: Request): Promise<Response> {
   return takeUpload(request, LIMIT, async (upload) => {
+    const by = await madeBy(request);
+    if (by instanceof Response) return by;
     const done = await attempt(async () => {
-      const who = await whoActs();
       const query = new URL(request.url).searchParams;
       const jobId = query.get('job');
       const about = {
@@ -21,7 +23,16 @@ export function POST(request: Request): Promise<Response> {
         corner: query.get('corner'),
       };
       const bytes = await upload.bytes();
-      await takePhoto(about, { bytes, state: query.get('state') ?? '', caption: query.get('caption') ?? '' }, who);
+      const picture = { bytes, state: query.get('state') ?? '', caption: query.get('caption') ?? '' };
+      await takePhoto(
+        about,
+        picture,
+        by.name,
+        z
+          .uuid()
+          .optional()
+          .parse(query.get('id') ?? undefined),
+      );
       return null;
     });
     return Response.json(done);

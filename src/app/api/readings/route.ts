@@ -1,16 +1,17 @@
 import { fromOutbox } from '@/usecases/fromOutbox';
 import { readingSent } from '@/usecases/readingSent';
-import { takeReading, takeWheelReading } from '@/usecases/readings';
+import { takeChalk, takeReading, takeWheelReading } from '@/usecases/readings';
 import { idOf } from '@/usecases/result';
 
 /** More than any reading is long. */
 const MOST = 10_000;
 
-/** Takes a reading of a job, or of one wheel, out of a browser's outbox. The same one twice counts once, by its id. */
+/** Takes a reading of a job or of one wheel, or a chalk test, out of a browser's outbox. The same one twice counts once, by its id. */
 export function POST(request: Request): Promise<Response> {
   return fromOutbox(request, MOST, async (sent, by) => {
     const read = readingSent.parse(sent);
     if (read.is === 'job') await takeReading(idOf(read.jobId), read, by.name, read.id);
+    else if (read.is === 'chalk') await takeChalk(idOf(read.jobId), read, by.name, read.id);
     else await takeWheelReading(idOf(read.vehicleId), idOf(read.wheelId), read, by.name, read.id);
   });
 }

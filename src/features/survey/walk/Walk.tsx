@@ -9,8 +9,8 @@ import type { Corner } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
 import { WhereToMeasure } from '@/drawing/where/WhereToMeasure';
 import { Button } from '@/ui/Button';
+import { useOutbox } from '@/ui/outbox';
 import { useInAddress } from '@/ui/useInAddress';
-import { useShownAnew } from '@/ui/useShownAnew';
 import { VerdictMark } from '@/ui/Verdict';
 import { CaliperDock } from '../CaliperDock';
 import { RuledOut } from '../RuledOut';
@@ -49,7 +49,7 @@ export function Walk({
   demo: boolean;
   units: UnitSystem;
 }) {
-  const box = useShownAnew();
+  const box = useOutbox();
   // What is on its way is measured, as far as hands are concerned.
   const onWay = new Set([...box.kept, ...box.waiting].map(placeOf));
   const isOpen = (s: ShownStop): boolean => s.open && !onWay.has(placeHere(s.jobId, s));
