@@ -432,16 +432,24 @@ function jointsAt(plan: Plan, c: PlanCorner, by: number): Joint[] {
 }
 
 /** What a dab of grease in the cap says of this joint: clear, touched, or nothing. */
-function dabOf({ fastener: f, spacer }: Plan, c: PlanCorner, by: number): 'clear' | 'touched' | null {
+function dabOf(plan: Plan, c: PlanCorner, by: number): 'clear' | 'touched' | null {
+  const { fastener: f, spacer, wheel } = plan;
   const dab = c.capDab;
   if (dab === null || spacer.adapter !== null || dab.on?.spacer === null) return null;
   const part = dab.on?.fastener ?? 'present';
   const tried = c.turns?.on?.fastener;
   if (part === 'unknown' || (typeof part === 'object' ? f.kind !== 'nuts' : f.kind !== 'present')) return null;
   if (typeof part === 'object' && JSON.stringify(part) !== JSON.stringify(tried)) return null;
-  // Of another wheel this judge leaves it alone.
-  if (typeof dab.on?.wheel === 'object' || dab.on?.wheel === 'unknown' || by !== 0) return null;
-  const deeper = (dab.on?.spacer ?? 0) - spacer.thickness;
+  const on = dab.on?.wheel ?? 'chosen';
+  if (on === 'unknown' || (typeof on === 'object' && on.seat !== wheel.seat)) return null;
+  const own = wheel.each.find((w) => w.corner === c.corner)?.padThickness ?? null;
+  const counted = c.turns?.on?.wheel;
+  const was = typeof counted === 'object' ? counted.pad : own;
+  const then = typeof on === 'object' ? on.pad : own;
+  // Where no pad was measured there is one casting, and nothing to compare it with.
+  if (then === null && was === null ? by !== 0 : then === null || was === null) return null;
+  const pads = (then?.value ?? 0) - (was?.value ?? 0) - by;
+  const deeper = (dab.on?.spacer ?? 0) - spacer.thickness + pads;
   if (dab.untouched) return deeper <= 1e-9 ? 'clear' : null;
   return deeper >= -1e-9 ? 'touched' : null;
 }

@@ -15,6 +15,7 @@ const HASH_OF: Readonly<Record<number, string>> = {
   9: '4b0476b5a7da1838',
   10: 'f041d8cc877895c6',
   11: '775a91bd70df9e2d',
+  12: 'e6fe128b1b77682d',
 };
 
 /** An adapter of which nobody has read more than the thread of its studs. */
@@ -84,6 +85,10 @@ const ends: readonly Plan[] = [
   longer(24.5, { turns: { value: 10, pm: 0.5 }, roomBehind: exact(12) }),
   longer(null, { roomBehind: null }),
   studPlan({}, { capDab: { untouched: true } }),
+  studPlan(
+    { jobType: 'wheels', spacer: plainSpacer(0), hub: { ...studPlan().hub, nutBlindDepth: exact(26.2) } },
+    { turns: { value: 15.5, pm: 0.25 }, capDab: { untouched: true } },
+  ),
   studPlan({ hub: { ...studPlan().hub, nutBlindDepth: null } }, { capDab: { untouched: false, on: spacerOn(5) } }),
   studPlan({ jobType: 'wheels', spacer: plainSpacer(0), hub: { ...studPlan().hub, nutBlindDepth: null } }),
 ];

@@ -189,10 +189,18 @@ describe('a dab of grease in the cap', () => {
     expect(bottom(tried(8, 5, false))?.level).toBe('unmeasured');
   });
 
-  test('it settles what the sum is too close to tell, and not what the sum certainly runs into', () => {
-    // 15½ turns counted with 5 on: 23.25 and 3 of lead; caps of 27 and 20 leave 0.75 and −6.25.
+  test('it settles what the sum is too close to tell, and not what the sum runs into', () => {
+    // 15½ turns counted with 5 on: 23.25 and 3 of lead; caps of 27, 26.2 and 20 leave 0.75, −0.05 and −6.25.
     expect(bottom(tried(5, 5, true, 27))?.level).toBe('pass');
+    expect(bottom(tried(5, 5, true, 26.2))?.level).toBe('stop');
     expect(bottom(tried(5, 5, true, 20))?.level).toBe('stop');
+  });
+
+  test('it is held to the sum of the state in which it was looked at, and not of the one that is chosen', () => {
+    // Seen untouched on 5, where the sum says that a cap of 25 is run into by 1.25; on 7 the same sum leaves 0.75.
+    expect(bottom(tried(7, 5, true, 25))?.level).toBe('stop');
+    // A cap of 26.5 goes together with what was seen on 5.
+    expect(bottom(tried(6, 5, true, 26.5))).toMatchObject({ level: 'pass', case: { is: 'dab' } });
   });
 
   test('it speaks of the nut that was tried and of no other', () => {

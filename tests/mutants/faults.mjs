@@ -558,9 +558,15 @@ export const FAULTS = [
   ['rules/nut/nutBottom.ts', 'deeper + dab.pm <= 1e-9', 'deeper + dab.pm <= 99', 'a dab proves any spacer'],
   [
     'rules/nut/nutBottom.ts',
-    'm.bottomGap.value + m.bottomGap.pm < 0',
+    'm.bottomGap.value + Math.min(0, deeper) < 0',
     'm.bottomGap.value < -99',
-    'a dab outvotes a sum that certainly bottoms',
+    'a dab outvotes a sum that bottoms',
+  ],
+  [
+    'rules/nut/nutBottom.ts',
+    'm.bottomGap.value + Math.min(0, deeper) < 0',
+    'm.bottomGap.value < 0',
+    'a dab is held to the sum of another state than its own',
   ],
   [
     'rules/nut/nutBottom.ts',

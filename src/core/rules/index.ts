@@ -143,7 +143,7 @@ export const RULES = LIST as unknown as readonly AnyRule[];
  * Version of the rules as a whole: one more whenever a rule is added, or judges a plan otherwise than before. Kept with
  * every evaluation, so that a record says by which rules it was judged.
  */
-export const RULES_VERSION = 11;
+export const RULES_VERSION = 12;
 
 const BY_ID = new Map(RULES.map((r) => [r.id, r]));
 

@@ -37,8 +37,8 @@ function seen({ spacer, fastener }: Plan, c: PlanCorner, m: CornerNumbers): Find
   const touched: BottomCase = { is: 'touched' };
   if (!dab.untouched)
     return deeper + dab.pm > -1e-9 ? finding({ rule, level: 'stop', case: touched, unit: 'mm', corner }) : null;
-  // A cap that the sum certainly runs into contradicts what was seen.
-  if (m.bottomGap !== null && m.bottomGap.value + m.bottomGap.pm < 0) return null;
+  // A cap that the sum runs into, as the dab was looked at, contradicts what was seen: the two readings do not go together.
+  if (m.bottomGap !== null && m.bottomGap.value + Math.min(0, deeper) < 0) return null;
   const which: BottomCase = { is: 'dab' };
   return deeper + dab.pm <= 1e-9 ? finding({ rule, level: 'pass', case: which, unit: 'mm', corner }) : null;
 }

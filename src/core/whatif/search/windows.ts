@@ -163,8 +163,8 @@ export function studLengths(
   const closed = Math.min(
     tried === null
       ? closedEnd(plan, nut, nutStart) - errors - tipPm
-      : tried
-        ? seenEnd(plan, nut, nutStart + errors + tipPm)
+      : tried.untouched
+        ? seenEnd(plan, nut, nutStart + Math.min(0, tried.deeper))
         : Number.NEGATIVE_INFINITY,
     capEnd(plan, nut, past),
   );
@@ -212,21 +212,25 @@ function capEnd({ hub }: Plan, nut: Nut | null, past: number): number {
   return style === 'closed' && open !== true ? past + (thread ?? 0) + SLACK : Number.POSITIVE_INFINITY;
 }
 
-/** Where the cap ends a stud whose dab was untouched: only a sum that certainly runs into it contradicts that. @param nutStart errors added */
-function seenEnd({ hub, policy }: Plan, nut: Nut | null, nutStart: number): number {
+/** Where the cap ends a stud whose dab was untouched: a sum that runs into it contradicts that. @param nutStart as the dab was looked at */
+function seenEnd({ hub }: Plan, nut: Nut | null, nutStart: number): number {
   const blind = nut?.style === 'closed' ? nut.blindDepth : null;
   return blind === null || hub.pilotNose === null
     ? Number.POSITIVE_INFINITY
-    : nutStart + blind + policy.fastenerPm + SLACK;
+    : nutStart + blind + SLACK;
 }
 
-/** What a dab of grease says of the nut that was tried on the studs of the car, on this spacer; null where it says nothing. */
-export function seenInCap({ spacer }: Plan, c: PlanCorner): boolean | null {
+/**
+ * What a dab of grease says of the nut that was tried on the studs of the car, on this spacer, and by how much further in that was than it is
+ * now, mm (no more than 0 where it proves something); null where it says nothing.
+ */
+function seenInCap({ spacer }: Plan, c: PlanCorner): { readonly untouched: boolean; readonly deeper: number } | null {
   const dab = dabState(c);
   if (!dab?.trial) return null;
-  const deeper = dab.spacer - spacer.thickness + dab.pm;
-  if (dab.untouched) return deeper <= 1e-9 ? true : null;
-  return deeper > -1e-9 ? false : null;
+  const { untouched } = dab;
+  const deeper = dab.spacer - spacer.thickness;
+  const says = untouched ? deeper + dab.pm <= 1e-9 : deeper + dab.pm > -1e-9;
+  return says ? { untouched, deeper } : null;
 }
 
 export interface ConversionParts {
