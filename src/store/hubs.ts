@@ -1,8 +1,8 @@
-import { and, asc, desc, eq, inArray, isNotNull, isNull, ne, or } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, isNull, ne, notInArray, or, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { HubAfter } from '@/core/document/hubAfter';
 import type { Executor } from './connection';
-import { type AxleHubRow, axleHub, job, type ReadingRow, reading } from './schema';
+import { type AxleHubRow, axleHub, job, type ReadingRow, reading, vehicle } from './schema';
 
 type HubWords = Omit<AxleHubRow, 'id' | 'vehicleId' | 'axle' | 'fromJobId' | 'endedAt'>;
 
@@ -100,3 +100,47 @@ export const readingsOfAxle = (
     .innerJoin(job, eq(reading.jobId, job.id))
     .where(and(eq(job.vehicleId, vehicleId), eq(job.axle, axle), ne(job.id, butOf), isNull(reading.withdrawnAt)))
     .orderBy(asc(reading.at), asc(reading.id));
+
+/** More readings of one model are not looked at. */
+const MODEL_READINGS = 3000;
+
+/**
+ * Figures that were taken on other cars of a model, of the axle as the maker made it: not of a hub that a conversion made, and none that were
+ * themselves confirmed by what other cars had.
+ */
+export const readingsOfModel = (
+  db: Executor,
+  of: {
+    readonly name: string;
+    readonly axle: 'front' | 'rear';
+    readonly butVehicle: string;
+    readonly quantities: readonly string[];
+    readonly butMethods: readonly string[];
+  },
+): Promise<{ r: ReadingRow; vehicleId: string; hardware: AxleHubRow['hardware'] }[]> =>
+  db
+    .select({ r: reading, vehicleId: job.vehicleId, hardware: axleHub.hardware })
+    .from(reading)
+    .innerJoin(job, eq(reading.jobId, job.id))
+    .innerJoin(vehicle, eq(vehicle.id, job.vehicleId))
+    .innerJoin(
+      axleHub,
+      and(
+        eq(axleHub.vehicleId, job.vehicleId),
+        eq(axleHub.axle, job.axle),
+        isNull(axleHub.fromJobId),
+        or(eq(axleHub.id, job.axleHubId), and(isNull(job.axleHubId), isNull(axleHub.endedAt))),
+      ),
+    )
+    .where(
+      and(
+        sql`lower(trim(${vehicle.name})) = lower(trim(${of.name}))`,
+        eq(job.axle, of.axle),
+        ne(job.vehicleId, of.butVehicle),
+        inArray(reading.quantity, [...of.quantities]),
+        notInArray(reading.method, [...of.butMethods]),
+        isNull(reading.withdrawnAt),
+      ),
+    )
+    .orderBy(desc(reading.at), desc(reading.id))
+    .limit(MODEL_READINGS);

@@ -5,7 +5,8 @@ import { quantity } from '@/core/document/quantities';
 import type { Carried } from '@/core/quick/carried';
 import type { Executor } from '@/store/connection';
 import { addReading, loadJob, saveDraft } from '@/store/jobs';
-import { plateOn, understood } from './readings';
+import { understood } from './readingFigure';
+import { plateOn } from './readings';
 
 /**
  * Begins a job with the figures of a quick answer: readings as if they had been typed while measuring, plate and stud on the bench.

@@ -2,13 +2,11 @@ import 'server-only';
 import { InputError } from '@/core/errors';
 import { inSetup } from '@/core/document/bare';
 import { cornersOf } from '@/core/document/assemble';
-import type { Corner, Seat, TrialPart } from '@/core/document/document';
 import { CORNER_LABEL } from '@/core/document/labels';
-import { type Quantity, quantity, type QuantityId, SAME, UNSEEN } from '@/core/document/quantities';
-import { parseReading } from '@/core/document/readingText';
+import type { Corner, Seat, TrialPart } from '@/core/document/document';
+import { quantity } from '@/core/document/quantities';
 import type { ArchCut } from '@/core/stance/archWork';
 import { trimAt, trims } from '@/core/stance/trim';
-import { combineRepeats } from '@/core/uncertainty';
 import { parseLength } from '@/core/units/parse';
 import type { JobWhole } from '@/store/jobs';
 import type { ChoiceDraft } from '@/store/schema';
@@ -26,34 +24,8 @@ import {
 import { loadVehicle } from '@/store/vehicles';
 import { addWheelReading, markWheel, moveWheel, setRotates, withdrawWheelReading } from '@/store/wheels';
 import { advance } from './advance';
-import { countedReadings } from './jobPlan';
+import { figureOf, type TypedReading, understood } from './readingFigure';
 import type { JobEvent } from './transitions';
-
-export interface TypedReading {
-  readonly quantity: QuantityId;
-  readonly typed: string;
-  readonly method: string;
-}
-
-/** Understands a reading as typed. @throws InputError naming what would do */
-export function understood(q: Quantity, { typed, method: id }: TypedReading) {
-  const method = q.methods.find((m) => m.id === id);
-  if (!method)
-    throw new InputError(
-      q.label,
-      id,
-      'is not a way to measure this.',
-      `${q.methods
-        .filter((m) => m.id !== SAME.id)
-        .map((m) => m.label)
-        .join(' or ')} will do.`,
-    );
-  // Nobody saw a figure, so none is asked for.
-  if (method.id === UNSEEN.id)
-    return { quantity: q.id, value: q.min, unit: '', typed: UNSEEN.label, pm: 0, method: method.id };
-  const { value, unit } = parseReading(q, typed);
-  return { quantity: q.id, value, unit, typed: typed.trim(), pm: method.pm, method: method.id };
-}
 
 /** A gap as it came out belongs to fitting and recheck, every other reading to the plan. */
 const eventOf = (id: string): JobEvent => (id === 'gapFitted' ? 'compare-gap' : 'measure');
@@ -90,7 +62,7 @@ export function takeReading(
       tx,
       jobId,
       {
-        ...(r.method === SAME.id ? asOtherSide(whole, q, corner) : understood(q, r)),
+        ...(await figureOf(tx, whole, q, corner, r)),
         corner,
         hour: q.id === 'loadedClearance' ? (r.hour ?? null) : null,
         onPlateMm: plateOn(q.id, r.plate),
@@ -103,24 +75,6 @@ export function takeReading(
     );
     return { value: undefined };
   });
-}
-
-/**
- * The other side's figure, which the caliper that is still set to it fits here as well. Only where both sides carry the same part.
- * @throws RefusedError
- */
-function asOtherSide(whole: JobWhole, q: Quantity, corner: Corner | null) {
-  if (q.bothSides !== true || corner === null)
-    throw new RefusedError(`${q.label} is measured at each corner by itself.`);
-  const other = cornersOf(whole.job.axle).find((c) => c !== corner) as Corner;
-  const there = countedReadings(whole).filter((r) => r.quantity === q.id && r.corner === other);
-  if (there.length === 0)
-    throw new RefusedError(
-      `${q.label} was not measured at the ${CORNER_LABEL[other]} yet, so nothing can be as there.`,
-    );
-  const { value, pm } = combineRepeats(there);
-  const typed = `as the ${CORNER_LABEL[other]}`;
-  return { quantity: q.id, value, unit: 'mm', typed, pm, method: SAME.id };
 }
 
 /** Set that was on, where it is not that of the job and makes a difference. @throws RefusedError where it is no set of this car */

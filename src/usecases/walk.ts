@@ -40,7 +40,9 @@ export function walkOf(
   const add = (stop: WalkStop) => {
     const key = placeOf(stop);
     const before = found.get(key);
-    found.set(key, before ? { ...before, open: before.open || stop.open } : stop);
+    // Where one axle needs what the other one only suggests, it is needed.
+    const settles = before?.settles === null || stop.settles === null ? null : stop.settles;
+    found.set(key, before ? { ...before, open: before.open || stop.open, settles } : stop);
   };
   for (const whole of jobs) {
     const { id: jobId, axle } = whole.job;
@@ -79,7 +81,11 @@ export function walkOf(
       ? settlingReadings(planWith(whole, measuredFor(whole), null))
       : [];
     for (const { quantity: id, settles } of settling)
-      for (const stop of everywhere(id)) if (!found.has(placeOf(stop))) add({ ...stop, settles });
+      for (const stop of everywhere(id)) {
+        // What was taken is not asked for again for what it would settle.
+        const there = found.get(placeOf(stop));
+        if (there === undefined || there.settles !== null) add({ ...stop, settles });
+      }
     // Whoever followed a link stands at its reading, on the axle of the job that was opened.
     if (asked && whole === jobs[0])
       for (const stop of everywhere(asked.quantity))

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { FITMENT_FACTS, fitmentOf, type HubFacts } from '@/core/document/fitment';
+import { expectedFigure, FITMENT_FACTS, fitmentOf, type HubFacts } from '@/core/document/fitment';
 
 const hub = (over: Partial<HubFacts>): HubFacts => ({
   thread: 'M14x1.5',
@@ -53,4 +53,52 @@ test('law: what is expected was on more of the cars than anything else, and no o
     }),
     { numRuns: 400 },
   );
+});
+
+describe('a figure that other cars of the model had', () => {
+  const of = (car: string, value: number, pm = 0.1) => ({ car, value, pm });
+
+  test('the middle of the cars, each once however often it was measured', () => {
+    // Spigots of 57.0 and 57.2: 57.1, and 0.1 of their own with 0.1 to either of them.
+    const found = expectedFigure([of('a', 57.0), of('a', 57.0), of('b', 57.2)]);
+    expect(found).toMatchObject({ cars: 2, least: 57, most: 57.2, apart: false });
+    expect(found?.value).toBeCloseTo(57.1, 9);
+    expect(found?.pm).toBeCloseTo(0.2, 9);
+    expect(expectedFigure([])).toBeNull();
+  });
+
+  test('cars that differ by more than their errors had different parts', () => {
+    expect(expectedFigure([of('a', 57.1), of('b', 60.1)])?.apart).toBe(true);
+    // A tape says nothing against a caliper within its millimetre.
+    expect(expectedFigure([of('a', 57.1), of('b', 58, 1)])?.apart).toBe(false);
+  });
+
+  test('law: every car lies inside with its own error, and one car more never makes the band narrower', () => {
+    const figure = fc.record({
+      car: fc.constantFrom('a', 'b', 'c', 'd'),
+      value: fc.integer({ min: 500, max: 700 }).map((n) => n / 10),
+      pm: fc.constantFrom(0.1, 0.2, 1),
+    });
+    fc.assert(
+      fc.property(fc.array(figure, { minLength: 1, maxLength: 10 }), (figures) => {
+        const all = expectedFigure(figures);
+        if (!all) throw new Error('There are cars.');
+        expect(all.cars).toBe(new Set(figures.map((f) => f.car)).size);
+        const [low, high] = [all.value - all.pm, all.value + all.pm];
+        for (const f of figures) {
+          // A car's repeats stand together, with half their spread as their error.
+          const own = figures.filter((o) => o.car === f.car);
+          expect(f.value).toBeGreaterThanOrEqual(low - 1e-9);
+          expect(f.value).toBeLessThanOrEqual(high + 1e-9);
+          if (own.length === 1) {
+            expect(f.value - f.pm).toBeGreaterThanOrEqual(low - 1e-9);
+            expect(f.value + f.pm).toBeLessThanOrEqual(high + 1e-9);
+          }
+        }
+        const more = expectedFigure([...figures, { car: 'e', value: 60, pm: 0.1 }]);
+        expect((more?.most ?? 0) - (more?.least ?? 0)).toBeGreaterThanOrEqual(all.most - all.least - 1e-9);
+        if (all.apart) expect(all.most - all.least).toBeGreaterThan(0.1);
+      }),
+    );
+  });
 });

@@ -63,6 +63,7 @@ test('a model the shop knows: filled in dashed, taken in only once each fact was
   await test.step('the mileage at arrival is asked for once a visit, understood or asked about, and stays', async () => {
     await page.goto(car);
     // A rough size goes with what is planned; both may be changed on the bench.
+    await page.getByRole('radio', { name: 'Rear', exact: true }).click();
     await page.getByLabel('Planned').selectOption('lipped');
     await page.getByRole('button', { name: 'Open job' }).click();
     await expect(page.getByRole('main').getByRole('alert')).toContainText('Rough size is empty');
@@ -82,5 +83,23 @@ test('a model the shop knows: filled in dashed, taken in only once each fact was
     await page.goto(page.url().replace('/take-in', '/choose'));
     await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('12');
     await expect(page.getByRole('radio', { name: 'Lipped' })).toBeChecked();
+  });
+
+  await test.step('what other cars of the model had at the hub stands dashed, and is confirmed by a caliper held to the part', async () => {
+    const measure = page.url().replace('/choose', '/measure');
+    await page.context().clearCookies({ name: 'vectis-measure' });
+    await page.goto(`${measure}?field=spigotDiameter&corner=rear-left`);
+    const field = page.locator('form[data-quantity="spigotDiameter"]');
+    await expect(field).toContainText('on 1 other car of this model');
+    await expect(field).toContainText('Set the caliper to it and hold it to the part.');
+    await accessible(page);
+    await listens(page);
+    await field.getByRole('button', { name: 'It fits' }).click();
+    await page.goto(`${measure}?field=spigotDiameter&corner=rear-left`);
+    await expect(field).toContainText('confirmed at the car');
+    await expect(field.getByRole('button', { name: 'It fits' })).toHaveCount(0);
+    // Nothing is taken over from other cars where each corner tells something of its own.
+    await page.goto(`${measure}?field=turns&corner=rear-left`);
+    await expect(page.locator('form[data-quantity="turns"]')).not.toContainText('of this model');
   });
 });

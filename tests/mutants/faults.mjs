@@ -704,5 +704,12 @@ export const FAULTS = [
     'false',
     'fitment: of two cars that differ the first is expected',
   ],
+  [
+    'document/fitment.ts',
+    'Math.abs(c.value - value) + c.pm',
+    'c.pm',
+    'fitment: a car of the model lies outside of what is expected',
+  ],
+  ['document/fitment.ts', 'groupBy(figures, (f) => f.car)', "groupBy(figures, () => '')", 'fitment: all cars are one'],
   ['document/fitment.ts', "value !== 'unknown'", 'true', 'fitment: what nobody knew is expected'],
 ];

@@ -1,5 +1,8 @@
+import type { QuantityId } from '@/core/document/quantities';
+import { addJob, loadJob } from '@/store/jobs';
 import { addVehicle, saveVehicle, loadVehicle } from '@/store/vehicles';
-import { knownModel } from '@/usecases/fitment';
+import { expectedOf, knownModel } from '@/usecases/fitment';
+import { takeReading } from '@/usecases/readings';
 import { runningStore, VEHICLE } from './open';
 
 const AT = new Date('2026-11-25T09:00:00Z');
@@ -29,4 +32,74 @@ test('signs of a pattern in a name are signs', async () => {
   await addVehicle(store.db, { ...VEHICLE, name: 'Ilex Lumen', plate: 'B 1' }, 'Bram', AT);
   expect(await knownModel('%')).toBeNull();
   expect(await knownModel('Ilex_Lumen')).toBeNull();
+});
+
+describe('figures that other cars of the model had', () => {
+  /** A car with a job on its front axle, and what was measured there. */
+  async function car(
+    name: string,
+    plate: string,
+    figures: readonly (readonly [QuantityId, 'front-left' | 'front-right' | null, string])[] = [],
+    hardware: 'original' | 'other' = 'original',
+  ): Promise<string> {
+    const hubs = VEHICLE.hubs.map((h) => ({ ...h, hardware }));
+    const vehicleId = await addVehicle(store.db, { ...VEHICLE, name, plate, hubs }, 'Bram', AT);
+    const wheelSetId = (await loadVehicle(store.db, vehicleId)).wheelSets[0]?.id as string;
+    const jobId = await addJob(
+      store.db,
+      { vehicleId, wheelSetId, axle: 'front', wish: 'stance', use: 'street' },
+      'Bram',
+      AT,
+    );
+    for (const [quantity, corner, typed] of figures)
+      await takeReading(jobId, { quantity, corner, typed, method: 'caliper' }, 'Bram');
+    return jobId;
+  }
+  const model = (jobId: string, quantity: QuantityId, corner: 'front-left' | null = null) =>
+    takeReading(jobId, { quantity, corner, typed: 'model', method: 'model' }, 'Ines');
+  const expected = async (jobId: string) => expectedOf(await loadJob(store.db, jobId));
+
+  test('are confirmed with an error that holds them all, each car once, and teach nobody anything themselves', async () => {
+    await car('Corvane Tern', 'T 1', [
+      ['spigotDiameter', 'front-left', '57.0'],
+      ['spigotDiameter', 'front-right', '57.0'],
+      ['boltLength', null, '26'],
+      ['tappedDepth', 'front-left', '18'],
+    ]);
+    await car('corvane tern', 'T 2', [['spigotDiameter', 'front-left', '57.2']]);
+    const third = await car('Corvane Tern ', 'T 3');
+    const known = await expected(third);
+    expect([...known.keys()].sort()).toEqual(['boltLength', 'spigotDiameter']);
+    expect(known.get('spigotDiameter')).toMatchObject({ cars: 2, least: 57, most: 57.2, apart: false });
+    await model(third, 'spigotDiameter', 'front-left');
+    const { readings } = await loadJob(store.db, third);
+    expect(readings).toHaveLength(1);
+    expect(readings[0]).toMatchObject({ typed: 'as on 2 cars of this model', method: 'model', by: 'Ines' });
+    expect(readings[0]?.value).toBeCloseTo(57.1, 9);
+    expect(readings[0]?.pm).toBeCloseTo(0.2, 9);
+    // What was held to this car is this car's; a fourth is held against the two that were measured.
+    const fourth = await car('Corvane Tern', 'T 4');
+    expect((await expected(fourth)).get('spigotDiameter')?.cars).toBe(2);
+  });
+
+  test('say nothing of a count, of another model, of cars that differ, or of parts that are not the maker’s', async () => {
+    await car('Halm Drover', 'H 1', [
+      ['spigotDiameter', 'front-left', '72.6'],
+      ['boltLength', null, '28'],
+    ]);
+    const second = await car('Halm Drover', 'H 2');
+    await expect(model(second, 'tappedDepth', 'front-left')).rejects.toThrow(
+      'Tapped depth was not measured on another car of this model. Measure it.',
+    );
+    expect((await expected(await car('Halm Drover Long', 'H 3'))).size).toBe(0);
+    await car('Halm Drover', 'H 4', [['spigotDiameter', 'front-left', '66.6']]);
+    await expect(model(second, 'spigotDiameter', 'front-left')).rejects.toThrow(
+      'Hub spigot diameter differs from one car of this model to the other. Measure it on this one.',
+    );
+    const other = await car('Halm Drover', 'H 5', [['boltLength', null, '45']], 'other');
+    await expect(model(other, 'boltLength')).rejects.toThrow('was not measured on another car of this model');
+    // Bolts that are not the maker’s on that car widen nothing on this one.
+    expect((await expected(second)).get('boltLength')).toMatchObject({ cars: 1, value: 28 });
+    expect((await loadJob(store.db, second)).readings).toHaveLength(0);
+  });
 });

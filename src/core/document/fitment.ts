@@ -1,3 +1,6 @@
+import { groupBy } from '../groupBy';
+import { combineRepeats, type Uncertain } from '../uncertainty';
+
 /** What hubs of one model have in common and a new car of it can be held against. A torque figure needs its source on each car, a locking piece is each owner's. */
 export const FITMENT_FACTS = [
   'thread',
@@ -38,4 +41,36 @@ export function fitmentOf(hubs: readonly HubFacts[]): Partial<Record<FitmentFact
     found[fact] = { value: first[0], cars: first[1], of };
   }
   return found;
+}
+
+/** A figure as one car of a model had it. */
+export interface CarFigure extends Uncertain {
+  readonly car: string;
+}
+
+/** What cars of a model had of one part. */
+export interface ExpectedFigure extends Uncertain {
+  readonly cars: number;
+  readonly least: number;
+  readonly most: number;
+  /** Their figures lie further apart than their errors: they had different parts, so nothing is expected of another car. */
+  readonly apart: boolean;
+}
+
+/**
+ * What another car of a model is held against: the middle of what its cars had, with an ± inside which every one of them lies with its own.
+ * It is expected and no more, until a caliper that is set to it was held to the part.
+ * @param figures in mm, any number a car @returns null where no car has one
+ */
+export function expectedFigure(figures: readonly CarFigure[]): ExpectedFigure | null {
+  const byCar = groupBy(figures, (f) => f.car);
+  const each = [...byCar.values()].map((own) => combineRepeats(own));
+  const values = each.map((c) => c.value);
+  if (values.length === 0) return null;
+  const [least, most] = [Math.min(...values), Math.max(...values)];
+  const value = (least + most) / 2;
+  const pm = Math.max(...each.map((c) => Math.abs(c.value - value) + c.pm));
+  const [low, high] = [each.find((c) => c.value === least), each.find((c) => c.value === most)];
+  const apart = most - least > (low?.pm ?? 0) + (high?.pm ?? 0) + 1e-9;
+  return { value, pm, cars: each.length, least, most, apart };
 }

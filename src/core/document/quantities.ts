@@ -4,9 +4,10 @@ import { HARDWARE } from './readings/hardware';
 import { OF_WHEEL } from './readings/ofWheel';
 import { ON_HUB } from './readings/onHub';
 import { ON_GROUND } from './readings/onGround';
+import { type Method, MODEL, SAME } from './readings/methods';
 import type { Kind, QuantityRow } from './readings/row';
 
-export { type Method, SAME, UNSEEN } from './readings/methods';
+export { type Method, MODEL, SAME, UNSEEN } from './readings/methods';
 export type { Kind, Phase } from './readings/row';
 
 /** In the order of the trade: on the ground, loaded, hardware with the wheel off, the wheel itself. */
@@ -40,6 +41,10 @@ const BY_ID = new Map(QUANTITIES.map((x) => [x.id, x]));
 export function quantity(id: QuantityId): Quantity {
   return BY_ID.get(id) as Quantity;
 }
+
+/** The ways in which a reading is typed; figures that were held to a part are confirmed and not typed. */
+export const typedMethods = (q: Quantity): readonly Method[] =>
+  q.methods.filter((m) => m.id !== SAME.id && m.id !== MODEL.id);
 
 /** Studs for bolts leave the wheel where it is: stance, clearance and counts are asked for once a plate is chosen. */
 const NOT_FOR_STUDS: ReadonlySet<QuantityId> = new Set<QuantityId>([

@@ -2,7 +2,7 @@
 
 import { useId, useState } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
-import { countedReadings, type Quantity, SAME, UNSEEN } from '@/core/document/quantities';
+import { countedReadings, type Quantity, typedMethods, UNSEEN } from '@/core/document/quantities';
 import type { Corner } from '@/core/document/vocabulary';
 import { combineRepeats } from '@/core/uncertainty';
 import { asRead, parseReading, pmText, readingText, unitHint } from '@/core/document/readingText';
@@ -145,7 +145,7 @@ export function ReadingRow({
 }) {
   const id = useId();
   const [method, setMethod] = useState(q.methods[0]?.id ?? '');
-  const methods = q.methods.filter((m) => m.id !== SAME.id);
+  const methods = typedMethods(q);
   const unseen = method === UNSEEN.id;
   const on = useSetupOn(q.id);
   const { input, typed, change, error, busy, onWay, keep, back } = useFigure(

@@ -1,4 +1,4 @@
-import { CALIPER, COUNT, LOOKED, TAPE } from './methods';
+import { CALIPER, COUNT, LOOKED, MODEL, TAPE } from './methods';
 import type { QuantityRow } from './row';
 
 /** What is measured on bolts, studs and nuts. */
@@ -25,7 +25,8 @@ export const HARDWARE = [
     fastening: 'bolt',
     min: 10,
     max: 150,
-    methods: [CALIPER, TAPE],
+    methods: [CALIPER, TAPE, MODEL],
+    ofModel: 'hardware',
     how: 'Under the seat: from the start of the cone or ball, or from the flat face, to the tip.',
     blocks: 'length of longer bolts',
   },
@@ -37,7 +38,8 @@ export const HARDWARE = [
     fastening: 'bolt',
     min: 15,
     max: 200,
-    methods: [CALIPER, TAPE],
+    methods: [CALIPER, TAPE, MODEL],
+    ofModel: 'hardware',
     optional: true,
     how: 'Head and all, from the top of the head to the tip.',
     blocks: 'nothing; it proves the length under the seat',
@@ -88,7 +90,8 @@ export const HARDWARE = [
     fastening: 'both',
     min: 0,
     max: 30,
-    methods: [CALIPER, TAPE],
+    methods: [CALIPER, TAPE, MODEL],
+    ofModel: 'hardware',
     optional: true,
     how: 'Smooth end of the bolt or stud that is on, below its thread: it guides and holds nothing. A plain end is 0.',
     blocks: 'new bolts, studs and closed nuts, and any adapter',
@@ -113,7 +116,8 @@ export const HARDWARE = [
     fastening: 'stud',
     min: 5,
     max: 80,
-    methods: [CALIPER, TAPE],
+    methods: [CALIPER, TAPE, MODEL],
+    ofModel: 'hardware',
     optional: true,
     how: 'Outside height of the nut that is on, its seat included.',
     blocks: 'nothing; it proves the thread in the nut',

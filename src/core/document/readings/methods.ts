@@ -21,3 +21,5 @@ export const UNSEEN: Method = { id: 'unseen', label: 'could not see', pm: 0 };
 export const SAME: Method = { id: 'same', label: 'fits as the other side', pm: 0 };
 export const LOOKED: Method = { id: 'looked', label: 'looked', pm: 0 };
 export const FINGER: Method = { id: 'finger', label: 'finger', pm: 3 };
+/** The caliper, set to what other cars of the model had, was held to this one and fits: their figure with an ± that holds them all. Never typed. */
+export const MODEL: Method = { id: 'model', label: 'confirmed at the car', pm: 0 };

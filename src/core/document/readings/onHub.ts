@@ -1,4 +1,4 @@
-import { CALIPER, LOOKED, PLATE, SAME, SCALE, TAPE, UNSEEN } from './methods';
+import { CALIPER, LOOKED, MODEL, PLATE, SAME, SCALE, TAPE, UNSEEN } from './methods';
 import type { QuantityRow } from './row';
 
 /** What is measured on the hub, wheel off, and what its joint, socket and load are. */
@@ -63,8 +63,9 @@ export const ON_HUB = [
     fastening: 'both',
     min: 30,
     max: 200,
-    methods: [CALIPER, TAPE, SAME],
+    methods: [CALIPER, TAPE, SAME, MODEL],
     bothSides: true,
+    ofModel: 'hub',
     how: 'Across the hub spigot, clean metal.',
     blocks: 'fit of the plate',
   },
@@ -76,8 +77,9 @@ export const ON_HUB = [
     fastening: 'both',
     min: 0,
     max: 60,
-    methods: [CALIPER, TAPE, SAME],
+    methods: [CALIPER, TAPE, SAME, MODEL],
     bothSides: true,
+    ofModel: 'hub',
     how: 'From the disc’s face to the end of the spigot’s straight part.',
     blocks: 'centring',
   },

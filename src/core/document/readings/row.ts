@@ -35,6 +35,11 @@ export interface QuantityRow {
   readonly optional?: boolean;
   /** Both sides of an axle carry the same part: a caliper that is still set from one side can be held to the other. */
   readonly bothSides?: boolean;
+  /**
+   * Every car of a model came with the same: what the others had is expected here, and confirmed by a caliper that is set to it and held to
+   * the part. Of the hub itself, or of the maker’s own fasteners while they are on.
+   */
+  readonly ofModel?: 'hub' | 'hardware';
   /** Another piece may be in the hand the next time: the last reading counts, the ones before are not its repeats. */
   readonly lastCounts?: boolean;
 }

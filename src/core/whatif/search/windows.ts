@@ -215,9 +215,7 @@ function capEnd({ hub }: Plan, nut: Nut | null, past: number): number {
 /** Where the cap ends a stud whose dab was untouched: a sum that runs into it contradicts that. @param nutStart as the dab was looked at */
 function seenEnd({ hub }: Plan, nut: Nut | null, nutStart: number): number {
   const blind = nut?.style === 'closed' ? nut.blindDepth : null;
-  return blind === null || hub.pilotNose === null
-    ? Number.POSITIVE_INFINITY
-    : nutStart + blind + SLACK;
+  return blind === null || hub.pilotNose === null ? Number.POSITIVE_INFINITY : nutStart + blind + SLACK;
 }
 
 /**

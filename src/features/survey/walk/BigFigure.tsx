@@ -1,6 +1,6 @@
 import { useEffect, useId, useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
-import { type Quantity, SAME, UNSEEN } from '@/core/document/quantities';
+import { MODEL, type Quantity, SAME, typedMethods, UNSEEN } from '@/core/document/quantities';
 import type { Corner } from '@/core/document/vocabulary';
 import { asRead, parseReading, pmText, readingText, unitHint } from '@/core/document/readingText';
 import type { UnitSystem } from '@/core/units/format';
@@ -53,7 +53,7 @@ export function BigFigure({
   const lastFigure = figuresOf(taken).at(-1);
   const last = taken.at(-1);
   const correction = useCorrection({ q, last: lastFigure, on, text: asRead(q, typed, units), keep: send, back });
-  const methods = q.methods.filter((m) => m.id !== SAME.id);
+  const methods = typedMethods(q);
   return (
     <form
       noValidate
@@ -137,7 +137,7 @@ export function BigFigure({
   );
 }
 
-/** What is known and not yet measured here: the other side’s figure, or an earlier visit’s. Dashed until somebody has looked. */
+/** What is known and not yet measured here: the other side’s figure, an earlier visit’s, or other cars’. Dashed until somebody has looked. */
 function Expected({ stop, q, onKept }: { stop: ShownStop; q: Quantity; onKept: () => void }) {
   const { jobId, corner, otherCorner, earlier } = stop;
   // What was typed at the other side a moment ago counts as well: it is sent before this is.
@@ -146,12 +146,23 @@ function Expected({ stop, q, onKept }: { stop: ShownStop; q: Quantity; onKept: (
   const other = stop.taken.length === 0 && otherCorner !== null && figure ? { corner: otherCorner, figure } : null;
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
-  if (!other && !earlier) return null;
-  const asThere = () => {
-    const body = { is: 'job', jobId, quantity: q.id, corner, hour: null, typed: SAME.id, method: SAME.id };
-    postReading(placeHere(jobId, stop), `as the ${CORNER_LABEL[otherCorner as Corner]}`, body);
+  // What this very car had, or has at its other side, says more than other cars.
+  const model = stop.taken.length === 0 && !other && !earlier ? stop.model : null;
+  if (!other && !earlier && !model) return null;
+  const held = (method: string, text: string) => {
+    postReading(placeHere(jobId, stop), text, {
+      is: 'job',
+      jobId,
+      quantity: q.id,
+      corner,
+      hour: null,
+      typed: method,
+      method,
+    });
     onKept();
   };
+  const asThere = () => held(SAME.id, `as the ${CORNER_LABEL[otherCorner as Corner]}`);
+  const asModel = () => held(MODEL.id, 'as on other cars of this model');
   const stillSo = () =>
     start(async () => {
       const result = await ask(() => confirm(jobId, [`${corner ?? ''}/${q.id}`]));
@@ -184,6 +195,19 @@ function Expected({ stop, q, onKept }: { stop: ShownStop; q: Quantity; onKept: (
           <Button disabled={busy} onClick={asThere}>
             Fits here too
           </Button>
+        </div>
+      ) : null}
+      {model ? (
+        <div className="flex flex-wrap items-center gap-3">
+          <p className="min-w-[200px] flex-1 text-[14px]">
+            <span className="figure text-[18px] font-[600]">{model.figure}</span> {model.on}
+            <span className="block text-[13px] text-soft">
+              {model.apart
+                ? 'They differ by more than their errors, so it is measured on this one.'
+                : 'Set the caliper to it and hold it to the part. A part that is not the same is measured.'}
+            </span>
+          </p>
+          {model.apart ? null : <Button onClick={asModel}>It fits</Button>}
         </div>
       ) : null}
       {failure ? (

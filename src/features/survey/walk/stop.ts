@@ -15,6 +15,8 @@ export interface ShownStop extends WalkStop {
   /** The other side’s figure, worded; null where it has none. */
   readonly other: string | null;
   readonly earlier: EarlierShown | null;
+  /** What other cars of this model had, worded; null where none was measured, or it says nothing of this one. */
+  readonly model: { readonly figure: string; readonly on: string; readonly apart: boolean } | null;
   /** Another wheel of the set that has this figure; null where this one has it too, or none has. */
   readonly like: { readonly id: string; readonly mark: string } | null;
 }

@@ -1,8 +1,10 @@
 import { cornersOf } from '@/core/document/assemble';
 import { AXLE_LABEL, CORNER_LABEL } from '@/core/document/labels';
+import type { ExpectedFigure } from '@/core/document/fitment';
 import { quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
-import { readingText } from '@/core/document/readingText';
+import { pmText, readingText } from '@/core/document/readingText';
 import type { Corner } from '@/core/document/vocabulary';
+import { plural } from '@/core/plural';
 import { parseThread } from '@/core/thread/designation';
 import { combineRepeats } from '@/core/uncertainty';
 import type { UnitSystem } from '@/core/units/format';
@@ -10,6 +12,7 @@ import { keyOf, type ShownStop, type WalkJob } from '@/features/survey/walk/stop
 import type { JobWhole } from '@/store/jobs';
 import type { FittedRow } from '@/store/schema';
 import { earlierReadings } from '@/usecases/earlier';
+import { expectedOf } from '@/usecases/fitment';
 import { hubOf, measuredFor, planWith, wheelsThatGo } from '@/usecases/jobPlan';
 import { partnerOfJob } from '@/usecases/jobs';
 import { takenOfJob, takenOfWheel, type TakenReading } from '@/usecases/takenShown';
@@ -75,13 +78,18 @@ async function shownStops(jobs: readonly JobWhole[], walk: readonly WalkStop[], 
         const wheels = new Map(wheelsThatGo(whole).map((w) => [w.id, takenOfWheel(w)]));
         return [
           whole.job.id,
-          { taken: takenOfJob(whole, units), wheels, earlier: await earlierReadings(whole) },
+          {
+            taken: takenOfJob(whole, units),
+            wheels,
+            earlier: await earlierReadings(whole),
+            expected: await expectedOf(whole),
+          },
         ] as const;
       }),
     ),
   );
   return walk.map((stop): ShownStop => {
-    const { taken, wheels, earlier } = known.get(stop.jobId) as NonNullable<ReturnType<typeof known.get>>;
+    const { taken, wheels, earlier, expected } = known.get(stop.jobId) as NonNullable<ReturnType<typeof known.get>>;
     const own = (from: readonly TakenReading[], corner: Corner | null) =>
       from.filter((r) => r.quantity === stop.quantity && r.corner === corner);
     const here = stop.wheel ? own(wheels.get(stop.wheel.id) ?? [], null) : own(taken, stop.corner);
@@ -94,6 +102,7 @@ async function shownStops(jobs: readonly JobWhole[], walk: readonly WalkStop[], 
       taken: here,
       ...otherSide(stop, taken, units),
       earlier: before ? earlierShown(before, units) : null,
+      model: modelShown(stop, expected.get(stop.quantity), units),
       like: here.length === 0 ? alikeWheel(stop, wheels, walk) : null,
     };
   });
@@ -110,6 +119,19 @@ function otherSide(
   const otherCorner = cornersOf(axle).find((c) => c !== corner) as Corner;
   const there = taken.filter((r) => r.quantity === q.id && r.corner === otherCorner && r.method !== UNSEEN.id);
   return { otherCorner, other: there.length === 0 ? null : readingText(q, combineRepeats(there).value, units) };
+}
+
+/** What other cars of the model had, with how far they lie apart. */
+function modelShown(stop: WalkStop, expected: ExpectedFigure | undefined, units: UnitSystem): ShownStop['model'] {
+  if (!expected || stop.wheel) return null;
+  const q = quantity(stop.quantity);
+  const { value, pm, cars, least, most, apart } = expected;
+  const span = `${readingText(q, least, units)} to ${readingText(q, most, units)}`;
+  return {
+    figure: apart ? span : `${readingText(q, value, units)} ± ${pmText(q, pm, units)}`,
+    on: `on ${plural(cars, 'other car')} of this model${apart || least === most ? '' : `, ${span}`}`,
+    apart,
+  };
 }
 
 /** A wheel that has every figure that is needed of wheels. */
