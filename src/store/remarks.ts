@@ -1,3 +1,4 @@
+import type { Corner } from '@/core/document/vocabulary';
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { type LockingKeyRow, lockingKey, type NoteRow, note, type PhotoRow, photo } from './carStateSchema';
@@ -64,6 +65,21 @@ export async function addNote(tx: Executor, input: NoteInput, by: string, at: Da
   const { vehicleId, jobId } = input;
   await recordEvent(tx, { vehicleId, jobId: jobId ?? undefined, kind: 'note.kept', detail: { ...input }, by, at });
   return id;
+}
+
+/** Whether a job has a photo of one of its corners, before or after the work. */
+export async function hasPhoto(
+  db: Executor,
+  jobId: string,
+  corner: Corner,
+  state: PhotoRow['state'],
+): Promise<boolean> {
+  const [found] = await db
+    .select({ id: photo.id })
+    .from(photo)
+    .where(and(eq(photo.jobId, jobId), eq(photo.corner, corner), eq(photo.state, state), isNull(photo.withdrawnAt)))
+    .limit(1);
+  return found !== undefined;
 }
 
 /** Takes a photo or a note back; the row stays. @throws NotFoundError when it is another car's */

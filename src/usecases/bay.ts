@@ -14,7 +14,7 @@ import type { Executor } from '@/store/connection';
 import { people } from '@/store/people';
 import { onlyLead } from './roles';
 import { advance } from './advance';
-import { bayOf, openHolds, stepsNow } from './card';
+import { bayOf, doneOf, stepsNow } from './card';
 import { planOf } from './soundPlan';
 
 export interface BayInput {
@@ -90,9 +90,10 @@ async function check(
         throw new RefusedError('No clock runs there, so there is none to set aside.');
       return maySay(d.why, true, { tx, lead });
     case 'instead': {
-      const open = (['stage', 'fit'] as const).flatMap((from) => openHolds(stepsNow(whole, from), whole));
-      const asked = open.find((s) => s.key === d.key);
-      if (!asked) throw new RefusedError('That hold point is not open on this card. Reload the page.');
+      const asked = (['stage', 'fit'] as const)
+        .flatMap((from) => stepsNow(whole, from))
+        .find((s) => s.key === d.key && (s.hold || s.card?.photo !== undefined) && doneOf(whole, s) === null);
+      if (!asked) throw new RefusedError('That step is not open on this card. Reload the page.');
       return maySay(d.why, guardsPeople(asked), { tx, lead });
     }
     case 'trouble': {

@@ -5,6 +5,7 @@ import { cornersOf } from '@/core/document/assemble';
 import type { Corner, Spacer } from '@/core/document/document';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { openTroubles } from '@/core/procedure/bay';
+import type { Step } from '@/core/procedure/step';
 import type { Carried } from '@/core/quick/carried';
 import type { Joint } from '@/core/torque/log';
 import { type Executor, theStore } from '@/store/connection';
@@ -20,6 +21,7 @@ import type { ChoiceDraft, JobRow } from '@/store/schema';
 import { appendEntry, type EntryInput } from '@/store/torque';
 import { rememberRecheck } from '@/store/pastWork';
 import { endRecheck } from '@/store/rechecks';
+import { hasPhoto } from '@/store/remarks';
 import { loadVehicle } from '@/store/vehicles';
 import { onlyLead } from './roles';
 import { mayPull } from './wrenches';
@@ -197,23 +199,36 @@ export function takeReadingsIn(jobId: string, by: string): Promise<void> {
 }
 
 /** Ticks or unticks a line of the kit list or job card. @throws RefusedError */
-export function tickLine(jobId: string, key: string, on: boolean, by: string): Promise<void> {
+export const tickLine = (jobId: string, key: string, on: boolean, by: string): Promise<void> =>
+  tickLines(jobId, [key], on, by);
+
+/** The same for steps that are said together: all of them or none, each an entry of its own, with one time. @throws RefusedError */
+export function tickLines(jobId: string, keys: readonly string[], on: boolean, by: string): Promise<void> {
   return advance({ jobId, event: 'tick', by }, async (tx, whole, at) => {
     const plan = planOf(whole);
-    const line = (['stage', 'fit'] as const).flatMap((from) => stepsNow(whole, from)).find((s) => s.key === key);
-    if (!line) throw new RefusedError('That step is not on this job’s card any more. Reload the page.');
-    if (on && line.card?.round)
-      throw new RefusedError('This step is ended by its torque round, fastener by fastener, and not by a tick.');
-    const waits = on ? waitsFor(whole, line, at.getTime()) : null;
-    if (waits) throw new RefusedError(waits);
-    const { corner } = line.card ?? {};
-    if (!on && corner && wheelBegun(whole, corner))
-      throw new RefusedError(
-        `The ${CORNER_LABEL[corner]} wheel was torqued after this step. Strike its entries out first, or note what happened.`,
-      );
-    if (whole.ticked.has(key) !== on) await tickStep(tx, jobId, plan.log, key, on, by, at);
+    const steps = (['stage', 'fit'] as const).flatMap((from) => stepsNow(whole, from));
+    for (const key of new Set(keys)) {
+      const line = steps.find((s) => s.key === key);
+      if (!line) throw new RefusedError('That step is not on this job’s card any more. Reload the page.');
+      await mayTick(tx, whole, line, on, at);
+      if (whole.ticked.has(key) !== on) await tickStep(tx, jobId, plan.log, key, on, by, at);
+    }
     return nothing;
   });
+}
+
+/** @throws RefusedError with why a step is not ticked, or its tick not taken back */
+async function mayTick(tx: Executor, whole: JobWhole, { card, ...line }: Step, on: boolean, at: Date): Promise<void> {
+  if (on && card?.round)
+    throw new RefusedError('This step is ended by its torque round, fastener by fastener, and not by a tick.');
+  if (on && card?.photo && !(await hasPhoto(tx, whole.job.id, card.corner, card.photo)))
+    throw new RefusedError('This step is ticked by its photo. Take it, or say why there is none.');
+  const waits = on ? waitsFor(whole, { card, ...line }, at.getTime()) : null;
+  if (waits) throw new RefusedError(waits);
+  if (!on && card && wheelBegun(whole, card.corner))
+    throw new RefusedError(
+      `The ${CORNER_LABEL[card.corner]} wheel was torqued after this step. Strike its entries out first, or note what happened.`,
+    );
 }
 
 /** Moves a job from staging to fitting or from fitting to torque once every hold point is ticked. @throws RefusedError */

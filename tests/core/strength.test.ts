@@ -4,9 +4,10 @@ import {
   externalShearPerMm,
   internalShearPerMm,
   SHEAR_RATIO,
+  strengthFrom,
   strengthMinimum,
 } from '@/core/engagement/strength';
-import { compileThread, minimumsFor } from '@/core/figures/compiled';
+import { carries, compileThread, minimumsFor } from '@/core/figures/compiled';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import { BOLT_CLASSES, boltStrength, NUT_CLASSES, nutProofStress } from '@/core/thread/classes';
 import { parseThread } from '@/core/thread/designation';
@@ -182,6 +183,27 @@ describe('stripping', () => {
         },
       ),
     );
+  });
+
+  test('threads strip in shear, at 1/√3 of what they hold in tension, and one turn is to spare', () => {
+    // By hand: 100 mm² at 1000 MPa break at 100 kN; 30 mm²/mm of 500 MPa carry 8.655 kN a millimetre, 40 of 1000 MPa 23.08.
+    expect(strengthFrom(100, 30, 40, 1000, 500)).toBeCloseTo(100_000 / (500 * 30) / 0.577, 9);
+    expect(strengthFrom(100, 30, 10, 1000, 500)).toBeCloseTo(100_000 / (1000 * 10) / 0.577, 9);
+    expect(Math.abs(SHEAR_RATIO * Math.sqrt(3) - 1)).toBeLessThan(1e-3);
+    const c = { ...compileThread('M14x1.5'), internalPerMm: 30 };
+    expect(carries(c, 86_550, 500)).toBeCloseTo(10 + 1.5, 9);
+  });
+
+  test('three turns are never gone under, and no target lies under its floor', () => {
+    const fine = compileThread('1/2-20');
+    const policy = { ...DEFAULT_POLICY, floorSteel: 0.2, diameterFactorSteel: 0.25 };
+    const found = minimumsFor(fine, 'steel', '10.9', null, { ...policy, governing: ['one-diameter'] });
+    // Three turns of 1.27 mm are more than a fifth of 12.7 mm, and than the quarter that is aimed at.
+    expect(found.floor).toBeCloseTo(3.81, 9);
+    expect(found.minimum).toBeCloseTo(3.81, 9);
+    const low = { ...DEFAULT_POLICY, diameterFactorSteel: 0.5, governing: ['one-diameter' as const] };
+    const m14 = minimumsFor(compileThread('M14x1.5'), 'steel', '10.9', null, low);
+    expect([m14.floor, m14.minimum]).toEqual([DEFAULT_POLICY.floorSteel * 14, DEFAULT_POLICY.floorSteel * 14]);
   });
 
   test('the kept areas give the same minimum as the function, and one pitch', () => {

@@ -178,6 +178,7 @@ test('two-ended studs on four corners: own rounds, clocks, a crossed lug, a relo
     await expect(open).toContainText('Back it out by hand; no tool.');
     await accessible(page);
     await workCard(page, 2);
+    await pickCorner(page, 'rear right');
     await page.getByRole('button', { name: 'Do it differently' }).click();
     await page.getByRole('combobox', { name: /^Done another way/ }).selectOption('grease-face');
     await page.getByRole('button', { name: 'Put it on the record' }).click();

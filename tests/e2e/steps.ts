@@ -115,7 +115,8 @@ export async function pickCorner(page: Page, corner: string): Promise<void> {
 /** A step of the job card in its list. */
 export const step = (page: Page, title: string) => page.getByRole('button', { name: new RegExp(`^${title}`) });
 
-export async function tickAll(page: Page): Promise<void> {
+/** @returns presses that it took */
+export async function tickAll(page: Page): Promise<number> {
   const boxes = page.getByRole('checkbox');
   await expect(boxes.first()).toBeVisible();
   const count = await boxes.count();
@@ -124,6 +125,7 @@ export async function tickAll(page: Page): Promise<void> {
     await expect(boxes.nth(i)).toBeChecked();
   }
   await expect(page.getByText('All hold points ticked.')).toBeVisible();
+  return count;
 }
 
 /** Looks at the page; where it is just being shown anew, as whole as after a reload, it looks once more. */
@@ -151,9 +153,10 @@ const cardNow = (page: Page) =>
     };
   });
 
-/** Steps of the job card one after another by its key, until the hold points of its axles are ended or a step has a torque round of its own. */
-export async function workCard(page: Page, axles = 1): Promise<void> {
+/** Steps of the job card one after another by its key, until the hold points of its axles are ended or a step has a torque round of its own. @returns presses that it took */
+export async function workCard(page: Page, axles = 1): Promise<number> {
   await expect(page.locator('section[data-step]')).toBeVisible();
+  let presses = 0;
   for (let i = 0; i < 150; i += 1) {
     const now = await cardNow(page);
     if (now.asked) {
@@ -162,8 +165,9 @@ export async function workCard(page: Page, axles = 1): Promise<void> {
       await expect(page.getByText('ticked within ten seconds')).toHaveCount(0);
       continue;
     }
-    if (now.round || now.ended >= axles) return;
+    if (now.round || now.ended >= axles) return presses;
     await page.keyboard.press('PageDown');
+    presses += 1;
     await expect
       .poll(async () => JSON.stringify(await cardNow(page)), { intervals: [30, 60, 120] })
       .not.toBe(JSON.stringify(now));

@@ -1,11 +1,13 @@
 import { sql } from 'drizzle-orm';
+import sharp from 'sharp';
 import { v7 as newId } from 'uuid';
 import type { BayDetail } from '@/core/procedure/bay';
 import { addPerson } from '@/store/people';
 import { starOrder } from '@/core/torque/starOrder';
 import { noteBay } from '@/usecases/bay';
 import { bayOf, doneOf, heldBack, openHolds, openRounds, specOf, stepsNow, waitsFor } from '@/usecases/card';
-import { enterTorque, finishSteps, jobById, tickLine } from '@/usecases/jobs';
+import { enterTorque, finishSteps, jobById, tickLine, tickLines } from '@/usecases/jobs';
+import { remarksFor, takeNote, takePhoto } from '@/usecases/remarks';
 import { takeForward } from '@/usecases/bench';
 import { scanAtTrolley } from '@/usecases/kit';
 import { openPoints } from '@/usecases/openPoints';
@@ -47,6 +49,42 @@ test('what is said of no corner of this axle, of no clock, of no open step, is r
     'No studs go into the hub',
   );
   expect((await jobById(fit)).bay.some((e) => e.detail.kind === 'trouble')).toBe(false);
+});
+
+test('steps that are said together are all kept, an entry each with one time, or none of them; a photo ends its own step', async () => {
+  const ticked = async () => (await jobById(fit)).ticked;
+  const [crack, stand, photo] = ['crack', 'stand', 'photo-before'].map((s) => `fit.front-left.${s}`) as [
+    string,
+    string,
+    string,
+  ];
+  for (const key of [crack, stand, photo]) if ((await ticked()).has(key)) await tickLine(fit, key, false, BY);
+  await expect(tickLines(fit, [crack, photo], true, BY)).rejects.toThrow('This step is ticked by its photo.');
+  await expect(tickLines(fit, [crack, 'fit.front-left.nothing'], true, BY)).rejects.toThrow('not on this job’s card');
+  expect((await ticked()).has(crack)).toBe(false);
+  await tickLines(fit, [crack, stand], true, BY);
+  const kept = await ticked();
+  expect([kept.get(crack)?.by, kept.get(crack)?.at]).toEqual([BY, kept.get(stand)?.at]);
+  // Why there is none is said once; it is no tick.
+  await expect(say({ kind: 'instead', key: crack, why: 'done before' })).rejects.toThrow('not open on this card');
+  await say({ kind: 'instead', key: photo, why: 'the owner wants no photos' });
+  expect(bayOf(await jobById(fit), 0).instead.get(photo)?.why).toBe('the owner wants no photos');
+  await expect(say({ kind: 'instead', key: photo, why: 'again' })).rejects.toThrow('not open on this card');
+  // With a photo of that corner the other side's step is still waiting for its own.
+  const { vehicle } = await jobById(fit);
+  const bytes = await sharp({ create: { width: 16, height: 12, channels: 3, background: '#335577' } })
+    .png()
+    .toBuffer();
+  const of = { vehicleId: vehicle.id, jobId: fit, corner: 'front-left' };
+  const id = newId();
+  for (let i = 0; i < 2; i += 1) await takePhoto(of, { bytes, state: 'before', caption: '' }, BY, id);
+  expect((await remarksFor(vehicle.id, fit)).photos.filter((p) => p.id === id)).toHaveLength(1);
+  await tickLine(fit, photo, true, BY);
+  await expect(tickLine(fit, 'fit.front-right.photo-before', true, BY)).rejects.toThrow('ticked by its photo');
+  for (const key of [crack, stand, photo]) await tickLine(fit, key, false, BY);
+  const note = newId();
+  for (let i = 0; i < 2; i += 1) await takeNote(of, 'scratch at the lip', BY, note);
+  expect((await remarksFor(vehicle.id, fit)).notes.filter((n) => n.id === note)).toHaveLength(1);
 });
 
 test('a crossed thread holds its corner, the way to torque and the sign-off, until it is ended by a way that ends it', async () => {

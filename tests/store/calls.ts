@@ -201,7 +201,6 @@ export async function everyCall(db: Db): Promise<Call[]> {
     ],
     ['shelf.history', shelf.history, ['x']],
     ['bench.copyToOther', bench.copyToOther, [torque, choice]],
-    ['bay.tick', staging.tick, [torque, 'kit.none', true]],
     ['bay.finish', staging.finish, [open, 'stage']],
     ['bay.scan', staging.scan, [torque, 'SW-999']],
     ['bay.setReady', staging.setReady, [torque, 'SW-999']],

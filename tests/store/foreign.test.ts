@@ -19,7 +19,6 @@ const ONE_ID = [
   'bay.finish',
   'bay.scan',
   'bay.setReady',
-  'bay.tick',
   'calendar.askOpen',
   'calendar.keepNeed',
   'calendar.offBooking',

@@ -3,7 +3,7 @@
 import { Check } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { Checkbox } from 'radix-ui';
-import { useOptimistic, useState, useTransition } from 'react';
+import { useState, useTransition } from 'react';
 import type { Step } from '@/core/procedure/step';
 import type { TrolleyPart } from '@/core/procedure/trolley';
 import type { UnitSystem } from '@/core/units/format';
@@ -12,7 +12,8 @@ import { ask } from '@/ui/ask';
 import { cx } from '@/ui/cx';
 import { Button } from '@/ui/Button';
 import { VerdictMark } from '@/ui/Verdict';
-import { finish, tick } from './actions';
+import { finish } from './actions';
+import { useBayQueue } from './useBayQueue';
 
 export interface TickedStep extends Step {
   /** Who ticked it and when, worded; null while open. */
@@ -35,20 +36,18 @@ export function Checklist({
   current: boolean;
 }) {
   const router = useRouter();
-  const [failure, setFailure] = useState<string | null>(null);
+  const queue = useBayQueue();
+  const [refused, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();
-  const [shown, flip] = useOptimistic(steps, (list, change: { key: string; on: boolean }) =>
-    list.map((s) => (s.key === change.key ? { ...s, ticked: change.on ? 'now' : null } : s)),
-  );
+  const failure = queue.trouble ?? refused;
+  const shown = steps.map((s) => {
+    const on = queue.pending(jobId, s.key);
+    return on === undefined || on === (s.ticked !== null) ? s : { ...s, ticked: on ? 'now' : null };
+  });
   const drawn = new Set(parts.map((p) => p.key));
   const open = shown.filter((s) => s.hold && s.ticked === null).length;
 
-  const toggle = (key: string, on: boolean) =>
-    start(async () => {
-      flip({ key, on });
-      const result = await ask(() => tick(jobId, key, on));
-      setFailure(result.ok ? null : result.message);
-    });
+  const toggle = (key: string, on: boolean) => queue.tick(jobId, key, on);
   const next = () =>
     start(async () => {
       const result = await ask(() => finish(jobId, 'stage'));
@@ -127,7 +126,7 @@ export function Checklist({
         </p>
       ) : null}
       <div className="flex items-center gap-4">
-        <Button look="main" disabled={busy || open > 0 || !current} onClick={next}>
+        <Button look="main" disabled={busy || open > 0 || !current || queue.waiting > 0} onClick={next}>
           Kit is complete
         </Button>
         <p className="text-[14px] text-soft">

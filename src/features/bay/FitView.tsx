@@ -5,6 +5,7 @@ import { useEffect, useMemo, useRef, useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { type Corner, CORNERS } from '@/core/document/vocabulary';
 import type { BayDetail } from '@/core/procedure/bay';
+import { headOf, ridingWith } from '@/core/procedure/ride';
 import { usualMinutes, workOrder } from '@/core/procedure/workOrder';
 import { ask } from '@/ui/ask';
 import { Button, LinkButton } from '@/ui/Button';
@@ -48,8 +49,10 @@ export function FitView(props: FitProps) {
   const order = useMemo(() => workOrder(all, lift ?? 'corner') as FitStep[], [all, lift]);
   const corners = axles.flatMap((a) => a.corners);
   const firstOpen = order.find((s) => !isDone(s));
+  // What holds nothing is said with the hold point that it leads to, as far as nothing is asked of it.
+  const head = (s: FitStep): FitStep => headOf(order, s, isDone);
   const [at, setAt] = useInHash(
-    (firstOpen ?? order[0])?.key ?? '',
+    (firstOpen ? head(firstOpen) : order[0])?.key ?? '',
     order.map((s) => s.key),
   );
   const step = order.find((s) => s.key === at) ?? order[0];
@@ -64,24 +67,34 @@ export function FitView(props: FitProps) {
   const after = (from: FitStep): FitStep | undefined => {
     const i = order.indexOf(from);
     const open = [...order.slice(i + 1), ...order.slice(0, i)].filter((s) => !isDone(s));
-    return open.find((s) => !waiting(s, axles, now)) ?? open[0];
+    const next = open.find((s) => !waiting(s, axles, now)) ?? open[0];
+    return next && head(next);
   };
-  const toggle = (s: FitStep, on: boolean) => {
+  const before = step ? ridingWith(order, step, isDone) : [];
+  const toggle = (s: FitStep, on: boolean, also: readonly FitStep[] = []) => {
     if (on && s.card?.round) return;
+    // A photo ticks its own step.
+    if (on && s.card?.photo) return goTo(s);
     awake();
-    queue.tick(s.jobId, s.key, on);
+    queue.tick(
+      s.jobId,
+      s.key,
+      on,
+      also.map((x) => x.key),
+    );
     if (on) fast.ticked(s.key);
   };
   const pick = (c: Corner) => {
     const own = order.filter((s) => s.card?.corner === c);
-    goTo(own.find((s) => !isDone(s)) ?? own[0]);
+    const open = own.find((s) => !isDone(s));
+    goTo(open ? head(open) : own[0]);
   };
   const doneAndOn = () => {
     // What was ticked so fast is answered for first.
     if (!step || fast.keys !== null) return;
     if (isDone(step)) return goTo(after(step));
     if (step.card?.round || waiting(step, axles, now)) return;
-    toggle(step, true);
+    if (!step.card?.photo) toggle(step, true, before);
     goTo(after(step));
   };
 
@@ -178,6 +191,7 @@ export function FitView(props: FitProps) {
           <StepPanel
             key={step.key}
             step={step}
+            before={before}
             axle={axle}
             place={`${order.filter((s) => s.card?.corner === corner).indexOf(step) + 1} of ${order.filter((s) => s.card?.corner === corner).length}`}
             done={isDone(step)}
@@ -191,6 +205,10 @@ export function FitView(props: FitProps) {
             allDone={firstOpen === undefined && axle.current}
             onTorque={() => next(axle)}
             onDone={doneAndOn}
+            onPhoto={() => {
+              queue.tick(step.jobId, step.key, true);
+              goTo(after(step));
+            }}
             onUndo={() => toggle(step, false)}
             onSay={(detail, c) => queue.note(step.jobId, c ?? null, detail)}
           />

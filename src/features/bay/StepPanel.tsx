@@ -1,13 +1,12 @@
-import { Camera } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Corner } from '@/core/document/vocabulary';
 import type { BayDetail } from '@/core/procedure/bay';
-import { plural } from '@/core/plural';
 import { stepName } from '@/core/procedure/card';
+import { usualMinutes } from '@/core/procedure/workOrder';
 import type { UnitSystem } from '@/core/units/format';
 import { Button, LinkButton } from '@/ui/Button';
-import { postPhotos, usePhotosHere } from '@/ui/sendPhoto';
+import { cx } from '@/ui/cx';
 import { VerdictMark } from '@/ui/Verdict';
 import { StartClock } from './Clocks';
 import type { FitAxle, FitStep, ShelfLocker } from './fitProps';
@@ -16,10 +15,14 @@ import { OldKept } from './OldKept';
 import { HoldReason } from './HoldReason';
 import { guardsPeople } from '@/core/procedure/holdReasons';
 import { StepDrawing } from './StepDrawing';
+import { Before } from './Before';
+import { TakePhoto } from './TakePhoto';
 import { AnotherWay, WentWrong } from './Trouble';
 
 export interface StepPanelProps {
   readonly step: FitStep;
+  /** Open steps that are said with it. */
+  readonly before: readonly FitStep[];
   readonly axle: FitAxle;
   /** “4 of 14”. */
   readonly place: string;
@@ -37,6 +40,8 @@ export interface StepPanelProps {
   readonly allDone: boolean;
   readonly onTorque: () => void;
   readonly onDone: () => void;
+  /** A photo is on its way, which is what this step asks for. */
+  readonly onPhoto: () => void;
   readonly onUndo: () => void;
   readonly onSay: (detail: BayDetail, corner?: Corner) => void;
 }
@@ -48,7 +53,7 @@ const BESIDE = '!min-h-[64px] w-[116px] !px-2 !leading-tight !whitespace-normal'
 
 /** One step, large: readable from the other side of the wheel. */
 export function StepPanel(p: StepPanelProps) {
-  const { step, axle, done, waits, units } = p;
+  const { step, before, axle, done, waits, units } = p;
   const { card } = step;
   const [beside, setBeside] = useState<Beside>(null);
   const corner = card?.corner ?? (axle.corners[0] as Corner);
@@ -67,7 +72,7 @@ export function StepPanel(p: StepPanelProps) {
       <p className="text-[14px] text-soft">
         <span className="inline-block first-letter:uppercase">{CORNER_LABEL[corner]}</span> · step{' '}
         <span className="figure">{p.place}</span>
-        {card ? ` · usually ${card.minutes} min` : ''}
+        {card ? ` · usually ${usualMinutes([...before, step])} min` : ''}
         {step.hold ? ' · hold point' : ''}
         {axle.begun[corner] ? ` · begun ${axle.begun[corner]}` : ''}
       </p>
@@ -75,10 +80,17 @@ export function StepPanel(p: StepPanelProps) {
         {card?.title ?? 'This step'}
       </h2>
       {card ? (
-        <div className="flex min-h-[200px] min-w-0 items-center justify-center">
+        <div
+          className={cx(
+            'flex min-w-0 items-center justify-center',
+            // With more to read the words of the hold point stay in sight.
+            before.length > 0 ? '[&_svg]:h-[190px] [&_svg]:w-auto' : 'min-h-[200px]',
+          )}
+        >
           <StepDrawing stepKey={step.key} card={card} plan={axle.plan} units={units} />
         </div>
       ) : null}
+      {before.length > 0 ? <Before steps={before} axle={axle} corner={corner} now={p.now} onSay={p.onSay} /> : null}
       <p className="max-w-[60ch] text-[21px] leading-snug">{step.text}</p>
       {card?.tool ? (
         <p className="text-[16px] text-soft">
@@ -99,7 +111,9 @@ export function StepPanel(p: StepPanelProps) {
           onSay={(d) => p.onSay(d)}
         />
       ) : null}
-      {stepName(step.key) === 'bag' ? <OldKept kept={axle.oldKept} onSay={(d) => p.onSay(d)} /> : null}
+      {[...before, step].some((s) => stepName(s.key) === 'bag') ? (
+        <OldKept kept={axle.oldKept} onSay={(d) => p.onSay(d)} />
+      ) : null}
       {card?.starts ? (
         <StartClock
           kind={card.starts}
@@ -110,7 +124,6 @@ export function StepPanel(p: StepPanelProps) {
         />
       ) : null}
       {waits && !done ? <Waits {...p} corner={corner} /> : null}
-      {card?.photo ? <TakePhoto vehicleId={p.vehicleId} jobId={step.jobId} corner={corner} state={card.photo} /> : null}
       {done && step.done ? (
         <p className="text-[15px] text-soft">
           {step.done.reason ? `Ended with a reason: ${step.done.reason}. ` : ''}
@@ -122,9 +135,11 @@ export function StepPanel(p: StepPanelProps) {
       {beside === 'reason' ? (
         <HoldReason
           question={
-            guardsPeople(step)
-              ? 'This step keeps somebody from being hurt: without its tick a lead ends it, with a reason that stands on the record.'
-              : 'A hold point is ended by a tick or by a reason. The reason stands on the record.'
+            card?.photo
+              ? 'A photo is taken, or a reason says why there is none. It stands on the record.'
+              : guardsPeople(step)
+                ? 'This step keeps somebody from being hurt: without its tick a lead ends it, with a reason that stands on the record.'
+                : 'A hold point is ended by a tick or by a reason. The reason stands on the record.'
           }
           label="End it with this reason"
           jobId={step.jobId}
@@ -144,6 +159,14 @@ export function StepPanel(p: StepPanelProps) {
           >
             {card.round === 'hub' ? 'Torque the studs' : 'Torque the adapter'}
           </LinkButton>
+        ) : card?.photo && !done ? (
+          <TakePhoto
+            vehicleId={p.vehicleId}
+            jobId={step.jobId}
+            corner={corner}
+            state={card.photo}
+            onTaken={p.onPhoto}
+          />
         ) : (
           <Button
             look="main"
@@ -165,7 +188,7 @@ export function StepPanel(p: StepPanelProps) {
         <Button look="quiet" aria-expanded={beside === 'other'} className={BESIDE} onClick={() => flip('other')}>
           Do it differently
         </Button>
-        {step.hold && !done ? (
+        {(step.hold || card?.photo) && !done ? (
           <Button look="quiet" aria-expanded={beside === 'reason'} className={BESIDE} onClick={() => flip('reason')}>
             Skip with a reason
           </Button>
@@ -197,58 +220,5 @@ function Waits({ step, axle, corner, leads, onSay }: StepPanelProps & { corner: 
       onSay={(d) => onSay(d, corner)}
       onDone={() => {}}
     />
-  );
-}
-
-/** A photo of the corner, by the tablet’s camera or from a file; it works over plain http. */
-function TakePhoto({
-  vehicleId,
-  jobId,
-  corner,
-  state,
-}: {
-  vehicleId: string;
-  jobId: string;
-  corner: Corner;
-  state: 'before' | 'after';
-}) {
-  const input = useRef<HTMLInputElement>(null);
-  const [failure, setFailure] = useState<string | null>(null);
-  const here = usePhotosHere({ vehicleId, jobId }).filter((p) => p.corner === corner);
-  const sending = here.filter((p) => p.refused === null).length;
-  const refused = here.find((p) => p.refused !== null);
-  const said = failure ?? refused?.refused ?? null;
-  const send = async (files: readonly File[]) => {
-    refused?.putAway();
-    setFailure(await postPhotos({ vehicleId, jobId, corner }, state, '', files));
-  };
-  return (
-    <div className="flex items-center gap-3">
-      <input
-        ref={input}
-        type="file"
-        accept="image/*"
-        capture="environment"
-        className="sr-only"
-        aria-label={`Photo ${state}, ${CORNER_LABEL[corner]}`}
-        onChange={(e) => {
-          const files = [...(e.target.files ?? [])];
-          e.target.value = '';
-          void send(files);
-        }}
-      />
-      <Button onClick={() => input.current?.click()}>
-        <Camera size={18} aria-hidden="true" /> Take the photo
-      </Button>
-      {said ? (
-        <p role="alert" className="text-[14px] text-stop">
-          {said}
-        </p>
-      ) : sending > 0 ? (
-        <p role="status" className="text-[14px]">
-          {plural(sending, 'photo')} with this corner, on {sending === 1 ? 'its' : 'their'} way.
-        </p>
-      ) : null}
-    </div>
   );
 }

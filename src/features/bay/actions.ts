@@ -5,16 +5,11 @@ import { baySchema } from '@/core/procedure/bay';
 import { noteBay } from '@/usecases/bay';
 import { leadWith } from '@/usecases/people';
 import { act, actOn } from '@/usecases/act';
-import { finishSteps, tickLine } from '@/usecases/jobs';
+import { finishSteps } from '@/usecases/jobs';
 import { type ScanSaid, scanAtTrolley } from '@/usecases/kit';
 import { setPlanB } from '@/usecases/otherWays';
 import { readSession } from '@/usecases/session';
 import { idOf, RefusedError, type Result } from '@/usecases/result';
-
-/** Ticks or unticks a line of the kit list or job card. */
-export async function tick(jobId: string, key: string, on: boolean): Promise<Result<null>> {
-  return actOn((who) => tickLine(idOf(jobId), z.string().max(200).parse(key), z.boolean().parse(on), who));
-}
 
 /** Moves on once every hold point is ticked. */
 export async function finish(jobId: string, from: 'stage' | 'fit'): Promise<Result<null>> {

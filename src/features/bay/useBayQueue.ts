@@ -6,7 +6,13 @@ import { post, useOutbox } from '@/ui/outbox';
 
 /** What is done at the car, as `/api/bay` takes it. */
 type Sent =
-  | { readonly is: 'tick'; readonly jobId: string; readonly key: string; readonly on: boolean }
+  | {
+      readonly is: 'tick';
+      readonly jobId: string;
+      readonly key: string;
+      readonly also?: readonly string[];
+      readonly on: boolean;
+    }
   | {
       readonly is: 'note';
       readonly jobId: string;
@@ -21,7 +27,8 @@ export interface BayQueue {
   readonly waiting: number;
   /** Why something is held up or was refused; null while all is well. */
   readonly trouble: string | null;
-  tick(jobId: string, key: string, on: boolean): void;
+  /** @param also steps that are said with it */
+  tick(jobId: string, key: string, on: boolean, also?: readonly string[]): void;
   note(jobId: string, corner: Corner | null, detail: BayDetail): void;
 }
 
@@ -37,7 +44,8 @@ export function useBayQueue(): BayQueue {
     for (const { url, body } of [...kept, ...waiting]) {
       if (url !== URL_OF_BAY) continue;
       const sent = body as Sent;
-      if (sent.is === 'tick') all.set(`${sent.jobId}/${sent.key}`, sent.on);
+      if (sent.is !== 'tick') continue;
+      for (const key of [...(sent.also ?? []), sent.key]) all.set(`${sent.jobId}/${key}`, sent.on);
     }
     return all;
   }, [kept, waiting]);
@@ -45,7 +53,7 @@ export function useBayQueue(): BayQueue {
     pending: useCallback((jobId: string, key: string) => ahead.get(`${jobId}/${key}`), [ahead]),
     waiting: waiting.length,
     trouble,
-    tick: (jobId, key, on) => send({ is: 'tick', jobId, key, on }),
+    tick: (jobId, key, on, also = []) => send({ is: 'tick', jobId, key, on, ...(also.length > 0 ? { also } : {}) }),
     note: (jobId, corner, detail) => send({ is: 'note', jobId, id: newId(), corner, detail }),
   };
 }

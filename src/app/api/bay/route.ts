@@ -2,11 +2,17 @@ import { z } from 'zod';
 import { baySchema } from '@/core/procedure/bay';
 import { noteBay } from '@/usecases/bay';
 import { fromOutbox } from '@/usecases/fromOutbox';
-import { tickLine } from '@/usecases/jobs';
+import { tickLines } from '@/usecases/jobs';
 import { idOf } from '@/usecases/result';
 
 const sentForm = z.discriminatedUnion('is', [
-  z.object({ is: z.literal('tick'), jobId: z.string(), key: z.string().max(80), on: z.boolean() }),
+  z.object({
+    is: z.literal('tick'),
+    jobId: z.string(),
+    key: z.string().max(80),
+    also: z.array(z.string().max(80)).max(12).optional(),
+    on: z.boolean(),
+  }),
   z.object({
     is: z.literal('note'),
     jobId: z.string(),
@@ -24,7 +30,7 @@ export function POST(request: Request): Promise<Response> {
   return fromOutbox(request, MOST, async (sent, by) => {
     const read = sentForm.parse(sent);
     const jobId = idOf(read.jobId);
-    if (read.is === 'tick') await tickLine(jobId, read.key, read.on, by.name);
+    if (read.is === 'tick') await tickLines(jobId, [...(read.also ?? []), read.key], read.on, by.name);
     else await noteBay(jobId, read, by.name, by.personId);
   });
 }
