@@ -1,6 +1,6 @@
 import 'server-only';
 import { InputError } from '@/core/errors';
-import { cornersOf } from '@/core/document/assemble';
+import { acrossFrom } from '@/core/document/assemble';
 import type { Corner } from '@/core/document/document';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { MODEL, type Quantity, type QuantityId, SAME, typedMethods, UNSEEN } from '@/core/document/quantities';
@@ -68,7 +68,7 @@ async function asModel(tx: Executor, whole: JobWhole, q: Quantity) {
 function asOtherSide(whole: JobWhole, q: Quantity, corner: Corner | null) {
   if (q.bothSides !== true || corner === null)
     throw new RefusedError(`${q.label} is measured at each corner by itself.`);
-  const other = cornersOf(whole.job.axle).find((c) => c !== corner) as Corner;
+  const other = acrossFrom(corner);
   const there = countedReadings(whole).filter((r) => r.quantity === q.id && r.corner === other);
   if (there.length === 0)
     throw new RefusedError(

@@ -100,6 +100,10 @@ const HOURS = Array.from({ length: 12 }, (_, i) => i + 1);
 /** The two corners of an axle, left first. */
 export const cornersOf = (axle: Plan['axle']): [Corner, Corner] => [`${axle}-left`, `${axle}-right`];
 
+/** The other corner of the same axle. */
+export const acrossFrom = (corner: Corner): Corner =>
+  (corner.endsWith('left') ? corner.replace('left', 'right') : corner.replace('right', 'left')) as Corner;
+
 /** Builds the plan document of one axle from what was taken in, measured and chosen. Missing stays null. */
 export function assemblePlan(parts: PlanParts): Plan {
   const taken = groupBy(parts.readings, (r) => `${r.corner ?? ''}/${r.quantity}${r.hour ? `/${r.hour}` : ''}`);

@@ -1,4 +1,4 @@
-import { cornersOf } from '@/core/document/assemble';
+import { acrossFrom, cornersOf } from '@/core/document/assemble';
 import { AXLE_LABEL, CORNER_LABEL } from '@/core/document/labels';
 import type { ExpectedFigure } from '@/core/document/fitment';
 import { quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
@@ -110,13 +110,13 @@ async function shownStops(jobs: readonly JobWhole[], walk: readonly WalkStop[], 
 
 /** The other side of a part that both sides carry, and its figure. */
 function otherSide(
-  { quantity: id, corner, axle }: WalkStop,
+  { quantity: id, corner }: WalkStop,
   taken: readonly TakenReading[],
   units: UnitSystem,
 ): Pick<ShownStop, 'otherCorner' | 'other'> {
   const q = quantity(id);
   if (q.bothSides !== true || corner === null) return { otherCorner: null, other: null };
-  const otherCorner = cornersOf(axle).find((c) => c !== corner) as Corner;
+  const otherCorner = acrossFrom(corner);
   const there = taken.filter((r) => r.quantity === q.id && r.corner === otherCorner && r.method !== UNSEEN.id);
   return { otherCorner, other: there.length === 0 ? null : readingText(q, combineRepeats(there).value, units) };
 }
