@@ -35,9 +35,12 @@ export function Board({
         <p className="mt-1 text-soft">
           Take a vehicle in first: its plate and its thread are enough to begin. Then open a job on one axle.
         </p>
-        <LinkButton look="main" href="/vehicles/new" className="mt-4">
-          Take in a vehicle
-        </LinkButton>
+        <div className="mt-4 flex flex-wrap gap-3">
+          <LinkButton look="main" href="/vehicles/new">
+            Take in a vehicle
+          </LinkButton>
+          <LinkButton href="/practice">Try it on a practice car, 10 minutes</LinkButton>
+        </div>
       </section>
     );
   }

@@ -15,6 +15,7 @@ const VIEWS = [
   { href: '/shelf', label: 'Shelf' },
   { href: '/quick', label: 'Quick answer' },
   { href: '/rulebook', label: 'Rulebook' },
+  { href: '/practice', label: 'Practice' },
   { href: '/settings', label: 'Settings' },
 ];
 

@@ -1,8 +1,7 @@
-import type { Measured, Plan, PlanCorner, Setup as SetupOn } from '@/core/document/document';
-import type { Nut as NutDoc } from '@/core/document/parts';
-import { DEFAULT_POLICY } from '@/core/document/policy';
-import { boltPlan, corner as cornerDoc, plainSpacer, studPlan, wheel } from '../fixtures';
+import type { Measured, Plan, PlanCorner, Setup as SetupOn } from '../document/document';
+import type { Nut as NutDoc } from '../document/parts';
 import { type Dice, type Nut, outcome } from './axle';
+import { practiceCorner, practicePlan, practiceSpacer, practiceWheel } from './base';
 import type { World } from './world';
 
 const CALIPER = 0.1;
@@ -48,7 +47,7 @@ export function measured(w: World, d: Dice, skip = 0): { readonly plan: Plan; re
     return null;
   };
   const bolt = w.joint.fastening === 'bolt';
-  const base = (bolt ? boltPlan : studPlan)({ policy: DEFAULT_POLICY });
+  const base = practicePlan(w.joint.fastening);
   const own = base.hub.seat;
   const alike = new Set(w.pads).size === 1;
   const { pitch } = w.joint;
@@ -76,7 +75,7 @@ export function measured(w: World, d: Dice, skip = 0): { readonly plan: Plan; re
     const turns = { value: Math.round((reach / pitch) * 4) / 4, pm: QUARTER };
     const kept = d.happens(skip) ? null : turns;
     if (kept === null) all = false;
-    return cornerDoc(i === 0 ? 'front-left' : 'front-right', {
+    return practiceCorner(i === 0 ? 'front-left' : 'front-right', {
       turns: withOn(kept),
       studProtrusion: bolt ? null : take(w.on.part.length),
       rotorHat: take(c.hat),
@@ -134,7 +133,7 @@ export function measured(w: World, d: Dice, skip = 0): { readonly plan: Plan; re
       ...base.wheel,
       bore: read(d, 57.1),
       each: w.pads.map((pad, i) =>
-        wheel(`wheel ${i}`, {
+        practiceWheel(`wheel ${i}`, {
           corner: (['front-left', 'front-right', 'rear-left', 'rear-right'] as const)[i] ?? null,
           // Wheels of one casting are measured once, as a set.
           padThickness: alike ? null : take(pad),
@@ -156,7 +155,7 @@ export function measured(w: World, d: Dice, skip = 0): { readonly plan: Plan; re
 }
 
 function spacerDoc({ wish, thread }: World): Plan['spacer'] {
-  const plain = plainSpacer(wish.spacer, 57.1);
+  const plain = practiceSpacer(wish.spacer, 57.1);
   const a = wish.adapter;
   if (a === undefined) return plain;
   return {

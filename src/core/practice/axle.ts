@@ -149,21 +149,31 @@ const STRIPS = { steel: 0.6, aluminium: 0.95 } as const;
 /** What the ends of two parts may differ by, and a count be off by, mm. */
 const ALIKE = 1.5;
 
+/** One thing that goes wrong with a wheel. */
+export interface Fault {
+  /** It does not seat, it strips, or what runs out or meets what: `shank`, `cap`, `behind`, `pocket` … */
+  readonly what: string;
+  /** By how much, or what holds of it, mm. */
+  readonly mm: number;
+  /** It is the locking piece, which ends elsewhere than the others. */
+  readonly locking: boolean;
+}
+
 /**
- * What goes wrong with one wheel, in words; empty where it holds.
+ * What goes wrong with one wheel; empty where it holds.
  * @param came what the maker’s own joint held: no less than that is no worse than the car came
  */
-export function faults(joint: Joint, corner: Corner, s: Setup, came: number): string[] {
-  const found: string[] = s.seats ? [] : ['it does not seat'];
+export function faults(joint: Joint, corner: Corner, s: Setup, came: number): Fault[] {
+  const found: Fault[] = s.seats ? [] : [{ what: 'seat', mm: 0, locking: false }];
   for (const lock of s.lock === null ? [0] : [0, s.lock]) {
     const { holds, margins, inner } = outcome(joint, corner, s, lock);
-    const piece = lock === 0 ? '' : 'locking piece: ';
+    const locking = lock !== 0;
     if (holds < STRIPS[joint.material] * joint.d && holds < came - lock - ALIKE)
-      found.push(`${piece}strips on ${holds}`);
+      found.push({ what: 'strips', mm: holds, locking });
     if (inner !== null && inner.holds < STRIPS[joint.material] * joint.d)
-      found.push(`inner joint strips on ${inner.holds}`);
+      found.push({ what: 'inner strips', mm: inner.holds, locking });
     for (const [what, margin] of Object.entries({ ...margins, ...inner?.margins }))
-      if (margin < 0) found.push(`${piece}${what} by ${-margin}`);
+      if (margin < 0) found.push({ what, mm: -margin, locking });
   }
   return found;
 }

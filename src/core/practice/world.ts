@@ -1,5 +1,15 @@
-import type { Adapter, Corner, Dice, Fastener, Joint, Nut, Setup } from './axle';
-import { outcome } from './axle';
+import {
+  type Adapter,
+  type Corner,
+  type Dice,
+  type Fastener,
+  type Fault,
+  faults,
+  type Joint,
+  type Nut,
+  outcome,
+  type Setup,
+} from './axle';
 
 /** A car’s axle with what hangs on it, and what somebody wants to put on. */
 export interface World {
@@ -190,6 +200,26 @@ function wishOf(d: Dice, { fastening, pitch, d: size }: Joint, on: On, maker: Wo
 export function* fitted(w: World): Generator<readonly [corner: Corner, setup: Setup]> {
   const { kind: _, ...wish } = w.wish;
   for (const c of w.corners) for (const [i, pad] of w.pads.entries()) yield [c, { ...wish, pad, pocket: w.pockets[i] }];
+}
+
+/** What goes wrong with a wheel at a corner, by the place of its pad in the world; the tyre too. */
+export interface WheelOutcome {
+  readonly corner: 0 | 1;
+  readonly wheel: number;
+  readonly faults: readonly Fault[];
+}
+
+/** Everything that goes wrong once what is wished is on, wheel by wheel: every wheel that can come to each corner. */
+export function outcomesOf(w: World): WheelOutcome[] {
+  const { kind: _, ...wish } = w.wish;
+  const rubs = w.wish.spacer - w.on.spacer - w.clearance;
+  return w.corners.flatMap((c, i) =>
+    w.pads.map((pad, wheel): WheelOutcome => {
+      const found = faults(w.joint, c, { ...wish, pad, pocket: w.pockets[wheel] }, asMade(w, c));
+      const all = rubs > 0 ? [...found, { what: 'rubs', mm: rubs, locking: false }] : found;
+      return { corner: i as 0 | 1, wheel, faults: all };
+    }),
+  );
 }
 
 /** What the maker’s own joint held at a corner, on the wheels that hung there: the deeper of their pads held the less. */

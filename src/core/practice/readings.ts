@@ -1,0 +1,110 @@
+import type { Corner, Plan } from '../document/document';
+import { quantity, type QuantityId } from '../document/quantities';
+
+/** A reading that can be taken on a practice car: of a corner, of the axle, or of one wheel by its place. */
+export interface PracticeReading {
+  readonly id: string;
+  readonly quantity: QuantityId;
+  readonly corner: Corner | null;
+  readonly wheel: number | null;
+  /** What it takes on a car, minutes. Common practice, no source. */
+  readonly minutes: number;
+}
+
+const AT_CORNER = ['turns', 'studProtrusion', 'rotorHat', 'tappedDepth', 'roomBehind', 'loadedClearance'] as const;
+const OF_AXLE = [
+  'boltLength',
+  'boltThread',
+  'studThread',
+  'pilotNose',
+  'nutThread',
+  'nutBlindDepth',
+  'capOpen',
+  'holeOpen',
+  'lockingShorter',
+  'nutGrip',
+] as const;
+const OF_WHEEL = ['padThickness', 'pocketDepth'] as const;
+
+const MINUTES: Readonly<Partial<Record<QuantityId, number>>> = { turns: 3, loadedClearance: 3, roomBehind: 2 };
+const minutes = (id: QuantityId): number => MINUTES[id] ?? 1;
+
+/**
+ * The pad of one wheel is known where the wheels are seen to be no one casting: eyes tell that, and then none of them speaks for another. Of
+ * wheels that look alike one is taken for all, as on any car.
+ */
+export const givenPad = (whole: Plan): NonNullable<Plan['wheel']['padThickness']> | null =>
+  whole.wheel.each[0]?.padThickness ?? null;
+
+/** Every reading that is to be taken on this car, in the order of the trade. @param whole the plan with all of them taken */
+export function practiceReadings(whole: Plan): PracticeReading[] {
+  const at = (id: QuantityId, corner: Corner | null, wheel: number | null): PracticeReading => ({
+    id: `${id}.${corner ?? wheel ?? 'axle'}`,
+    quantity: id,
+    corner,
+    wheel,
+    minutes: minutes(id),
+  });
+  return [
+    ...AT_CORNER.flatMap((id) => whole.corners.flatMap((c) => (c[id] === null ? [] : [at(id, c.corner, null)]))),
+    ...OF_AXLE.flatMap((id) => (whole.hub[id] === null ? [] : [at(id, null, null)])),
+    ...(whole.wheel.padThickness === null ? [] : [at('padThickness', null, null)]),
+    ...OF_WHEEL.flatMap((id) =>
+      whole.wheel.each.flatMap((w, i) =>
+        w[id] === null || (id === 'padThickness' && i === 0) ? [] : [at(id, null, i)],
+      ),
+    ),
+  ];
+}
+
+/** What a reading of this car reads, ± inside. */
+export function readingAt(whole: Plan, r: PracticeReading): { readonly value: number; readonly pm: number } {
+  const found = fieldOf(whole, r);
+  if (typeof found === 'boolean') return { value: found ? 1 : 0, pm: 0 };
+  return (found as { value: number; pm: number } | null) ?? { value: 0, pm: 0 };
+}
+
+function fieldOf({ hub, wheel, corners }: Plan, { quantity: q, corner, wheel: i }: PracticeReading): unknown {
+  if (i !== null) return wheel.each[i]?.[q as (typeof OF_WHEEL)[number]];
+  if (corner !== null) return corners.find((c) => c.corner === corner)?.[q as (typeof AT_CORNER)[number]];
+  return q === 'padThickness' ? wheel.padThickness : hub[q as (typeof OF_AXLE)[number]];
+}
+
+/** The plan with the readings that were taken and no other. */
+export function asTaken(whole: Plan, taken: ReadonlySet<string>): Plan {
+  let plan = whole;
+  for (const r of practiceReadings(whole)) if (!taken.has(r.id)) plan = without(plan, r);
+  return plan;
+}
+
+function without(plan: Plan, { quantity: q, corner, wheel: i }: PracticeReading): Plan {
+  if (i !== null) {
+    const each = plan.wheel.each.map((w, k) => (k === i ? { ...w, [q]: null } : w));
+    return { ...plan, wheel: { ...plan.wheel, each } };
+  }
+  if (corner !== null)
+    return { ...plan, corners: plan.corners.map((c) => (c.corner === corner ? { ...c, [q]: null } : c)) };
+  if (q === 'padThickness') return { ...plan, wheel: { ...plan.wheel, padThickness: null } };
+  return { ...plan, hub: { ...plan.hub, [q]: null } };
+}
+
+/** The plan with one reading off by some mm, as a jaw on the wrong edge gives it; a yes is a no. */
+export function misread(plan: Plan, { quantity: q, corner, wheel: i }: PracticeReading, by: number): Plan {
+  const off = (x: unknown): unknown => {
+    if (typeof x === 'boolean') return !x;
+    const m = x as { value: number } | null;
+    return m === null ? null : { ...m, value: Math.max(quantity(q).min, m.value + by) };
+  };
+  if (i !== null) {
+    const each = plan.wheel.each.map((w, k) => (k === i ? { ...w, [q]: off(w[q as 'pocketDepth']) } : w));
+    return { ...plan, wheel: { ...plan.wheel, each } };
+  }
+  if (corner !== null)
+    return {
+      ...plan,
+      corners: plan.corners.map((c) => (c.corner === corner ? { ...c, [q]: off(c[q as 'turns']) } : c)),
+    };
+  if (q === 'padThickness')
+    return { ...plan, wheel: { ...plan.wheel, padThickness: off(plan.wheel.padThickness) as never } };
+  return { ...plan, hub: { ...plan.hub, [q]: off(plan.hub[q as 'nutThread']) } };
+}
