@@ -18,7 +18,6 @@ const views = [
   ['choose', /Corvane Tern.*Rear/, 'choose'],
   ['choose-dark', 'Torque in star', 'choose', 'dark'],
   ['rub-map', /Anselm Heron.*Recheck/, 'choose', 'light', rubMap],
-  ['whole-car', /Halm Drover.*Choose/, 'choose', 'light', wholeCar],
   ['stage', 'Stage the kit', 'stage'],
   ['fit', 'Fit, corner', 'fit#fit.front-left.flat'],
   ['torque', 'Torque in star', 'torque'],
@@ -26,6 +25,7 @@ const views = [
   ['record', /Anselm Heron.*Recheck/, 'record'],
   ['quick', null, '/quick', 'light', quick],
   ['rulebook', null, '/rulebook#engagement.minimum'],
+  ['practice', null, '/practice/long-bolts-1', 'light', practice],
 ];
 async function shelf(page) {
   await page.getByRole('button', { name: 'Open lipped 5 × 118, 20 mm' }).click();
@@ -55,9 +55,13 @@ async function rubMap(page) {
   await page.locator('[data-cell="10/12"]').hover();
 }
 
-async function wholeCar(page) {
-  await page.getByRole('tab', { name: 'Whole car' }).click();
-  await page.getByTestId('stance-preview').scrollIntoViewIfNeeded();
+async function practice(page) {
+  for (let i = 0; i < 3; i += 1)
+    await page
+      .getByRole('button', { name: /^Take it/ })
+      .first()
+      .click();
+  await page.getByRole('button', { name: 'Fit it and let it go' }).click();
 }
 
 mkdirSync(out, { recursive: true });

@@ -71,7 +71,7 @@ test('two screens on one bench: the second saver is told and sees both values', 
   await page.waitForTimeout(600);
   await other.getByRole('button', { name: 'Thicker' }).click();
   await expect(
-    other.getByText(/changed meanwhile on another screen.*Yours, 18\.0 mm, is on this screen only/),
+    other.getByText(/changed meanwhile on another screen.*Yours, 18\.0 mm, lies on this device/),
   ).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('14');

@@ -1,5 +1,4 @@
 import type { Page } from '@playwright/test';
-import sharp from 'sharp';
 import { accessible, expect, test } from './guard';
 import { Server } from './server';
 import { keepAll, listens, openMore, pickCorner, step, tickAll, to } from './steps';
@@ -101,6 +100,12 @@ test('each corner by itself: its wheel is torqued while the other one hangs; the
   for (let i = 0; i < 60 && (await now.count()) === 0; i += 1) {
     if ((await left.getAttribute('aria-pressed')) !== 'true') await left.click();
     const before = await at();
+    // Paint is photographed before it is cut, or somebody says why not.
+    if (before?.endsWith('arch-photo')) {
+      await page.getByRole('button', { name: 'Skip with a reason' }).click();
+      await page.getByLabel('Why', { exact: true }).fill('photographed with another camera');
+      await page.getByRole('button', { name: 'End it with this reason' }).click();
+    }
     await page.keyboard.press('PageDown');
     const fast = page.getByRole('button', { name: 'They were done' });
     await expect(async () => expect((await fast.isVisible()) || (await at()) !== before).toBe(true)).toPass();
@@ -119,55 +124,4 @@ test('each corner by itself: its wheel is torqued while the other one hangs; the
   await expect(page.getByText(/at the front right is open: it comes before this wheel/)).toBeVisible();
   await expect(page).toHaveTitle(/Torque/);
   await accessible(page);
-});
-
-test('what holds nothing is said with its hold point in one press; a photo ends its own step, or a reason does', async ({
-  watched: page,
-}) => {
-  await open(page, /Ilex Lumen.*Fit/, 'fit');
-  const panel = page.getByRole('region', { name: 'Step' });
-  await page.getByRole('button', { name: /^front right/i }).click();
-  await expect(panel.getByRole('heading', { name: 'Photo as it came' })).toBeVisible();
-  await expect(panel.getByRole('button', { name: 'Done, next' })).toHaveCount(0);
-  const box = (name: string) => page.getByRole('checkbox', { name: new RegExp(`^${name}`) });
-  await box('Photo as it came').click();
-  await expect(box('Photo as it came')).not.toBeChecked();
-  await page.getByLabel('Photo before, front right').setInputFiles({
-    name: 'as-it-came.png',
-    mimeType: 'image/png',
-    buffer: await sharp({ create: { width: 64, height: 48, channels: 3, background: '#557755' } })
-      .png()
-      .toBuffer(),
-  });
-  await expect(box('Photo as it came')).toBeChecked();
-  await expect(panel.getByRole('heading', { name: 'Jack and stand' })).toBeVisible();
-  const first = panel.getByRole('list', { name: 'First' });
-  await expect(first.getByRole('listitem')).toHaveCount(1);
-  await expect(first).toContainText('Crack loose');
-  await expect(first.getByRole('button', { name: /Something soaks/ })).toBeVisible();
-  await accessible(page);
-  await page.keyboard.press('PageDown');
-  await expect(box('Crack loose')).toBeChecked();
-  await expect(box('Jack and stand')).toBeChecked();
-  await expect(panel.getByRole('heading', { name: 'Pins and disc screw' })).toBeVisible();
-  await expect(first.getByRole('listitem')).toHaveCount(2);
-  await expect(panel.getByLabel('Where the old ones are kept')).toBeVisible();
-  // Looked at for itself, a step is said for itself.
-  await step(page, 'Hanger pin in').click();
-  await expect(first).toHaveCount(0);
-  await page.keyboard.press('PageDown');
-  await expect(box('Hanger pin in')).toBeChecked();
-  await expect(box('Wheel off, bag the old')).not.toBeChecked();
-  await step(page, 'Photo as it goes').click();
-  await panel.getByRole('button', { name: 'Skip with a reason' }).click();
-  await expect(panel).toContainText('a reason says why there is none');
-  await panel.getByLabel('Why', { exact: true }).fill('no camera at hand');
-  await panel.getByRole('button', { name: 'End it with this reason' }).click();
-  await expect(step(page, 'Photo as it goes')).toContainText('reason: no camera at hand');
-  await page.reload();
-  await page.getByRole('button', { name: /^front right/i }).click();
-  for (const name of ['Photo as it came', 'Crack loose', 'Jack and stand', 'Hanger pin in'])
-    await expect(box(name)).toBeChecked();
-  await expect(step(page, 'Photo as it goes')).toContainText('reason: no camera at hand');
-  await expect(page.getByRole('region', { name: 'Notes and photos' }).getByRole('img')).toHaveCount(1);
 });

@@ -70,7 +70,7 @@ export function FitView(props: FitProps) {
     const next = open.find((s) => !waiting(s, axles, now)) ?? open[0];
     return next && head(next);
   };
-  const before = step ? ridingWith(order, step, isDone) : [];
+  const before = step && !isDone(step) ? ridingWith(order, step, isDone) : [];
   const toggle = (s: FitStep, on: boolean, also: readonly FitStep[] = []) => {
     if (on && s.card?.round) return;
     // A photo ticks its own step.
@@ -82,7 +82,7 @@ export function FitView(props: FitProps) {
       on,
       also.map((x) => x.key),
     );
-    if (on) fast.ticked(s.key);
+    if (on) fast.ticked([...also.map((x) => x.key), s.key]);
   };
   const pick = (c: Corner) => {
     const own = order.filter((s) => s.card?.corner === c);

@@ -6,7 +6,6 @@ import { stepName } from '@/core/procedure/card';
 import { usualMinutes } from '@/core/procedure/workOrder';
 import type { UnitSystem } from '@/core/units/format';
 import { Button, LinkButton } from '@/ui/Button';
-import { cx } from '@/ui/cx';
 import { VerdictMark } from '@/ui/Verdict';
 import { StartClock } from './Clocks';
 import type { FitAxle, FitStep, ShelfLocker } from './fitProps';
@@ -62,6 +61,12 @@ export function StepPanel(p: StepPanelProps) {
     setBeside(null);
     p.onSay(detail, c);
   };
+  // With more to read the words of the hold point stay in sight, and the drawing stands under them.
+  const drawing = card ? (
+    <div className="flex min-h-[200px] min-w-0 items-center justify-center">
+      <StepDrawing stepKey={step.key} card={card} plan={axle.plan} units={units} />
+    </div>
+  ) : null;
   return (
     <section
       aria-label="Step"
@@ -79,17 +84,7 @@ export function StepPanel(p: StepPanelProps) {
       <h2 className="text-[28px] leading-tight tracking-normal text-ink [font-stretch:112%]">
         {card?.title ?? 'This step'}
       </h2>
-      {card ? (
-        <div
-          className={cx(
-            'flex min-w-0 items-center justify-center',
-            // With more to read the words of the hold point stay in sight.
-            before.length > 0 ? '[&_svg]:h-[190px] [&_svg]:w-auto' : 'min-h-[200px]',
-          )}
-        >
-          <StepDrawing stepKey={step.key} card={card} plan={axle.plan} units={units} />
-        </div>
-      ) : null}
+      {before.length === 0 ? drawing : null}
       {before.length > 0 ? <Before steps={before} axle={axle} corner={corner} now={p.now} onSay={p.onSay} /> : null}
       <p className="max-w-[60ch] text-[21px] leading-snug">{step.text}</p>
       {card?.tool ? (
@@ -150,6 +145,7 @@ export function StepPanel(p: StepPanelProps) {
           onDone={() => setBeside(null)}
         />
       ) : null}
+      {before.length > 0 ? drawing : null}
       <div className="sticky bottom-0 mt-auto flex flex-wrap items-stretch gap-2 bg-paper pt-2 pb-1">
         {card?.round && !done ? (
           <LinkButton
