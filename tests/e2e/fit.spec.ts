@@ -101,10 +101,13 @@ test('each corner by itself: its wheel is torqued while the other one hangs; the
     if ((await left.getAttribute('aria-pressed')) !== 'true') await left.click();
     const before = await at();
     // Paint is photographed before it is cut, or somebody says why not.
-    if (before?.endsWith('arch-photo')) {
-      await page.getByRole('button', { name: 'Skip with a reason' }).click();
+    const skip = page.getByRole('button', { name: 'Skip with a reason' });
+    if (before?.endsWith('arch-photo') && (await skip.isVisible())) {
+      await skip.click();
       await page.getByLabel('Why', { exact: true }).fill('photographed with another camera');
       await page.getByRole('button', { name: 'End it with this reason' }).click();
+      // It is ended once it is stored.
+      await expect(skip).toHaveCount(0);
     }
     await page.keyboard.press('PageDown');
     const fast = page.getByRole('button', { name: 'They were done' });
