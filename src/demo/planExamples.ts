@@ -1,4 +1,4 @@
-import { lippedSpacer, plainSpacer, PRESENT } from '@/core/document/blank';
+import { blankCorner, lippedSpacer, plainSpacer, PRESENT } from '@/core/document/blank';
 import type { Measured, Nut, Plan, PlanCorner } from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 
@@ -6,30 +6,8 @@ import { DEFAULT_POLICY } from '@/core/document/policy';
 const m = (value: number, pm = 0.1): Measured => ({ value, pm });
 
 const corner = (name: PlanCorner['corner'], at: Partial<PlanCorner>): PlanCorner => ({
-  corner: name,
-  turns: null,
-  studProtrusion: null,
-  standThrough: null,
-  visibleThread: null,
-  capDab: null,
-  slidesOn: null,
-  rotorHat: null,
-  tappedDepth: null,
-  roomBehind: null,
-  spigotHeight: null,
-  chamferDepth: null,
-  gap: null,
-  loadedClearance: null,
-  clock: [],
-  gapPer10: null,
-  archHeight: null,
-  innerClearance: null,
+  ...blankCorner(name),
   settled: true,
-  camber: null,
-  lipDepth: null,
-  rimProtector: null,
-  fingerPasses: null,
-  chalk: [],
   ...at,
 });
 

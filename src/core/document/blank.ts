@@ -1,4 +1,4 @@
-import type { Fastener, Spacer } from './document';
+import type { Fastener, PlanCorner, Spacer } from './document';
 
 /** A plain plate that the hub centres: where every choice begins. Its bore is unknown until somebody says it. */
 export const plainSpacer = (thickness: number, bore: number | null = null): Spacer => ({
@@ -33,3 +33,31 @@ export const lippedSpacer = (
 
 /** The fasteners that are on the car now. */
 export const PRESENT: Fastener = { kind: 'present' };
+
+/** A corner of which nobody measured anything. */
+export const blankCorner = (name: PlanCorner['corner']): PlanCorner => ({
+  corner: name,
+  turns: null,
+  studProtrusion: null,
+  standThrough: null,
+  visibleThread: null,
+  capDab: null,
+  slidesOn: null,
+  rotorHat: null,
+  tappedDepth: null,
+  roomBehind: null,
+  spigotHeight: null,
+  chamferDepth: null,
+  gap: null,
+  loadedClearance: null,
+  clock: [],
+  gapPer10: null,
+  archHeight: null,
+  innerClearance: null,
+  settled: null,
+  camber: null,
+  lipDepth: null,
+  rimProtector: null,
+  fingerPasses: null,
+  chalk: [],
+});

@@ -1,4 +1,4 @@
-import { plainSpacer, PRESENT } from '../document/blank';
+import { blankCorner, plainSpacer, PRESENT } from '../document/blank';
 import type { Plan, PlanCorner, WheelEach } from '../document/document';
 import { DEFAULT_POLICY } from '../document/policy';
 
@@ -6,30 +6,8 @@ import { DEFAULT_POLICY } from '../document/policy';
 const exact = (value: number) => ({ value, pm: 0 });
 
 export const practiceCorner = (name: PlanCorner['corner'], change: Partial<PlanCorner>): PlanCorner => ({
-  corner: name,
-  turns: null,
-  studProtrusion: null,
-  standThrough: null,
-  visibleThread: null,
-  capDab: null,
-  slidesOn: null,
-  rotorHat: null,
-  tappedDepth: null,
-  roomBehind: null,
-  spigotHeight: null,
-  chamferDepth: null,
-  gap: null,
-  loadedClearance: null,
-  clock: [],
-  gapPer10: null,
-  archHeight: null,
-  innerClearance: null,
+  ...blankCorner(name),
   settled: true,
-  camber: null,
-  lipDepth: null,
-  rimProtector: null,
-  fingerPasses: null,
-  chalk: [],
   ...change,
 });
 

@@ -73,38 +73,26 @@ function fieldOf({ hub, wheel, corners }: Plan, { quantity: q, corner, wheel: i 
 /** The plan with the readings that were taken and no other. */
 export function asTaken(whole: Plan, taken: ReadonlySet<string>): Plan {
   let plan = whole;
-  for (const r of practiceReadings(whole)) if (!taken.has(r.id)) plan = without(plan, r);
+  for (const r of practiceReadings(whole)) if (!taken.has(r.id)) plan = withField(plan, r, null);
   return plan;
 }
 
-function without(plan: Plan, { quantity: q, corner, wheel: i }: PracticeReading): Plan {
-  if (i !== null) {
-    const each = plan.wheel.each.map((w, k) => (k === i ? { ...w, [q]: null } : w));
-    return { ...plan, wheel: { ...plan.wheel, each } };
-  }
-  if (corner !== null)
-    return { ...plan, corners: plan.corners.map((c) => (c.corner === corner ? { ...c, [q]: null } : c)) };
-  if (q === 'padThickness') return { ...plan, wheel: { ...plan.wheel, padThickness: null } };
-  return { ...plan, hub: { ...plan.hub, [q]: null } };
+/** The plan with one reading off by some mm, as a jaw on the wrong edge gives it; a yes is a no. */
+export function misread(plan: Plan, r: PracticeReading, by: number): Plan {
+  const was = fieldOf(plan, r);
+  if (typeof was === 'boolean') return withField(plan, r, !was);
+  const m = was as { value: number; pm: number } | null;
+  return m === null ? plan : withField(plan, r, { ...m, value: Math.max(quantity(r.quantity).min, m.value + by) });
 }
 
-/** The plan with one reading off by some mm, as a jaw on the wrong edge gives it; a yes is a no. */
-export function misread(plan: Plan, { quantity: q, corner, wheel: i }: PracticeReading, by: number): Plan {
-  const off = (x: unknown): unknown => {
-    if (typeof x === 'boolean') return !x;
-    const m = x as { value: number } | null;
-    return m === null ? null : { ...m, value: Math.max(quantity(q).min, m.value + by) };
-  };
+/** The plan with another thing in the place of a reading. */
+function withField(plan: Plan, { quantity: q, corner, wheel: i }: PracticeReading, to: unknown): Plan {
   if (i !== null) {
-    const each = plan.wheel.each.map((w, k) => (k === i ? { ...w, [q]: off(w[q as 'pocketDepth']) } : w));
+    const each = plan.wheel.each.map((w, k) => (k === i ? { ...w, [q]: to } : w));
     return { ...plan, wheel: { ...plan.wheel, each } };
   }
   if (corner !== null)
-    return {
-      ...plan,
-      corners: plan.corners.map((c) => (c.corner === corner ? { ...c, [q]: off(c[q as 'turns']) } : c)),
-    };
-  if (q === 'padThickness')
-    return { ...plan, wheel: { ...plan.wheel, padThickness: off(plan.wheel.padThickness) as never } };
-  return { ...plan, hub: { ...plan.hub, [q]: off(plan.hub[q as 'nutThread']) } };
+    return { ...plan, corners: plan.corners.map((c) => (c.corner === corner ? { ...c, [q]: to } : c)) };
+  if (q === 'padThickness') return { ...plan, wheel: { ...plan.wheel, [q]: to as Plan['wheel']['padThickness'] } };
+  return { ...plan, hub: { ...plan.hub, [q]: to } };
 }
