@@ -25,6 +25,7 @@ export default {
   // Next's marker for server code is a module that throws outside it.
   moduleNameMapper: { '^server-only$': '<rootDir>/tests/store/server-only.ts', '^@/(.*)$': '<rootDir>/src/$1' },
   globalSetup: '<rootDir>/tests/template.mjs',
+  globalTeardown: '<rootDir>/tests/afterAll.mjs',
   // Both cores: by itself Jest leaves one idle.
   maxWorkers: 2,
   testTimeout: 240000,

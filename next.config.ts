@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
-  serverExternalPackages: ['@electric-sql/pglite', 'sharp', '@react-pdf/renderer'],
+  serverExternalPackages: ['@electric-sql/pglite', 'pg', 'rate-limiter-flexible', 'sharp', '@react-pdf/renderer'],
   devIndicators: false,
   // The title comes with the page and never after it: a page that is read aloud begins with its title.
   htmlLimitedBots: /.*/,

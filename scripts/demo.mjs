@@ -10,6 +10,10 @@ await installIfNeeded('1/3');
 await buildIfNeeded('2/3');
 await (await import('./pack-first.mjs')).packFirst();
 if (process.argv.includes('--reset')) {
+  if (process.env.DATABASE_URL) {
+    console.error('--reset does not empty the database in DATABASE_URL. Make an empty one, or leave DATABASE_URL out.');
+    process.exit(1);
+  }
   lockFree(data);
   say('Starting over: the demo data is removed.');
   rmSync(data, { recursive: true, force: true });

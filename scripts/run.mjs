@@ -116,7 +116,8 @@ async function portFree(port) {
 
 /** Serves the built pages on this machine only, until stopped. The child's exit code becomes ours. */
 export async function serve({ port, data, demo, host = HOST }) {
-  lockFree(data);
+  // With the database on a server several processes share the folder.
+  if (!process.env.DATABASE_URL) lockFree(data);
   await portFree(port);
   mkdirSync(data, { recursive: true });
   const env = {

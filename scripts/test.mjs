@@ -1,7 +1,8 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { installPostgres } from '../tests/postgres.mjs';
 import { buildIfNeeded, installIfNeeded, root, say } from './run.mjs';
 
 /** Everything the tests need, then lint, types, Jest and Playwright; ends with one line of totals. */
@@ -37,10 +38,16 @@ if (!existsSync(CHROMIUM)) {
   }
 }
 
+// Store and use-case tests run on both engines; without PostgreSQL half of them would be left out in silence.
+const postgres = installPostgres(say);
+if (!postgres) count(false, 'PostgreSQL is installed for the store tests (apt-get install postgresql)');
+
 // Data folders of the tests lie in memory where there is room for them: a disk that is synced for each write is most of their time.
 const ROOM = 3 * 1024 ** 3;
 const inMemory = existsSync('/dev/shm') && statfsSync('/dev/shm').bavail * statfsSync('/dev/shm').bsize > ROOM;
 const place = mkdtempSync(join(inMemory ? '/dev/shm' : tmpdir(), 'vectis-tests-'));
+// The database server of the tests runs as a user of its own, who passes through.
+chmodSync(place, 0o711);
 process.env.TMPDIR = place;
 process.on('exit', () => rmSync(place, { recursive: true, force: true }));
 
@@ -55,6 +62,7 @@ mkdirSync(results, { recursive: true });
 const jestFile = join(results, 'jest.json');
 run(node, [bin('jest/bin/jest.js'), '--json', `--outputFile=${jestFile}`], {
   NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
+  ...(postgres ? {} : { VECTIS_TEST_ENGINE: 'folder' }),
 });
 tally(jestFile, (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites]);
 

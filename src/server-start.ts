@@ -2,7 +2,8 @@ import { seedIfEmpty } from './demo/seed';
 import { DamagedError, dataFolder, theStore } from './store/connection';
 import { diskSentence } from './store/folder/disk';
 import { NewerError } from './store/folder/migrations';
-import { FolderInUseError } from './store/lock';
+import { ServerRefusesError } from './store/engine/server';
+import { FolderInUseError } from './store/engine/lock';
 import { RefusedError } from './store/errors';
 import { sessionKeyOf } from './store/folder/sessionKey';
 import { people, personOfLogin } from './store/people';
@@ -20,7 +21,8 @@ export async function openOrExit(): Promise<void> {
     setLoginStands(async (id) => (await personOfLogin((await theStore()).db, id)) !== null);
     if (openToNetwork()) await requirePins(store.db);
     keepTimeBy((await shopTimeNow(store.db)).zone);
-    if (process.env.VECTIS_DEMO === '1') await seedIfEmpty(store, (line) => console.log(line));
+    if (process.env.VECTIS_DEMO === '1')
+      await store.onlyHere('demo', () => seedIfEmpty(store, (line) => console.log(line)));
     closeOnSignal();
     keepBackingUp();
     console.log('Data folder open.');
@@ -30,6 +32,7 @@ export async function openOrExit(): Promise<void> {
       error instanceof FolderInUseError ||
       error instanceof NewerError ||
       error instanceof DamagedError ||
+      error instanceof ServerRefusesError ||
       error instanceof RefusedError;
     console.error(said ? error.message : (diskSentence(error, dataFolder()) ?? error));
     process.exit(1);

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
+import { startPostgres } from './postgres.mjs';
 
 /**
  * A data folder with every table and no row, made once per set of migrations and copied for each test that needs a store:
@@ -51,7 +52,29 @@ export async function made(name, make) {
 /** Copies a made folder over a new one. */
 export const copyOver = (from, to) => cpSync(from, to, { recursive: true });
 
-/** Jest's and Playwright's set-up before everything. */
+/** Jest's set-up before everything: the empty folder, and a database server with an empty workshop on it. */
 export default async function setup() {
   await emptyFolder();
+  if (process.env.VECTIS_TEST_PG || process.env.VECTIS_TEST_ENGINE === 'folder') return;
+  const server = await startPostgres();
+  globalThis.vectisTestPostgres = server;
+  await emptyDatabase(server.url);
+  process.env.VECTIS_TEST_PG = server.url;
+}
+
+/** Name of the database that every test's own is a copy of. */
+export const EMPTY = 'vectis_empty';
+
+async function emptyDatabase(url) {
+  const { default: pg } = await import('pg');
+  const { drizzle } = await import('drizzle-orm/node-postgres');
+  const { migrate } = await import('drizzle-orm/node-postgres/migrator');
+  const admin = new pg.Client(`${url}/postgres`);
+  await admin.connect();
+  await admin.query(`create database ${EMPTY}`);
+  await admin.end();
+  const client = new pg.Client(`${url}/${EMPTY}`);
+  await client.connect();
+  await migrate(drizzle(client), { migrationsFolder: 'drizzle' });
+  await client.end();
 }

@@ -1,36 +1,28 @@
-import { existsSync, readFileSync } from 'node:fs';
-import { mkdtemp, readdir, rename, rm } from 'node:fs/promises';
-import { join, resolve } from 'node:path';
-import { PGlite } from '@electric-sql/pglite';
+import { mkdirSync } from 'node:fs';
+import { resolve } from 'node:path';
 import { sql } from 'drizzle-orm';
-import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
-import { migrate } from 'drizzle-orm/pglite/migrator';
-import { backUp, clearHalfMade, dataBeside, finishSwap, type Held, listBackups } from './folder/backup';
-import { diskSentence } from './folder/disk';
-import { knownMigrations, MIGRATIONS, NewerError } from './folder/migrations';
-import { packedFolder } from './folder/packed';
+import type { Db, Engine, Executor } from './engine/engine';
+import { DamagedError, openEmbedded } from './engine/embedded';
+import { lockFolder } from './engine/lock';
+import { DISK, type Disk } from './engine/sync';
+import { backUp } from './folder/backup';
+import { clearHalfMade, finishSwap } from './folder/restore';
+import { knownMigrations, NewerError } from './folder/migrations';
 import { type PinKey, pinKeyOf } from './folder/pinKey';
 import { type Signer, signerOf } from './folder/signingKey';
-import { DISK, type Disk, WalSync } from './folder/sync';
-import { lockFolder } from './lock';
+import { knowOwnKey } from './keys';
 import { once } from './once';
 import { finishImports } from './partImports';
 import { judgeOldPlans } from './plans';
-import { knowOwnKey } from './keys';
 import { writeOldRecords } from './records';
 import { bookPeople } from './resources';
-import * as schema from './schema';
 import { settleOld } from './settle';
 
-export type Db = PgliteDatabase<typeof schema>;
-/** What repositories take: the database or a transaction on it. */
-export type Executor = Pick<Db, 'select' | 'insert' | 'update' | 'query'>;
+export { DamagedError, type Db, type Executor };
 
-export interface Store {
-  readonly db: Db;
+/** What everybody works on: a database, whichever engine is behind it, and the folder of what is no row. */
+export interface Store extends Pick<Engine, 'kind' | 'db' | 'held' | 'onlyHere'> {
   readonly folder: string;
-  /** Lets a backup copy the files while nothing is written. */
-  readonly held: Held;
   /** The key that records of this folder are signed with. */
   readonly signer: Signer;
   /** The secret that is in the hash of every PIN of this folder. */
@@ -38,152 +30,86 @@ export interface Store {
   close(): Promise<void>;
 }
 
-/** A folder that does not open. The message says what is wrong and which backup would do. */
-export class DamagedError extends Error {
-  constructor(folder: string, why: string, newest: string | null) {
-    super(
-      `The data folder ${folder} does not open: ${why} Nothing in it was changed. ${
-        newest
-          ? `The newest backup is ${newest}; npm run restore -- "${newest}" puts it in place and keeps what is there beside it.`
-          : 'It has no backup of its own; one from elsewhere is put in place with npm run restore -- FILE.'
-      }`,
-    );
-    this.name = 'DamagedError';
-  }
-}
-
 /** Where the data lives: VECTIS_DATA, else `data` beside the program. */
 export const dataFolder = (): string => resolve(/* turbopackIgnore: true */ process.env.VECTIS_DATA ?? 'data');
 
+/** Address of the database server; null where the database is inside the data folder. */
+export const databaseUrl = (): string | null => process.env.DATABASE_URL?.trim() || null;
+
+/** How long an import of a catalogue file may be under way in another process before a start takes it for one that was cut off, ms. */
+const IMPORT_MS = 15 * 60_000;
+
 /**
- * Opens a data folder: lock, database, a backup before migrations, migrations. Progress goes to `say`, a line a step.
- * @throws FolderInUseError when another Vectis has it, NewerError, DamagedError
+ * Opens a data folder: lock, database, a backup before migrations, migrations. Progress goes to `say`, a line a step. With the database on a
+ * server the folder holds photos, keys and backups, and several processes may have it open.
+ * @throws FolderInUseError when another Vectis has it, NewerError, DamagedError, ServerRefusesError
  */
 export async function openStore(
   folder: string,
   say: (line: string) => void = () => {},
   disk: Disk = DISK,
+  url: string | null = databaseUrl(),
 ): Promise<Store> {
-  const release = await lockFolder(folder, say);
-  let client: PGlite | null = null;
+  if (url !== null) mkdirSync(/* turbopackIgnore: true */ folder, { recursive: true });
+  const release = url === null ? await lockFolder(folder, say) : async () => {};
+  let engine: Engine | null = null;
   try {
     say(`Opening the data folder ${folder} …`);
     if (await finishSwap(folder)) say('A restore that was cut off is finished.');
-    await clearHalfMade(folder);
-    client = await openDatabase(folder);
-    const held = heldBy(client);
-    const db = drizzle(client, { schema });
-    await migrated(db, folder, held, say);
-    await judgeOldPlans(db, new Date());
-    // Records and corners of jobs that earlier releases signed. Once: a visit that is imported later brings its own, or is refused.
-    await once(db, 'records-of-earlier-releases', new Date(), async (tx) => {
-      await writeOldRecords(tx);
-      await settleOld(tx);
-    });
-    await finishImports(db);
-    await bookPeople(db, new Date());
-    const signer = signerOf(folder, say);
-    await knowOwnKey(db, signer, new Date());
-    const wal = new WalSync(join(folder, 'db'), held.checkpoint, disk);
-    await wal.settle();
-    acknowledgeSynced(client, wal);
-    const open = client;
+    engine = await opened(folder, say, disk, url);
+    const store = await engine.alone(() => ready(engine as Engine, folder, say));
+    await engine.acknowledge();
+    const { close } = engine;
     return {
-      db,
-      folder,
-      held,
-      signer,
-      pinKey: pinKeyOf(folder),
+      ...store,
       close: async () => {
-        await wal.settle();
-        await open.close();
+        await close();
         await release();
       },
     };
   } catch (error) {
-    await client?.close().catch(() => {});
+    await engine?.close().catch(() => {});
     await release();
     throw error;
   }
 }
 
-/** The database of a folder; where there is none, an empty one is made. */
-async function openDatabase(folder: string): Promise<PGlite> {
-  const at = join(folder, 'db');
-  try {
-    if (await isNew(folder, at)) await makeFirst(folder, at);
-    if (!existsSync(/* turbopackIgnore: true */ join(at, 'PG_VERSION')))
-      throw new Error('The database in it is not whole.');
-    const client = new PGlite(at);
-    await client.waitReady;
-    await client.query('select 1');
-    return client;
-  } catch (error) {
-    // A disk that takes nothing is no damage, and no backup helps.
-    if (diskSentence(error, folder) !== null) throw error;
-    const newest = (await listBackups(folder))[0]?.path ?? null;
-    const why = error instanceof Error && error.message ? error.message.split('\n')[0] : 'the database refuses.';
-    throw new DamagedError(folder, `${why}`.replace(/\.?$/, '.'), newest);
-  }
+/** The engine behind a folder, as it is found. */
+async function opened(folder: string, say: (line: string) => void, disk: Disk, url: string | null): Promise<Engine> {
+  if (url !== null) return (await import('./engine/server')).openServer(url, say);
+  await clearHalfMade(folder);
+  return openEmbedded(folder, disk);
 }
 
-/**
- * Whether a folder begins here: no database, or an empty folder that a first start left. A folder with backups or photos and no database
- * is no new workshop. @throws Error that says so
- */
-async function isNew(folder: string, at: string): Promise<boolean> {
-  const entries = existsSync(/* turbopackIgnore: true */ at) ? await readdir(/* turbopackIgnore: true */ at) : [];
-  if (entries.length > 0) return false;
-  const beside = await dataBeside(folder);
-  if (beside === null) return true;
-  throw new Error(
-    beside.aside
-      ? `There is no database in it. What a restore set aside is in ${beside.aside}.`
-      : 'There is no database in it, but backups or photos of a workshop are.',
-  );
-}
-
-/** Where a first database is made before it is moved in place. */
-const FIRST = '.first-';
-
-/**
- * Makes the empty database beside its place and moves it there in one step, so that a start that is cut off leaves none that is half made.
- * It begins as the packed empty one, which takes a second instead of six.
- */
-async function makeFirst(folder: string, at: string): Promise<void> {
-  for (const name of await readdir(/* turbopackIgnore: true */ folder))
-    if (name.startsWith(FIRST)) await rm(/* turbopackIgnore: true */ join(folder, name), { recursive: true });
-  const half = await mkdtemp(/* turbopackIgnore: true */ join(folder, FIRST));
-  try {
-    await fillFirst(half);
-  } catch (error) {
-    await rm(/* turbopackIgnore: true */ half, { recursive: true, force: true });
-    throw error;
-  }
-  await rm(/* turbopackIgnore: true */ at, { recursive: true, force: true });
-  await rename(half, at);
-}
-
-async function fillFirst(half: string): Promise<void> {
-  const packed = packedFolder();
-  const client = packed
-    ? new PGlite(half, { loadDataDir: new Blob([new Uint8Array(readFileSync(/* turbopackIgnore: true */ packed))]) })
-    : new PGlite(half);
-  await client.waitReady;
-  await client.close();
+/** Brings what an engine holds to what this program works on. */
+async function ready(engine: Engine, folder: string, say: (line: string) => void): Promise<Omit<Store, 'close'>> {
+  const { kind, db, held, onlyHere } = engine;
+  await migrated(engine, folder, say);
+  const now = new Date();
+  await judgeOldPlans(db, now);
+  // Records and corners of jobs that earlier releases signed. Once: a visit that is imported later brings its own, or is refused.
+  await once(db, 'records-of-earlier-releases', now, async (tx) => {
+    await writeOldRecords(tx);
+    await settleOld(tx);
+  });
+  await finishImports(db, kind === 'folder' ? null : new Date(now.getTime() - IMPORT_MS));
+  await bookPeople(db, now);
+  const signer = signerOf(folder, say);
+  await knowOwnKey(db, signer, now);
+  return { kind, db, folder, held, onlyHere, signer, pinKey: pinKeyOf(folder) };
 }
 
 /** Brings an older folder up to date, with a backup before; a newer one is refused. */
-async function migrated(db: Db, folder: string, held: Held, say: (line: string) => void): Promise<void> {
+async function migrated(engine: Engine, folder: string, say: (line: string) => void): Promise<void> {
   const known = knownMigrations();
   const latest = known.at(-1)?.when ?? 0;
-  const applied = await appliedMigration(db);
+  const applied = await appliedMigration(engine.db);
   if (applied !== null && applied > latest) throw new NewerError(`The data folder ${folder}`);
   if (applied !== null && applied < latest) {
     say('This folder is of an earlier release: it is backed up first, then brought up to date …');
-    await backUp(folder, held, { why: 'migration', at: new Date() });
+    await backUp({ ...engine, folder }, { why: 'migration', at: new Date() });
   }
-  await migrate(db, { migrationsFolder: MIGRATIONS });
+  await engine.migrate();
 }
 
 /** When the latest migration that a folder has was written; null where it has none yet. */
@@ -192,29 +118,6 @@ async function appliedMigration(db: Db): Promise<number | null> {
   if (!there.rows[0]?.there) return null;
   const { rows } = await db.execute(sql`select max(created_at) as at from drizzle.__drizzle_migrations`);
   return rows[0]?.at === null || rows[0]?.at === undefined ? null : Number(rows[0].at);
-}
-
-const heldBy = (client: PGlite): Held => ({
-  checkpoint: async () => {
-    await client.exec('CHECKPOINT');
-  },
-  still: (work) => client.runExclusive(work),
-});
-
-/** Answers to a write come back once its log is on the disk. */
-function acknowledgeSynced(client: PGlite, wal: WalSync): void {
-  const [query, transaction] = [client.query.bind(client), client.transaction.bind(client)];
-  const synced = async <T>(work: Promise<T>): Promise<T> => {
-    const value = await work;
-    await wal.sync();
-    return value;
-  };
-  client.query = ((text: string, ...rest: unknown[]) => {
-    const asked = (query as (...all: unknown[]) => Promise<unknown>)(text, ...rest);
-    return /^\s*(select|show|with\b(?!.*\b(insert|update|delete)\b))/is.test(text) ? asked : synced(asked);
-  }) as typeof client.query;
-  client.transaction = ((work: Parameters<typeof transaction>[0]) =>
-    synced(transaction(work))) as typeof client.transaction;
 }
 
 const holder = globalThis as typeof globalThis & { vectisStore?: Promise<Store> };

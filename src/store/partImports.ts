@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNotNull, isNull, lte, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { CatalogueItem } from '@/core/parts/catalogue';
 import type { Db } from './connection';
@@ -130,9 +130,16 @@ export async function putStaged(db: Db, importId: string, said: (share: number) 
   }
 }
 
-/** At start: what was not read to its end is gone, what was goes on the shelf. */
-export async function finishImports(db: Db): Promise<void> {
-  await db.delete(partImport).where(isNull(partImport.readAt));
-  const read = await db.select({ id: partImport.id }).from(partImport).where(isNotNull(partImport.readAt));
+/**
+ * At start: what was not read to its end is gone, what was goes on the shelf.
+ * @param until those begun before it; later ones may be under way in another process. Null for all.
+ */
+export async function finishImports(db: Db, until: Date | null): Promise<void> {
+  const cutOff = until === null ? undefined : lte(partImport.at, until);
+  await db.delete(partImport).where(and(isNull(partImport.readAt), cutOff));
+  const read = await db
+    .select({ id: partImport.id })
+    .from(partImport)
+    .where(and(isNotNull(partImport.readAt), cutOff));
   for (const { id } of read) await putStaged(db, id, async () => {});
 }

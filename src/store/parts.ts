@@ -132,6 +132,12 @@ export async function savePart(
   return id;
 }
 
+/** Pieces of a part that lie on the shelf, as it stands in this transaction. */
+export async function countedOf(tx: Executor, partId: string): Promise<number> {
+  const [row] = await tx.select({ count: part.count }).from(part).where(eq(part.id, partId));
+  return row?.count ?? 0;
+}
+
 /** Pieces of a part that are kept for jobs. */
 export async function reservedOf(tx: Executor, partId: string, but?: string): Promise<number> {
   const rows = await tx

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { check, index, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core';
+import { check, index, integer, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core';
 import { at, id } from './columns';
 
 export const ROLES = ['fitter', 'lead'] as const;
@@ -38,6 +38,13 @@ export const login = pgTable(
   },
   (t) => [index('login_person').on(t.personId)],
 );
+
+/** Wrong PINs that were tried lately, by who and where: five of them make whoever tries wait, whichever process they come to. */
+export const pinTry = pgTable('pin_try', {
+  key: text('key').primaryKey(),
+  points: integer('points').notNull().default(0),
+  expire: at('expire'),
+});
 
 export type PersonRow = typeof person.$inferSelect;
 export type LoginRow = typeof login.$inferSelect;

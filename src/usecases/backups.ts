@@ -3,16 +3,8 @@ import { reopened, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { latestEvent, recordEvent } from '@/store/events';
 import { ArchiveError } from '@/store/folder/archive';
-import {
-  type BackupFile,
-  type BackupWhy,
-  backUp,
-  listBackups,
-  prepareRestore,
-  putInPlace,
-  rotate,
-  wholeBackup,
-} from '@/store/folder/backup';
+import { type BackupFile, type BackupWhy, backUp, listBackups, rotate, wholeBackup } from '@/store/folder/backup';
+import { prepareRestore, putInPlace, restoreOnServer } from '@/store/folder/restore';
 import { NewerError } from '@/store/folder/migrations';
 import { sessionKeyOf } from '@/store/folder/sessionKey';
 import { endEveryLogin } from '@/store/people';
@@ -31,8 +23,7 @@ export const backups = async (): Promise<BackupFile[]> => listBackups((await the
 /** Makes a backup now. */
 export async function backUpNow(personId: string | null, why: BackupWhy = 'asked'): Promise<BackupFile> {
   await leadOnly('back-up', personId);
-  const { folder, held } = await theStore();
-  return backUp(folder, held, { why, at: new Date() });
+  return backUp(await theStore(), { why, at: new Date() });
 }
 
 /** A backup to take away. @throws RefusedError */
@@ -66,8 +57,7 @@ export async function restoreFrom(archive: string, { name: by, personId }: Actor
   await leadOnly('restore', personId);
   const at = new Date();
   try {
-    const prepared = await prepareRestore(archive, (await theStore()).folder, true);
-    await reopened(() => putInPlace(prepared, at));
+    await replaceBy(archive, at);
   } catch (error) {
     if (error instanceof ArchiveError || error instanceof NewerError) throw new RefusedError(error.message);
     throw error;
@@ -78,16 +68,28 @@ export async function restoreFrom(archive: string, { name: by, personId }: Actor
   await recordEvent(db, { kind: 'data.restored', detail: { archive: archive.split('/').at(-1) ?? '' }, by, at });
 }
 
+/** Puts an archive in place of the data, wherever the database is. */
+async function replaceBy(archive: string, at: Date): Promise<void> {
+  const store = await theStore();
+  if (store.kind === 'server') {
+    await restoreOnServer(store, archive, at);
+    return reopened(async () => {});
+  }
+  const prepared = await prepareRestore(archive, store.folder, true);
+  await reopened(() => putInPlace(prepared, at));
+}
+
 /** Every hour that something was entered in, a backup; older ones go by the rotation. @returns whether one was made */
 export async function backUpIfUsed(now: Date): Promise<boolean> {
-  const { db, folder, held } = await theStore();
+  const store = await theStore();
+  const { db, folder } = store;
   const last = await latestEvent(db);
   if (last === null) return false;
   const newest = (await listBackups(folder))[0];
   // A clock that went back makes the newest lie in the future; then one more does no harm.
   const age = newest ? now.getTime() - newest.made.getTime() : Number.POSITIVE_INFINITY;
   if (newest && (last <= newest.made || (age >= 0 && age < HOUR))) return false;
-  await backUp(folder, held, { why: 'hourly', at: now });
+  await backUp(store, { why: 'hourly', at: now });
   await rotate(folder, now);
   return true;
 }
@@ -95,8 +97,8 @@ export async function backUpIfUsed(now: Date): Promise<boolean> {
 /** Looks every few minutes whether a backup is due. A failure is said and tried again; work goes on. */
 export function keepBackingUp(): void {
   const look = (): void =>
-    void backUpIfUsed(new Date()).catch((error) =>
-      console.error('The hourly backup failed; it is tried again.', error),
-    );
+    void theStore()
+      .then(({ onlyHere }) => onlyHere('backup', () => backUpIfUsed(new Date())))
+      .catch((error) => console.error('The hourly backup failed; it is tried again.', error));
   setInterval(look, LOOK_MS).unref();
 }

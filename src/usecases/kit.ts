@@ -6,7 +6,7 @@ import { theStore } from '@/store/connection';
 import { type JobWhole, loadJob } from '@/store/jobs';
 import { RefusedError } from '@/store/errors';
 import { partsByKind } from '@/store/partsRead';
-import { partByCode, partsKeptFor, reservedOf, reservePieces } from '@/store/parts';
+import { partByCode, partsKeptFor, countedOf, reservedOf, reservePieces } from '@/store/parts';
 import type { ChoiceDraft, PartRow } from '@/store/schema';
 import { countedReadings } from './jobPlan';
 import { tickLine } from './jobs';
@@ -97,7 +97,7 @@ async function keepWhatIsThere(
   if (part.item.kind === 'other') return { kept: wanted, short: 0 };
   const { db } = await theStore();
   return db.transaction(async (tx) => {
-    const free = Math.max(0, part.count - (await reservedOf(tx, part.id, jobId)));
+    const free = Math.max(0, (await countedOf(tx, part.id)) - (await reservedOf(tx, part.id, jobId)));
     const kept = Math.min(free, wanted);
     if (kept > 0) await reservePieces(tx, part.id, jobId, kept, by, new Date());
     return { kept, short: wanted - kept };

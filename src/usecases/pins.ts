@@ -1,22 +1,46 @@
 import 'server-only';
-import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
-import { theStore } from '@/store/connection';
+import { RateLimiterDrizzle, RateLimiterRes } from 'rate-limiter-flexible';
+import { type Db, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { rehashPin } from '@/store/people';
-import type { PersonRow } from '@/store/peopleSchema';
+import { type PersonRow, pinTry } from '@/store/peopleSchema';
 import { triesFrom } from './session';
 
 const WRONG = 5;
 const WAIT_S = 30;
-/** Wrong PINs of one person from one place: whoever tries elsewhere, or tries somebody else's, is not made to wait by them. */
-const perPlace = new RateLimiterMemory({ points: WRONG, duration: WAIT_S, blockDuration: WAIT_S });
-/**
- * Wrong PINs of one person from all places that this person never signed in on, an hour: a place is told by an address, and an address can
- * be made up. Browsers that they did sign in on are not counted here and stay open to them.
- */
-const perPerson = new RateLimiterMemory({ points: 100, duration: 3600 });
 
-async function mayTry(limiter: RateLimiterMemory, key: string, name: string): Promise<void> {
+interface Limits {
+  /** Wrong PINs of one person from one place: whoever tries elsewhere, or tries somebody else's, is not made to wait by them. */
+  readonly perPlace: RateLimiterDrizzle;
+  /**
+   * Wrong PINs of one person from all places that this person never signed in on, an hour: a place is told by an address, and an address can
+   * be made up. Browsers that they did sign in on are not counted here and stay open to them.
+   */
+  readonly perPerson: RateLimiterDrizzle;
+}
+
+const limits = new WeakMap<Db, Limits>();
+
+/** They are counted in the database, so that all processes count alike and a restart forgets none. */
+function limitsOf(db: Db): Limits {
+  const there = limits.get(db);
+  if (there) return there;
+  const at = { storeClient: db, schema: pinTry };
+  const made = {
+    perPlace: new RateLimiterDrizzle({
+      ...at,
+      keyPrefix: 'place',
+      points: WRONG,
+      duration: WAIT_S,
+      blockDuration: WAIT_S,
+    }),
+    perPerson: new RateLimiterDrizzle({ ...at, keyPrefix: 'person', points: 100, duration: 3600 }),
+  };
+  limits.set(db, made);
+  return made;
+}
+
+async function mayTry(limiter: RateLimiterDrizzle, key: string, name: string): Promise<void> {
   try {
     await limiter.consume(key);
   } catch (error) {
@@ -41,9 +65,10 @@ export async function checkPin(who: PersonRow, typed: string, byName = false): P
   const { known, from } = await triesFrom(who.id);
   const place = `${who.id} ${from}`;
   const name = byName ? 'this name' : who.name;
+  const { db, pinKey } = await theStore();
+  const { perPlace, perPerson } = limitsOf(db);
   await mayTry(perPlace, place, name);
   if (!known) await mayTry(perPerson, who.id, name);
-  const { db, pinKey } = await theStore();
   const found = await pinKey.check(who.pinHash, typed.trim());
   if (found === 'elsewhere')
     throw new RefusedError(
@@ -58,7 +83,8 @@ export async function checkPin(who: PersonRow, typed: string, byName = false): P
 /** What is said of a name that nobody here has: the same for all, after as long, and as often. @throws RefusedError always */
 export async function refuseStranger(typed: string): Promise<never> {
   const { from } = await triesFrom('');
-  await mayTry(perPlace, `nobody ${from}`, 'this name');
-  await (await theStore()).pinKey.hash(typed.trim());
+  const { db, pinKey } = await theStore();
+  await mayTry(limitsOf(db).perPlace, `nobody ${from}`, 'this name');
+  await pinKey.hash(typed.trim());
   throw new RefusedError(NOT_TOGETHER);
 }

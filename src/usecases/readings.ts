@@ -241,8 +241,8 @@ export async function wheelsAlike(vehicleId: string, wheelId: string, by: string
   if (like.readings.length === 0) throw new RefusedError('Nothing was measured of this wheel yet.');
   const others = all.filter((w) => w.wheelSetId === like.wheelSetId && w.id !== like.id);
   const at = new Date();
-  let kept = 0;
-  await db.transaction(async (tx) => {
+  const kept = await db.transaction(async (tx) => {
+    let count = 0;
     for (const wheel of others)
       for (const id of new Set(like.readings.map((r) => r.quantity))) {
         if (wheel.readings.some((r) => r.quantity === id)) continue;
@@ -251,8 +251,9 @@ export async function wheelsAlike(vehicleId: string, wheelId: string, by: string
         const { quantity: q, value, unit, pm, method } = last;
         const typed = `${last.typed.slice(0, 20)}, as wheel ${like.mark}`;
         await addWheelReading(tx, vehicleId, wheel.id, { quantity: q, value, unit, pm, method, typed }, by, at);
-        kept += 1;
+        count += 1;
       }
+    return count;
   });
   if (kept === 0) throw new RefusedError('Every wheel of this set has figures of its own for what was measured here.');
   return kept;

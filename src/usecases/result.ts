@@ -1,6 +1,7 @@
 import { ZodError } from 'zod';
 import { InputError } from '@/core/errors';
-import { FolderInUseError } from '@/store/lock';
+import { DatabaseAwayError } from '@/store/engine/engine';
+import { FolderInUseError } from '@/store/engine/lock';
 import { ChangedMeanwhileError, NotFoundError, RefusedError } from '@/store/errors';
 
 export { RefusedError };
@@ -32,6 +33,10 @@ export async function attempt<T>(work: () => Promise<T>): Promise<Result<T>> {
     if (error instanceof RefusedError || error instanceof NotFoundError || error instanceof FolderInUseError)
       return { ok: false, why: 'refused', message: error.message };
     if (error instanceof ZodError) return { ok: false, why: 'input', message: zodSentence(error) };
+    if (error instanceof DatabaseAwayError) {
+      console.error(error.message);
+      return { ok: false, why: 'failed', message: error.message, again: true };
+    }
     const unfit = isUnfit(error);
     if (unfit) {
       console.warn(error);

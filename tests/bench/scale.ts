@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { openStore } from '@/store/connection';
-import { backUp, restore } from '@/store/folder/backup';
+import { backUp } from '@/store/folder/backup';
+import { restore } from '@/store/folder/restore';
 import { Server } from '../e2e/server';
 import { copyOver, emptyFolder, made } from '../template.mjs';
 import { manyYears } from './manyYears';
@@ -35,7 +36,7 @@ async function folderTimes(folder: string): Promise<Record<'job' | 'car' | 'whee
     console.log(`  ${rows[0]?.n} ${table}`);
   }
   const t = performance.now();
-  const backup = await backUp(folder, store.held, { why: 'asked', at: new Date() });
+  const backup = await backUp(store, { why: 'asked', at: new Date() });
   console.log(`backup ${since(t)}, ${(backup.size / 1024 / 1024).toFixed(1)} MB`);
   const there = mkdtempSync(join(tmpdir(), 'vectis-again-'));
   const u = performance.now();

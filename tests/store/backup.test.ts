@@ -6,20 +6,12 @@ import { dirname, join, relative } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { DamagedError, openStore, type Store } from '@/store/connection';
 import { ArchiveError, manifestOf, pack } from '@/store/folder/archive';
-import {
-  backUp,
-  backupsOf,
-  listBackups,
-  prepareRestore,
-  putInPlace,
-  restore,
-  rotate,
-  wholeBackup,
-} from '@/store/folder/backup';
+import { backUp, backupsOf, listBackups, rotate, wholeBackup } from '@/store/folder/backup';
+import { prepareRestore, putInPlace, restore } from '@/store/folder/restore';
 import { knownMigrations, NewerError } from '@/store/folder/migrations';
 import { mayGo } from '@/store/folder/rotation';
-import type { Disk } from '@/store/folder/sync';
-import { lockFolder } from '@/store/lock';
+import type { Disk } from '@/store/engine/sync';
+import { lockFolder } from '@/store/engine/lock';
 import { record } from '@/store/schema';
 import { addVehicle } from '@/store/vehicles';
 import { signaturesOf } from '@/usecases/signature';
@@ -60,7 +52,7 @@ test('the demo workshop, backed up and restored into an empty folder, is the sam
   await mkdir(join(folder, 'photos'), { recursive: true });
   writeFileSync(join(folder, 'photos', 'ab12.jpg'), 'a picture');
   const was = await everything(store);
-  const made = await backUp(folder, store.held, { why: 'asked', at: AT });
+  const made = await backUp(store, { why: 'asked', at: AT });
   // Work goes on after it and is not in it.
   await addVehicle(store.db, { ...VEHICLE, plate: 'LATER' }, 'Bram', AT);
   await store.close();
@@ -96,7 +88,7 @@ test('the demo workshop, backed up and restored into an empty folder, is the sam
 test('a database that does not open is found before anything is touched, and the workshop works on until the swap', async () => {
   const folder = await prepared();
   const store = await openStore(folder);
-  const made = await backUp(folder, store.held, { why: 'asked', at: AT });
+  const made = await backUp(store, { why: 'asked', at: AT });
   // Sound checksums over a database that lost a file that it cannot do without.
   const bad = place();
   copyOver(await emptyFolder(), bad);
@@ -121,7 +113,7 @@ test('a database that does not open is found before anything is touched, and the
 test('one flipped byte, a cut file, no archive at all, a newer one: each is refused before anything is touched', async () => {
   const folder = await prepared();
   const store = await openStore(folder);
-  const made = await backUp(folder, store.held, { why: 'asked', at: AT });
+  const made = await backUp(store, { why: 'asked', at: AT });
   await store.close();
   const bytes = readFileSync(made.path);
   const bad = async (name: string, content: Buffer | string, error: RegExp) => {
@@ -173,7 +165,7 @@ test('an older folder is backed up before it is brought up to date; a newer and 
   await expect(openStore(folder)).rejects.toThrow(/written by a newer Vectis/);
   const broken = await prepared();
   const whole = await openStore(broken);
-  const made = await backUp(broken, whole.held, { why: 'asked', at: AT });
+  const made = await backUp(whole, { why: 'asked', at: AT });
   await whole.close();
   rmSync(join(broken, 'db', 'global'), { recursive: true });
   const said = await openStore(broken).then(
@@ -230,9 +222,9 @@ test('backups that are made by themselves share one copy of each photo; one is w
   };
   const [one, two] = [photo('a wheel'.repeat(90_000)), photo('a hub'.repeat(90_000))];
   const hour = (h: number) => new Date(AT.getTime() + h * 3600_000);
-  const first = await backUp(folder, store.held, { why: 'hourly', at: hour(0) });
-  const second = await backUp(folder, store.held, { why: 'hourly', at: hour(1) });
-  const asked = await backUp(folder, store.held, { why: 'asked', at: hour(1) });
+  const first = await backUp(store, { why: 'hourly', at: hour(0) });
+  const second = await backUp(store, { why: 'hourly', at: hour(1) });
+  const asked = await backUp(store, { why: 'asked', at: hour(1) });
   const pool = join(backupsOf(folder), 'photos');
   expect((await readdir(pool, { recursive: true })).filter((n) => n.endsWith('.jpg'))).toHaveLength(2);
   const has = async (path: string) =>
@@ -276,10 +268,10 @@ test('backups that are made by themselves share one copy of each photo; one is w
   expect((await readdir(pool, { recursive: true })).filter((n) => n.endsWith('.jpg'))).toHaveLength(2);
   rmSync(second.path);
   const third = await openStore(folder);
-  await backUp(folder, third.held, { why: 'hourly', at: hour(-30) });
-  await backUp(folder, third.held, { why: 'hourly', at: hour(-30.5) });
+  await backUp(third, { why: 'hourly', at: hour(-30) });
+  await backUp(third, { why: 'hourly', at: hour(-30.5) });
   rmSync(one);
-  await backUp(folder, third.held, { why: 'hourly', at: hour(3) });
+  await backUp(third, { why: 'hourly', at: hour(3) });
   await third.close();
   await rotate(folder, hour(4), 1);
   expect((await readdir(pool, { recursive: true })).filter((n) => n.endsWith('.jpg'))).toHaveLength(1);

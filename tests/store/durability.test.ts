@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { firstBreak } from '@/core/torque/chain';
 import { openStore } from '@/store/connection';
 import { torqueLog } from '@/store/jobs';
-import { lockFolder } from '@/store/lock';
+import { lockFolder } from '@/store/engine/lock';
 import { hashedBody } from '@/store/torque';
 
 const folder = mkdtempSync(join(tmpdir(), 'vectis-kill-'));

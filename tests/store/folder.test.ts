@@ -5,7 +5,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { openStore } from '@/store/connection';
-import { backUp, backupsOf, finishSwap, restore } from '@/store/folder/backup';
+import { backUp, backupsOf } from '@/store/folder/backup';
+import { finishSwap, restore } from '@/store/folder/restore';
 import { addLogin, addPerson, endEveryLogin, personOfLogin } from '@/store/people';
 import { addVehicle } from '@/store/vehicles';
 import { copyOver, emptyFolder } from '../template.mjs';
@@ -41,7 +42,7 @@ test('a backup holds no key and no login that still opens anything', async () =>
   const store = await openStore(folder);
   const person = await addPerson(store.db, { name: 'Tamsin', role: 'lead', pinHash: null }, 'Tamsin', AT);
   const login = await addLogin(store.db, person, 'tablet', AT);
-  const made = await backUp(folder, store.held, { why: 'asked', at: AT });
+  const made = await backUp(store, { why: 'asked', at: AT });
   expect(await personOfLogin(store.db, login)).not.toBeNull();
   await store.close();
   // An ended login is ended past a restart: the store is asked, and no list in memory.
@@ -171,7 +172,7 @@ test('old records are made once: a signed job that comes later without one never
 test('the newest backup is named where backups lie and the database does not open', async () => {
   const folder = await withCar('X');
   const store = await openStore(folder);
-  const made = await backUp(folder, store.held, { why: 'asked', at: AT });
+  const made = await backUp(store, { why: 'asked', at: AT });
   await store.close();
   rmSync(join(folder, 'db'), { recursive: true });
   await expect(openStore(folder)).rejects.toThrow(made.path);

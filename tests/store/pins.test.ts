@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { hash, verify } from '@node-rs/argon2';
 import { openStore } from '@/store/connection';
-import { backUp, restore } from '@/store/folder/backup';
+import { backUp } from '@/store/folder/backup';
+import { restore } from '@/store/folder/restore';
 import { hasPinKey, isWithoutKey, pinKeyOf, VOID_PIN } from '@/store/folder/pinKey';
 import { addPerson, people, rehashPin, voidOldPins } from '@/store/people';
 import { copyOver, emptyFolder } from '../template.mjs';
@@ -54,7 +55,7 @@ test('a backup holds no secret: on another machine every PIN is void, a lead’s
     AT,
   );
   const old = await addPerson(store.db, { name: 'Bram', role: 'fitter', pinHash: await hash('482913') }, 'Tamsin', AT);
-  const made = await backUp(folder, store.held, { why: 'asked', at: AT });
+  const made = await backUp(store, { why: 'asked', at: AT });
   await store.close();
 
   const there = place();

@@ -128,7 +128,7 @@ test('a file that was read to its end goes on the shelf at the next start, one t
   const whole = await startImport(store.db, 'Bram', new Date());
   await stageLines(store.db, whole, [{ line: 2, item }]);
   await endOfFile(store.db, whole, new Date());
-  await finishImports(store.db);
+  await finishImports(store.db, null);
   const names = (await shelfLines(100_000)).map((l) => l.item.name);
   expect([names.includes('late'), names.includes('half')]).toEqual([true, false]);
   expect([await store.db.select().from(partImport), await store.db.select().from(stagedPart)]).toEqual([[], []]);

@@ -3,7 +3,7 @@ import { tidy } from '@/store/folder/tidy';
 import { timeToTidy } from '@/usecases/housekeeping';
 import { runningStore } from './open';
 
-const store = runningStore({ demo: new Date('2026-11-26T10:00:00Z') });
+const store = runningStore({ demo: new Date('2026-11-26T10:00:00Z'), engine: 'folder' });
 
 /** How many rows the database takes a table to have when it chooses its way to them. */
 async function guessed(table: string): Promise<number> {

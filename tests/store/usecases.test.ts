@@ -2,14 +2,12 @@ import { jest } from '@jest/globals';
 import { eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { cornersOf } from '@/core/document/assemble';
-import { plainSpacer } from '@/core/document/blank';
 import type { KeptEvaluation } from '@/core/evaluate/kept';
 import { firstBreak } from '@/core/torque/chain';
 import { type DemoJob, type DemoVehicle, SCENARIO } from '@/demo/scenario';
-import { quantitiesFor, quantity, type QuantityId } from '@/core/document/quantities';
-import { jobCard } from '@/core/procedure/card';
+import { quantity, type QuantityId } from '@/core/document/quantities';
 import { kitList } from '@/core/procedure/kitList';
-import { addChalkTest, addJob, addReading, loadJob, torqueLog, tickStep, withdrawChalkTest } from '@/store/jobs';
+import { addChalkTest, addJob, addReading, loadJob, torqueLog, withdrawChalkTest } from '@/store/jobs';
 import { judgeOldPlans, type PlanInForce } from '@/store/plans';
 import type { RecordedEvaluation } from '@/records/document';
 import { readRecord } from '@/records/upgrade';
@@ -25,11 +23,9 @@ import {
   missingReadings,
   planWith,
   staleBecause,
-  wheelStates,
   wheelsThatGo,
 } from '@/usecases/jobPlan';
 import { chalkAgain } from '@/usecases/archCuts';
-import { noteBay } from '@/usecases/bay';
 import { openPoints } from '@/usecases/openPoints';
 import { enterTorque, finishSteps, jobById, openJob, startMeasuring, takeReadingsIn, tickLine } from '@/usecases/jobs';
 import { keepDraft, takeForward } from '@/usecases/bench';
@@ -50,81 +46,14 @@ import { isRetorque } from '@/usecases/standing';
 import { verifyRecord } from '@/usecases/verify';
 import { takeOffShelf } from '@/usecases/shelf';
 import { takeInWheelSet } from '@/usecases/vehicles';
+import { boltJobs, plate, SOUND } from './boltJob';
 import { runningStore, VEHICLE } from './open';
 
 const AT = new Date('2026-11-24T09:00:00Z');
 const store = runningStore();
 const acting = (name: string) => ({ name, personId: null });
 
-/** A plain plate that is drilled and bored for these hubs. */
-const plate = (thickness: number) => ({ ...plainSpacer(thickness, 57.1), lugs: 5, boltCircles: [112] });
-
-const SOUND: ChoiceDraft = {
-  spacer: plate(5),
-  locking: { kind: 'none' },
-  fastener: { kind: 'bolt', length: 45, threadLength: 28, nose: 0, seat: 'ball13', class: '10.9' },
-};
-const FIGURES: Readonly<Record<string, number>> = {
-  turns: 11,
-  boltLength: 40,
-  pilotNose: 0,
-  tappedDepth: 20,
-  roomBehind: 8,
-  holeOpen: 1,
-  spigotHeight: 10,
-  chamferDepth: 1,
-  gap: 20,
-  settled: 1,
-  loadedClearance: 22,
-  spigotDiameter: 57,
-  wheelBore: 57.1,
-};
-
-/** A job with every reading taken that a bolt car needs. */
-async function measuredJob(): Promise<string> {
-  const vehicleId = await addVehicle(store.db, VEHICLE, 'Bram', AT);
-  const wheelSetId = (await loadVehicle(store.db, vehicleId)).wheelSets[0]?.id as string;
-  const jobId = await addJob(
-    store.db,
-    { vehicleId, wheelSetId, axle: 'front', wish: 'stance', use: 'street' },
-    'Bram',
-    AT,
-  );
-  for (const q of quantitiesFor({ fastening: 'bolt', nutStyle: 'unknown' }, 'stance')) {
-    const value = FIGURES[q.id];
-    if (value === undefined) continue;
-    if (q.scope === 'wheel') {
-      for (const w of (await loadVehicle(store.db, vehicleId)).wheels)
-        await addWheelReading(
-          store.db,
-          vehicleId,
-          w.id,
-          { quantity: q.id, value, unit: 'mm', typed: String(value), pm: 0.1, method: 'caliper' },
-          'Bram',
-          AT,
-        );
-      continue;
-    }
-    for (const corner of q.scope === 'axle' ? [null] : cornersOf('front')) {
-      await addReading(
-        store.db,
-        jobId,
-        {
-          quantity: q.id,
-          corner,
-          value,
-          unit: 'mm',
-          typed: String(value),
-          pm: q.methods[0]?.pm ?? 0,
-          method: 'caliper',
-        },
-        'Bram',
-        AT,
-      );
-    }
-  }
-  return jobId;
-}
+const { measuredJob, tickAll, through, signedJob } = boltJobs(store);
 
 /** The coast-rescue car with an adapter taken forward: deep pockets in every wheel, every reading of its demo job taken. */
 async function adapterJob(): Promise<string> {
@@ -156,46 +85,6 @@ async function adapterJob(): Promise<string> {
   }
   await takeForward(jobId, undefined, choice as ChoiceDraft, null, 'Bram');
   return jobId;
-}
-
-async function tickAll(jobId: string, from: 'stage' | 'fit'): Promise<void> {
-  const whole = await loadJob(store.db, jobId);
-  const plan = whole.plan;
-  if (!plan) throw new Error('no plan');
-  for (const s of from === 'stage' ? kitList(plan.document) : jobCard(plan.document))
-    await tickStep(store.db, jobId, plan.id, s.key, true, 'Bram', AT);
-}
-
-/** Enters readings until a wheel is through the pass, each at the figure and held. */
-async function through(
-  jobId: string,
-  corner: string,
-  last: 'verify' | 'recheck',
-  moveAt = -1,
-  already = 0,
-): Promise<void> {
-  for (let i = 0; i < 60; i += 1) {
-    const whole = await loadJob(store.db, jobId);
-    const state = wheelStates(whole, whole.torque).find((w) => w.corner === corner)?.state;
-    if (!state || (last === 'verify' && state.complete) || (last === 'recheck' && state.rechecks > already)) return;
-    const pass = state.pass ?? 'recheck';
-    const figures = pass !== 'snug' && pass !== 'lower';
-    const angle = pass === 'verify' || pass === 'recheck' ? (i === moveAt ? 20 : 1) : null;
-    await enterTorque(
-      jobId,
-      {
-        corner,
-        pass,
-        lug: pass === 'lower' ? -1 : (state.next ?? (state.order[0] as number)),
-        reading: figures ? 120 : null,
-        angle,
-        tool: 'wrench',
-      },
-      'Bram',
-    );
-    if (i === moveAt) return;
-  }
-  throw new Error('the wheel never came through');
 }
 
 test('a stop or an unmeasured corner is refused by the server, whatever the browser said', async () => {
@@ -361,24 +250,6 @@ test('a wheel hung elsewhere takes its readings along, and the frozen plan says 
   await setRotates(store.db, vehicle.id, now.job.wheelSetId, false, 'Bram', AT);
   expect(wheelsThatGo(await jobById(jobId)).map((w) => w.mark)).toEqual(['B', 'D']);
 });
-
-/** A job signed off by Bram. */
-async function signedJob(): Promise<string> {
-  const jobId = await measuredJob();
-  await takeForward(jobId, undefined, SOUND, null, 'Bram');
-  for (const list of ['stage', 'fit'] as const) {
-    await tickAll(jobId, list);
-    await finishSteps(jobId, list, 'Bram');
-  }
-  await noteBay(
-    jobId,
-    { id: newId(), corner: 'front-left', detail: { kind: 'deviation', what: 'nuts-locker', note: '' } },
-    'Bram',
-  );
-  for (const corner of cornersOf('front')) await through(jobId, corner, 'verify');
-  await signOff(jobId, acting('Bram'));
-  return jobId;
-}
 
 const everyRow = async (jobId: string) => {
   const { job, plan: inForce, readings, ticked, torque } = await jobById(jobId);
@@ -773,12 +644,11 @@ test('a record is worked out again: it holds, and one cell changed in any table 
     /\d+ readings, 0 photos, 0 notes, 0 chalk tests, \d+ ticks, 1 notes of the bay, \d+ torque entries/,
   );
   for (const [name, change, said] of ALTERED) {
-    await store.db.execute(sql`begin`);
-    const done = await store.db.execute(sql.raw(change.replace('$job', `'${jobId}'`)));
-    expect([name, done.affectedRows]).toEqual([name, expect.any(Number)]);
-    const { broken } = await verifyRecord(jobId, 1);
-    expect([name, broken.join(' ')]).toEqual([name, expect.stringMatching(said)]);
-    await store.db.execute(sql`rollback`);
+    await store.passing(async (db) => {
+      await db.execute(sql.raw(change.replace('$job', `'${jobId}'`)));
+      const { broken } = await verifyRecord(jobId, 1);
+      expect([name, broken.join(' ')]).toEqual([name, expect.stringMatching(said)]);
+    });
   }
   expect((await verifyRecord(jobId, 1)).broken).toEqual([]);
   await expect(verifyRecord(jobId, 2)).rejects.toThrow('This revision');

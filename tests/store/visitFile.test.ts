@@ -2,7 +2,7 @@ import { generateKeyPairSync, sign } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
-import { openStore, type Store } from '@/store/connection';
+import type { Store } from '@/store/connection';
 import { addPerson } from '@/store/people';
 import { sealOf, signedInVisit } from '@/store/records';
 import { noteMileage } from '@/usecases/mileage';
@@ -295,7 +295,7 @@ test('a visit whose record has no key says on the record, PDF and card that noth
   expect(axles[0]?.signature).toMatch(words);
   // After a start it is still no record of this workshop.
   await third.store.close();
-  const again = await openStore(third.folder);
+  const again = await third.reopen();
   at({ ...third, store: again });
   expect((await recordedVisit(jobId, 1))[0]?.revision?.signature).toMatchObject({ is: 'none', imported: true });
   await again.close();

@@ -160,13 +160,14 @@ export async function writeReminders(ofs: readonly string[], by: string, now = D
     const id = newId();
     const file = `${at.toISOString().slice(0, 10)}-${r.kind}-${id}.eml`;
     const message = await emlOf({ from: FROM, to: r.to, subject: r.subject, text: r.text, at, id });
-    await db.transaction(async (tx) => {
+    const noted = await db.transaction(async (tx) => {
       const note = { visitId: r.visitId, kind: r.kind, of: r.of, to: r.to, subject: r.subject, file };
-      if (!(await noteReminder(tx, note, by, at))) return;
-      // Within the transaction: a file that could not be written is not noted as one.
-      await writeFile(join(outbox, file), message, { flag: 'wx' });
-      written += 1;
+      if (!(await noteReminder(tx, note, by, at))) return false;
+      // Within the transaction: a file that could not be written is not noted as one. Its name is nobody else's.
+      await writeFile(join(outbox, file), message);
+      return true;
     });
+    if (noted) written += 1;
   }
   return written;
 }

@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { knownMigrations } from './migrations';
+import { knownMigrations } from '../folder/migrations';
 
 /** Where the packed empty folder of a set of migrations lies. */
 export const packedAt = (): string =>
