@@ -2,7 +2,7 @@ import 'server-only';
 import { InputError } from '@/core/errors';
 import { CORNERS, type Corner } from '@/core/document/vocabulary';
 import { theStore } from '@/store/connection';
-import { DatabaseAwayError } from '@/store/engine/engine';
+import { databaseAway } from '@/store/engine/engine';
 import { RefusedError } from '@/store/errors';
 import { dropPhotoFiles, keepPhotoFile, photoFile } from '@/store/folder/photos';
 import { loadJob } from '@/store/jobs';
@@ -68,7 +68,7 @@ export async function takePhoto(
     await db.transaction((tx) => addPhoto(tx, { ...of, state, caption, ...as }, by, new Date(), id));
   } catch (error) {
     // What was refused leaves no file; where nobody can tell whether it was stored, the file stays.
-    if (fresh && !(error instanceof DatabaseAwayError)) await dropPhotoFiles(folder, [as.hash]);
+    if (fresh && databaseAway(error) === null) await dropPhotoFiles(folder, [as.hash]);
     throw error;
   }
 }

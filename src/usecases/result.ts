@@ -1,6 +1,6 @@
 import { ZodError } from 'zod';
 import { InputError } from '@/core/errors';
-import { DatabaseAwayError } from '@/store/engine/engine';
+import { databaseAway } from '@/store/engine/engine';
 import { FolderInUseError } from '@/store/engine/lock';
 import { ChangedMeanwhileError, NotFoundError, RefusedError } from '@/store/errors';
 
@@ -33,9 +33,10 @@ export async function attempt<T>(work: () => Promise<T>): Promise<Result<T>> {
     if (error instanceof RefusedError || error instanceof NotFoundError || error instanceof FolderInUseError)
       return { ok: false, why: 'refused', message: error.message };
     if (error instanceof ZodError) return { ok: false, why: 'input', message: zodSentence(error) };
-    if (error instanceof DatabaseAwayError) {
-      console.error(error.message);
-      return { ok: false, why: 'failed', message: error.message, again: true };
+    const away = databaseAway(error);
+    if (away !== null) {
+      console.error(away);
+      return { ok: false, why: 'failed', message: away, again: true };
     }
     const unfit = isUnfit(error);
     if (unfit) {

@@ -4,7 +4,8 @@ import { shiftClock } from '../clock.cjs';
 
 /**
  * Pages whose server the test kills on purpose: a request that was under way then is cut off, or meets a socket that is
- * gone, and the browser says so in one of many net errors. An answer of the server (a 404, a 500) is no net error and fails.
+ * gone, and the browser says so in one of many net errors; or the server says that its database is away (503). Any other answer of the
+ * server (a 404, a 500) fails.
  */
 const killed = new WeakSet<Page>();
 export const serverWillBeKilled = (page: Page): void => void killed.add(page);
@@ -21,7 +22,9 @@ export const test = base.extend<{ watched: Page }>({
   watched: async ({ page }, use) => {
     const trouble: string[] = [];
     page.on('console', (m) => {
-      const cut = killed.has(page) && m.text().startsWith('Failed to load resource: net::ERR_');
+      const cut =
+        killed.has(page) &&
+        /^Failed to load resource: (net::ERR_|the server responded with a status of 503)/.test(m.text());
       if (m.type() === 'error' && !cut) trouble.push(`${m.text()} ${m.location().url}`);
     });
     page.on('pageerror', (e) => trouble.push(e.message));

@@ -1,5 +1,3 @@
-import { createConnection, createServer, type Server, type Socket } from 'node:net';
-import { once } from 'node:events';
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -27,6 +25,7 @@ import { attempt } from '@/usecases/result';
 import { keepPart, reserveFor, shelfLines } from '@/usecases/shelf';
 import { signOff } from '@/usecases/signing';
 import { verifyRecord } from '@/usecases/verify';
+import { Cable } from '../cable';
 import { boltJobs, SOUND } from './boltJob';
 import { freshStore, ownDatabase, VEHICLE } from './open';
 
@@ -245,35 +244,6 @@ test('a workshop moves from its folder to a server and back by open archives: ro
   await last.close();
   rmSync(home.folder, { recursive: true, force: true });
 }, 120_000);
-
-/** What stands between Vectis and its server: a cable that can be pulled. */
-class Cable {
-  private server: Server | null = null;
-  private readonly ends = new Set<Socket>();
-  port = 0;
-  constructor(private readonly to: number) {}
-
-  async plug(): Promise<void> {
-    this.server = createServer((from) => {
-      const on = createConnection(this.to, '127.0.0.1');
-      for (const end of [from, on]) {
-        this.ends.add(end);
-        end.on('error', () => {});
-        end.on('close', () => this.ends.delete(end));
-      }
-      from.pipe(on).pipe(from);
-    });
-    this.server.listen(this.port, '127.0.0.1');
-    await once(this.server, 'listening');
-    this.port = (this.server.address() as { port: number }).port;
-  }
-
-  async pull(): Promise<void> {
-    const gone = new Promise((done) => this.server?.close(done));
-    for (const end of this.ends) end.destroy();
-    await gone;
-  }
-}
 
 test('a server that goes away is said in a sentence, nothing is half stored, and work goes on once it is back', async () => {
   const own = await ownDatabase();

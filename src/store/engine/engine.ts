@@ -49,3 +49,13 @@ export class DatabaseAwayError extends Error {
     this.name = 'DatabaseAwayError';
   }
 }
+
+/**
+ * What is to be said where a failure, or what caused it, is a server that is away; null for any other. By its name: pages and the start of
+ * the program are bundled apart.
+ */
+export function databaseAway(error: unknown): string | null {
+  for (let e = error as { name?: string; message?: string; cause?: unknown } | undefined; e; e = e.cause as typeof e)
+    if (e.name === 'DatabaseAwayError') return e.message ?? '';
+  return null;
+}

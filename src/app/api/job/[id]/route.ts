@@ -5,7 +5,7 @@ import { attempt } from '@/usecases/result';
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const found = await attempt(async () => stateOfJob((await params).id));
   return Response.json(found.ok ? { mark: found.value } : { mark: null }, {
-    status: found.ok ? 200 : 404,
+    status: found.ok ? 200 : found.again ? 503 : 404,
     headers: { 'cache-control': 'no-store' },
   });
 }

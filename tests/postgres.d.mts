@@ -1,0 +1,2 @@
+export function installPostgres(say?: (line: string) => void): boolean;
+export function startPostgres(place?: string): Promise<{ url: string; pid: number; stop: () => Promise<void> }>;
