@@ -3,3 +3,5 @@ CREATE TABLE "pin_try" (
 	"points" integer DEFAULT 0 NOT NULL,
 	"expire" timestamp with time zone
 );
+--> statement-breakpoint
+CREATE INDEX "vehicle_model" ON "vehicle" USING btree (lower(trim("name")));

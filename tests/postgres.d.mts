@@ -1,2 +1,5 @@
 export function installPostgres(say?: (line: string) => void): boolean;
-export function startPostgres(place?: string): Promise<{ url: string; pid: number; stop: () => Promise<void> }>;
+export function startPostgres(
+  place?: string,
+  more?: Readonly<Record<string, string>>,
+): Promise<{ url: string; pid: number; stop: () => Promise<void> }>;

@@ -53,9 +53,10 @@ async function freePort() {
 
 /**
  * Starts a server. What it writes is not brought to the disk: no test asks whether PostgreSQL itself survives a power cut.
+ * @param more settings that are not as for the tests
  * @returns its address without a database, and how it is stopped
  */
-export async function startPostgres(place = tmpdir()) {
+export async function startPostgres(place = tmpdir(), more = {}) {
   const bin = programs();
   if (!bin) throw new Error('PostgreSQL is not installed (apt-get install postgresql); the store tests need it.');
   const folder = mkdtempSync(join(place, 'vectis-pg-'));
@@ -83,6 +84,7 @@ export async function startPostgres(place = tmpdir()) {
     shared_buffers: '64MB',
     autovacuum: 'off',
     max_wal_size: '2GB',
+    ...more,
   };
   const [first, ...rest] = [
     ...asServer(),

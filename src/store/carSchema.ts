@@ -25,16 +25,21 @@ export interface RearWheels {
 }
 
 /** The car: its hubs, its wheel sets, their wheels and what was read of them. */
-export const vehicle = pgTable('vehicle', {
-  id: id(),
-  name: text('name').notNull(),
-  plate: text('plate').notNull(),
-  notes: text('notes').notNull().default(''),
-  version: integer('version').notNull().default(1),
-  createdAt: at('created_at').notNull(),
-  updatedAt: at('updated_at').notNull(),
-  archivedAt: at('archived_at'),
-});
+export const vehicle = pgTable(
+  'vehicle',
+  {
+    id: id(),
+    name: text('name').notNull(),
+    plate: text('plate').notNull(),
+    notes: text('notes').notNull().default(''),
+    version: integer('version').notNull().default(1),
+    createdAt: at('created_at').notNull(),
+    updatedAt: at('updated_at').notNull(),
+    archivedAt: at('archived_at'),
+  },
+  // A model is known by its name.
+  (t) => [index('vehicle_model').on(sql`lower(trim(${t.name}))`)],
+);
 
 export const axleHub = pgTable(
   'axle_hub',

@@ -101,8 +101,8 @@ export const readingsOfAxle = (
     .where(and(eq(job.vehicleId, vehicleId), eq(job.axle, axle), ne(job.id, butOf), isNull(reading.withdrawnAt)))
     .orderBy(asc(reading.at), asc(reading.id));
 
-/** More readings of one model are not looked at. */
-const MODEL_READINGS = 3000;
+/** So many jobs on one model, the newest, say what the next car of it has. */
+const MODEL_JOBS = 100;
 
 /**
  * Figures that were taken on other cars of a model, of the axle as the maker made it: not of a hub that a conversion made, and none that were
@@ -117,30 +117,40 @@ export const readingsOfModel = (
     readonly quantities: readonly string[];
     readonly butMethods: readonly string[];
   },
-): Promise<{ r: ReadingRow; vehicleId: string; hardware: AxleHubRow['hardware'] }[]> =>
-  db
-    .select({ r: reading, vehicleId: job.vehicleId, hardware: axleHub.hardware })
-    .from(reading)
-    .innerJoin(job, eq(reading.jobId, job.id))
+): Promise<{ r: ReadingRow; vehicleId: string; hardware: AxleHubRow['hardware'] }[]> => {
+  const latest = db
+    .select({ id: job.id, vehicleId: job.vehicleId, axleHubId: job.axleHubId })
+    .from(job)
     .innerJoin(vehicle, eq(vehicle.id, job.vehicleId))
-    .innerJoin(
-      axleHub,
-      and(
-        eq(axleHub.vehicleId, job.vehicleId),
-        eq(axleHub.axle, job.axle),
-        isNull(axleHub.fromJobId),
-        or(eq(axleHub.id, job.axleHubId), and(isNull(job.axleHubId), isNull(axleHub.endedAt))),
-      ),
-    )
     .where(
       and(
         sql`lower(trim(${vehicle.name})) = lower(trim(${of.name}))`,
         eq(job.axle, of.axle),
         ne(job.vehicleId, of.butVehicle),
+      ),
+    )
+    .orderBy(desc(job.createdAt), desc(job.id))
+    .limit(MODEL_JOBS)
+    .as('latest');
+  return db
+    .select({ r: reading, vehicleId: latest.vehicleId, hardware: axleHub.hardware })
+    .from(latest)
+    .innerJoin(reading, eq(reading.jobId, latest.id))
+    .innerJoin(
+      axleHub,
+      and(
+        eq(axleHub.vehicleId, latest.vehicleId),
+        eq(axleHub.axle, of.axle),
+        isNull(axleHub.fromJobId),
+        or(eq(axleHub.id, latest.axleHubId), and(isNull(latest.axleHubId), isNull(axleHub.endedAt))),
+      ),
+    )
+    .where(
+      and(
         inArray(reading.quantity, [...of.quantities]),
         notInArray(reading.method, [...of.butMethods]),
         isNull(reading.withdrawnAt),
       ),
     )
-    .orderBy(desc(reading.at), desc(reading.id))
-    .limit(MODEL_READINGS);
+    .orderBy(desc(reading.at), desc(reading.id));
+};

@@ -5,8 +5,9 @@ import { benchPages } from './pages';
 import { benchScale } from './scale';
 import { benchCar } from './car';
 import { benchShelf } from './shelf';
+import { benchTablets } from './tablets';
 
-/** `npm run bench`: figures as ratios in one run; `-- core`, `search`, `rub`, `car`, `pages`, `inp`, `shelf` or `scale` for one part. */
+/** `npm run bench`: figures as ratios in one run; `-- core`, `search`, `rub`, `car`, `pages`, `inp`, `shelf`, `scale` or `tablets` for one part. */
 async function main(): Promise<void> {
   const only = process.argv[2];
   const wants = (half: string) => only === undefined || only === half;
@@ -17,6 +18,7 @@ async function main(): Promise<void> {
   if (wants('shelf')) await benchShelf();
   if (wants('pages')) await benchPages();
   if (only === 'scale') await benchScale();
+  if (only === 'tablets') await benchTablets();
   if (wants('inp')) await benchInteraction();
 }
 

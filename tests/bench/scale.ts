@@ -10,7 +10,7 @@ import { copyOver, emptyFolder, made } from '../template.mjs';
 import { manyYears } from './manyYears';
 
 /** The workshop of many years, made once per set of tables and day and copied. */
-async function grownFolder(): Promise<string> {
+export async function grownFolder(): Promise<string> {
   const empty = await emptyFolder();
   return made(`years-${new Date().toISOString().slice(0, 10)}-${empty.slice(-16)}`, async (folder) => {
     copyOver(empty, folder);
