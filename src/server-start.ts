@@ -15,6 +15,8 @@ import { openToNetwork, setLoginStands, setSessionKey } from './usecases/openTo'
 
 /** Opens the data folder and, for the demo, fills an empty one. A folder that cannot be opened ends the process with one sentence. */
 export async function openOrExit(): Promise<void> {
+  // Whoever read what is printed here may be gone: that is no reason to stop, nor to say it again and again.
+  for (const out of [process.stdout, process.stderr]) out.on('error', () => {});
   try {
     const store = await theStore();
     setSessionKey(sessionKeyOf(store.folder));
