@@ -172,6 +172,7 @@ export const contact = pgTable(
     vehicleId: text('vehicle_id').primaryKey(),
     name: text('name').notNull().default(''),
     email: text('email').notNull().default(''),
+    phone: text('phone').notNull().default(''),
     kmADay: doublePrecision('km_a_day'),
     by: text('by').notNull(),
     at: at('at').notNull(),

@@ -27,7 +27,7 @@ export async function contactsOf(
 export async function keepContact(
   tx: Executor,
   vehicleId: string,
-  c: Pick<ContactRow, 'name' | 'email' | 'kmADay'>,
+  c: Pick<ContactRow, 'name' | 'email' | 'phone' | 'kmADay'>,
   by: string,
   at: Date,
 ): Promise<void> {

@@ -19,7 +19,7 @@ test('a bolt job asks for plates and bolts as limits, locking ones apart, the so
   const each = [wheel('A', { lugHole: { value: 28, pm: 0.5 } }), wheel('B', { lugHole: exact(27.267) })];
   const base = boltPlan({ spacer: plainSpacer(10, 57.1), fastener: bolts(55), locking: { kind: 'piece', shorter: 0 } });
   const said = lines({ ...base, wheel: { ...base.wheel, each } });
-  expect(said[0]).toBe('2 × plain plate 10.0 mm, 5 × 112, bore 57.1 mm');
+  expect(said[0]).toBe('2 × plain spacer 10.0 mm, 5 × 112, bore 57.1 mm');
   expect(said[1]).toMatch(/^8 and 2 locking ones × bolt M14 × 1\.5, \d+\.\d mm to \d+\.\d mm under the seat/);
   // 27.267 mm rounds down: a socket of 27.27 mm does not enter.
   expect(said[1]).toContain('ball R13, class 10.9 or better, socket under 27.26 mm outside');

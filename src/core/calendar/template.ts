@@ -72,3 +72,16 @@ export function readAddress(typed: string): string {
     throw new InputError('E-mail', text.slice(0, 60), 'is no address.', 'One address, such as name@example.org.');
   return text;
 }
+
+const NUMBER = /^\+?[\d\s()/.-]{3,30}$/;
+
+/** A telephone number as typed, its spaces as they were; empty is none. @throws InputError */
+export function readPhone(typed: string): string {
+  const text = typed.trim().replace(/\s+/g, ' ');
+  if (text !== '' && !(NUMBER.test(text) && /\d.*\d.*\d/.test(text)))
+    throw new InputError('Telephone', text.slice(0, 40), 'is no telephone number.', 'Digits, such as 01632 960 118.');
+  return text;
+}
+
+/** A number as a device dials it. */
+export const dialled = (phone: string): string => `tel:${phone.replace(/[^\d+]/g, '')}`;

@@ -32,7 +32,7 @@ const classText = (said: string): string => (said === 'unknown' ? 'class said on
 
 /**
  * What has to be bought for a choice, as limits and not as parts: pieces, thread, lengths that will do, seat, class, socket. A limit never
- * rounds toward danger. Stock fasteners that stay ask for nothing.
+ * rounds toward danger. Fasteners that stay need nothing.
  * @param n the figures of the plan that the lines are of
  */
 export function shoppingLines(plan: Plan, n: Numbers, units: UnitSystem): string[] {
@@ -47,7 +47,7 @@ export function shoppingLines(plan: Plan, n: Numbers, units: UnitSystem): string
     const bore = spacer.bore === null ? 'bore not said' : `bore ${formatLength(spacer.bore, units)}`;
     const right = plan.rightSpacer === null ? '' : `, ${formatLength(plan.rightSpacer, units)} for the right`;
     lines.push(
-      `2 × ${spacer.kind} ${spacer.kind === 'adapter' ? '' : 'plate '}${formatLength(spacer.thickness, units)}${right}, ${drilled}, ${bore}`,
+      `2 × ${spacer.kind} ${spacer.kind === 'adapter' ? '' : 'spacer '}${formatLength(spacer.thickness, units)}${right}, ${drilled}, ${bore}`,
     );
   }
   const keyed = lockingOf(plan).is === 'piece';

@@ -12,7 +12,7 @@ export function ContactForm({
   start: begin,
 }: {
   vehicleId: string;
-  start: { readonly name: string; readonly email: string; readonly kmADay: string };
+  start: { readonly name: string; readonly phone: string; readonly email: string; readonly kmADay: string };
 }) {
   const [typed, setTyped] = useState(begin);
   const [said, setSaid] = useState<{ field: string; text: string } | null>(null);
@@ -27,7 +27,7 @@ export function ContactForm({
         e.preventDefault();
         start(async () => {
           const done = await ask(() => saveContact(vehicleId, typed));
-          setSaid(done.ok ? { field: '', text: 'Kept.' } : { field: done.field ?? 'Owner', text: done.message });
+          setSaid(done.ok ? { field: '', text: 'Saved.' } : { field: done.field ?? 'Owner', text: done.message });
         });
       }}
     >
@@ -36,6 +36,13 @@ export function ContactForm({
         value={typed.name}
         {...errorOf('Owner')}
         onChange={(e) => setTyped({ ...typed, name: e.target.value })}
+      />
+      <Field
+        label="Telephone"
+        type="tel"
+        value={typed.phone}
+        {...errorOf('Telephone')}
+        onChange={(e) => setTyped({ ...typed, phone: e.target.value })}
       />
       <Field
         label="E-mail"

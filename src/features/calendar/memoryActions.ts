@@ -22,7 +22,12 @@ export async function saveTemplate(kind: string, text: string): Promise<Result<n
   return actOn((_, acting) => keepTemplate(z.string().max(40).parse(kind), z.string().max(5000).parse(text), acting));
 }
 
-const contact = z.object({ name: z.string().max(200), email: z.string().max(300), kmADay: z.string().max(20) });
+const contact = z.object({
+  name: z.string().max(200),
+  phone: z.string().max(100),
+  email: z.string().max(300),
+  kmADay: z.string().max(20),
+});
 
 /** Keeps whom a car belongs to, and how far it goes in a day. */
 export async function saveContact(vehicleId: string, typed: z.input<typeof contact>): Promise<Result<null>> {

@@ -60,13 +60,18 @@ export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
             ))}
           </ol>
         </nav>
-        <NavLink
-          href={`/jobs/${job.id}/record`}
-          aria-current={here === 'record' ? 'page' : undefined}
-          className="touch flex items-center border-t border-line px-2 text-[15px] aria-[current=page]:font-[640]"
-        >
-          Record
-        </NavLink>
+        <div className="flex border-t border-line">
+          {(['record', ...(job.signedAt === null ? ['quote'] : [])] as const).map((paper) => (
+            <NavLink
+              key={paper}
+              href={`/jobs/${job.id}/${paper}`}
+              aria-current={here === paper ? 'page' : undefined}
+              className="touch flex flex-1 items-center px-2 text-[15px] aria-[current=page]:font-[640]"
+            >
+              {paper === 'record' ? 'Record' : 'Quote'}
+            </NavLink>
+          ))}
+        </div>
         {job.held === null && job.signedAt === null ? <LayAside jobId={job.id} /> : null}
       </div>
     </aside>

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState, useTransition } from 'react';
+import { dialled } from '@/core/calendar/template';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
@@ -26,7 +27,16 @@ const SEND = { early: sayEarly, decline, unreached } as const;
 const DONE = ['held', 'declined', 'moved'];
 
 /** The rechecks after a sign-off, one after the other: the job closes when the last is through. */
-export function RecheckChain({ jobId, links }: { jobId: string; links: readonly ChainLink[] }) {
+export function RecheckChain({
+  jobId,
+  links,
+  owner,
+}: {
+  jobId: string;
+  links: readonly ChainLink[];
+  /** Whom to call, where a number is known. */
+  owner: { readonly name: string; readonly phone: string };
+}) {
   const next = links.find((l) => !DONE.includes(l.state));
   return (
     <section aria-label="Rechecks" className="flex flex-col gap-2 border-b border-line px-4 py-2 text-[15px]">
@@ -48,6 +58,14 @@ export function RecheckChain({ jobId, links }: { jobId: string; links: readonly 
           </li>
         ))}
       </ol>
+      {next && owner.phone !== '' ? (
+        <p className="text-[14px]">
+          Call {owner.name === '' ? 'the owner' : owner.name}:{' '}
+          <a href={dialled(owner.phone)} className="touch inline-flex items-center text-accent underline">
+            {owner.phone}
+          </a>
+        </p>
+      ) : null}
       {next ? <Ways key={next.id} jobId={jobId} link={next} /> : null}
     </section>
   );

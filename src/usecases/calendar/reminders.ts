@@ -8,6 +8,7 @@ import {
   REMINDER_LABEL,
   type ReminderKind,
   readAddress,
+  readPhone,
   readTemplate,
   USUAL_TEMPLATE,
 } from '@/core/calendar/template';
@@ -216,19 +217,29 @@ export async function keepTemplate(kind: string, typed: string, { name: by, pers
   await db.transaction((tx) => setShopTime(tx, { templates }, by, new Date()));
 }
 
-/** Whom a car belongs to and how far it goes in a day, as it is typed. */
-export async function contactTyped(vehicleId: string): Promise<{ name: string; email: string; kmADay: string }> {
+/** Whom a car belongs to, how they are reached, and how far it goes in a day, as typed. */
+export interface ContactTyped {
+  readonly name: string;
+  readonly phone: string;
+  readonly email: string;
+  readonly kmADay: string;
+}
+
+/** What is known of whom a car belongs to. */
+export async function contactTyped(vehicleId: string): Promise<ContactTyped> {
   const c = await contactOf((await theStore()).db, vehicleId);
-  return { name: c?.name ?? '', email: c?.email ?? '', kmADay: c?.kmADay == null ? '' : String(c.kmADay) };
+  return {
+    name: c?.name ?? '',
+    phone: c?.phone ?? '',
+    email: c?.email ?? '',
+    kmADay: c?.kmADay == null ? '' : String(c.kmADay),
+  };
 }
 
 /** Keeps whom a car belongs to, as typed. @throws InputError, NotFoundError */
-export async function keepContactTyped(
-  vehicleId: string,
-  typed: { readonly name: string; readonly email: string; readonly kmADay: string },
-  by: string,
-): Promise<void> {
+export async function keepContactTyped(vehicleId: string, typed: ContactTyped, by: string): Promise<void> {
   const email = readAddress(typed.email);
+  const phone = readPhone(typed.phone);
   const text = typed.kmADay.trim().replace(',', '.');
   const km = text === '' ? null : Number(text);
   if (km !== null && !(km >= 1 && km <= 1500))
@@ -243,5 +254,5 @@ export async function keepContactTyped(
     throw new InputError('Owner', name.slice(0, 20), 'is longer than 80 letters.', 'A name will do.');
   const { db } = await theStore();
   await loadVehicle(db, vehicleId);
-  await db.transaction((tx) => keepContact(tx, vehicleId, { name, email, kmADay: km }, by, new Date()));
+  await db.transaction((tx) => keepContact(tx, vehicleId, { name, phone, email, kmADay: km }, by, new Date()));
 }

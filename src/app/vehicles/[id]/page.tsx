@@ -1,3 +1,4 @@
+import { dialled } from '@/core/calendar/template';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { Verdict } from '@/ui/Verdict';
@@ -74,6 +75,13 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         </summary>
         <ContactForm vehicleId={id} start={owner} />
       </details>
+      {owner.phone === '' ? null : (
+        <p className="-mt-5 text-[14px]">
+          <a href={dialled(owner.phone)} className="touch inline-flex items-center text-accent underline">
+            {owner.phone}
+          </a>
+        </p>
+      )}
       {jobs.map(({ job }) =>
         job.held === 'left' ? (
           <p

@@ -1,6 +1,7 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { ChainMore } from '@/features/torque/ChainMore';
+import { contactTyped } from '@/usecases/calendar/reminders';
 import { type ChainLink, RecheckChain } from '@/features/torque/RecheckChain';
 import type { JobWhole } from '@/store/jobs';
 import { besideLinks, freeForNext, linkName, seasonSets } from '@/usecases/calendar/chain';
@@ -21,7 +22,7 @@ async function chainOf(whole: JobWhole) {
   const links = whole.rechecks.map((l) => linkOf(l, now, beside.get(l.id) ?? []));
   return (
     <>
-      <RecheckChain jobId={whole.job.id} links={links} />
+      <RecheckChain jobId={whole.job.id} links={links} owner={await contactTyped(whole.vehicle.id)} />
       {whole.rechecks.some((l) => l.doneAt === null) ? (
         <ChainMore
           jobId={whole.job.id}

@@ -4,4 +4,5 @@ CREATE TABLE "pin_try" (
 	"expire" timestamp with time zone
 );
 --> statement-breakpoint
+ALTER TABLE "contact" ADD COLUMN "phone" text DEFAULT '' NOT NULL;--> statement-breakpoint
 CREATE INDEX "vehicle_model" ON "vehicle" USING btree (lower(trim("name")));
