@@ -1,34 +1,17 @@
 import { useDndContext, useDroppable } from '@dnd-kit/core';
 import { useEffect, useRef, useState } from 'react';
-import type { Bar, CalendarView, DayRuler as Ruler, Row } from '@/usecases/calendar/day';
+import type { Bar, CalendarView, DayRuler as Ruler } from '@/usecases/calendar/day';
 import { BarFace } from './BarFace';
 import type { By, DropData } from './Calendar';
+import { freeIn } from './free';
 import { lanesOf } from './lanes';
+import { inRow, otherName, rowsOf } from './rows';
 
 export const QUARTER = 15 * 60_000;
 const LANE = 60;
 
 const share = (at: number, { from, to }: Ruler): number => ((at - from) / (to - from)) * 100;
 const clip = (at: number, { from, to }: Ruler): number => Math.min(to, Math.max(from, at));
-
-/** Rows of a ruler: places, or people and what nobody has been named for. */
-export function rowsOf(rows: readonly Row[], by: By): readonly { readonly id: string | null; readonly name: string }[] {
-  if (by === 'place') return rows.filter((r) => r.kind === 'bay' || r.kind === 'mobile');
-  return [...rows.filter((r) => r.kind === 'person'), { id: null, name: 'Nobody named' }];
-}
-
-/** Whether a booking stands in a row: one of somebody who is not on the calendar any more stands with what nobody is named for. */
-export function inRow(bar: Bar, row: string | null, rows: readonly Row[], by: By): boolean {
-  if (by === 'place') return bar.placeId === row;
-  return bar.whoId === row || (row === null && !rows.some((r) => r.id === bar.whoId));
-}
-
-/** The other one of place and person, for what stands in a bar. */
-export const otherName = (bar: Bar, rows: readonly Row[], by: By): string => {
-  const id = by === 'place' ? bar.whoId : bar.placeId;
-  const things = bar.things.flatMap((t) => rows.find((r) => r.id === t)?.name ?? []);
-  return [rows.find((r) => r.id === id)?.name ?? '', ...things].filter((x) => x !== '').join(', ');
-};
 
 /** One day drawn to scale: hours as ticks along the top, a line for now, closed hours hatched, work solid and waiting dashed. */
 export function DayRuler({
@@ -116,7 +99,10 @@ function RulerRow({
   const { active } = useDndContext();
   return (
     <div className="grid grid-cols-[104px_1fr] border-b border-line last:border-b-0">
-      <span className="narrow px-2 pt-2 text-[14px] font-[600]">{row.name}</span>
+      <span className="narrow flex flex-col px-2 pt-2 text-[14px] font-[600]">
+        {row.name}
+        <span className="text-[12px] font-normal text-soft">{freeIn(view, ruler, row.id, by)}</span>
+      </span>
       <div
         ref={(el) => {
           ref.current = el;

@@ -2,7 +2,8 @@ import { useDroppable } from '@dnd-kit/core';
 import type { Bar, CalendarView, DayRuler } from '@/usecases/calendar/day';
 import { BarFace } from './BarFace';
 import type { By, DropData } from './Calendar';
-import { inRow, otherName, rowsOf } from './DayRuler';
+import { inRow, otherName, rowsOf } from './rows';
+import { freeIn, freeOn } from './free';
 
 /** A week: a column a day, a row a place or a person, what is booked in the order of its time. */
 export function WeekGrid({ view, by, onOpen }: { view: CalendarView; by: By; onOpen: (bar: Bar) => void }) {
@@ -22,6 +23,7 @@ export function WeekGrid({ view, by, onOpen }: { view: CalendarView; by: By; onO
                 className="figure border-l border-line px-2 py-1 text-[13px] font-normal aria-[current=date]:border-b-4 aria-[current=date]:border-b-accent aria-[current=date]:font-[700]"
               >
                 {d.label}
+                <span className="block text-[12px] font-normal text-soft">{freeOn(view, d, by)}</span>
               </th>
             ))}
           </tr>
@@ -82,6 +84,7 @@ function Cell({
             <BarFace bar={bar} detail={otherName(bar, view.rows, by)} onOpen={onOpen} />
           </div>
         ))}
+        <span className="px-1 text-[12px] text-soft">{freeIn(view, day, row, by)}</span>
       </div>
     </td>
   );

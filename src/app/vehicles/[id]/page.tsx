@@ -1,4 +1,3 @@
-import { dialled } from '@/core/calendar/template';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { Verdict } from '@/ui/Verdict';
@@ -24,7 +23,7 @@ import { LinkButton } from '@/ui/Button';
 import { drillingOf, drillingWords } from '@/core/parts/drilling';
 import { ChangeWheelSet } from '@/features/intake/ChangeWheelSet';
 import type { SetTyped } from '@/features/intake/WheelSetForm';
-import { ContactForm } from '@/features/calendar/ContactForm';
+import { OwnerOf } from '@/features/calendar/OwnerOf';
 import { contactTyped } from '@/usecases/calendar/reminders';
 import { Remarks } from '@/features/remarks/Remarks';
 import { shown } from '@/features/remarks/shown';
@@ -69,19 +68,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           <LinkButton href={`/vehicles/${id}/edit`}>Change</LinkButton>
         </div>
       </div>
-      <details className="-mt-3 text-[14px]">
-        <summary className="touch flex cursor-pointer items-center text-accent underline underline-offset-4">
-          {owner.name === '' ? 'Whose car it is, for reminders' : owner.name}
-        </summary>
-        <ContactForm vehicleId={id} start={owner} />
-      </details>
-      {owner.phone === '' ? null : (
-        <p className="-mt-5 text-[14px]">
-          <a href={dialled(owner.phone)} className="touch inline-flex items-center text-accent underline">
-            {owner.phone}
-          </a>
-        </p>
-      )}
+      <OwnerOf vehicleId={id} owner={owner} />
       {jobs.map(({ job }) =>
         job.held === 'left' ? (
           <p
