@@ -1,3 +1,4 @@
+export function freePort(): Promise<number>;
 export function installPostgres(say?: (line: string) => void): boolean;
 export function startPostgres(
   place?: string,

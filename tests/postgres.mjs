@@ -29,12 +29,20 @@ export function installPostgres(say = () => {}) {
   return got && programs() !== null;
 }
 
-/** The server refuses to run as root: it is the system's own user for it then. */
-const asServer = () => {
-  if (process.getuid?.() !== 0) return [];
-  const id = (what) => spawnSync('id', [what, 'postgres'], { encoding: 'utf8' }).stdout.trim();
-  return ['setpriv', `--reuid=${id('-u')}`, `--regid=${id('-g')}`, '--clear-groups'];
-};
+/** The system's own user for the server, which refuses to run as root; null where the tests do not run as root. */
+function serverUser() {
+  if (process.getuid?.() !== 0) return null;
+  const [uid, gid] = ['-u', '-g'].map((what) =>
+    Number(spawnSync('id', [what, 'postgres'], { encoding: 'utf8' }).stdout.trim()),
+  );
+  return { uid, gid };
+}
+
+/** What stands before a command that the server's user runs. */
+function asServer() {
+  const user = serverUser();
+  return user === null ? [] : ['setpriv', `--reuid=${user.uid}`, `--regid=${user.gid}`, '--clear-groups'];
+}
 
 /** Runs a program as the server's user. */
 function run(command, args, options = {}) {
@@ -42,7 +50,8 @@ function run(command, args, options = {}) {
   return spawnSync(first, rest, { encoding: 'utf8', ...options });
 }
 
-async function freePort() {
+/** A port of this machine that nobody listens on. */
+export async function freePort() {
   const probe = createServer();
   probe.listen(0, '127.0.0.1');
   await once(probe, 'listening');
@@ -60,12 +69,8 @@ export async function startPostgres(place = tmpdir(), more = {}) {
   const bin = programs();
   if (!bin) throw new Error('PostgreSQL is not installed (apt-get install postgresql); the store tests need it.');
   const folder = mkdtempSync(join(place, 'vectis-pg-'));
-  if (process.getuid?.() === 0) {
-    const [uid, gid] = ['-u', '-g'].map((what) =>
-      Number(spawnSync('id', [what, 'postgres'], { encoding: 'utf8' }).stdout.trim()),
-    );
-    chownSync(folder, uid, gid);
-  }
+  const user = serverUser();
+  if (user !== null) chownSync(folder, user.uid, user.gid);
   const made = run(
     join(bin, 'initdb'),
     ['-D', join(folder, 'data'), '-U', 'vectis', '-A', 'trust', '-E', 'UTF8', '--no-sync', '--locale=C.UTF-8'],

@@ -7,8 +7,8 @@ import { v7 as newId } from 'uuid';
 import { openStore } from '@/store/connection';
 import { backUp } from '@/store/folder/backup';
 import { restoreOnServer } from '@/store/folder/restore';
-import { freePort, Server } from '../e2e/server';
-import { startPostgres } from '../postgres.mjs';
+import { Server } from '../e2e/server';
+import { freePort, startPostgres } from '../postgres.mjs';
 import { grownFolder } from './scale';
 
 const PROCESSES = 4;

@@ -4,7 +4,8 @@ import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
 import { networkInterfaces } from 'node:os';
 import { accessible, expect, test } from './guard';
-import { freePort, launch, Server } from './server';
+import { freePort } from '../postgres.mjs';
+import { launch, Server } from './server';
 
 let server: Server;
 test.beforeAll(async () => {

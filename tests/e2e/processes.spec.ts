@@ -3,10 +3,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
 import { Cable } from '../cable';
-import { startPostgres } from '../postgres.mjs';
+import { freePort, startPostgres } from '../postgres.mjs';
 import { expect, serverWillBeKilled, test } from './guard';
 import { listens } from './steps';
-import { freePort, Server } from './server';
+import { Server } from './server';
 
 /** Two processes on one PostgreSQL server and one folder, each with a cable of its own to the database. */
 let postgres: Awaited<ReturnType<typeof startPostgres>>;

@@ -1,9 +1,9 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { freePort } from '../postgres.mjs';
 import { copyOver, emptyFolder, made } from '../template.mjs';
 
 /** A Vectis of the test's own: own folder, own port, started and killed by the test. */
@@ -108,13 +108,4 @@ export function launch(
     },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
-}
-
-export async function freePort(): Promise<number> {
-  const probe = createServer();
-  probe.listen(0, '127.0.0.1');
-  await once(probe, 'listening');
-  const { port } = probe.address() as { port: number };
-  probe.close();
-  return port;
 }
