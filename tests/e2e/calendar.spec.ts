@@ -111,8 +111,8 @@ test('a visit is booked by dragging it onto the ruler, moved by mouse and keys, 
     await expect(bar(page, /Anselm Heron/)).toHaveAccessibleName(/10:00 to 11:00, Bram Pell/);
     // What is left of the day there: an hour less than in the bay beside it.
     const free = async (row: string): Promise<number> => {
-      const said = await page.getByText(new RegExp(`^${row}(\\d+ h )?(\\d+ min )?free$`)).textContent();
-      const [, h = '0', m = '0'] = /^Bay \d(?:(\d+) h )?(?:(\d+) min )?free$/.exec(said ?? '') ?? [];
+      const said = await page.getByText(row, { exact: true }).locator('xpath=following-sibling::span').textContent();
+      const [, h = '0', m = '0'] = /^(?:(\d+) h )?(?:(\d+) min )?free$/.exec(said ?? '') ?? [];
       return Number(h) * 60 + Number(m);
     };
     expect((await free('Bay 1')) - (await free('Bay 2'))).toBe(60);

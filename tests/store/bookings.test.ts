@@ -1,3 +1,4 @@
+import { bayDisplay } from '@/usecases/calendar/display';
 import { sql } from 'drizzle-orm';
 import ICAL from 'ical.js';
 import { readFileSync, readdirSync } from 'node:fs';
@@ -403,6 +404,17 @@ test('the shop’s own words go out, and a car without an address is named', asy
   const { due, noAddress } = await dueReminders(NOW);
   expect(due.some((d) => d.kind === 'visit')).toBe(false);
   expect(noAddress.length).toBeGreaterThan(0);
+});
+
+test('what was begun without a booking stands on every wall until it is booked or through', async () => {
+  const wall = async () => (await bayDisplay(id['Bay 1'] as string, 'metric', NOW)).unbooked;
+  const before = await wall();
+  expect(before).toContainEqual(expect.stringMatching(/^Halm Drover CR 02 HLM: front axle, torque$/));
+  expect(before).toContainEqual(expect.stringMatching(/: (front|rear) axle, fitting$/));
+  // Whatever nobody began is not there.
+  expect(before.join()).not.toMatch(/Merrow|Anselm/);
+  await put({ visitId: visits.torque as string, startAt: NOW + HOUR, cureHours: 1, why: 'asked for' });
+  expect(await wall()).toEqual(before.filter((line) => !line.startsWith('Halm Drover')));
 });
 
 test('a shop without a bay has one with its first booking; where there are some, one of them is picked', async () => {

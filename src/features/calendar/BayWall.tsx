@@ -72,6 +72,19 @@ export function BayWall({ display }: { display: BayDisplay }) {
       ) : (
         <p className="flex-1 text-[64px] leading-tight font-[640]">Nothing runs here now.</p>
       )}
+      {display.unbooked.length === 0 ? null : (
+        <section aria-label="Begun without a booking" className="border-t border-line pt-2">
+          <p className="text-[24px] text-soft">Begun without a booking today</p>
+          <ul className={visit ? 'text-[28px]' : 'text-[48px] leading-tight'}>
+            {display.unbooked.slice(0, 3).map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+          {display.unbooked.length > 3 ? (
+            <p className="text-[24px] text-soft">and {display.unbooked.length - 3} more</p>
+          ) : null}
+        </section>
+      )}
       <div className="flex items-baseline justify-between gap-6 border-t border-line pt-2 text-[28px]">
         <p>
           {next ? (

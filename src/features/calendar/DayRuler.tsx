@@ -100,7 +100,7 @@ function RulerRow({
   return (
     <div className="grid grid-cols-[104px_1fr] border-b border-line last:border-b-0">
       <span className="narrow flex flex-col px-2 pt-2 text-[14px] font-[600]">
-        {row.name}
+        <span>{row.name}</span>
         <span className="text-[12px] font-normal text-soft">{freeIn(view, ruler, row.id, by)}</span>
       </span>
       <div

@@ -23,7 +23,7 @@ export function WeekGrid({ view, by, onOpen }: { view: CalendarView; by: By; onO
                 className="figure border-l border-line px-2 py-1 text-[13px] font-normal aria-[current=date]:border-b-4 aria-[current=date]:border-b-accent aria-[current=date]:font-[700]"
               >
                 {d.label}
-                <span className="block text-[12px] font-normal text-soft">{freeOn(view, d, by)}</span>
+                <span className="narrow block font-sans text-[12px] font-normal text-soft">{freeOn(view, d, by)}</span>
               </th>
             ))}
           </tr>

@@ -6,6 +6,7 @@ import { workOrder } from '@/core/procedure/workOrder';
 import { faceNumber } from '@/core/torque/log';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
 import { theStore } from '@/store/connection';
+import { boardOf } from '@/store/board';
 import { NotFoundError } from '@/store/errors';
 import { type JobWhole, loadJob } from '@/store/jobs';
 import { jobsOfVisit } from '@/store/visits';
@@ -13,7 +14,7 @@ import { resources } from '@/store/resources';
 import { shopTimeNow } from '@/store/shopTime';
 import { bayOf, doneOf, jointsOf, specOf, stepsNow } from '../card';
 import { STAGE_VIEWS } from '../stages';
-import { calendarView } from './day';
+import { type Bar, calendarView } from './day';
 import { reads } from './zone';
 
 /** A wait that runs at the car. */
@@ -42,6 +43,8 @@ export interface BayDisplay {
     readonly troubles: readonly string[];
   } | null;
   readonly next: { readonly title: string; readonly when: string; readonly who: string } | null;
+  /** Visits that were begun and are booked nowhere today. */
+  readonly unbooked: readonly string[];
 }
 
 const PASS_WORD: Readonly<Record<string, string>> = {
@@ -92,7 +95,23 @@ export async function bayDisplay(id: string, units: UnitSystem, now = Date.now()
       when: reads(zone, after.from, 'HH:mm'),
       who: nameOf(after.whoId),
     },
+    unbooked: await begunUnbooked(view.days[0]?.bars ?? []),
   };
+}
+
+/** Cars that somebody works on without a booking today: axle and stage, the one that was worked on last first. */
+async function begunUnbooked(today: readonly Pick<Bar, 'visitId' | 'state'>[]): Promise<string[]> {
+  const booked = new Set(today.filter((b) => b.state !== 'done').map((b) => b.visitId));
+  const lines = (await boardOf((await theStore()).db))
+    .filter((s) => s.stage === 'fit' || s.stage === 'torque')
+    .flatMap((s) => s.lines)
+    .filter((l) => !booked.has(l.job.visitId));
+  return lines
+    .sort((a, b) => b.job.updatedAt.getTime() - a.job.updatedAt.getTime())
+    .map(
+      ({ vehicleName, plate, job }) =>
+        `${vehicleName} ${plate}: ${AXLE_LABEL[job.axle].toLowerCase()}, ${job.stage === 'fit' ? 'fitting' : 'torque'}`,
+    );
 }
 
 const clocksOf = (whole: JobWhole, now: number): DisplayClock[] =>
