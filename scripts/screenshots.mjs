@@ -66,7 +66,7 @@ async function practice(page) {
 
 mkdirSync(out, { recursive: true });
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
 const only = process.argv.slice(3);
