@@ -119,5 +119,5 @@ export async function keepFound(vehicleId: string, typed: TypedFound, by: string
 export function plateFound(typed: string): number | null {
   const text = typed.trim();
   if (text === '?') return null;
-  return text === '' ? 0 : parseLength('Plate on it', text, { min: 0, max: 100 }).value;
+  return text === '' ? 0 : parseLength('Spacer on it', text, { min: 0, max: 100 }).value;
 }

@@ -23,7 +23,7 @@ async function takeIn(page: Page, plate: string): Promise<void> {
   await hub.getByLabel('Hub thread cut in').selectOption('steel');
   await hub.getByLabel('Class on the bolts').selectOption('10.9');
   await hub.getByLabel('Bolts on it now').selectOption({ label: 'Not original' });
-  await hub.getByLabel('Plate on it').fill('15');
+  await hub.getByLabel('Spacer on it').fill('15');
   await hub.getByLabel('Torque', { exact: true }).fill('120');
   await hub.getByLabel('Torque source').fill('handbook p. 9');
   await page.getByRole('button', { name: 'Same as front' }).click();
@@ -31,7 +31,7 @@ async function takeIn(page: Page, plate: string): Promise<void> {
   await page.getByLabel('Seat in the wheel').selectOption('ball13');
   await page.getByRole('button', { name: 'As the front hub, 5x112' }).click();
   await page.getByRole('button', { name: 'Take in' }).click();
-  await expect(page.getByTestId('fitted-front-left')).toContainText('15.0 mm plate');
+  await expect(page.getByTestId('fitted-front-left')).toContainText('15.0 mm spacer');
 }
 
 test('a wheel change on spacers and bolts that are not original: named so on bench, kit list, record and glovebox card', async ({

@@ -196,7 +196,7 @@ test('sockets, rings and locker lie on the shelf too; what is to be bought is to
   await page.getByRole('tab', { name: 'What fits' }).click();
   await page.getByText('Not on the shelf: what to buy, as limits').click();
   const buy = page.getByRole('list', { name: 'To be bought' });
-  await expect(buy).toContainText('2 × plain plate 5.0 mm, 4 × 100, bore 60.2 mm');
+  await expect(buy).toContainText('2 × plain spacer 5.0 mm, 4 × 100, bore 60.2 mm');
   await expect(buy).toContainText(/6 and 2 locking ones × bolt M12 × 1\.5, [\d.]+ mm to [\d.]+ mm under the seat/);
   await accessible(page);
 });

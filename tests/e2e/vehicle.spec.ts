@@ -17,7 +17,7 @@ test('what goes with what: every set with every state of plate and fasteners, wh
   await expect(cell('earlier')).not.toHaveAttribute('data-level', 'stop');
   await expect(cell('fitted')).not.toHaveAttribute('data-level', 'stop');
   await cell('no-plate').getByRole('button').click();
-  await expect(page.getByText('no plate, the 5.0 mm plate’s bolts').last()).toBeVisible();
+  await expect(page.getByText('no spacer, the 5.0 mm spacer’s bolts').last()).toBeVisible();
   await expect(page.getByTestId('stack-section')).toBeVisible();
   await accessible(page);
   await page.getByRole('button', { name: 'Close the drawing' }).click();
@@ -58,15 +58,15 @@ test('one kit: the fewest parts for the coupé’s slicks and wets, what goes in
   await expect(carries.nth(0)).toHaveText('11.0 mm');
   await expect(carries.nth(1)).toHaveText('9.0 mm');
   await expect(carries.nth(3)).toHaveText('none is known to go');
-  await page.getByLabel('Plate on wets 15').fill('thin');
+  await page.getByLabel('Spacer on wets 15').fill('thin');
   await page.getByRole('button', { name: 'Find one kit' }).click();
-  await expect(page.getByText(/Plate on wets 15 “thin” is not a figure/)).toBeVisible();
+  await expect(page.getByText(/Spacer on wets 15 “thin” is not a figure/)).toBeVisible();
   // The ball seat of road 16 is served by no stud that serves the others.
-  await page.getByLabel('Plate on wets 15').fill('3 to 8');
+  await page.getByLabel('Spacer on wets 15').fill('3 to 8');
   await page.getByRole('button', { name: 'Find one kit' }).click();
   await expect(page.getByText('No kit serves every set.')).toBeVisible();
   await page.getByText(/go into no kit: why/).click();
-  await expect(page.getByText(/road 16, no plate: Cone 60° fastener in a ball R13 wheel/).first()).toBeVisible();
+  await expect(page.getByText(/road 16, no spacer: Cone 60° fastener in a ball R13 wheel/).first()).toBeVisible();
   await page.getByLabel('leave road 16 out').check();
   await page.getByLabel('leave road 17, planned out').check();
   await page.getByRole('button', { name: 'Find one kit' }).click();

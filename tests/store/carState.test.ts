@@ -212,7 +212,7 @@ test('found otherwise: said corner by corner, the old state ends and stays; what
   expect(ever.filter((f) => f.corner === 'rear-left' && f.endedAt !== null)).toHaveLength(1);
   await keepFound(vehicleId, { ...found, plate: '?' }, BY);
   expect((await fittedOn(vehicleId)).now.find((f) => f.corner === 'rear-left')?.plateMm).toBeNull();
-  await expect(keepFound(vehicleId, { ...found, plate: 'thick' }, BY)).rejects.toThrow('Plate on it');
+  await expect(keepFound(vehicleId, { ...found, plate: 'thick' }, BY)).rejects.toThrow('Spacer on it');
   await expect(keepFound(vehicleId, { ...found, corners: ['roof'] }, BY)).rejects.toThrow('at which corner');
   await expect(keepFound(vehicleId, { ...found, wheelSetId: 'x' }, BY)).rejects.toThrow('not of this car');
 });

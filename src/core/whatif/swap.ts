@@ -98,18 +98,18 @@ export function swapsOf(plan: Plan, owned: Owned = NOTHING_ELSE): readonly Swap[
   return [...own, ...withFasteners, ...withPlates];
 }
 
-/** A state in words: “no plate, the plate’s bolts”. @param fitted the plan that the words are about */
+/** A state in words: “no spacer, the spacer’s bolts”. @param fitted the plan that the words are about */
 export function swapText(swap: Swap, fitted: Plan, units: UnitSystem): string {
   const { fastener, hub } = fitted;
   const nut = fastener.kind === 'conversion' || hub.fastening === 'stud';
   const loose = nut ? 'studs and nuts' : 'bolts';
   const plateOf = (p: Spacer): string =>
     p.thickness === 0
-      ? 'no plate'
-      : `${formatLength(p.thickness, units)} ${p.kind === 'adapter' ? 'adapter' : 'plate'}`;
+      ? 'no spacer'
+      : `${formatLength(p.thickness, units)} ${p.kind === 'adapter' ? 'adapter' : 'spacer'}`;
   const ownPlate = same(swap.spacer, fitted.spacer);
   const held = (): string => {
-    // What stayed on the car belongs to no plate: it is called what it is.
+    // What stayed on the car belongs to no spacer: it is called what it is.
     if (swap.fastener.kind === 'present' && !ownPlate)
       return `the ${onCarText(hub, units, loose, fastener.kind !== 'present')}`;
     if (same(swap.fastener, fastener)) {

@@ -303,7 +303,7 @@ function HubFields({
       />
       {edit ? null : (
         <Field
-          label="Plate on it"
+          label="Spacer on it"
           figure
           unit="mm"
           inputMode="decimal"

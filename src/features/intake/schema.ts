@@ -101,7 +101,7 @@ const hubFields = z.object({
   nutClass: z.enum(NUT_CLASSES_SAID),
   hardware: z.enum(HARDWARE_ON),
   /** Plate that was found between hub and wheel; empty is nothing. */
-  found: typed((t) => (t.trim() === '' ? 0 : parseLength('Plate on it', t, { min: 0, max: 100 }).value)),
+  found: typed((t) => (t.trim() === '' ? 0 : parseLength('Spacer on it', t, { min: 0, max: 100 }).value)),
 });
 
 /** A figure says where it came from; without a figure nothing is asked. Said at once, also where another field is wrong. */

@@ -15,7 +15,7 @@ export interface FittedAt {
   readonly corner: Corner;
   readonly wheels: string;
   readonly wheelSetId: string | null;
-  /** Worded: “10.0 mm plain”, “no plate”, or null where nobody looked. */
+  /** Worded: “10.0 mm plain”, “no spacer”, or null where nobody looked. */
   readonly plate: string | null;
   readonly fasteners: string;
   readonly torque: string | null;
@@ -42,7 +42,7 @@ export function FittedCar({
       <h2 id="fitted">On the car now</h2>
       <div className="grid grid-cols-[minmax(0,1fr)_132px_minmax(0,1fr)] gap-x-4 gap-y-6 max-sm:grid-cols-1">
         <div className="col-start-2 row-span-2 row-start-1 self-center max-sm:hidden">
-          <CarPlan plated={now.filter((f) => f.plate !== null && f.plate !== 'no plate').map((f) => f.corner)} />
+          <CarPlan plated={now.filter((f) => f.plate !== null && f.plate !== 'no spacer').map((f) => f.corner)} />
         </div>
         {CORNERS.map((c) => (
           <At
@@ -94,7 +94,7 @@ function At({ corner, fitted, onSay }: { corner: Corner; fitted: FittedAt | unde
           <p className="figure text-[17px] font-[600]">
             {fitted.plate ?? (
               <span className="inline-flex items-center gap-2">
-                <VerdictMark level="unmeasured" size={13} /> plate? nobody looked
+                <VerdictMark level="unmeasured" size={13} /> spacer? not looked at yet
               </span>
             )}
           </p>
@@ -169,7 +169,7 @@ function SayFound({
       <h3 className="font-[620]">Found at the {CORNER_LABEL[corner]}</h3>
       <div className="flex flex-wrap items-start gap-3">
         <Field
-          label="Plate on it"
+          label="Spacer on it"
           figure
           unit="mm"
           inputMode="decimal"

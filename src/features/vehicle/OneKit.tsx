@@ -34,11 +34,11 @@ const FROM = [
   { value: 'common', label: 'Common sizes too' },
 ] as const;
 
-/** How thick a plate a set is wanted on, as typed: “10”, “8 to 12”, or nothing for no plate. */
+/** How thick a plate a set is wanted on, as typed: “10”, “8 to 12”, or nothing for no spacer. */
 function rangeOf(name: string, typed: string): { from: number; to: number } {
   if (typed.trim() === '') return { from: 0, to: 0 };
   const [a = '', b] = typed.split(/\s*(?:to|–|\.\.)\s*/);
-  const one = (text: string) => parseLength(`Plate on ${name}`, text, { min: 0, max: 100 }).value;
+  const one = (text: string) => parseLength(`Spacer on ${name}`, text, { min: 0, max: 100 }).value;
   const [from, to] = [one(a), one(b ?? a)];
   return from <= to ? { from, to } : { from: to, to: from };
 }
@@ -144,14 +144,14 @@ function OneAxle({ axle, units }: { axle: KitAxle; units: UnitSystem }) {
   return (
     <div className="flex flex-col gap-3">
       <p className="max-w-[72ch] text-[14px] text-soft">
-        One stud, one nut and the fewest plates, so that every set goes on bare and on each plate of the kit without a
-        stop and with nothing unmeasured. A plate is wanted as “10” or “8 to 12”; nothing where a set goes on bare.
+        One stud, one nut and the fewest spacers, so that every set goes on bare and on each spacer of the kit without a
+        stop and with nothing unmeasured. A spacer is wanted as “10” or “8 to 12”; nothing where a set goes on bare.
       </p>
       <div className="flex flex-wrap items-start gap-3">
         {sets.map((s) => (
           <div key={s.name} className="flex w-[190px] flex-col">
             <Field
-              label={`Plate on ${s.name}`}
+              label={`Spacer on ${s.name}`}
               unit="mm"
               figure
               disabled={left.has(s.name)}
@@ -232,8 +232,8 @@ function namesOf(those: readonly KitRejected[], name: (id: string | null) => str
 }
 
 function whyNot(r: KitRejected, name: (id: string) => string, plan: Plan, units: UnitSystem): string {
-  const where = `${r.set}, ${r.plate === null ? 'no plate' : name(r.plate)}: `;
-  if (r.reason === null) return `${r.set}: no plate that is safe on every set is as thick as this one wants.`;
+  const where = `${r.set}, ${r.plate === null ? 'no spacer' : name(r.plate)}: `;
+  if (r.reason === null) return `${r.set}: no spacer that is safe on every set is as thick as this one wants.`;
   return where + sentence(r.reason, { units, pitch: parseThread('Thread', plan.hub.thread).pitch });
 }
 
@@ -257,7 +257,7 @@ function KitTable({
       </caption>
       <thead>
         <tr className="border-b border-line text-left text-[12.5px] text-soft">
-          {['Studs', 'Nuts', 'Plates'].map((h) => (
+          {['Studs', 'Nuts', 'Spacers'].map((h) => (
             <th key={h} scope="col" className="py-1 pr-3 font-normal">
               {h}
             </th>

@@ -56,7 +56,7 @@ function One({
         <thead>
           <tr className="border-b border-strong text-left align-bottom text-[12.5px] text-soft">
             <th scope="col" className="py-1 pr-3 font-normal">
-              Plate and fasteners
+              Spacer and fasteners
             </th>
             {sets.map((set) => (
               <th key={set} scope="col" className="py-1 pr-3 font-[600] text-ink">
@@ -93,7 +93,7 @@ function One({
           {carried.length > 0 ? (
             <tr data-testid={`carries-${axle}`} className="border-b border-line align-top">
               <th scope="row" className="py-2 pr-3 text-left text-[13px] font-normal">
-                these studs carry a plate of at most
+                these studs carry a spacer of at most
               </th>
               {sets.map((set) => (
                 <td key={set} className="figure py-2 pr-3 text-[14px]">
@@ -111,7 +111,7 @@ function One({
 
 const mostText = (most: number | null, units: UnitSystem): string => {
   if (most === null) return 'none is known to go';
-  return most === 0 ? 'no plate' : formatLength(most, units, 'down');
+  return most === 0 ? 'no spacer' : formatLength(most, units, 'down');
 };
 
 const NOT_COUNTED =

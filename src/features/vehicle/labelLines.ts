@@ -25,8 +25,8 @@ export function linesOf(
     [`${AXLE_LABEL[axle]}${signed ? `, signed ${signed}` : ', not signed off yet'}`, true],
     [
       spacer.thickness === 0
-        ? 'no plate'
-        : `${formatLength(spacer.thickness, units)} ${spacer.kind} ${spacer.kind === 'adapter' ? '' : 'plate'}`.trim(),
+        ? 'no spacer'
+        : `${formatLength(spacer.thickness, units)} ${spacer.kind} ${spacer.kind === 'adapter' ? '' : 'spacer'}`.trim(),
       false,
     ],
     [loose, false],
@@ -41,7 +41,7 @@ export function linesOf(
     ...(spacer.thickness > 0 && (f.kind === 'bolt' || f.kind === 'stud')
       ? [
           [
-            `DO NOT COMBINE: these ${f.kind}s without this ${spacer.kind === 'adapter' ? 'adapter' : 'plate'}, or it with shorter ones`,
+            `DO NOT COMBINE: these ${f.kind}s without this ${spacer.kind === 'adapter' ? 'adapter' : 'spacer'}, or it with shorter ones`,
             true,
           ] as const,
         ]

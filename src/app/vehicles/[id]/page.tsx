@@ -246,8 +246,8 @@ const typedSet = (w: WheelSetRow): SetTyped => ({
 
 const plateText = (f: FittedRow, { units }: Session): string | null => {
   if (f.plateMm === null) return null;
-  if (f.plateMm === 0) return 'no plate';
-  return `${formatLength(f.plateMm, units)} ${f.plate?.kind === 'adapter' ? 'adapter' : `${f.plate?.kind ?? ''} plate`.trim()}`;
+  if (f.plateMm === 0) return 'no spacer';
+  return `${formatLength(f.plateMm, units)} ${f.plate?.kind === 'adapter' ? 'adapter' : `${f.plate?.kind ?? ''} spacer`.trim()}`;
 };
 
 const FROM = { maker: 'as the maker left it, said', found: 'found so', signed: 'fitted' } as const;
@@ -266,7 +266,7 @@ function fittedAt(f: FittedRow, names: ReadonlyMap<string, string>, session: Ses
 }
 
 const beforeText = (f: FittedRow, names: ReadonlyMap<string, string>, session: Session): string =>
-  `${CORNER_LABEL[f.corner]}: ${plateText(f, session) ?? 'plate not known'}, ${f.fastenerText}${f.wheelSetId && names.has(f.wheelSetId) ? `, ${names.get(f.wheelSetId)}` : ''}; ${FROM[f.source]} ${format(f.since, 'd MMM yyyy')}${f.endedAt ? ` to ${format(f.endedAt, 'd MMM yyyy')}` : ''}`;
+  `${CORNER_LABEL[f.corner]}: ${plateText(f, session) ?? 'spacer not known'}, ${f.fastenerText}${f.wheelSetId && names.has(f.wheelSetId) ? `, ${names.get(f.wheelSetId)}` : ''}; ${FROM[f.source]} ${format(f.since, 'd MMM yyyy')}${f.endedAt ? ` to ${format(f.endedAt, 'd MMM yyyy')}` : ''}`;
 
 function HubTable({ hub, session }: { hub: AxleHubRow; session: Session }) {
   const rows: [string, string][] = [
