@@ -190,7 +190,7 @@ export function takeReadingsIn(jobId: string, by: string): Promise<void> {
       then.thread !== next.thread
     ) {
       throw new RefusedError(
-        'Torque figure, lug count or thread changed, so what was torqued was torqued to something else. Take the choice forward again.',
+        'Torque figure, lug count or thread changed, so what was torqued was torqued to something else. Approve the choice again.',
       );
     }
     await freezePlan(tx, jobId, now, by, at, plan.log);

@@ -82,7 +82,7 @@ export async function scanAtTrolley(jobId: string, typed: string, units: UnitSys
   ];
   return {
     level: short > 0 ? 'caution' : 'pass',
-    text: `${part.name}: it is what the kit asks for.${note.map((n) => ` ${n}`).join('')}`,
+    text: `${part.name}: it is what the kit needs.${note.map((n) => ` ${n}`).join('')}`,
     instead: null,
   };
 }

@@ -12,7 +12,7 @@ export function openPoints(whole: JobWhole, now = Date.now()): string[] {
   const plan = whole.plan.document;
   const open: string[] = [];
   if (!whole.plan.intact)
-    open.push('The stored plan is not the one that was frozen: it was altered. Take the choice forward again.');
+    open.push('The stored plan is not the one that was frozen: it was altered. Approve the choice again.');
   if (isStale(whole))
     open.push('Readings or vehicle data changed since the plan was chosen. Take them into the plan, or choose again.');
   const blocking = assess(plan).blocking.length;

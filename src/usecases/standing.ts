@@ -22,7 +22,7 @@ export function barOf(whole: JobWhole): string | null {
   const standing = standingOf(whole);
   if (!whole.plan || !standing) return 'No plan has been chosen yet.';
   if (!whole.plan.intact)
-    return 'The stored plan is not the one that was frozen: it was altered. Take the choice forward again.';
+    return 'The stored plan is not the one that was frozen: it was altered. Approve the choice again.';
   if (standing.stale)
     return 'Readings or vehicle data changed since the plan was chosen. Take them into the plan, or choose again.';
   const first = standing.blocking[0];

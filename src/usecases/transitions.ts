@@ -77,7 +77,7 @@ const WORDS: Readonly<Record<JobEvent, readonly [what: string, instead: string]>
   'go-choose': ['The bench is gone on to', 'It stands past it already.'],
   'keep-draft': ['A choice on the bench is kept', 'Open a new job for new work.'],
   measure: ['A reading is kept', 'Open a new job for new work.'],
-  'compare-gap': ['A gap as it came out is kept', 'Open a new job for new work.'],
+  'compare-gap': ['A gap after the work is saved', 'Open a new job for new work.'],
   'arch-work': ['Arch work is noted', 'Open a new job for new work.'],
   'take-forward': ['A choice is taken forward', 'Open a new job for new work.'],
   'take-readings-in': ['New readings are taken into a plan', 'Take a choice forward first.'],

@@ -96,7 +96,7 @@ describe('bolts kept without the plate they were counted with, or on a thinner o
     const off = cells.find((c) => c.swap.spacer.thickness === 0);
     expect(off?.level).toBe('unmeasured');
     expect(swapText((off as (typeof cells)[number]).swap, plan, 'metric')).toBe(
-      'no plate, the bolts already on it, 55.0 mm under the seat',
+      'no spacer, the bolts already on it, 55.0 mm under the seat',
     );
   });
 

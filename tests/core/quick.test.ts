@@ -33,7 +33,7 @@ describe('largest plate', () => {
       '10.0 mm at most (13.0 mm down to the floor, by name), if the nut is steel and it holds 12.0 mm of thread or more.',
     );
     expect(a.missing.map((m) => m.what)).toEqual(['What the nut is made of (a magnet tells)', 'Thread in the nut']);
-    expect(a.missing[0]?.changes).toBe('In aluminium 18.0 mm is asked for: 3.0 mm.');
+    expect(a.missing[0]?.changes).toBe('In aluminium min 18.0 mm: 3.0 mm.');
   });
 
   test('7¾ turns of ½-20 are too little for a quarter inch: 2¾ turns are left (engineering, worked example)', () => {

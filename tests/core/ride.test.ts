@@ -21,7 +21,7 @@ test('what holds nothing is said with the hold point it leads to; a photo is tak
   ]);
   expect(titles(ridingWith(slipOn, named('Every one by hand'), none))).toEqual([]);
   expect(headOf(slipOn, named('Hanger pin in'), none).card?.title).toBe('Pins and disc screw');
-  expect(headOf(slipOn, named('Photo as it came'), none).card?.title).toBe('Photo as it came');
+  expect(headOf(slipOn, named('Photo as received'), none).card?.title).toBe('Photo as received');
   // Done already it is not said again, and what belongs to an ended hold point is said for itself.
   const bagged = (s: Step) => s.card?.title === 'Hanger pin in';
   expect(titles(ridingWith(slipOn, named('Pins and disc screw'), bagged))).toEqual(['Wheel off, bag the old']);

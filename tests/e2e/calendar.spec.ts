@@ -169,7 +169,7 @@ test('a visit is booked by dragging it onto the ruler, moved by mouse and keys, 
     await kite.click();
     await book(page, { begins: `${DAY}T16:30` }, 'Save this time');
     await expect(form(page).getByText(/not all within open hours/)).toBeVisible();
-    await form(page).getByLabel('Why then').fill('ferry at seven');
+    await form(page).getByLabel('Reason').fill('ferry at seven');
     await form(page).getByRole('button', { name: 'Save this time' }).click();
     await expect(kite).toHaveAccessibleName(/16:30 to 18:00.*ferry at seven/);
   });
@@ -301,7 +301,7 @@ test('a visit that runs late is said on the ruler and on the wall of its bay, re
     'Save this time',
   );
   await expect(form(page).getByText(/has passed|is empty/)).toBeVisible();
-  await form(page).getByLabel('Why then').fill('begun before it was booked');
+  await form(page).getByLabel('Reason').fill('begun before it was booked');
   await form(page).getByRole('button', { name: 'Save this time' }).click();
   await page.goto(url());
   await expect(bar(page, /Halm Drover/)).toHaveAttribute('data-state', 'late');

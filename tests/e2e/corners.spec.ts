@@ -10,7 +10,7 @@ test('one shallow pocket in four stops the adapter; the wheel is marked, hung el
   await open(page, /Halm Drover.*Choose/, 'choose');
   const pocket = page.locator('[data-rule="adapter.pocket"]');
   await expect(pocket).toContainText(
-    'The pocket of wheel C is 6.9 mm deep, errors taken off; the factory studs ask for 7.7 mm.',
+    'The pocket of wheel C is 6.9 mm deep, errors taken off; min 7.7 mm for the factory studs.',
   );
   await expect(page.getByRole('button', { name: 'Approve', exact: true })).toBeDisabled();
 
@@ -65,7 +65,7 @@ test('one shallow pocket in four stops the adapter; the wheel is marked, hung el
   await to(page, 'measure');
   await keepWheel(page, 'A', 'pocketDepth', '8');
   await expect(page.locator('tr[data-wheel="A"] form[data-quantity="pocketDepth"]')).toContainText(
-    '8.0 mm stands apart',
+    '8.0 mm does not match the earlier readings',
   );
   await to(page, 'choose');
   await expect(page.getByRole('list', { name: 'Changed since' })).toContainText(

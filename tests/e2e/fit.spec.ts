@@ -39,7 +39,7 @@ test('the trolley: parts drawn, a wrong one refused by how much, a substitute se
   await page.getByRole('button', { name: 'Set it ready as plan B' }).click();
   await expect(page.getByText(/Plan B.*3\.0 mm plain/s).first()).toBeVisible();
   await scan('plate 5 × 108, 5 mm');
-  await expect(said).toContainText('it is what the kit asks for');
+  await expect(said).toContainText('it is what the kit needs');
   await expect(page.getByRole('checkbox').first()).toBeChecked();
   await page.getByLabel('Scan or type a part’s code').fill('nobody’s code');
   await page.keyboard.press('Enter');

@@ -21,11 +21,11 @@ test('what holds nothing is said with its hold point in one press; a photo ends 
   await listens(page);
   const panel = page.getByRole('region', { name: 'Step' });
   await page.getByRole('button', { name: /^front right/i }).click();
-  await expect(panel.getByRole('heading', { name: 'Photo as it came' })).toBeVisible();
+  await expect(panel.getByRole('heading', { name: 'Photo as received' })).toBeVisible();
   await expect(panel.getByRole('button', { name: 'Done, next' })).toHaveCount(0);
   const box = (name: string) => page.getByRole('checkbox', { name: new RegExp(`^${name}`) });
-  await box('Photo as it came').click();
-  await expect(box('Photo as it came')).not.toBeChecked();
+  await box('Photo as received').click();
+  await expect(box('Photo as received')).not.toBeChecked();
   await page.getByLabel('Photo before, front right').setInputFiles({
     name: 'as-it-came.png',
     mimeType: 'image/png',
@@ -33,7 +33,7 @@ test('what holds nothing is said with its hold point in one press; a photo ends 
       .png()
       .toBuffer(),
   });
-  await expect(box('Photo as it came')).toBeChecked();
+  await expect(box('Photo as received')).toBeChecked();
   await expect(panel.getByRole('heading', { name: 'Jack and stand' })).toBeVisible();
   const first = panel.getByRole('list', { name: 'First' });
   await expect(first.getByRole('listitem')).toHaveCount(1);
@@ -60,7 +60,7 @@ test('what holds nothing is said with its hold point in one press; a photo ends 
   await expect(step(page, 'Photo as it goes')).toContainText('reason: no camera at hand');
   await page.reload();
   await page.getByRole('button', { name: /^front right/i }).click();
-  for (const name of ['Photo as it came', 'Crack loose', 'Jack and stand', 'Hanger pin in'])
+  for (const name of ['Photo as received', 'Crack loose', 'Jack and stand', 'Hanger pin in'])
     await expect(box(name)).toBeChecked();
   await expect(step(page, 'Photo as it goes')).toContainText('reason: no camera at hand');
   await expect(page.getByRole('region', { name: 'Notes and photos' }).getByRole('img')).toHaveCount(1);

@@ -89,7 +89,7 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
     await page.getByLabel('Spacer', { exact: true }).fill('12');
     // 11.25 mm of one diameter: between floor and target, and nobody has accepted it by name.
     await expect(page.locator('[data-rule="engagement.minimum"]')).toHaveAttribute('data-level', 'caution');
-    await expect(page.locator('[data-rule="engagement.minimum"]')).toContainText('somebody accepts it by name');
+    await expect(page.locator('[data-rule="engagement.minimum"]')).toContainText('needs a named sign-off');
     await expect(page.getByRole('button', { name: 'Approve', exact: true })).toBeDisabled();
     await page.getByLabel('Spacer', { exact: true }).fill('14');
     await expect(page.locator('[data-rule="engagement.minimum"]')).toHaveAttribute('data-level', 'stop');

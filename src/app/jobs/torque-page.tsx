@@ -85,7 +85,7 @@ export async function TorquePage({
         {shown.map((w) => (
           <ClampPanel
             key={w.job.id}
-            title={`What the torque clamps${ofAxle(w)}`}
+            title={`Clamp force at this torque${ofAxle(w)}`}
             clamps={clampSaid(w.plan?.document as Plan, units)}
           />
         ))}

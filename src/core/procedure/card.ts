@@ -63,8 +63,8 @@ function groundPart(plan: Plan): CornerStep[] {
   const photo: CornerStep = {
     ...at,
     name: 'photo-before',
-    title: 'Photo as it came',
-    text: 'Photo of the corner as it came, arch, tyre and tape in the picture.',
+    title: 'Photo as received',
+    text: 'Photo of the corner as received: arch, tyre and tape in the picture.',
     tool: 'camera',
     shows: 'arch',
     minutes: 1,

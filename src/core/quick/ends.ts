@@ -44,7 +44,7 @@ export function pocketAnswer(
     pocket,
     says:
       pocket === 0
-        ? 'No pocket asked for: the studs end below the adapter’s face'
+        ? 'No pocket needed: the studs end below the adapter’s face'
         : `Pockets of ${len(pocket, 'up')} or deeper, in every wheel that can go on`,
     given:
       pocket === 0
@@ -70,7 +70,7 @@ export function pocketAnswer(
     ],
     because: [
       `${len(Z, 'up')} of stud less ${len(s, 'down')} of adapter leaves ${len(studBeyondFace(Z, s), 'up')}; ${len(policy.pocketMargin, 'up')} of room and the errors of stud, plate and pocket come on top.`,
-      `No pockets are asked for from ${len(Z + CALIPER_PM + policy.spacerPm, 'up')} of adapter.`,
+      `No pockets needed from ${len(Z + CALIPER_PM + policy.spacerPm, 'up')} of adapter.`,
       ...(hub === null || enough === null
         ? []
         : [
@@ -151,7 +151,7 @@ export function endsAnswer(asked: EndsAsked, policy: Policy, units: UnitSystem):
     ...(behind > 0
       ? {
           warns: [
-            `Up to ${len(behind, 'up')} of the short end stands out behind the hub’s thread: that asks for ${len(behind + Math.max(policy.behindReserve, hub.thread.pitch), 'up')} of room to shoes, backing plate or sensor ring, measured at every corner, and for a hole that is open or wider there.`,
+            `Up to ${len(behind, 'up')} of the short end stands out behind the hub’s thread: that needs ${len(behind + Math.max(policy.behindReserve, hub.thread.pitch), 'up')} of room to shoes, backing plate or sensor ring, measured at every corner, and for a hole that is open or wider there.`,
           ],
         }
       : {}),
@@ -166,7 +166,7 @@ export function endsAnswer(asked: EndsAsked, policy: Policy, units: UnitSystem):
         ? [{ what: 'Thread in the nut', changes: 'It holds no more than that, however far it turns on.' }]
         : []),
       ...(asked.material === 'unknown'
-        ? [{ what: 'What the hub is made of (a magnet tells)', changes: 'Aluminium asks for half as much again.' }]
+        ? [{ what: 'What the hub is made of (a magnet tells)', changes: 'Aluminium needs half as much again.' }]
         : []),
     ],
     because: [

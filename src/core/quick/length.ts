@@ -105,7 +105,7 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
     given.push('the hub is steel');
     missing.push({
       what: 'What the hub is made of (a magnet tells)',
-      changes: 'Aluminium asks for half as much again.',
+      changes: 'Aluminium needs half as much again.',
     });
   }
   const impossible = counted !== null && travel !== null && found === null;

@@ -78,7 +78,7 @@ export function plateAnswer(
     const then = there === null ? null : largestAtOrBelow(sizes, there);
     missing.push({
       what: `What the ${loose} is made of (a magnet tells)`,
-      changes: `In aluminium ${len(soft, 'up')} is asked for: ${then === null ? 'no plate' : len(then, 'down')}.`,
+      changes: `In aluminium min ${len(soft, 'up')}: ${then === null ? 'no spacer' : len(then, 'down')}.`,
     });
   }
   if (mate === null && (size ?? sizeToFloor) !== null) {

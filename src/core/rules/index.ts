@@ -162,6 +162,6 @@ const noNumber = (x: number | null): boolean => x !== null && !Number.isFinite(x
  */
 export function sentence(f: Finding, w: Wording): string {
   if (noNumber(f.value) || noNumber(f.limit) || noNumber(f.margin))
-    return 'A figure here is no number, so nothing is known of it. Type or measure it again.';
+    return 'A figure here is not a number. Enter or measure it again.';
   return ruleOf(f.rule).sentence(f, new Say(f, w));
 }

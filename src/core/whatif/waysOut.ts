@@ -124,7 +124,7 @@ export function waySentence(w: WayOut, units: UnitSystem): string {
     case 'shank':
       return `Shank nuts that reach ${mm} deeper into the wheel win the thread back. The shank must end inside its hole, and the stud be threaded that far down.`;
     case 'adapter':
-      return needs ? `Bolt-on adapter. ${needs}` : `Bolt-on adapter of ${mm} or more asks for no pockets.${left}`;
+      return needs ? `Bolt-on adapter. ${needs}` : `Bolt-on adapter of ${mm} or more needs no pockets.${left}`;
     case 'camber':
       return w.amount === null
         ? `More negative camber. ${needs || 'No camber brings it in.'}`

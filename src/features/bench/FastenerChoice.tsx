@@ -243,7 +243,7 @@ function asNowText({ min, keep, max }: LengthWindow, e: Evaluation, plan: Plan, 
   if (max !== null && keep > max) return null;
   if (keep >= min) return `Use ${length}, engages as now`;
   const came = sameMate(plan) && e.numbers.corners.every((c) => c.untouched !== null);
-  return came ? `Use ${length}: under the target, as the car came` : null;
+  return came ? `Use ${length}: under the target, as received` : null;
 }
 
 function windowText(w: LengthWindow, units: UnitSystem, bolt: boolean, nuts: string): string {

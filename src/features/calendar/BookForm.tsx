@@ -135,9 +135,9 @@ function Filled({ asked, zone, p, onDone }: { asked: Asked; zone: string; p: Pro
   const places = p.rows.filter((r) => r.kind === 'bay' || r.kind === 'mobile');
   const people = p.rows.filter((r) => r.kind === 'person');
   const things = p.rows.filter((r) => r.kind === 'helper' || r.kind === 'light' || r.kind === 'heat');
-  const asksWhy = failed?.field === 'Why then' || typed.why !== '';
+  const asksWhy = failed?.field === 'Reason' || typed.why !== '';
   const asksCure = failed?.field === 'Why the cure is cut short' || typed.cureWhy !== '';
-  const fields = new Set(['Begins', 'Length', 'Cure', 'Why then', 'Why the cure is cut short']);
+  const fields = new Set(['Begins', 'Length', 'Cure', 'Reason', 'Why the cure is cut short']);
   return (
     <>
       <p className="text-soft">
@@ -251,10 +251,10 @@ function Filled({ asked, zone, p, onDone }: { asked: Asked; zone: string; p: Pro
         ) : null}
         {asksWhy ? (
           <Field
-            label="Why then"
+            label="Reason"
             value={typed.why}
             maxLength={300}
-            {...errorOf('Why then')}
+            {...errorOf('Reason')}
             onChange={(e) => set({ why: e.target.value })}
           />
         ) : null}

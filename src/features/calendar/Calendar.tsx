@@ -81,7 +81,7 @@ export function Calendar({ sent, by, span }: { sent: SentView; by: By; span: 'da
   const move = (form: MoveForm) =>
     begin(async () => {
       const done = await ask(() => moveTo(form));
-      setRefused(done.ok ? null : { move: form, message: done.message, why: done.field === 'Why then' });
+      setRefused(done.ok ? null : { move: form, message: done.message, why: done.field === 'Reason' });
     });
   const dropped = ({ active, over, delta }: DragEndEvent) => {
     const drag = active.data.current as DragData | undefined;
@@ -207,7 +207,7 @@ function Refused({
       {asks ? (
         <>
           <Field
-            label="Why then"
+            label="Reason"
             value={why}
             maxLength={300}
             className="min-w-[280px] flex-1"

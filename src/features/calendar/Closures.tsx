@@ -67,7 +67,7 @@ export function Closures({
               <span className="figure flex-1 text-[13px]">{c.when}</span>
               <button
                 type="button"
-                aria-label={`Take back ${c.title}, ${c.when}`}
+                aria-label={`Remove ${c.title}, ${c.when}`}
                 className="touch text-accent underline underline-offset-4"
                 onClick={() =>
                   start(async () => {
@@ -75,7 +75,7 @@ export function Closures({
                   })
                 }
               >
-                Take back
+                Remove
               </button>
             </li>
           ))}

@@ -79,11 +79,11 @@ export function Resources({ lines, origin }: { lines: readonly ResourceLine[]; o
               {l.person ? null : (
                 <button
                   type="button"
-                  aria-label={`Take off the calendar: ${l.name}`}
+                  aria-label={`Remove from the calendar: ${l.name}`}
                   className="touch text-accent underline underline-offset-4"
                   onClick={() => act(() => takeOffCalendar(l.id))}
                 >
-                  Take off
+                  Remove
                 </button>
               )}
             </li>

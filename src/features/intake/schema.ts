@@ -193,5 +193,5 @@ export const EMPTY_VEHICLE: VehicleTyped = {
   notes: '',
   front: EMPTY_HUB,
   rear: EMPTY_HUB,
-  wheelSet: { ...EMPTY_SET, setName: 'as it came' },
+  wheelSet: { ...EMPTY_SET, setName: 'original wheels' },
 };

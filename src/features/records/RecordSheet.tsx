@@ -96,7 +96,7 @@ export function RecordSheet({
       </section>
       <section aria-labelledby={`r-gap-${plan.axle}`} className="break-inside-avoid">
         <h2 id={`r-gap-${plan.axle}`} className="mb-1">
-          Gap, predicted and as it came out
+          Gap, predicted and measured after the work
         </h2>
         <ul className="divide-y divide-line border-y border-line text-[14px]">
           {gapLines(whole, units).map((g) => (

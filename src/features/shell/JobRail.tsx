@@ -234,7 +234,7 @@ function OlderPolicy({ then, now }: { then: Policy; now: Policy }) {
         ),
         ...(schools ? ['other schools govern'] : []),
       ].join('; ')}
-      . Take the choice forward again to judge it by those.
+      . Approve the choice again to check it against those.
     </section>
   );
 }

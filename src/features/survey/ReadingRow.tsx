@@ -105,7 +105,7 @@ export function Apart({
   return (
     <p className="col-span-full flex flex-wrap items-center gap-3 text-[14px] text-caution">
       <VerdictMark level="caution" size={13} />
-      {value} stands apart from the rest. Was it read right? Measure once more, or take it back.
+      {value} does not match the earlier readings. Measure once more, or take it back.
       <button
         type="button"
         className="touch px-1 font-[560] text-accent underline underline-offset-4"

@@ -111,7 +111,7 @@ export function WheelCell({
       ) : null}
       {apart ? (
         <p className="text-[12.5px] leading-tight text-caution">
-          {readingText(q, apart.value, units)} stands apart.{' '}
+          {readingText(q, apart.value, units)} does not match the earlier readings.{' '}
           <button type="button" className="min-h-[24px] text-accent underline" onClick={() => back(apart.id)}>
             Take it back
           </button>

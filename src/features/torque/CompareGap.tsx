@@ -29,7 +29,7 @@ export function CompareGap({
   return (
     <section aria-labelledby={`compare-${jobId}`} className="border-t border-line p-5">
       <h2 id={`compare-${jobId}`}>
-        Compare{of}: gap from arch to tyre, as predicted and as it came out. Car down, settled by rolling.
+        Compare{of}: gap from arch to tyre, as predicted and as it is now. Car down, settled by rolling.
       </h2>
       <ul className="mt-2 divide-y divide-line border-y border-line">
         {rows.map((r) => (

@@ -46,9 +46,7 @@ export function LogTable({
   full?: boolean;
 }) {
   if (log.length === 0)
-    return (
-      <p className="text-[14px] text-soft">No entries yet. They are kept one by one, each sealed by the one before.</p>
-    );
+    return <p className="text-[14px] text-soft">No entries yet. Entries cannot be altered later.</p>;
   const rows = full ? log : [...log].reverse().slice(0, 8);
   return (
     <table className="figure w-full text-[13px]">

@@ -166,7 +166,7 @@ interface Looked {
 function asksWhy(ask: BookAsk, { zone, asked, now }: Looked, open: readonly Open[], due: number | null): void {
   if (ask.why.trim() !== '') return;
   const say = (problem: string): never => {
-    throw new InputError('Why then', '', problem, 'Say why, or take another time.');
+    throw new InputError('Reason', '', problem, 'Say why, or take another time.');
   };
   if (ask.startAt < now - 5 * MIN) say(`is empty: ${reads(zone, ask.startAt, 'EEE d MMM HH:mm')} has passed.`);
   if (due !== null && ask.startAt < due) say(`is empty: it is due from ${reads(zone, due, 'EEE d MMM HH:mm')}.`);

@@ -131,7 +131,7 @@ function hoursFrom(typed: string): number | null {
   if (text === '') return null;
   const hours = Number(text);
   if (!Number.isFinite(hours))
-    throw new InputError('Cure', typed.slice(0, 20), 'is no number.', 'Hours, such as 3 or 0.5.');
+    throw new InputError('Cure', typed.slice(0, 20), 'is not a number.', 'Hours, such as 3 or 0.5.');
   return hours;
 }
 

@@ -60,15 +60,15 @@ export const adapterPocket: Rule<'adapter.pocket', OfWheelCase | WheelBlank | Mi
   sentence(f, s) {
     switch (f.case.is) {
       case 'none':
-        return 'The factory studs end below the adapter’s face. No pocket is asked for.';
+        return 'The factory studs end below the adapter’s face. No pocket needed.';
       case 'missing':
         return s.needs(f.case.need);
       case 'wheel-blank':
         return `Needs the pocket depth of ${f.case.name || 'every wheel that can go on'}: no mark tells castings apart.`;
       case 'wheel':
         return s.stop
-          ? `The pocket of ${f.case.name} is ${s.value('down')} deep, errors taken off; the factory studs ask for ${s.limit('up')}. The wheel would sit on a stud. Thicker adapter, or a plain plate with shank nuts.`
-          : `The shallowest pocket, of ${f.case.name}, is ${s.value('down')} deep, errors taken off; the factory studs ask for ${s.limit('up')}.`;
+          ? `The pocket of ${f.case.name} is ${s.value('down')} deep, errors taken off; min ${s.limit('up')} for the factory studs. The wheel would sit on a stud. Thicker adapter, or a plain plate with shank nuts.`
+          : `The shallowest pocket, of ${f.case.name}, is ${s.value('down')} deep, errors taken off; min ${s.limit('up')} for the factory studs.`;
     }
   },
 };

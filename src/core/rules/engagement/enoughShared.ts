@@ -138,12 +138,12 @@ export function judgeEnough(o: OverEnough): Finding {
   return blank ?? finding({ rule, case: o.missing, limit: o.enough.target, unit: 'mm', school, pitch });
 }
 
-/** “11.5 mm (7.66 turns) of thread at the front left; one diameter asks for …”, and how it stands to the car as it came. */
+/** “11.5 mm (7.66 turns) of thread at the front left; min 14.0 mm, one diameter”, and how it compares with the car as received. */
 export function enoughWords(f: Finding<EnoughCase>, s: Say, what: string): string {
   const { is, target, floor, untouched } = f.case;
   const has = `${s.both(f.value, 'down')} of thread${s.at}`;
-  const aim = `${what} asks for ${s.both(target, 'up')}`;
-  const came = untouched === null ? '' : ` It came with ${s.len(untouched, 'down')}.`;
+  const aim = `min ${s.both(target, 'up')}, ${what}`;
+  const came = untouched === null ? '' : ` As received: ${s.len(untouched, 'down')}.`;
   const short = s.len(target - (f.value ?? 0), 'up');
   switch (is) {
     case 'target':
@@ -151,11 +151,11 @@ export function enoughWords(f: Finding<EnoughCase>, s: Say, what: string): strin
     case 'own':
       return `${has}: the nut is of marked class and fully on, so its own thread of ${s.len(target, 'down')} is enough.${s.error}`;
     case 'between':
-      return `${has}; ${aim}. Short of that by ${short}, and over the floor of ${s.len(floor, 'up')}: somebody accepts it by name.${came}`;
+      return `${has}; ${aim}. Short of that by ${short}, and over the floor of ${s.len(floor, 'up')}: needs a named sign-off.${came}`;
     case 'as-came':
-      return `${has}; ${aim}. Short of that by ${short}, and no less than the car came with.`;
+      return `${has}; ${aim}. Short of that by ${short}, and no less than as received.`;
     case 'makers':
-      return `${s.both(f.value, 'down')} of travel counted${s.at}; ${aim}. Nothing is added to the maker’s own joint, whose own thread nobody measured.`;
+      return `${s.both(f.value, 'down')} of travel counted${s.at}; ${aim}. Nothing is added to the original joint; its own thread was not measured.`;
     case 'under':
       return `${has}; the floor is ${s.both(floor, 'up')}. Short by ${s.shortBy()}; ${aim}.${came}${s.error}`;
   }

@@ -70,9 +70,9 @@ export class Say {
   }
 }
 
-/** “11.5 mm (7.66 turns) of thread; one diameter asks for …” with what is short. */
+/** “11.5 mm (7.66 turns) of thread; min 14.0 mm (one diameter)” with what is short. */
 export function held(f: Finding, s: Say, what: string): string {
-  const text = `${s.both(f.value, 'down')} of thread${s.at}; ${what} asks for ${s.both(f.limit, 'up')}.`;
+  const text = `${s.both(f.value, 'down')} of thread${s.at}; min ${s.both(f.limit, 'up')}, ${what}.`;
   return (f.margin ?? 0) < -1e-9 ? `${text} Short by ${s.shortBy()}.${s.error}` : `${text}${s.error}`;
 }
 

@@ -24,7 +24,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const frozen = whole.plan
     ? `A ${formatLength(whole.plan.document.spacer.thickness, units)} plan was taken forward on ${format(whole.plan.frozenAt, 'd MMM, HH:mm')} by ${whole.plan.frozenBy}${
         isStale(whole)
-          ? '. It is stale: take forward again.'
+          ? '. It is stale: approve it again.'
           : '. Taking another forward starts kit list, job card and torque again.'
       }`
     : null;
