@@ -114,6 +114,8 @@ export async function startPostgres(place = tmpdir(), more = {}) {
     url: `postgres://vectis@127.0.0.1:${port}`,
     pid: server.pid,
     stop: async () => {
+      // Whoever stops it waits for its end, with nothing else to do.
+      server.ref();
       const gone = once(server, 'exit');
       server.kill('SIGINT');
       if (server.exitCode === null) await gone;

@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { eq, sql } from 'drizzle-orm';
@@ -7,7 +7,8 @@ import { v7 as newId } from 'uuid';
 import { firstBreak } from '@/core/torque/chain';
 import { openStore, type Store } from '@/store/connection';
 import { DatabaseAwayError, type Db } from '@/store/engine/engine';
-import { backUp } from '@/store/folder/backup';
+import { manifestOf, pack, unpack } from '@/store/folder/archive';
+import { backUp, MANIFEST } from '@/store/folder/backup';
 import { keepPhotoFile } from '@/store/folder/photos';
 import { restore, restoreOnServer } from '@/store/folder/restore';
 import { tableNames } from '@/store/folder/tables';
@@ -244,6 +245,52 @@ test('a workshop moves from its folder to a server and back by open archives: ro
   await last.close();
   rmSync(home.folder, { recursive: true, force: true });
 }, 120_000);
+
+test('an open archive whose tables are not as its list says is refused, in a folder and on a server, and nothing is touched', async () => {
+  const own = await ownDatabase();
+  const server = await openStore(place(), undefined, undefined, own.url);
+  await addVehicle(server.db, { ...VEHICLE, plate: 'stays' }, 'Bram', AT);
+  const made = await backUp(server, { why: 'asked', at: AT });
+  for (const [alter, said] of [
+    [(t: Tables) => t.tables.shift(), /The tables are not those of their release: \w+\./],
+    [(t: Tables) => t.tables.find((x) => x.name === 'vehicle')?.columns.reverse(), /The columns of vehicle/],
+    [
+      (t: Tables) => Object.assign(t.tables.find((x) => x.name === 'vehicle') ?? {}, { rows: 7 }),
+      /vehicle has 1 rows, and 7/,
+    ],
+    [
+      (t: Tables) => Object.assign(t, { format: 'vectis-tables/9' }),
+      /The list of tables in this backup cannot be read/,
+    ],
+  ] as const) {
+    const altered = await alteredArchive(made.path, alter);
+    await expect(restoreOnServer(server, altered, AT)).rejects.toThrow(said);
+    if (said.source.startsWith('The columns')) await expect(restore(altered, place(), false, AT)).rejects.toThrow(said);
+  }
+  const plates = (await server.db.select({ plate: schema.vehicle.plate }).from(schema.vehicle)).map((v) => v.plate);
+  expect(plates).toEqual(['stays']);
+  await server.close();
+  await own.drop();
+}, 90_000);
+
+interface Tables {
+  format: string;
+  tables: { name: string; columns: string[]; rows: number }[];
+}
+
+/** The same archive with another list of its tables, sealed as one that was made so. */
+async function alteredArchive(path: string, alter: (t: Tables) => unknown): Promise<string> {
+  const folder = place();
+  const { files, ...about } = await manifestOf(path, MANIFEST);
+  await unpack(path, folder, files);
+  const list = join(folder, 'tables', 'tables.json');
+  const tables = JSON.parse(readFileSync(list, 'utf8')) as Tables;
+  alter(tables);
+  writeFileSync(list, JSON.stringify(tables));
+  const to = join(place(), 'altered.zip');
+  await pack(folder, to, MANIFEST, about);
+  return to;
+}
 
 test('a server that goes away is said in a sentence, nothing is half stored, and work goes on once it is back', async () => {
   const own = await ownDatabase();

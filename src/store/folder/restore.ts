@@ -89,6 +89,7 @@ async function fillFrom(tables: string, path: string): Promise<void> {
   try {
     await drizzle(client).transaction((tx) => readTables(tx as unknown as Db, tables));
   } catch (error) {
+    if (error instanceof ArchiveError) throw error;
     throw new ArchiveError(`The tables in this backup cannot be read: ${whyOf(error)} Nothing was touched.`);
   } finally {
     await client.close().catch(() => {});

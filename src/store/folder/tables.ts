@@ -6,6 +6,7 @@ import { readMigrationFiles } from 'drizzle-orm/migrator';
 import { type SQL, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import type { Db } from '../engine/engine';
+import { ArchiveError } from './archive';
 import { MIGRATIONS } from './migrations';
 
 /** Something that statements are run on: the database or a transaction. */
@@ -94,9 +95,13 @@ async function writeTable(tx: Runs, folder: string, table: string): Promise<numb
   return count;
 }
 
-/** What lies in a folder of tables. @throws Error where it is none, or of a newer release */
-export async function aboutTables(folder: string): Promise<TablesAbout> {
-  return aboutSchema.parse(JSON.parse(await readFile(/* turbopackIgnore: true */ `${folder}/${ABOUT}`, 'utf8')));
+/** What lies in a folder of tables. @throws ArchiveError where it is none, or of another format */
+async function aboutTables(folder: string): Promise<TablesAbout> {
+  try {
+    return aboutSchema.parse(JSON.parse(await readFile(/* turbopackIgnore: true */ `${folder}/${ABOUT}`, 'utf8')));
+  } catch {
+    throw new ArchiveError('The list of tables in this backup cannot be read. Nothing was touched.');
+  }
 }
 
 interface Constraint {
@@ -108,7 +113,7 @@ interface Constraint {
 /**
  * Puts tables that were written by `writeTables` into a database without any: its tables are made as they were then, filled, and what
  * they refer to is checked at the end. Runs in one transaction of its caller.
- * @throws Error where something is missing, is too much, or does not go together
+ * @throws ArchiveError where something is missing, is too much, or does not go together
  */
 export async function readTables(tx: Runs, folder: string): Promise<TablesAbout> {
   const about = await aboutTables(folder);
@@ -116,7 +121,8 @@ export async function readTables(tx: Runs, folder: string): Promise<TablesAbout>
   const here = (await tableNames(tx)).filter((n) => !STAYS_HERE.has(n));
   const there = about.tables.map((t) => t.name);
   const odd = [...here.filter((n) => !there.includes(n)), ...there.filter((n) => !here.includes(n))];
-  if (odd.length > 0) throw new Error(`The tables are not those of their release: ${odd.join(', ')}.`);
+  if (odd.length > 0)
+    throw new ArchiveError(`The tables are not those of their release: ${odd.join(', ')}. Nothing was touched.`);
   const constraints = await rowsOf<Constraint>(
     tx,
     sql`select c.relname as table, k.conname as name, pg_get_constraintdef(k.oid) as is
@@ -134,7 +140,7 @@ export async function readTables(tx: Runs, folder: string): Promise<TablesAbout>
 async function readTable(tx: Runs, folder: string, table: TablesAbout['tables'][number]): Promise<void> {
   const columns = await columnsOf(tx, table.name);
   if (columns.join() !== table.columns.join())
-    throw new Error(`The columns of ${table.name} are not those of their release.`);
+    throw new ArchiveError(`The columns of ${table.name} are not those of their release. Nothing was touched.`);
   const name = sql.identifier(table.name);
   // What a migration puts in by itself is in the file as well.
   await tx.execute(sql`delete from ${name}`);
@@ -158,7 +164,8 @@ async function readTable(tx: Runs, folder: string, table: TablesAbout['tables'][
     if (lines.length >= ROWS_AT_ONCE) await put();
   }
   await put();
-  if (count !== table.rows) throw new Error(`${table.name} has ${count} rows, and ${table.rows} by its own list.`);
+  if (count !== table.rows)
+    throw new ArchiveError(`${table.name} has ${count} rows, and ${table.rows} by its own list. Nothing was touched.`);
 }
 
 /** Runs the migrations after one moment up to another, and notes them as run. */
