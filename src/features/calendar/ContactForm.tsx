@@ -4,16 +4,11 @@ import { useState, useTransition } from 'react';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
+import type { ContactTyped } from '@/usecases/calendar/reminders';
 import { saveContact } from './memoryActions';
 
 /** Whom a car belongs to, where reminders go, and how far it goes in a day. */
-export function ContactForm({
-  vehicleId,
-  start: begin,
-}: {
-  vehicleId: string;
-  start: { readonly name: string; readonly phone: string; readonly email: string; readonly kmADay: string };
-}) {
+export function ContactForm({ vehicleId, start: begin }: { vehicleId: string; start: ContactTyped }) {
   const [typed, setTyped] = useState(begin);
   const [said, setSaid] = useState<{ field: string; text: string } | null>(null);
   const [busy, start] = useTransition();

@@ -1,14 +1,9 @@
-import { dialled } from '@/core/calendar/template';
+import { PhoneLink } from '@/ui/PhoneLink';
+import type { ContactTyped } from '@/usecases/calendar/reminders';
 import { ContactForm } from './ContactForm';
 
 /** Whom a car belongs to, in a line that opens, and how they are called. */
-export function OwnerOf({
-  vehicleId,
-  owner,
-}: {
-  vehicleId: string;
-  owner: { readonly name: string; readonly phone: string; readonly email: string; readonly kmADay: string };
-}) {
+export function OwnerOf({ vehicleId, owner }: { vehicleId: string; owner: ContactTyped }) {
   return (
     <div className="-mt-3 flex flex-wrap items-start gap-x-6 text-[14px]">
       <details>
@@ -17,11 +12,7 @@ export function OwnerOf({
         </summary>
         <ContactForm vehicleId={vehicleId} start={owner} />
       </details>
-      {owner.phone === '' ? null : (
-        <a href={dialled(owner.phone)} className="touch inline-flex items-center text-accent underline">
-          {owner.phone}
-        </a>
-      )}
+      {owner.phone === '' ? null : <PhoneLink phone={owner.phone} />}
     </div>
   );
 }

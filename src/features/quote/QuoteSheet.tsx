@@ -14,10 +14,12 @@ export function QuoteSheet({ quote: q, jobId }: { quote: Quote; jobId: string })
           </p>
         </div>
         <div className="no-print flex gap-3">
-          <LinkButton look="main" href={`/api/job/${jobId}/quote`}>
+          <LinkButton look="main" href={`/api/job/${jobId}/quote`} target="_blank" rel="noreferrer">
             Open PDF
           </LinkButton>
-          <LinkButton href={`/api/job/${jobId}/quote?as=text`}>Open as text</LinkButton>
+          <LinkButton href={`/api/job/${jobId}/quote?as=text`} target="_blank" rel="noreferrer">
+            Open as text
+          </LinkButton>
         </div>
       </header>
       <p className="border-y border-line py-3 text-[17px]">

@@ -1,11 +1,12 @@
 'use client';
 
 import { useState, useTransition } from 'react';
-import { dialled } from '@/core/calendar/template';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
+import { PhoneLink } from '@/ui/PhoneLink';
 import { Verdict, VerdictMark } from '@/ui/Verdict';
+import type { ContactTyped } from '@/usecases/calendar/reminders';
 import type { Result } from '@/usecases/result';
 import { decline, sayEarly, seasonDone, unreached } from './actions';
 
@@ -35,7 +36,7 @@ export function RecheckChain({
   jobId: string;
   links: readonly ChainLink[];
   /** Whom to call, where a number is known. */
-  owner: { readonly name: string; readonly phone: string };
+  owner: Pick<ContactTyped, 'name' | 'phone'>;
 }) {
   const next = links.find((l) => !DONE.includes(l.state));
   return (
@@ -60,10 +61,7 @@ export function RecheckChain({
       </ol>
       {next && owner.phone !== '' ? (
         <p className="text-[14px]">
-          Call {owner.name === '' ? 'the owner' : owner.name}:{' '}
-          <a href={dialled(owner.phone)} className="touch inline-flex items-center text-accent underline">
-            {owner.phone}
-          </a>
+          Call {owner.name === '' ? 'the owner' : owner.name}: <PhoneLink phone={owner.phone} />
         </p>
       ) : null}
       {next ? <Ways key={next.id} jobId={jobId} link={next} /> : null}
