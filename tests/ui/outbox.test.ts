@@ -265,3 +265,37 @@ test('a file lies on the shelf as its bytes, past a closed tab', async () => {
   await until(() => arrived.length === 1);
   expect(arrived).toEqual(['a picture of chalk']);
 });
+
+test('whoever looks while entries arrive never counts one twice, nor misses one', async () => {
+  const b = bench();
+  // What is read off the disk is handed over a moment later: by then some of it was sent.
+  const tab = b.tab('bram', async () => {
+    const shelf = await Shelf.open(b.name);
+    const all = shelf.all.bind(shelf);
+    shelf.all = async () => {
+      const read = await all();
+      await new Promise((r) => setTimeout(r, 2));
+      return read;
+    };
+    return shelf;
+  });
+  const ids = [...Array(20).keys()].map((i) => `p${i}`);
+  const odd: string[] = [];
+  let posted = 0;
+  tab.subscribe(() => {
+    const { waiting, kept } = tab.current();
+    const all = [...kept, ...waiting].map((p) => p.id);
+    if (all.join() !== ids.slice(0, posted).join()) odd.push(all.join());
+  });
+  for (const id of ids) {
+    posted += 1;
+    tab.post(parcel(id));
+    for (let i = 0; i < 4; i += 1) {
+      void tab.left();
+      await new Promise((r) => setTimeout(r, 1));
+    }
+  }
+  await until(() => tab.current().waiting.length === 0);
+  expect(odd).toEqual([]);
+  expect(b.arrived).toEqual(ids);
+});

@@ -125,21 +125,32 @@ export class Queue {
 
   /** What was refused last; said until hands go on after it, however much arrives behind it. */
   private refusal: string | null = null;
-  private storing: Promise<void> = Promise.resolve();
+  private turn: Promise<unknown> = Promise.resolve();
   /** What is being sent at this moment. */
   private flying: string | null = null;
   /** Where on the shelf each parcel of this tab lies, by its id. */
   private readonly places = new Map<string, number>();
+  private readonly placeOf = (p: Waiting): number | undefined => p.n ?? this.places.get(p.id);
+
+  /**
+   * What reads the shelf or moves something on it, one after another: what was read while something left the shelf would come back as if it
+   * still waited, and be counted twice.
+   */
+  private inTurn<T>(act: () => Promise<T>): Promise<T> {
+    const done = this.turn.then(act);
+    this.turn = done.catch(() => {});
+    return done;
+  }
 
   /** Parcels are stored in the order in which they were posted. @param gone what it stands for */
   private store(parcel: Waiting, gone: readonly Waiting[]): Promise<void> {
-    this.storing = this.storing.then(async () => {
+    return this.inTurn(async () => {
       try {
         const shelf = await this.opened();
         if (shelf === null) throw new Error('nothing is stored here');
         const n = await shelf.add(
           parcel,
-          gone.flatMap((p) => p.n ?? this.places.get(p.id) ?? []),
+          gone.flatMap((p) => this.placeOf(p) ?? []),
         );
         this.places.set(parcel.id, n);
         this.set({ waiting: this.state.waiting.map((p) => (p === parcel ? { ...parcel, n } : p)) });
@@ -148,22 +159,22 @@ export class Queue {
         this.set({ trouble: UNSTORED });
       }
     });
-    return this.storing;
   }
 
   private async read(): Promise<void> {
     const shelf = await this.opened();
     if (shelf === null) return;
-    await this.storing;
-    const all = await shelf.all();
-    const stored = all.filter((p) => p.refused === undefined);
-    const refused = all.filter((p) => p.refused !== undefined);
-    const unstored = this.state.waiting.filter((p) => p.n === undefined);
-    const known = new Map(this.state.waiting.map((p) => [p.n, p]));
-    const back = new Map(this.state.refused.map((p) => [p.n, p]));
-    this.set({
-      waiting: [...stored.map((p) => known.get(p.n) ?? p), ...unstored],
-      refused: refused.map((p) => back.get(p.n) ?? p),
+    await this.inTurn(async () => {
+      const all = await shelf.all();
+      const stored = all.filter((p) => p.refused === undefined);
+      const refused = all.filter((p) => p.refused !== undefined);
+      const unstored = this.state.waiting.filter((p) => p.n === undefined);
+      const known = new Map(this.state.waiting.map((p) => [p.n, p]));
+      const back = new Map(this.state.refused.map((p) => [p.n, p]));
+      this.set({
+        waiting: [...stored.map((p) => known.get(p.n) ?? p), ...unstored],
+        refused: refused.map((p) => back.get(p.n) ?? p),
+      });
     });
   }
 
@@ -242,26 +253,33 @@ export class Queue {
 
   /** Its place has what was refused again: it leaves the outbox. */
   async taken(parcel: Waiting): Promise<void> {
-    this.set({ refused: this.state.refused.filter((p) => p.id !== parcel.id) });
-    await (await this.opened())?.remove(parcel.n === undefined ? [] : [parcel.n]);
+    const shelf = await this.opened();
+    await this.inTurn(async () => {
+      this.set({ refused: this.state.refused.filter((p) => p.id !== parcel.id) });
+      await shelf?.remove(parcel.n === undefined ? [] : [parcel.n]);
+    });
     this.at.tell();
   }
 
   private async refuse(parcel: Waiting, trouble: string | null): Promise<void> {
     if (parcel.returns) {
-      const refused = { ...parcel, refused: trouble ?? '' };
-      await (await this.opened())?.put(refused);
-      this.set({
-        waiting: this.state.waiting.filter((p) => p !== parcel),
-        refused: [...this.state.refused, refused],
-        trouble: this.refusal,
+      const shelf = await this.opened();
+      await this.inTurn(async () => {
+        const n = this.placeOf(parcel);
+        const refused = { ...parcel, refused: trouble ?? '', ...(n === undefined ? {} : { n }) };
+        await shelf?.put(refused);
+        this.set({
+          waiting: this.state.waiting.filter((p) => p.id !== parcel.id),
+          refused: [...this.state.refused, refused],
+          trouble: this.refusal,
+        });
       });
       this.at.tell();
       return;
     }
-    const at = this.state.waiting.indexOf(parcel);
+    const at = this.state.waiting.findIndex((p) => p.id === parcel.id);
     const gone = this.state.waiting.filter(
-      (p, i) => p === parcel || (i > at && parcel.group !== undefined && p.group === parcel.group),
+      (p, i) => p.id === parcel.id || (i > at && parcel.group !== undefined && p.group === parcel.group),
     );
     this.refusal = trouble;
     await this.drop(gone, { trouble });
@@ -269,9 +287,12 @@ export class Queue {
 
   private async drop(gone: readonly Waiting[], change: Partial<Outbox>): Promise<void> {
     const shelf = await this.opened();
-    await shelf?.remove(gone.flatMap((p) => p.n ?? []));
-    const left = new Set(gone);
-    this.set({ ...change, waiting: this.state.waiting.filter((p) => !left.has(p)) });
+    await this.inTurn(async () => {
+      // By id: what was sent before it was stored lies under a place by now.
+      await shelf?.remove(gone.flatMap((p) => this.placeOf(p) ?? []));
+      const left = new Set(gone.map((p) => p.id));
+      this.set({ ...change, waiting: this.state.waiting.filter((p) => !left.has(p.id)) });
+    });
     this.at.tell();
   }
 }
