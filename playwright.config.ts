@@ -14,6 +14,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     trace: 'off',
+    // Pages on the device have flows of their own; elsewhere what the server sends is what is looked at.
+    serviceWorkers: 'block',
     actionTimeout: 40_000,
     launchOptions: {
       // Debian's Chromium without the window around it: half the work on every page.

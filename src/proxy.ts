@@ -16,8 +16,9 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
       status: 400,
       headers: { 'content-type': 'text/plain; charset=utf-8', ...FIXED_HEADERS },
     });
-  // A calendar program signs in nowhere: its address carries a word that nobody guesses.
-  const open = path === '/who' || path === '/icon.svg' || path.startsWith('/api/feed/');
+  // A calendar program signs in nowhere: its address carries a word that nobody guesses. What a browser fetches to install the program
+  // carries no data.
+  const open = path === '/who' || OPEN.has(path) || path.startsWith('/api/feed/');
   if (openToNetwork() && !open && !(await isSignedIn(request.cookies.get(SESSION_COOKIE)?.value))) {
     if (path.startsWith('/api/'))
       return new NextResponse('Sign in first.\n', { status: 401, headers: { ...FIXED_HEADERS } });
@@ -36,6 +37,8 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   for (const [name, value] of Object.entries(FIXED_HEADERS)) response.headers.set(name, value);
   return response;
 }
+
+const OPEN: ReadonlySet<string> = new Set(['/icon.svg', '/manifest.webmanifest', '/sw/sw.js']);
 
 /** Whether an address, or what is asked in it, is text that can be kept: UTF-8 without NUL. */
 function readable(part: string): boolean {

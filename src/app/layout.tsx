@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import './globals.css';
 import { ClockNotice } from '@/features/shell/ClockNotice';
 import { Header } from '@/features/shell/Header';
+import { OnDevice } from '@/features/shell/OnDevice';
 import { Unreached } from '@/features/shell/Unreached';
 import { clockBehind } from '@/usecases/calendar/clock';
 import { UnitsProvider } from '@/ui/units';
@@ -28,6 +29,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
         <UnitsProvider units={session.units}>
           <Header session={session} />
           <Unreached />
+          <OnDevice person={session.personId ?? ''} />
           <ClockNotice behind={await clockBehind(now)} now={now} />
           {children}
         </UnitsProvider>

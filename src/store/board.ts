@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNotNull, isNull, type SQL, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, type SQL, sql } from 'drizzle-orm';
 import { unionAll } from 'drizzle-orm/pg-core';
 import type { Executor } from './connection';
 import { like } from './find';
@@ -14,6 +14,25 @@ export const unsignedJobs = (db: Executor): Promise<JobLine[]> =>
     .where(isNull(job.signedAt))
     .orderBy(desc(job.updatedAt))
     .limit(100);
+
+/** Visits that somebody works on, from the first reading to the last verify, the one that was worked on last first. */
+export async function visitsAtWork(db: Executor, since: Date, most: number): Promise<string[]> {
+  const rows = await db
+    .select({ visitId: job.visitId })
+    .from(job)
+    .where(
+      and(
+        isNull(job.signedAt),
+        isNull(job.held),
+        inArray(job.stage, ['measure', 'choose', 'stage', 'fit', 'torque']),
+        gte(job.updatedAt, since),
+      ),
+    )
+    .groupBy(job.visitId)
+    .orderBy(desc(sql`max(${job.updatedAt})`))
+    .limit(most);
+  return rows.map((r) => r.visitId);
+}
 
 const named = (find: string) =>
   find.trim() === '' ? undefined : sql`${vehicle.name} || ' ' || ${vehicle.plate} ilike ${like(find)}`;

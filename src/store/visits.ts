@@ -6,6 +6,12 @@ import { type JobRow, job, visit } from './schema';
 export const jobsOfVisit = (db: Executor, visitId: string): Promise<JobRow[]> =>
   db.select().from(job).where(eq(job.visitId, visitId)).orderBy(asc(job.axle));
 
+/** The visit of a job; null where there is no such job. */
+export async function visitOf(db: Executor, jobId: string): Promise<string | null> {
+  const [row] = await db.select({ visitId: job.visitId }).from(job).where(eq(job.id, jobId));
+  return row?.visitId ?? null;
+}
+
 /** Writes down what the odometer showed as the car came; null takes it back. */
 export async function setMileage(tx: Executor, visitId: string, mileageKm: number | null): Promise<void> {
   await tx.update(visit).set({ mileageKm }).where(eq(visit.id, visitId));

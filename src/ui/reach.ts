@@ -1,3 +1,5 @@
+import { isOnDevice } from './offline/pages';
+
 const EVENT = 'vectis-reach';
 
 /** Tells the page whether the server was there when it was asked last. */
@@ -33,9 +35,16 @@ const PAGE_PART = 'rsc';
 const isPagePart = (init: RequestInit | undefined): boolean =>
   (init?.method ?? 'GET') === 'GET' && new Headers(init?.headers).has(PAGE_PART);
 
+/** The page that such a request goes to, where somebody asked for another one than is shown; null for what is fetched ahead or anew. */
+function goesTo(input: RequestInfo | URL, init: RequestInit | undefined): string | null {
+  if (new Headers(init?.headers).has('next-router-prefetch')) return null;
+  const url = new URL(input instanceof Request ? input.url : input, location.href);
+  return url.origin === location.origin && url.pathname !== location.pathname ? url.pathname : null;
+}
+
 /**
  * Where a part of a page cannot be fetched, the framework leaves the page for it, and hands in the middle of a wheel look at an error.
- * Such a request is held instead until the server is back; what is on the screen goes on meanwhile.
+ * Such a request is held instead until the server is back, unless that page lies on this device; what is on the screen goes on meanwhile.
  */
 export function holdPageParts(): void {
   const plain = window.fetch.bind(window);
@@ -47,6 +56,8 @@ export function holdPageParts(): void {
       } catch (error) {
         if (init?.signal?.aborted || !(error instanceof TypeError)) throw error;
         tellReach(false);
+        const page = goesTo(input, init);
+        if (page !== null && (await isOnDevice(page))) location.assign(page);
         await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
       }
     }

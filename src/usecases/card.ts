@@ -101,30 +101,40 @@ export const openHolds = (steps: readonly Step[], whole: JobWhole): Step[] =>
 export const wheelBegun = (whole: JobWhole, corner: Corner): boolean =>
   wheelStates(whole, whole.torque).some((s) => s.corner === corner && s.state.last !== null);
 
+/** Something that comes before a wheel, as a sentence, and what ends it: a step that is ticked, or a joint of the corner that is through. */
+export interface Before {
+  readonly text: string;
+  readonly key?: string;
+  readonly joint?: Joint;
+}
+
 /** Why the wheel of a corner is not torqued yet: hold points of its own card that are open. What other corners wait for is theirs. */
-export function cornerWaits(whole: JobWhole, corner: Corner): string[] {
+export function cornerWaits(whole: JobWhole, corner: Corner): Before[] {
   // Once the whole card is through it is looked at again at the sign-off.
   if (whole.job.stage !== 'fit') return [];
   const open = openHolds(stepsNow(whole, 'fit'), whole).filter((s) => s.card?.corner === corner);
-  return open.map(
-    (s) => `“${s.card?.title ?? s.text}” at the ${CORNER_LABEL[corner]} is open: it comes before this wheel.`,
-  );
+  return open.map((s) => ({
+    text: `“${s.card?.title ?? s.text}” at the ${CORNER_LABEL[corner]} is open: it comes before this wheel.`,
+    key: s.key,
+    ...(s.card?.round ? { joint: s.card.round } : {}),
+  }));
 }
 
-/** Sentences for what has a torque round of its own before the wheel, and is not through it. @param at of this corner only */
-export function openRounds(whole: JobWhole, at?: Corner): string[] {
+/** What has a torque round of its own before the wheel, and is not through it. @param at of this corner only */
+export function openRounds(whole: JobWhole, at?: Corner): Before[] {
   if (!whole.plan) return [];
   const adapters = adapterStates(whole.plan.document, whole.torque)
     .filter((a) => !a.state.complete && (at === undefined || a.corner === at))
-    .map(
-      (a) => `The ${CORNER_LABEL[a.corner]} adapter is not through its own verify pass, which comes before the wheel.`,
-    );
+    .map((a) => ({
+      text: `The ${CORNER_LABEL[a.corner]} adapter is not through its own verify pass, which comes before the wheel.`,
+      joint: 'adapter' as const,
+    }));
   const hubs = stepsNow(whole, 'fit')
     .filter((s) => s.card?.round === 'hub' && doneOf(whole, s) === null && (at === undefined || s.card.corner === at))
-    .map(
-      (s) =>
-        `The studs in the ${CORNER_LABEL[s.card?.corner as Corner]} hub are not through their own round, which comes before the wheel.`,
-    );
+    .map((s) => ({
+      text: `The studs in the ${CORNER_LABEL[s.card?.corner as Corner]} hub are not through their own round, which comes before the wheel.`,
+      joint: 'hub' as const,
+    }));
   return [...hubs, ...adapters];
 }
 

@@ -243,7 +243,7 @@ export function finishSteps(jobId: string, from: StepStage, by: string): Promise
       );
     if (from === 'stage') return nothing;
     const held = cornersOf(whole.job.axle).flatMap((c) => heldBack(whole, c, at.getTime()));
-    const waits = [...openRounds(whole), ...held][0];
+    const waits = [...openRounds(whole).map((b) => b.text), ...held][0];
     if (waits) throw new RefusedError(waits);
     return nothing;
   });
@@ -254,7 +254,7 @@ function tighteningWaits(whole: JobWhole, corner: Corner, joint: Joint, at: Date
   const held = heldBack(whole, corner, at.getTime());
   // Curing locker holds the wheel back; its own studs, and an adapter on stock studs, are torqued before.
   if (joint !== 'wheel') return openTroubles(bayOf(whole, at.getTime()), corner).length > 0 ? held : [];
-  return [...openRounds(whole, corner), ...cornerWaits(whole, corner), ...held];
+  return [...[...openRounds(whole, corner), ...cornerWaits(whole, corner)].map((b) => b.text), ...held];
 }
 
 /** A fastener that was pulled over stays by a lead’s word and reason. @throws RefusedError */

@@ -23,7 +23,7 @@ export function openPoints(whole: JobWhole, now = Date.now()): string[] {
   if (fit > 0) open.push(`Job card: ${fit} hold ${fit === 1 ? 'point' : 'points'} open.`);
   for (const c of chalkAgain(whole))
     open.push(`Chalk the ${CORNER_LABEL[c]} again: its arch was cut since it was last chalked.`);
-  open.push(...openRounds(whole), ...cornersOf(plan.axle).flatMap((c) => heldBack(whole, c, now)));
+  open.push(...openRounds(whole).map((b) => b.text), ...cornersOf(plan.axle).flatMap((c) => heldBack(whole, c, now)));
   for (const { corner, state } of wheelStates(whole, whole.torque)) {
     if (!state.complete) open.push(`The ${corner.replace('-', ' ')} wheel is not through its verify pass.`);
   }

@@ -1,6 +1,7 @@
 import 'server-only';
-import { sql } from 'drizzle-orm';
-import { theStore } from '@/store/connection';
+import { inArray, type SQL, sql } from 'drizzle-orm';
+import { groupBy } from '@/core/groupBy';
+import { type Executor, theStore } from '@/store/connection';
 import { NotFoundError } from '@/store/errors';
 import { job } from '@/store/schema';
 
@@ -10,14 +11,37 @@ import { job } from '@/store/schema';
  */
 export async function stateOfJob(jobId: string): Promise<string> {
   const { db } = await theStore();
+  const [only] = await statesOf(db, sql`"job"."visit_id" = (select own.visit_id from job own where own.id = ${jobId})`);
+  if (only === undefined) throw new NotFoundError('This job');
+  return only.state;
+}
+
+/** A visit as far as other screens need to know it. */
+export interface VisitState {
+  readonly visitId: string;
+  readonly vehicleId: string;
+  readonly jobs: readonly { readonly id: string; readonly signed: boolean }[];
+  /** A short text that is another one after anything happened to one of its jobs. */
+  readonly state: string;
+}
+
+/** The same for several visits in one question, in no order. */
+export const statesOfVisits = (db: Executor, visitIds: readonly string[]): Promise<VisitState[]> =>
+  visitIds.length === 0 ? Promise.resolve([]) : statesOf(db, inArray(job.visitId, [...visitIds]));
+
+async function statesOf(db: Executor, where: SQL): Promise<VisitState[]> {
   // Names are written out: inside a select of one table the builder leaves the table away.
   const count = (table: string, more = '') =>
     sql<string>`(select count(*)${sql.raw(more)} from ${sql.raw(table)} t where t.job_id = "job"."id")`;
   const withdrawn = " || '/' || count(t.withdrawn_at)";
   const rows = await db
     .select({
+      id: job.id,
+      visitId: job.visitId,
+      vehicleId: job.vehicleId,
       version: job.version,
       at: job.updatedAt,
+      signedAt: job.signedAt,
       torque: count('torque_entry'),
       ticks: count('job_step', withdrawn),
       bay: count('bay_entry'),
@@ -27,12 +51,16 @@ export async function stateOfJob(jobId: string): Promise<string> {
       rechecks: count('recheck', " || '/' || count(t.done_at) || '/' || count(t.reason)"),
     })
     .from(job)
-    .where(sql`"job"."visit_id" = (select own.visit_id from job own where own.id = ${jobId})`)
+    .where(where)
     .orderBy(job.id);
-  if (rows.length === 0) throw new NotFoundError('This job');
-  return rows
-    .map((r) =>
-      [r.version, r.at.getTime(), r.torque, r.ticks, r.bay, r.readings, r.chalk, r.plans, r.rechecks].join('.'),
-    )
-    .join(';');
+  return [...groupBy(rows, (r) => r.visitId)].map(([visitId, own]) => ({
+    visitId,
+    vehicleId: own[0]?.vehicleId ?? '',
+    jobs: own.map((r) => ({ id: r.id, signed: r.signedAt !== null })),
+    state: own
+      .map((r) =>
+        [r.version, r.at.getTime(), r.torque, r.ticks, r.bay, r.readings, r.chalk, r.plans, r.rechecks].join('.'),
+      )
+      .join(';'),
+  }));
 }

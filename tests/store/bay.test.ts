@@ -225,7 +225,7 @@ test('studs in the hub: a round of their own that no tick ends, and locker that 
   const half = await jobById(fit);
   const round = await find('fit.front-left.hub-torque');
   expect(round && doneOf(half, round)).toMatchObject({ by: BY, reason: null });
-  expect(openRounds(half)).toEqual([
+  expect(openRounds(half).map((b) => b.text)).toEqual([
     'The studs in the front right hub are not through their own round, which comes before the wheel.',
   ]);
   // Driven home by impact there: recorded with its consequence, and the round is ended by somebody's word.

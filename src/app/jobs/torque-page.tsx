@@ -145,10 +145,10 @@ async function axleOf(
   const joints = states.map((w): TorquedJoint => {
     const spec = specOf(whole, w.joint);
     const waits = recheck ? [] : [...openRounds(whole, w.corner), ...cornerWaits(whole, w.corner)];
-    const held = w.joint === 'wheel' ? [...waits, ...heldBack(whole, w.corner, now)] : [];
+    const held = w.joint === 'wheel' ? [...waits, ...heldBack(whole, w.corner, now).map((text) => ({ text }))] : [];
     const may =
       w.joint === 'wheel'
-        ? (stage === here || (!recheck && stage === 'fit')) && held.length === 0
+        ? stage === here || (!recheck && stage === 'fit')
         : refusalOf('torque-adapter', stage) === null;
     return {
       ...w,

@@ -1,18 +1,12 @@
-import { useCallback, useMemo } from 'react';
 import { v7 as newId } from 'uuid';
 import type { BayDetail } from '@/core/procedure/bay';
 import type { Corner } from '@/core/document/vocabulary';
 import { post, useOutbox } from '@/ui/outbox';
+import { type TickSent, URL_OF_BAY, useTicked } from '@/ui/ticked';
 
 /** What is done at the car, as `/api/bay` takes it. */
 type Sent =
-  | {
-      readonly is: 'tick';
-      readonly jobId: string;
-      readonly key: string;
-      readonly also?: readonly string[];
-      readonly on: boolean;
-    }
+  | TickSent
   | {
       readonly is: 'note';
       readonly jobId: string;
@@ -32,25 +26,13 @@ export interface BayQueue {
   note(jobId: string, corner: Corner | null, detail: BayDetail): void;
 }
 
-const URL_OF_BAY = '/api/bay';
 const send = (body: Sent): void => post({ id: newId(), url: URL_OF_BAY, body });
 
 /** What is done at the car goes on at once; it is sent in order, and the page is shown anew once all of it is kept. */
 export function useBayQueue(): BayQueue {
-  const { waiting, kept, trouble } = useOutbox();
-
-  const ahead = useMemo(() => {
-    const all = new Map<string, boolean>();
-    for (const { url, body } of [...kept, ...waiting]) {
-      if (url !== URL_OF_BAY) continue;
-      const sent = body as Sent;
-      if (sent.is !== 'tick') continue;
-      for (const key of [...(sent.also ?? []), sent.key]) all.set(`${sent.jobId}/${key}`, sent.on);
-    }
-    return all;
-  }, [kept, waiting]);
+  const { waiting, trouble } = useOutbox();
   return {
-    pending: useCallback((jobId: string, key: string) => ahead.get(`${jobId}/${key}`), [ahead]),
+    pending: useTicked(),
     waiting: waiting.length,
     trouble,
     tick: (jobId, key, on, also = []) => send({ is: 'tick', jobId, key, on, ...(also.length > 0 ? { also } : {}) }),

@@ -30,6 +30,7 @@ import { acceptedOf, type Bench, type BenchParts, type Choice, useBench } from '
 import { waysTo } from './ways';
 import { WaysOut } from './WaysOut';
 import type { Partner } from './WholeCar';
+import { NotCounted } from './NotCounted';
 
 export interface BenchProps {
   readonly jobId: string;
@@ -129,6 +130,7 @@ export function BenchView({
     <div className="grid min-w-0 grid-cols-[minmax(0,1fr)_340px] max-lg:grid-cols-1">
       <main className="flex min-w-0 flex-col gap-3 p-4 max-lg:pb-24 pointer-coarse:pb-24">
         <h1 className="sr-only">Choose</h1>
+        <NotCounted jobId={jobId} />
         {frozen ? (
           <div className={cx('border-l-2 pl-3 text-[14px]', changes.length > 0 ? 'border-stop' : 'border-accent')}>
             <p>{frozen}</p>

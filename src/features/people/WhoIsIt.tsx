@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState, useTransition } from 'react';
 import { ask } from '@/ui/ask';
+import { forgetDevice } from '@/ui/offline/forget';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { PinField } from '@/ui/PinField';
@@ -120,7 +121,12 @@ export function WhoIsIt({
           look="quiet"
           className="self-start"
           disabled={busy}
-          onClick={() => start(async () => void (await ask(leave)))}
+          onClick={() =>
+            start(async () => {
+              const result = await ask(leave);
+              if (result.ok) await forgetDevice();
+            })
+          }
         >
           Leave the bench
         </Button>

@@ -1,9 +1,11 @@
 'use client';
 
+import { format } from 'date-fns';
 import Link from 'next/link';
-import { usePathname } from 'next/navigation';
+import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { plural } from '@/core/plural';
+import { isOnDevice, shownAsOf } from '@/ui/offline/pages';
 import { isMine } from '@/ui/outbox';
 import { holdPageParts, onReach, reachable } from '@/ui/reach';
 import { useShownAnew } from '@/ui/useShownAnew';
@@ -33,6 +35,8 @@ export function Unreached() {
     return () => clearTimeout(soon);
   }, [some]);
   useEffect(() => onReach(setThere), []);
+  const asOf = useStoredPage(there);
+  useLinksOnDevice(!there);
   useEffect(() => {
     if (there) return;
     const again = setInterval(() => void reachable(), AGAIN_MS);
@@ -61,8 +65,49 @@ export function Unreached() {
       role="alert"
       className="no-print sticky top-0 z-20 border-b-2 border-stop bg-stop-wash px-4 py-2 text-[15px] font-[560]"
     >
-      The server cannot be reached, so this page stays as it is. What you typed is still here; what you tapped is sent
-      once it is back{waiting.length === 0 ? '.' : `: ${plural(waiting.length, 'waits', 'wait')}.`}
+      The server cannot be reached.{' '}
+      {asOf === null
+        ? 'This page stays as it is.'
+        : `This page is the one of ${format(asOf, 'd MMM HH:mm')} that lies on this device; what others did since is not on it.`}{' '}
+      What you typed is still here; what you tapped is sent once it is back
+      {waiting.length === 0 ? '.' : `: ${plural(waiting.length, 'waits', 'wait')}.`}
     </p>
   );
+}
+
+/** When the page on the screen was made, where it lay on this device and is shown without the server; it is shown anew once that is back. */
+function useStoredPage(there: boolean): number | null {
+  const router = useRouter();
+  const [asOf, setAsOf] = useState<number | null>(null);
+  // The server's page and the device's are one page: only the browser knows which it has.
+  useEffect(() => setAsOf(shownAsOf()), []);
+  const ask = there && asOf !== null;
+  useEffect(() => {
+    if (!ask) return;
+    let left = false;
+    void reachable().then((back) => {
+      if (!back || left) return;
+      router.refresh();
+      setAsOf(null);
+    });
+    return () => {
+      left = true;
+    };
+  }, [ask, router]);
+  return asOf;
+}
+
+/** While the server is gone, a link to a page of this device opens that one. */
+function useLinksOnDevice(away: boolean): void {
+  useEffect(() => {
+    if (!away) return;
+    const follow = (e: MouseEvent) => {
+      const link = e.target instanceof Element ? e.target.closest('a[href]') : null;
+      if (!(link instanceof HTMLAnchorElement) || link.origin !== location.origin || link.target !== '') return;
+      if (e.button !== 0 || e.ctrlKey || e.metaKey || e.shiftKey || link.pathname === location.pathname) return;
+      void isOnDevice(link.pathname).then((here) => here && location.assign(link.href));
+    };
+    document.addEventListener('click', follow, true);
+    return () => document.removeEventListener('click', follow, true);
+  }, [away]);
 }

@@ -11,14 +11,16 @@ import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
 import { Verdict } from '@/ui/Verdict';
 import { useInAddress } from '@/ui/useInAddress';
+import { useTicked } from '@/ui/ticked';
 import { useUnkept } from '@/ui/useUnkept';
+import type { Before } from '@/usecases/card';
 import { InHand, type WrenchInHand } from './InHand';
 import { LastSaid } from './LastSaid';
 import { LogTable, type LogLine } from './LogTable';
 import { OrderChoice, type OrderSaid } from './OrderChoice';
 import { Puller } from './Puller';
 import { SignOff } from './SignOff';
-import { jointKey, useEntries } from './useEntries';
+import { type Entries, jointKey, useEntries } from './useEntries';
 
 export interface TorquedJoint {
   /** The job of its axle. */
@@ -31,10 +33,10 @@ export interface TorquedJoint {
   readonly source: string;
   /** The shop’s wrenches, each held against the figure. */
   readonly wrenches: readonly WrenchInHand[];
-  /** Torque may be entered at the job's present stage. */
+  /** Torque may be entered at the job's present stage, once nothing holds this corner back. */
   readonly active: boolean;
-  /** What holds this corner back, a sentence each: locker that cures, trouble that is open. */
-  readonly held: readonly string[];
+  /** What holds this corner back: holds of its card, rounds that come before, locker that cures, trouble that is open. */
+  readonly held: readonly Before[];
 }
 
 /** One axle of the visit as it stands before its signature. */
@@ -88,9 +90,10 @@ const PASS_LABEL: Readonly<Record<Pass, string>> = {
 };
 
 /** The wheel face with the next lug lit, and one entry at a time; readable from two metres. All corners of the visit are on it. */
-export function TorqueView({ axles, wheels, units, recheck }: TorqueProps) {
+export function TorqueView({ axles, wheels: stored, units, recheck }: TorqueProps) {
   const router = useRouter();
-  const entries = useEntries(wheels);
+  const entries = useEntries(stored);
+  const wheels = useHeldNow(stored, entries);
   const own = wheels.filter((w) => w.jobId === axles[0].jobId);
   const open = own.filter((w) => !finished(w.state, recheck));
   const first = open.find((w) => w.active) ?? open[0] ?? wheels.find((w) => w.active) ?? wheels[0];
@@ -289,6 +292,19 @@ export function TorqueView({ axles, wheels, units, recheck }: TorqueProps) {
   );
 }
 
+/** Joints with what still holds each of them back: what was ticked or torqued on this device and is on its way holds nothing any more. */
+function useHeldNow(joints: readonly TorquedJoint[], entries: Entries): TorquedJoint[] {
+  const ticked = useTicked();
+  return joints.map((w) => {
+    const through = (joint: Joint): boolean =>
+      joints.some((j) => j.corner === w.corner && j.joint === joint && entries.stateOf(j).complete);
+    const held = w.held.filter(
+      (b) => !(b.key !== undefined && ticked(w.jobId, b.key) === true) && !(b.joint !== undefined && through(b.joint)),
+    );
+    return { ...w, held, active: w.active && held.length === 0 };
+  });
+}
+
 /** Where the wrench goes from a joint that is through: the same axle's next, else what may be pulled, else whatever is open. */
 function nextAfter(at: TorquedJoint, open: readonly TorquedJoint[]): TorquedJoint | undefined {
   const others = open.filter((w) => jointKey(w) !== jointKey(at));
@@ -313,7 +329,7 @@ function waitingFor(at: TorquedJoint, all: readonly TorquedJoint[]): string {
   const before = all.find((w) => w.joint !== 'wheel' && w.corner === at.corner && !w.state.complete);
   if (before?.joint === 'adapter') return 'The adapters come first: they are a torque job of their own.';
   if (before) return 'The studs in the hub come first: they are a torque round of their own.';
-  return at.held[0] ?? 'Torque is entered once the job card’s hold points are ticked.';
+  return at.held[0]?.text ?? 'Torque is entered once the job card’s hold points are ticked.';
 }
 
 const finished = (s: TorqueState, recheck: boolean): boolean => s.complete && (!recheck || s.rechecks > 0);

@@ -3,7 +3,9 @@ import { useSyncExternalStoreWithSelector } from 'use-sync-external-store/with-s
 import { v7 as newId } from 'uuid';
 import { reachable, tellReach } from '../reach';
 import type { Answer, Author, Outbox, Parcel, Waiting } from './parcel';
+import { shownAsOf } from '../offline/pages';
 import { EMPTY, Queue } from './queue';
+import { noteSent, sentAfter } from './sent';
 import { Shelf } from './shelf';
 
 export type { Kept, Outbox, Parcel, Waiting } from './parcel';
@@ -35,7 +37,8 @@ async function send({ url, body, file, by }: Waiting): Promise<Answer> {
     tellReach(true);
     if (response.status === 401)
       return { ok: false, again: true, message: 'Sign in again; what was done is kept here.' };
-    return (await response.json()) as Answer;
+    const at = Date.parse(response.headers.get('date') ?? '');
+    return { ...((await response.json()) as Answer), ...(Number.isNaN(at) ? {} : { at }) };
   } catch {
     tellReach(false);
     // A file that does not get through to a server that is there must not hold up everything behind it for good.
@@ -56,6 +59,11 @@ function queue(): Queue {
     send,
     author,
     page: () => location.pathname,
+    sent: noteSent,
+    since: async () => {
+      const made = shownAsOf();
+      return made === null ? [] : sentAfter(made);
+    },
     tell: () => channel?.postMessage('changed'),
     now: () => Date.now(),
     pause: (ms) => new Promise((r) => setTimeout(r, ms)),

@@ -60,4 +60,6 @@ export interface Answer {
   readonly value?: unknown;
   /** What kind of answer it is; `failed` is a fault of ours. */
   readonly why?: string;
+  /** When it answered, by its own clock, ms. */
+  readonly at?: number;
 }

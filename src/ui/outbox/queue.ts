@@ -9,6 +9,10 @@ export interface Surroundings {
   author(): Author;
   /** The page that is shown. */
   page(): string;
+  /** Notes what the server stored, with when it said so. */
+  sent?(parcel: Kept, at: number): Promise<void>;
+  /** What the server stored since the page was made that is shown; empty where the server sent that page just now. */
+  since?(): Promise<readonly Kept[]>;
   /** Tells the other tabs that something changed. */
   tell(): void;
   now(): number;
@@ -68,6 +72,7 @@ export class Queue {
 
   /** What this tab has, with what other tabs, or this one before a reload, left on the shelf. */
   async left(): Promise<Outbox> {
+    await this.remember();
     await this.look();
     return this.state;
   }
@@ -80,6 +85,7 @@ export class Queue {
 
   /** Reads what other tabs, or this one before a reload, left on the shelf, and sends it. */
   async wake(): Promise<void> {
+    await this.remember();
     await this.look();
     await this.drain();
   }
@@ -218,8 +224,7 @@ export class Queue {
           this.flying = null;
         });
         faults = answer.why === 'failed' ? faults + 1 : 0;
-        if (answer.ok)
-          await this.drop([parcel], { kept: this.keptWith(parcel, answer), trouble: this.refusal, held: false });
+        if (answer.ok) await this.arrived(parcel, answer);
         else if (answer.again && faults < MOST_FAULTS) {
           this.set({ trouble: answer.message ?? null, held: true });
           await this.at.pause(AGAIN_MS);
@@ -234,10 +239,29 @@ export class Queue {
     }
   }
 
-  /** What the page does not have from the server yet, with one more; of those that stand for each other the newest. */
-  private keptWith(parcel: Waiting, { value }: Answer): Kept[] {
+  private async arrived(parcel: Waiting, { value, at }: Answer): Promise<void> {
+    const stored: Kept = { ...parcel, ...(value === undefined || value === null ? {} : { got: value }) };
+    // Noted before it leaves the shelf: in between it is in both, and never in neither.
+    if (at !== undefined) await this.at.sent?.(stored, at);
+    // Of those that stand for each other the newest.
     const before = this.state.kept.filter((p) => !standsFor(parcel, p));
-    return [...before, { ...parcel, ...(value === undefined || value === null ? {} : { got: value }) }];
+    await this.drop([parcel], { kept: [...before, stored], trouble: this.refusal, held: false });
+  }
+
+  private remembered: Promise<void> | null = null;
+
+  /** A page of this device was made before something was stored: that is put on top of it, once. */
+  private remember(): Promise<void> {
+    this.remembered ??= (async () => {
+      const sent = (await this.at.since?.()) ?? [];
+      const newer = new Set(this.state.kept.map((p) => p.id));
+      const older = sent.filter((p, i) => {
+        const replaced = sent.slice(i + 1).some((q) => standsFor(q as Waiting, p));
+        return !replaced && !newer.has(p.id);
+      });
+      if (older.length > 0) this.set({ kept: [...older, ...this.state.kept] });
+    })();
+    return this.remembered;
   }
 
   /** Entries of somebody else wait for them. */

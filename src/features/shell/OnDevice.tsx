@@ -1,0 +1,107 @@
+'use client';
+
+import { Serwist } from '@serwist/window';
+import { usePathname } from 'next/navigation';
+import { useEffect, useRef } from 'react';
+import { useOutbox } from '@/ui/outbox';
+import { forgetDevice, forgetOthers } from '@/ui/offline/forget';
+import { MARK, markOnDevice } from '@/ui/offline/pages';
+import type { VisitPages } from '@/usecases/onDevice';
+
+const WORKER = '/sw/sw.js';
+const LOOK_MS = 20_000;
+/** Pages of other visits change while others work on them; they are fetched anew no more often than this. */
+const OTHERS_MS = 5 * 60_000;
+/** Between two pages, so that whoever waits for one of theirs does not wait behind all of these. */
+const REST_MS = 250;
+
+const rest = (ms: number): Promise<void> => new Promise((r) => setTimeout(r, ms));
+
+const jobIn = (path: string): string | null => /^\/jobs\/([^/]+)\//.exec(path)?.[1] ?? null;
+
+/**
+ * Puts the pages that are needed at the car on this device, where the browser can (a secure address), and keeps them up to date: those of
+ * the visit that is open, of visits at work and of those booked today. What belongs to somebody else goes.
+ */
+export function OnDevice({ person }: { person: string }) {
+  const path = usePathname();
+  const { waiting } = useOutbox();
+  const quiet = useRef(waiting.length === 0);
+  quiet.current = waiting.length === 0;
+  const here = useRef(path);
+  here.current = path;
+
+  useEffect(() => {
+    if (!('serviceWorker' in navigator)) return;
+    let over = false;
+    const worker = new Serwist(WORKER, { scope: '/', type: 'classic', updateViaCache: 'none' });
+    let newer = false;
+    worker.addEventListener('waiting', () => {
+      newer = true;
+    });
+    void worker.register({ immediate: true }).catch(() => {
+      // A browser that refuses it works as it does without one.
+    });
+    const fetched = new Map<string, number>();
+    const look = async () => {
+      if (over || document.visibilityState !== 'visible' || !quiet.current) return;
+      // Pages of the build before go with it, so nothing may wait to be sent from one.
+      if (newer) {
+        newer = false;
+        worker.messageSkipWaiting();
+      }
+      if (navigator.serviceWorker.controller === null) return;
+      const open = jobIn(here.current);
+      const visits = await visitsOf(open);
+      for (const visit of visits) {
+        const own = open !== null && visit.paths.some((p) => jobIn(p) === open);
+        for (const p of visit.paths) {
+          if (over || !quiet.current) return;
+          if ((await markOnDevice(p)) === visit.mark) continue;
+          if (!own && Date.now() - (fetched.get(p) ?? 0) < OTHERS_MS) continue;
+          fetched.set(p, Date.now());
+          try {
+            const page = await fetch(p, { headers: { [MARK]: visit.mark }, redirect: 'manual' });
+            await page.text();
+          } catch {
+            return;
+          }
+          await rest(REST_MS);
+        }
+      }
+    };
+    let busy = false;
+    const inTurn = async () => {
+      if (busy) return;
+      busy = true;
+      await look().finally(() => {
+        busy = false;
+      });
+    };
+    void forgetOthers(person).then(inTurn);
+    const often = setInterval(() => void inTurn(), LOOK_MS);
+    // The first page of all is open before the worker is there.
+    const begins = () => void inTurn();
+    navigator.serviceWorker.addEventListener('controllerchange', begins);
+    return () => {
+      over = true;
+      clearInterval(often);
+      navigator.serviceWorker.removeEventListener('controllerchange', begins);
+    };
+  }, [person]);
+  return null;
+}
+
+/** What is to be on this device. Whoever is signed in no more has nothing here. */
+async function visitsOf(open: string | null): Promise<readonly VisitPages[]> {
+  try {
+    const answer = await fetch(`/api/on-device${open === null ? '' : `?job=${encodeURIComponent(open)}`}`, {
+      cache: 'no-store',
+    });
+    if (answer.status === 401) await forgetDevice();
+    if (!answer.ok) return [];
+    return ((await answer.json()) as { visits: readonly VisitPages[] }).visits;
+  } catch {
+    return [];
+  }
+}
