@@ -87,16 +87,21 @@ function newestIn(folder) {
 }
 
 /** The address to open; from the bays' network with a code that a tablet reads off the screen. */
-async function told(host, port) {
-  if (host === HOST) return say(`Open http://${HOST}:${port}`);
+async function told(host, port, scheme) {
+  if (host === HOST) return say(`Open ${scheme}://${HOST}:${port}`);
   const { networkInterfaces } = await import('node:os');
   const outside = Object.values(networkInterfaces())
     .flat()
     .find((a) => a && !a.internal && a.family === 'IPv4')?.address;
-  const address = `http://${host === '0.0.0.0' || host === '::' ? (outside ?? HOST) : host}:${port}`;
+  const address = `${scheme}://${host === '0.0.0.0' || host === '::' ? (outside ?? HOST) : host}:${port}`;
   const { default: qrcode } = await import('qrcode');
   say(`Open ${address}, on this machine or on the bays' network. Everybody signs in with a PIN.`);
   say(await qrcode.toString(address, { type: 'terminal', small: true }));
+  if (scheme === 'https')
+    say(
+      `A tablet that does not know this certificate yet is shown how at ${address}/settings/tablets, on this machine.`,
+    );
+  else say('Over plain http tablets store no page; VECTIS_HTTPS=1 serves https.');
 }
 
 /** Whether the port can be listened on; a taken one is said in a sentence. */
@@ -114,11 +119,15 @@ async function portFree(port) {
   process.exit(1);
 }
 
-/** Serves the built pages on this machine only, until stopped. The child's exit code becomes ours. */
-export async function serve({ port, data, demo, host = HOST }) {
+/**
+ * Serves the built pages on this machine only, until stopped. The child's exit code becomes ours.
+ * @param secure over https, with a certificate of the shop's own
+ */
+export async function serve({ port, data, demo, host = HOST, secure = false }) {
   // With the database on a server several processes share the folder.
   if (!process.env.DATABASE_URL) lockFree(data);
   await portFree(port);
+  if (secure) await portFree(port + 1);
   mkdirSync(data, { recursive: true });
   const env = {
     ...process.env,
@@ -127,17 +136,18 @@ export async function serve({ port, data, demo, host = HOST }) {
     NEXT_MANUAL_SIG_HANDLE: 'true',
     NEXT_TELEMETRY_DISABLED: '1',
     ...(demo ? { VECTIS_DEMO: '1' } : {}),
+    ...(secure ? { PORT: String(port), VECTIS_BIND: host, NODE_ENV: 'production' } : {}),
   };
-  const child = spawn(
-    process.execPath,
-    [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', host, '-p', String(port)],
-    { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] },
-  );
+  const command = secure
+    ? [join(root, 'scripts/https.mjs')]
+    : [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', host, '-p', String(port)];
+  const child = spawn(process.execPath, command, { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] });
+  const ready = secure ? 'Https is open.' : 'Data folder open.';
   child.stdout.on('data', (chunk) => {
     for (const line of String(chunk).split('\n')) {
       if (/^\s*(▲|- |✓)/.test(line) || line.trim() === '') continue;
       say(line);
-      if (line.includes('Data folder open.')) void told(host, port);
+      if (line.includes(ready)) void told(host, port, secure ? 'https' : 'http');
     }
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));

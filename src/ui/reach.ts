@@ -16,11 +16,15 @@ export function onReach(tell: (there: boolean) => void): () => void {
   return () => window.removeEventListener(EVENT, hear);
 }
 
+/** A network that swallows everything is taken for none after so long. */
+const PATIENCE_MS = 10_000;
+
 /** Asks whether the server is there, and tells the page. */
 export async function reachable(): Promise<boolean> {
   let there = false;
   try {
-    there = (await fetch('/icon.svg', { method: 'HEAD', cache: 'no-store' })).ok;
+    there = (await fetch('/icon.svg', { method: 'HEAD', cache: 'no-store', signal: AbortSignal.timeout(PATIENCE_MS) }))
+      .ok;
   } catch {
     // Not there is an answer.
   }

@@ -1,4 +1,4 @@
-import { networkInterfaces } from 'node:os';
+import { hostname, networkInterfaces } from 'node:os';
 import { unsealData } from 'iron-session';
 import { RefusedError } from '../store/errors';
 import { turnedAway } from './hosts';
@@ -18,7 +18,8 @@ export const FIXED_HEADERS = {
 function names(): string[] {
   if (!openToNetwork()) return [];
   const addresses = Object.values(networkInterfaces()).flatMap((all) => all?.map((a) => a.address) ?? []);
-  return [process.env.VECTIS_HOST ?? '', ...addresses];
+  const own = hostname().toLowerCase();
+  return [process.env.VECTIS_HOST ?? '', own, `${own}.local`, ...addresses];
 }
 
 /** Why a request is refused by where it comes from, as a sentence; null where it may go on. */

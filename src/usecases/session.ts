@@ -31,14 +31,16 @@ export const NOBODY_NAMED = 'Fitter';
 
 const DAYS = 30;
 
+/** Whether the browser came over https; the bays' network may be plain http. */
+const overHttps = async (): Promise<boolean> => (await headers()).get('x-forwarded-proto') === 'https';
+
 /** The sealed cookie of this browser. */
 export async function loginCookie(): Promise<IronSession<{ loginId?: string }>> {
   return getIronSession(await cookies(), {
     password: sessionKey(),
     cookieName: SESSION_COOKIE,
     ttl: DAYS * 24 * 3600,
-    // The bays' network is plain http.
-    cookieOptions: { httpOnly: true, sameSite: 'strict', secure: false, path: '/' },
+    cookieOptions: { httpOnly: true, sameSite: 'strict', secure: await overHttps(), path: '/' },
   });
 }
 
@@ -48,7 +50,7 @@ export async function deviceCookie(): Promise<IronSession<{ id?: string; people?
     password: sessionKey(),
     cookieName: 'vectis-device',
     ttl: 365 * 24 * 3600,
-    cookieOptions: { httpOnly: true, sameSite: 'strict', secure: false, path: '/' },
+    cookieOptions: { httpOnly: true, sameSite: 'strict', secure: await overHttps(), path: '/' },
   });
 }
 

@@ -1,3 +1,5 @@
+import { createServer, request as forward } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import type { Page } from '@playwright/test';
 import { accessible, expect, serverWillBeKilled, test } from './guard';
 import { Server } from './server';
@@ -218,6 +220,80 @@ test('whoever signs out takes their pages from the device; what waits to be sent
   await expect(page.getByRole('heading', { name: 'The server cannot be reached' })).toBeVisible();
   await server.up();
 });
+
+test('a new build takes over once nothing waits to be sent, and what the build before stored goes', async ({
+  watched: page,
+}) => {
+  const between = await relay(server.port);
+  const url = (await hrefOf(page, /Halm Drover.*Torque/, 'torque')).replace(`:${server.port}`, `:${between.port}`);
+  await page.goto(url);
+  await onDevice(page, [new URL(url).pathname]);
+  const state = () =>
+    page.evaluate(async () => {
+      const worker = await navigator.serviceWorker.getRegistration();
+      const old = await (await caches.open('vectis-pages')).match('/jobs/of-the-build-before/fit');
+      return { waits: worker?.waiting != null, old: old !== undefined };
+    });
+  await page.evaluate(async () =>
+    (await caches.open('vectis-pages')).put('/jobs/of-the-build-before/fit', new Response('old')),
+  );
+  // Something waits: entries do not get through.
+  between.drops = '/api/torque';
+  await page.getByRole('radio', { name: 'front left' }).click();
+  await listens(page);
+  serverWillBeKilled(page);
+  await page
+    .getByRole('button', { name: /All 6 snug|Take the last one back/ })
+    .first()
+    .click();
+  await expect(page.getByText(/1 waits|1 entry waits/).first()).toBeVisible();
+  between.build = 2;
+  await page.evaluate(async () => void (await (await navigator.serviceWorker.getRegistration())?.update()));
+  await expect.poll(state).toEqual({ waits: true, old: true });
+  await page.waitForTimeout(2000);
+  expect(await state()).toEqual({ waits: true, old: true });
+  between.drops = null;
+  await expect.poll(state, { timeout: 90_000 }).toEqual({ waits: false, old: false });
+  await onDevice(page, [new URL(url).pathname]);
+  between.close();
+});
+
+interface Relay {
+  readonly port: number;
+  /** Requests to this address are cut off. */
+  drops: string | null;
+  /** Another number is another service worker. */
+  build: number;
+  close(): void;
+}
+
+/** Stands between the browser and the server. */
+async function relay(to: number): Promise<Relay> {
+  const at = { drops: null as string | null, build: 1 };
+  const http = createServer((request, response) => {
+    if (request.url === at.drops) return request.socket.destroy();
+    const on = forward({ port: to, path: request.url, method: request.method, headers: request.headers }, (r) => {
+      if (request.url !== '/sw/sw.js') {
+        response.writeHead(r.statusCode ?? 502, r.headers);
+        return r.pipe(response);
+      }
+      const { 'content-length': _, 'content-encoding': __, ...headers } = r.headers;
+      response.writeHead(r.statusCode ?? 502, headers);
+      r.on('data', (chunk) => response.write(chunk)).on('end', () => response.end(`\n// Build ${at.build}.`));
+    });
+    if (request.url === '/sw/sw.js') on.removeHeader('accept-encoding');
+    on.on('error', () => response.destroy());
+    request.pipe(on);
+  });
+  await new Promise<void>((open) => http.listen(0, '127.0.0.1', open));
+  return Object.assign(at, {
+    port: (http.address() as AddressInfo).port,
+    close: () => {
+      http.closeAllConnections();
+      http.close();
+    },
+  });
+}
 
 /** A wheel of four from snug to its last verify with a click wrench. */
 async function wheel(page: Page): Promise<void> {

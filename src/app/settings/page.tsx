@@ -81,6 +81,17 @@ export default async function Page() {
           Calendar settings
         </LinkButton>
       </section>
+      <section aria-labelledby="tablets" className="flex flex-col gap-2">
+        <h2 id="tablets" className="!text-[17px] !text-ink">
+          Tablets
+        </h2>
+        <p className="text-[14px] text-soft">
+          How a tablet gets in, and what it has with it for when the network is gone.
+        </p>
+        <LinkButton href="/settings/tablets" className="self-start">
+          Add a tablet
+        </LinkButton>
+      </section>
       <section aria-labelledby="backups" className="flex flex-col gap-2">
         <h2 id="backups" className="!text-[17px] !text-ink">
           Backups

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { plural } from '@/core/plural';
-import { isOnDevice, shownAsOf } from '@/ui/offline/pages';
+import { shownAsOf } from '@/ui/offline/pages';
 import { isMine } from '@/ui/outbox';
 import { holdPageParts, onReach, reachable } from '@/ui/reach';
 import { useShownAnew } from '@/ui/useShownAnew';
@@ -36,7 +36,6 @@ export function Unreached() {
   }, [some]);
   useEffect(() => onReach(setThere), []);
   const asOf = useStoredPage(there);
-  useLinksOnDevice(!there);
   useEffect(() => {
     if (there) return;
     const again = setInterval(() => void reachable(), AGAIN_MS);
@@ -65,10 +64,9 @@ export function Unreached() {
       role="alert"
       className="no-print sticky top-0 z-20 border-b-2 border-stop bg-stop-wash px-4 py-2 text-[15px] font-[560]"
     >
-      The server cannot be reached.{' '}
       {asOf === null
-        ? 'This page stays as it is.'
-        : `This page is the one of ${format(asOf, 'd MMM HH:mm')} that lies on this device; what others did since is not on it.`}{' '}
+        ? 'The server cannot be reached, so this page stays as it is.'
+        : `The server cannot be reached. This page is the one of ${format(asOf, 'd MMM HH:mm')} that lies on this device; what others did since is not on it.`}{' '}
       What you typed is still here; what you tapped is sent once it is back
       {waiting.length === 0 ? '.' : `: ${plural(waiting.length, 'waits', 'wait')}.`}
     </p>
@@ -95,19 +93,4 @@ function useStoredPage(there: boolean): number | null {
     };
   }, [ask, router]);
   return asOf;
-}
-
-/** While the server is gone, a link to a page of this device opens that one. */
-function useLinksOnDevice(away: boolean): void {
-  useEffect(() => {
-    if (!away) return;
-    const follow = (e: MouseEvent) => {
-      const link = e.target instanceof Element ? e.target.closest('a[href]') : null;
-      if (!(link instanceof HTMLAnchorElement) || link.origin !== location.origin || link.target !== '') return;
-      if (e.button !== 0 || e.ctrlKey || e.metaKey || e.shiftKey || link.pathname === location.pathname) return;
-      void isOnDevice(link.pathname).then((here) => here && location.assign(link.href));
-    };
-    document.addEventListener('click', follow, true);
-    return () => document.removeEventListener('click', follow, true);
-  }, [away]);
 }

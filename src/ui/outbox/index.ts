@@ -18,6 +18,9 @@ function author(): Author {
   return { id: person, name: personName };
 }
 
+/** What is not answered for so long is sent once more; the server takes it once. */
+const LATE_MS = 45_000;
+
 const UNREACHED: Answer = {
   ok: false,
   again: true,
@@ -31,7 +34,12 @@ async function send({ url, body, file, by }: Waiting): Promise<Answer> {
       method: 'POST',
       // What is longer than 64 kB may not outlive its page.
       ...(file === undefined
-        ? { keepalive: true, headers: { ...headers, 'content-type': 'application/json' }, body: JSON.stringify(body) }
+        ? {
+            keepalive: true,
+            signal: AbortSignal.timeout(LATE_MS),
+            headers: { ...headers, 'content-type': 'application/json' },
+            body: JSON.stringify(body),
+          }
         : { headers, body: file }),
     });
     tellReach(true);

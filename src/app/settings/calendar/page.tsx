@@ -12,7 +12,9 @@ export default async function Page() {
   const time = await shopHours();
   const lines = await shopResources();
   const closures = await closuresAhead();
-  const host = (await headers()).get('host') ?? '127.0.0.1:4310';
+  const asked = await headers();
+  const host = asked.get('host') ?? '127.0.0.1:4310';
+  const scheme = asked.get('x-forwarded-proto') === 'https' ? 'https' : 'http';
   return (
     <main className="mx-auto flex w-full max-w-[1080px] flex-col gap-6 px-4 py-6">
       <div>
@@ -29,7 +31,7 @@ export default async function Page() {
         <h2 id="places" className="!text-[17px] !text-ink">
           Places, people, things
         </h2>
-        <Resources lines={lines} origin={`http://${host}`} />
+        <Resources lines={lines} origin={`${scheme}://${host}`} />
       </section>
       <section aria-labelledby="hours" className="flex max-w-[720px] flex-col gap-2">
         <h2 id="hours" className="!text-[17px] !text-ink">
