@@ -5,7 +5,7 @@ import { Client } from 'pg';
 import { Cable } from '../cable';
 import { freePort, startPostgres } from '../postgres.mjs';
 import { expect, serverWillBeKilled, test } from './guard';
-import { listens } from './steps';
+import { listens, tap } from './steps';
 import { Server } from './server';
 
 /** Two processes on one PostgreSQL server and one folder, each with a cable of its own to the database. */
@@ -66,7 +66,7 @@ test('two processes show one workshop: what is done at one stands at the other, 
   await expect(other.getByText('Torque log, 1 entry')).toBeVisible({ timeout: 15_000 });
   serverWillBeKilled(page);
   await one.kill();
-  await other.getByRole('button', { name: 'Lowered, tyre touches' }).click();
+  await tap(other, 'Lowered, tyre touches');
   await expect(other.getByText('Torque log, 2 entries')).toBeVisible();
   await other.reload();
   await expect(other.getByText('Torque log, 2 entries')).toBeVisible();

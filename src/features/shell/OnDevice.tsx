@@ -1,6 +1,5 @@
 'use client';
 
-import { Serwist } from '@serwist/window';
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 import { useOutbox } from '@/ui/outbox';
@@ -12,6 +11,8 @@ const WORKER = '/sw/sw.js';
 const LOOK_MS = 20_000;
 /** Pages of other visits change while others work on them; they are fetched anew no more often than this. */
 const OTHERS_MS = 5 * 60_000;
+/** A network that swallows everything must not keep this waiting for ever. */
+const LATE_MS = 45_000;
 /** Between two pages, so that whoever waits for one of theirs does not wait behind all of these. */
 const REST_MS = 250;
 
@@ -34,21 +35,19 @@ export function OnDevice({ person }: { person: string }) {
   useEffect(() => {
     if (!('serviceWorker' in navigator)) return;
     let over = false;
-    const worker = new Serwist(WORKER, { scope: '/', type: 'classic', updateViaCache: 'none' });
-    let newer = false;
-    worker.addEventListener('waiting', () => {
-      newer = true;
-    });
-    void worker.register({ immediate: true }).catch(() => {
+    const registered = navigator.serviceWorker
+      .register(WORKER, { scope: '/', updateViaCache: 'none' })
       // A browser that refuses it works as it does without one.
-    });
+      .catch(() => null);
     const fetched = new Map<string, number>();
     const look = async () => {
       if (over || document.visibilityState !== 'visible' || !quiet.current) return;
-      // Pages of the build before go with it, so nothing may wait to be sent from one.
+      // A newer build waits to take over. Pages of the build before go with it, so nothing may wait to be sent from one.
+      const newer = (await registered)?.waiting;
       if (newer) {
-        newer = false;
-        worker.messageSkipWaiting();
+        // Nothing is fetched meanwhile: the one before makes way once it has nothing to do.
+        newer.postMessage({ type: 'SKIP_WAITING' });
+        return;
       }
       if (navigator.serviceWorker.controller === null) return;
       const open = jobIn(here.current);
@@ -61,7 +60,11 @@ export function OnDevice({ person }: { person: string }) {
           if (!own && Date.now() - (fetched.get(p) ?? 0) < OTHERS_MS) continue;
           fetched.set(p, Date.now());
           try {
-            const page = await fetch(p, { headers: { [MARK]: visit.mark }, redirect: 'manual' });
+            const page = await fetch(p, {
+              headers: { [MARK]: visit.mark },
+              redirect: 'manual',
+              signal: AbortSignal.timeout(LATE_MS),
+            });
             await page.text();
           } catch {
             return;
@@ -97,6 +100,7 @@ async function visitsOf(open: string | null): Promise<readonly VisitPages[]> {
   try {
     const answer = await fetch(`/api/on-device${open === null ? '' : `?job=${encodeURIComponent(open)}`}`, {
       cache: 'no-store',
+      signal: AbortSignal.timeout(LATE_MS),
     });
     if (answer.status === 401) await forgetDevice();
     if (!answer.ok) return [];
