@@ -2,8 +2,10 @@ import type { Metadata } from 'next';
 import { Board } from '@/features/board/Board';
 import { Calendar } from '@/features/calendar/Calendar';
 import { CalendarBar } from '@/features/calendar/CalendarBar';
+import { PhoneBooking } from '@/features/calendar/PhoneBooking';
 import { theStore } from '@/store/connection';
 import { boardOf, restingJobs } from '@/store/board';
+import { anyCaller } from '@/store/callers';
 import { LinkButton } from '@/ui/Button';
 import { Finder } from '@/ui/Finder';
 import { NavLink } from '@/ui/NavLink';
@@ -30,7 +32,8 @@ export default async function Page({ searchParams }: { searchParams: Asked }) {
   const resting = await restingJobs(db, find);
   const now = new Date();
   const { zone } = await shopTimeNow(db);
-  const empty = board.every((b) => b.count === 0) && resting.count === 0;
+  const calls = find === '' ? await anyCaller(db) : false;
+  const empty = board.every((b) => b.count === 0) && resting.count === 0 && !calls;
   // Somebody who looks for a car looks for its job.
   const view = empty || find !== '' ? null : await calendarView(day, span === 'week' ? 7 : 1, now.getTime());
   const here = day ?? dayOf(zone, now.getTime());
@@ -46,6 +49,7 @@ export default async function Page({ searchParams }: { searchParams: Asked }) {
         </h1>
         <div className="flex flex-wrap items-end gap-3">
           <Finder label="Find a car" start={find} placeholder="name or plate" />
+          <PhoneBooking zone={zone} />
           <LinkButton href="/vehicles">Open a job</LinkButton>
           <LinkButton look="main" href="/vehicles/new">
             Take in a vehicle

@@ -6,12 +6,15 @@ import { vehicle } from './carSchema';
 import type { Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError } from './errors';
 import { recordEvent } from './events';
-import { type JobRow, job, jobStep, torqueEntry } from './schema';
+import { callersOf } from './callers';
+import { type CallerRow, type JobRow, job, jobStep, torqueEntry } from './schema';
 
-/** A booking with the car it is for and the axles of its visit. */
+/** A booking with the car it is for and the axles of its visit, or with who called while no car is here. */
 export interface BookingLine {
   readonly booking: BookingRow;
+  /** Empty for a caller's. */
   readonly jobs: readonly JobRow[];
+  readonly caller: CallerRow | null;
   readonly name: string;
   readonly plate: string;
 }
@@ -35,10 +38,19 @@ export async function withCars(db: Executor, rows: readonly BookingRow[]): Promi
     .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
     .where(inArray(job.visitId, visits))
     .orderBy(asc(job.axle));
-  return rows.flatMap((b) => {
+  const here = new Set(found.map((f) => f.job.visitId));
+  const callers = await callersOf(
+    db,
+    visits.filter((v) => !here.has(v)),
+  );
+  return rows.flatMap((b): BookingLine[] => {
     const own = found.filter((f) => f.job.visitId === b.visitId);
     const first = own[0];
-    return first ? [{ booking: b, jobs: own.map((o) => o.job), name: first.name, plate: first.plate }] : [];
+    if (first) return [{ booking: b, jobs: own.map((o) => o.job), caller: null, name: first.name, plate: first.plate }];
+    const called = callers.find((c) => c.id === b.visitId);
+    return called
+      ? [{ booking: b, jobs: [], caller: called, name: called.name, plate: called.plate || called.phone }]
+      : [];
   });
 }
 

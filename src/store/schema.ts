@@ -7,6 +7,7 @@ import type { RubAssumptions } from '@/core/stance/archModel';
 import type { ArchCuts } from '@/core/stance/archWork';
 import { axleHub, vehicle, wheelSet } from './carSchema';
 import { at, figure, id } from './columns';
+import { WORK_KINDS } from '@/core/procedure/estimate';
 import { FELT, JOINTS } from '@/core/torque/log';
 import { TRACE_CLASSES, type TraceSample } from '@/core/torque/trace';
 import type { KeptEvaluation } from '@/core/evaluate/kept';
@@ -87,6 +88,30 @@ export const visit = pgTable(
   ],
 );
 export type VisitRow = typeof visit.$inferSelect;
+
+/** Somebody who called before their car was here. A booking of theirs names the caller in the place of a visit, until the car is taken in. */
+export const caller = pgTable(
+  'caller',
+  {
+    id: id(),
+    name: text('name').notNull(),
+    phone: text('phone').notNull().default(''),
+    plate: text('plate').notNull().default(''),
+    work: text('work', { enum: WORK_KINDS }).notNull(),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+    /** What it became. */
+    visitId: text('visit_id').references(() => visit.id),
+    endedAt: at('ended_at'),
+    endedWhy: text('ended_why'),
+  },
+  (t) => [
+    index('caller_visit').on(t.visitId),
+    check('caller_reached', sql`length(trim(${t.name})) > 0 and (${t.phone} <> '' or ${t.plate} <> '')`),
+    check('caller_work', sql`${t.work} in ('wheel-change', 'plate', 'nuts', 'conversion', 'adapter', 'open')`),
+  ],
+);
+export type CallerRow = typeof caller.$inferSelect;
 
 export const job = pgTable(
   'job',

@@ -212,6 +212,17 @@ export interface Found<T> {
   readonly count: number;
 }
 
+/** The car that has a number plate, spaces and case aside; null where none or more than one has it. */
+export async function carWithPlate(db: Executor, plate: string): Promise<{ id: string; name: string } | null> {
+  const bare = plate.replace(/\s+/g, '').toLowerCase();
+  const rows = await db
+    .select({ id: vehicle.id, name: vehicle.name })
+    .from(vehicle)
+    .where(and(isNull(vehicle.archivedAt), sql`lower(replace(${vehicle.plate}, ' ', '')) = ${bare}`))
+    .limit(2);
+  return rows.length === 1 ? (rows[0] ?? null) : null;
+}
+
 /** Vehicles that are not archived, by name, as many as fit a page. @param find words of name or plate */
 export async function listVehicles(db: Executor, find = '', most = 60): Promise<Found<VehicleRow>> {
   const where = and(

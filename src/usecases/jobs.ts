@@ -23,6 +23,7 @@ import { rememberRecheck } from '@/store/pastWork';
 import { endRecheck } from '@/store/rechecks';
 import { hasPhoto } from '@/store/remarks';
 import { loadVehicle } from '@/store/vehicles';
+import { callerHere } from './calendar/callers';
 import { onlyLead } from './roles';
 import { mayPull } from './wrenches';
 import { advance } from './advance';
@@ -65,13 +66,15 @@ export interface NewJob {
   readonly studsOut?: boolean | undefined;
   /** What is planned between hub and wheel, roughly; left out, nothing is decided. It says what is asked, and the bench begins with it. */
   readonly planned?: { readonly kind: Spacer['kind']; readonly size: number } | undefined;
+  /** Who called for it before the car was here: what was booked for them is booked for this visit. */
+  readonly callId?: string | undefined;
   /** Figures of a quick answer that it begins with, and where those of one corner were taken. */
   readonly carried?: { readonly figures: Carried; readonly corner: Corner } | undefined;
 }
 
 /** Opens a job on a vehicle, or one for each axle in one visit. @returns the id of the first @throws NotFoundError, RefusedError */
 export async function openJob(
-  { vehicleId, wheelSetId, axle, wish, use, studsOut, planned, carried }: NewJob,
+  { vehicleId, wheelSetId, axle, wish, use, studsOut, planned, callId, carried }: NewJob,
   by: string,
 ): Promise<string> {
   const { db } = await theStore();
@@ -97,6 +100,7 @@ export async function openJob(
           )
         : id;
     for (const jobId of new Set([id, other])) await beginAsItStands(tx, jobId, at, planned);
+    if (callId) await callerHere(tx, callId, { visitId: id, vehicleId }, by, at);
     if (carried) {
       const on = carried.corner.startsWith('rear') ? 'rear' : 'front';
       if (axle !== 'both' && axle !== on)

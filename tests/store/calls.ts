@@ -231,6 +231,8 @@ export async function everyCall(db: Db): Promise<Call[]> {
     ],
     ['calendar.offBooking', calendar.offBooking, ['x', 1, 'why']],
     ['calendar.keepNeed', calendar.keepNeed, [visit, '2026-13-01T10:00', '']],
+    ['calendar.keepCaller', calendar.keepCaller, [{ name: 'Ada', phone: '', plate: 'H', work: 'open' }]],
+    ['calendar.endCall', calendar.endCall, ['x', 'why']],
     ['calendar.askOpen', calendar.askOpen, [['x']]],
     ['calendar.askProposal', calendar.askProposal, ['x', null]],
     ['calendar/shopActions.keepHours', shop.keepHours, ['Nowhere/Here', ['', '', '', '', '', '', '']]],

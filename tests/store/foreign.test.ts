@@ -20,6 +20,8 @@ const ONE_ID = [
   'bay.scan',
   'bay.setReady',
   'calendar.askOpen',
+  'calendar.endCall',
+  'calendar.keepCaller',
   'calendar.keepNeed',
   'calendar.offBooking',
   'calendar/memoryActions.saveContact',

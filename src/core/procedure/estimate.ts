@@ -15,8 +15,8 @@ export type WorkKind = (typeof WORK_KINDS)[number];
 
 export const WORK_LABEL: Readonly<Record<WorkKind, string>> = {
   'wheel-change': 'Wheel change',
-  plate: 'Plate on bolts',
-  nuts: 'Plate on studs and nuts',
+  plate: 'Spacer on bolts',
+  nuts: 'Spacer on studs and nuts',
   conversion: 'Stud conversion',
   adapter: 'Bolt-on adapter',
   open: 'Nothing chosen yet',

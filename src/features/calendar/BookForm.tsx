@@ -9,7 +9,9 @@ import { Button } from '@/ui/Button';
 import { placeOptions } from './placeOptions';
 import { Field, SelectField } from '@/ui/Field';
 import { NavLink } from '@/ui/NavLink';
-import { askProposal, keepBooking, keepNeed, offBooking } from './actions';
+import { askProposal, keepBooking, keepNeed } from './actions';
+import { CallerLines } from './CallerLines';
+import { EndCall, OffForm } from './OffForms';
 import { EstimateLines } from './EstimateLines';
 import { ReadyLines } from './ReadyLines';
 
@@ -142,7 +144,7 @@ function Filled({ asked, zone, p, onDone }: { asked: Asked; zone: string; p: Pro
     <>
       <p className="text-soft">
         {p.about}
-        {asked.bar ? (
+        {asked.bar && p.caller === null ? (
           <>
             {' · '}
             <NavLink href={asked.bar.href} className="text-accent underline underline-offset-4">
@@ -151,6 +153,7 @@ function Filled({ asked, zone, p, onDone }: { asked: Asked; zone: string; p: Pro
           </>
         ) : null}
       </p>
+      {p.caller ? <CallerLines id={asked.visitId} caller={p.caller} /> : null}
       {p.estimate ? <EstimateLines estimate={p.estimate} usual={p.usual} /> : <p>A recheck takes about {p.usual}.</p>}
       {p.ready.map((r) => (
         <ReadyLines key={r.axle} axle={p.ready.length > 1 ? r.axle : null} ready={r.ready} />
@@ -276,6 +279,7 @@ function Filled({ asked, zone, p, onDone }: { asked: Asked; zone: string; p: Pro
         </ul>
       ) : null}
       {asked.bar ? <OffForm bar={asked.bar} onDone={onDone} /> : null}
+      {p.caller && !asked.bar ? <EndCall id={asked.visitId} onDone={onDone} /> : null}
     </>
   );
 }
@@ -310,39 +314,6 @@ function NeedForm({ asked, p }: { asked: Asked; p: Proposal }) {
           {said.text}
         </p>
       ) : null}
-    </form>
-  );
-}
-
-function OffForm({ bar, onDone }: { bar: Bar; onDone: () => void }) {
-  const [why, setWhy] = useState('');
-  const [failure, setFailure] = useState<string | null>(null);
-  const [busy, start] = useTransition();
-  return (
-    <form
-      noValidate
-      aria-label="Call it off"
-      className="flex items-end gap-3 border-t border-line pt-3"
-      onSubmit={(e) => {
-        e.preventDefault();
-        start(async () => {
-          const done = await ask(() => offBooking(bar.id, bar.version, why));
-          if (done.ok) onDone();
-          else setFailure(done.message);
-        });
-      }}
-    >
-      <Field
-        label="Why it is called off"
-        value={why}
-        maxLength={300}
-        className="flex-1"
-        {...(failure ? { error: failure } : {})}
-        onChange={(e) => setWhy(e.target.value)}
-      />
-      <Button type="submit" look="quiet" disabled={busy || why.trim() === ''}>
-        Call it off
-      </Button>
     </form>
   );
 }

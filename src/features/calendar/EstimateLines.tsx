@@ -18,7 +18,7 @@ export function EstimateLines({ estimate, usual }: { estimate: VisitEstimate; us
         <table key={a.axle} className="mb-2 w-full text-[14px]">
           <caption className="text-left font-[600]">
             {a.axle}: {a.kind.toLowerCase()}
-            {a.guessed ? ', taken as a plate until something is chosen' : ''}
+            {a.guessed ? ', taken as a spacer until something is chosen' : ''}
           </caption>
           <tbody>
             {a.lines.map((l) => (

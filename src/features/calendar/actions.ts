@@ -1,8 +1,9 @@
 'use server';
 
 import { z } from 'zod';
-import { actOn } from '@/usecases/act';
+import { act, actOn } from '@/usecases/act';
 import { openOfVisits } from '@/usecases/calendar/ready';
+import { callEnded, callerTyped } from '@/usecases/calendar/callers';
 import { callOff } from '@/usecases/calendar/bookings';
 import { bookTyped, moveBooking, needTyped, type Proposal, proposalFor } from '@/usecases/calendar/visits';
 import { attempt, idOf, type Result } from '@/usecases/result';
@@ -54,6 +55,24 @@ export async function moveTo(form: MoveForm): Promise<Result<null>> {
 /** Calls a booking off. */
 export async function offBooking(bookingId: string, version: number, why: string): Promise<Result<null>> {
   return actOn((who) => callOff(idOf(bookingId), z.number().int().parse(version), words.parse(why), who));
+}
+
+const called = z.object({
+  name: z.string().max(200),
+  phone: z.string().max(100),
+  plate: z.string().max(200),
+  work: z.string().max(40),
+});
+export type CallForm = z.input<typeof called>;
+
+/** Notes somebody who called. @returns what a time is then booked for */
+export async function keepCaller(typed: CallForm): Promise<Result<string>> {
+  return act((who) => callerTyped(called.parse(typed), who));
+}
+
+/** A call came to nothing. */
+export async function endCall(caller: string, why: string): Promise<Result<null>> {
+  return actOn((who) => callEnded(idOf(caller), words.parse(why), who));
 }
 
 /** By when a visit is needed; empty takes it back. */

@@ -47,15 +47,18 @@ export function NewJob({
   vehicleId,
   wheelSets,
   converted = false,
+  called = null,
 }: {
   vehicleId: string;
   wheelSets: readonly { id: string; name: string }[];
   /** Studs were put in here, and can come out again. */
   converted?: boolean;
+  /** Who called for it, and what about. */
+  called?: { readonly id: string; readonly name: string; readonly wish: JobType | null } | null;
 }) {
   const router = useRouter();
   const [axle, setAxle] = useState<'front' | 'rear' | 'both'>('front');
-  const [wish, setWish] = useState<JobType>('stance');
+  const [wish, setWish] = useState<JobType>(called?.wish ?? 'stance');
   const [use, setUse] = useState<Use>('street');
   const [wheelSetId, setWheelSetId] = useState(wheelSets[0]?.id ?? '');
   const [corner, setCorner] = useState<Corner>('front-left');
@@ -73,7 +76,9 @@ export function NewJob({
       const along = carried ? { carried: { figures: carried, corner } } : {};
       const out = wish === 'take-off' && converted ? { studsOut } : {};
       const plan = adds && planned !== '' ? { planned: { kind: planned, size: length.typed(size) } } : {};
-      const result = await ask(() => openJob(vehicleId, { axle, wish, use, wheelSetId, ...plan, ...out, ...along }));
+      const call = called ? { callId: called.id } : {};
+      const typed = { axle, wish, use, wheelSetId, ...plan, ...out, ...call, ...along };
+      const result = await ask(() => openJob(vehicleId, typed));
       if (!result.ok) return setFailure(result.message);
       dropCarried();
       router.push(`/jobs/${result.value}/take-in`);
@@ -83,6 +88,11 @@ export function NewJob({
     <section aria-labelledby="new-job" className="flex flex-col gap-3">
       <h2 id="new-job">New job</h2>
       {carried ? <CarriedNote carried={carried} onDrop={() => setCarried(null)} /> : null}
+      {called ? (
+        <p role="status" className="border-l-4 border-accent pl-3">
+          {called.name} called for this: what was booked on the telephone goes along with the job.
+        </p>
+      ) : null}
       <div className="flex flex-wrap gap-x-6 gap-y-3">
         <Segments label="Axle" value={axle} options={AXLES} onChange={setAxle} />
         <Segments

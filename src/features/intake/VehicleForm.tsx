@@ -42,6 +42,7 @@ export function VehicleForm({
   edit,
   field = null,
   after = null,
+  call = null,
 }: {
   start: VehicleTyped;
   save: (typed: VehicleTyped, confirmed?: readonly string[]) => Promise<Result<string>>;
@@ -50,6 +51,8 @@ export function VehicleForm({
   field?: string | null;
   /** Where it goes once saved; left out or null, to the vehicle. */
   after?: string | null;
+  /** Who called for it: the new job knows. */
+  call?: string | null;
 }) {
   const router = useRouter();
   const form: Form = useForm<VehicleTyped, unknown, VehicleParsed>({
@@ -59,7 +62,7 @@ export function VehicleForm({
   });
   const [failure, setFailure] = useState<string | null>(null);
   const { register, formState, handleSubmit, getValues, setValue } = form;
-  useKeptForm(form, edit ? null : 'take-in');
+  useKeptForm(form, edit || call ? null : 'take-in');
   useFocusOnArrival(field);
   const [carried, setCarried] = useCarried();
   useEffect(() => {
@@ -91,7 +94,7 @@ export function VehicleForm({
     if (result.ok) {
       forgetForm('take-in');
       if (!edit) expected.forget();
-      router.push(after ?? `/vehicles/${result.value}`);
+      router.push(after ?? `/vehicles/${result.value}${call ? `?call=${call}#new-job` : ''}`);
     } else setFailure(result.message);
   });
 

@@ -1,5 +1,7 @@
-import type { AxleHubRow } from '@/store/schema';
+import type { Seat } from '@/core/document/vocabulary';
+import type { AxleHubRow, WheelSetRow } from '@/store/schema';
 import type { VehicleWhole } from '@/store/vehicles';
+import type { SetTyped } from './WheelSetForm';
 import { EMPTY_HUB, EMPTY_SET, EMPTY_VEHICLE, type HubTyped, type VehicleTyped } from './schema';
 
 const typedHub = (h: AxleHubRow | undefined): HubTyped =>
@@ -36,3 +38,23 @@ export function typedVehicle(whole: VehicleWhole): VehicleTyped {
     wheelSet: { ...EMPTY_SET, setName: set?.name ?? '–' },
   };
 }
+
+const typedDrilling = (lugs: number | null, circle: number | null): string =>
+  lugs === null || circle === null ? '' : `${lugs}x${circle}`;
+const typedOffset = (mm: number | null): string => (mm === null ? '' : String(mm));
+
+/** A stored wheel set as the form would have been typed. */
+export const typedSet = (w: WheelSetRow): SetTyped => ({
+  setName: w.name,
+  tyre: w.tyre,
+  offset: typedOffset(w.offsetMm),
+  wheelSeat: w.seat as Seat,
+  drilling: typedDrilling(w.lugs, w.boltCircleMm),
+  planned: w.planned ? 'yes' : 'no',
+  rear: w.rear && {
+    tyre: w.rear.tyre,
+    offset: typedOffset(w.rear.offsetMm),
+    wheelSeat: w.rear.seat as Seat,
+    drilling: typedDrilling(w.rear.lugs, w.rear.boltCircleMm),
+  },
+});

@@ -152,6 +152,7 @@ export const jobForm = z.object({
       size: typed((t) => parseLength('Rough size', t, { min: 1, max: 100 }).value),
     })
     .optional(),
+  callId: z.string().min(1).max(80).optional(),
   carried: z.strictObject({ figures: carriedSchema, corner: z.enum(CORNERS) }).optional(),
 });
 

@@ -55,7 +55,8 @@ export function OnDevice({ person }: { person: string }) {
       for (const visit of visits) {
         const own = open !== null && visit.paths.some((p) => jobIn(p) === open);
         for (const p of visit.paths) {
-          if (over || !quiet.current) return;
+          // A newer build is not kept waiting by pages of the one before.
+          if (over || !quiet.current || (await registered)?.waiting) return;
           if ((await markOnDevice(p)) === visit.mark) continue;
           if (!own && Date.now() - (fetched.get(p) ?? 0) < OTHERS_MS) continue;
           fetched.set(p, Date.now());

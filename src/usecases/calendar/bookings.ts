@@ -14,6 +14,7 @@ import {
   closuresIn,
   withCars,
 } from '@/store/bookings';
+import { openCaller } from '@/store/callers';
 import { type Executor, theStore } from '@/store/connection';
 import { ChangedMeanwhileError, NotFoundError, RefusedError } from '@/store/errors';
 import { jobsOfVisit } from '@/store/visits';
@@ -198,10 +199,13 @@ async function recheckAfterWork(tx: Executor, ask: BookAsk): Promise<number | nu
   return link.dueFrom.getTime();
 }
 
-/** The jobs of a visit that are still to be done. @throws NotFoundError, RefusedError */
+/** The jobs of a visit that are still to be done; none of somebody who called and whose car is not here. @throws NotFoundError, RefusedError */
 async function openJobs(tx: Executor, ask: BookAsk): Promise<JobRow[]> {
   const jobs = await jobsOfVisit(tx, ask.visitId);
-  if (jobs.length === 0) throw new NotFoundError('This visit');
+  if (jobs.length === 0) {
+    if (ask.recheckId !== null || (await openCaller(tx, ask.visitId)) === null) throw new NotFoundError('This visit');
+    return jobs;
+  }
   if (ask.recheckId === null && jobs.every((j) => j.signedAt !== null))
     throw new RefusedError('This visit is signed off already: nothing of it is to be booked but its rechecks.');
   return jobs;

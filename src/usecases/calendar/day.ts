@@ -16,6 +16,7 @@ import {
   withCars,
 } from '@/store/bookings';
 import type { ResourceKind } from '@/store/calendarSchema';
+import { waitingCallers } from '@/store/callers';
 import { theStore } from '@/store/connection';
 import { unbookedRechecks } from '@/store/rechecks';
 import { recheck } from '@/store/recordSchema';
@@ -25,6 +26,7 @@ import type { JobRow } from '@/store/schema';
 import { shopTimeNow } from '@/store/shopTime';
 import { stagePath } from '../stages';
 import { asBooked } from './bookings';
+import { calledFor } from './callers';
 import { clockOn, dayAfter, dayOf, dayStart, hourMarks, openHours, reads, spanText, weekdayOf } from './zone';
 
 /** How a booking stands by what was noted at its car. */
@@ -192,8 +194,8 @@ async function barsOf(lines: readonly BookingLine[], zone: string, now: number):
   return lines.map((l) => {
     const { booking: b, jobs } = l;
     const link = links.find((x) => x.id === b.recheckId) ?? null;
-    const job = jobs.find((j) => j.id === link?.jobId) ?? jobs.find((j) => j.signedAt === null) ?? (jobs[0] as JobRow);
-    const booked = asBooked(b, l.name, job.vehicleId);
+    const job = jobs.find((j) => j.id === link?.jobId) ?? jobs.find((j) => j.signedAt === null) ?? jobs[0] ?? null;
+    const booked = asBooked(b, l.name, job?.vehicleId ?? null);
     const [from, to] = [startOf(booked), endOf(booked)];
     const state = link
       ? recheckState(link.doneAt, from, now)
@@ -211,8 +213,8 @@ async function barsOf(lines: readonly BookingLine[], zone: string, now: number):
       recheckId: b.recheckId,
       title: l.name,
       plate: l.plate,
-      about: link ? RECHECK_LABEL[link.kind] : about(jobs),
-      href: stagePath(job.id, job.stage),
+      about: l.caller ? calledFor(l.caller) : link ? RECHECK_LABEL[link.kind] : about(jobs),
+      href: job ? stagePath(job.id, job.stage) : `/vehicles/new?call=${b.visitId}`,
       placeId: b.placeId,
       whoId: b.whoId,
       things: b.things,
@@ -306,6 +308,15 @@ async function whatWaits(zone: string, now: number): Promise<{ waiting: Waiting[
     by: neededBy === null ? null : `needed by ${reads(zone, neededBy.getTime(), 'EEE d MMM HH:mm')}`,
     overdue: neededBy !== null && neededBy.getTime() < now,
   }));
-  const all = [...rechecks, ...open];
+  const called = (await waitingCallers(db, new Date(now - 24 * 3600_000), SHOWN + 1)).map(({ caller, neededBy }) => ({
+    visitId: caller.id,
+    recheckId: null,
+    title: caller.name,
+    plate: caller.plate || caller.phone,
+    about: calledFor(caller),
+    by: neededBy === null ? null : `needed by ${reads(zone, neededBy.getTime(), 'EEE d MMM HH:mm')}`,
+    overdue: neededBy !== null && neededBy.getTime() < now,
+  }));
+  const all = [...rechecks, ...called, ...open];
   return { waiting: all.slice(0, SHOWN), more: all.length > SHOWN };
 }

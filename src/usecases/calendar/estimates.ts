@@ -3,7 +3,7 @@ import type { Laid } from '@/core/calendar/clash';
 import { type Corrected, corrected } from '@/core/calendar/history';
 import type { Plan } from '@/core/document/document';
 import { AXLE_LABEL } from '@/core/document/labels';
-import { ESTIMATED, type Estimated, estimate, WORK_LABEL } from '@/core/procedure/estimate';
+import { ESTIMATED, type Estimated, estimate, WORK_LABEL, type WorkKind } from '@/core/procedure/estimate';
 import type { Executor } from '@/store/connection';
 import type { JobWhole } from '@/store/jobs';
 import { partsByKind } from '@/store/partsRead';
@@ -85,6 +85,34 @@ export async function estimateVisit(db: Executor, wholes: readonly JobWhole[]): 
     laid: { before, wait: cures ? (cure?.hours ?? 0) * 60 : 0, after },
     cures,
     cure,
+  };
+}
+
+/** How long work of a kind takes when nothing is known of the car: as nothing chosen, for one axle, corrected by the shop's own history of that kind. */
+export async function guessFor(db: Executor, work: WorkKind): Promise<VisitEstimate> {
+  const e = estimate(null, 'take-in');
+  const past = (await tookOf(db, work)).map((p) => ({ estimated: p.estimated ?? 0, actual: p.actual ?? 0 }));
+  const better = corrected(e.before + e.after, past);
+  // Studs wait for their locker as long as it took here last; which locker it will be is asked once the car is here.
+  const cure = work === 'conversion' ? await cureOf(db) : null;
+  const [before, after] = [e.before * better.factor, e.after * better.factor];
+  return {
+    axles: [
+      {
+        axle: 'One axle',
+        kind: WORK_LABEL[work],
+        guessed: true,
+        lines: e.lines,
+        card: e.before + e.after,
+        corrected: better,
+      },
+    ],
+    minutes: before + after,
+    low: better.low,
+    high: better.high,
+    laid: { before, wait: (cure?.hours ?? 0) * 60, after },
+    cures: false,
+    cure: null,
   };
 }
 

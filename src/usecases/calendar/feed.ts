@@ -4,6 +4,7 @@ import { bookingsIn, withCars } from '@/store/bookings';
 import { theStore } from '@/store/connection';
 import { resourceOfToken, resources } from '@/store/resources';
 import { AXLE_LABEL } from '@/core/document/labels';
+import { calledFor } from './callers';
 
 const DAY = 24 * 3600_000;
 
@@ -19,12 +20,14 @@ export async function feedOf(token: string, now = Date.now()): Promise<{ name: s
   const lines = await withCars(db, rows);
   const text = bookingCalendar(
     own.name,
-    lines.map(({ booking: b, jobs, name, plate }) => ({
+    lines.map(({ booking: b, jobs, caller, name, plate }) => ({
       id: b.id,
       version: b.version,
       summary: `${b.kind === 'recheck' ? 'Recheck ' : ''}${name} ${plate}`,
       description: [
-        jobs.map((j) => AXLE_LABEL[j.axle]).join(' and '),
+        caller
+          ? [calledFor(caller), caller.phone].filter(Boolean).join(', ')
+          : jobs.map((j) => AXLE_LABEL[j.axle]).join(' and '),
         ...(b.whoId ? [`Who: ${names.get(b.whoId) ?? ''}`] : []),
         ...(b.waitMin > 0 ? [`Locker cures ${Math.round(b.waitMin)} min of it: hands are free, the wheel waits.`] : []),
       ].join('\n'),

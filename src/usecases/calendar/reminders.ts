@@ -71,7 +71,9 @@ async function everythingDue(now: number): Promise<About[]> {
   const { zone } = await shopTimeNow(db);
   const names = new Map((await resources(db)).map((r) => [r.id, r.name]));
   const rows = (await bookingsIn(db, new Date(now), new Date(now + AHEAD))).filter((b) => b.startAt.getTime() > now);
-  const visits = (await withCars(db, rows.slice(0, MOST))).map(
+  // Whoever called and has no car here yet has no address either.
+  const booked = (await withCars(db, rows.slice(0, MOST))).filter((l) => l.caller === null);
+  const visits = booked.map(
     ({ booking: b, jobs, name, plate }): About => ({
       of: `visit/${b.id}/${b.startAt.toISOString()}`,
       kind: 'visit',

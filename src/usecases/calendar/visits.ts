@@ -4,6 +4,7 @@ import { InputError } from '@/core/errors';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import { bookingById, needVisit, visitNeeds } from '@/store/bookings';
+import { openCaller } from '@/store/callers';
 import { type Executor, theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
 import { type JobWhole, loadJob } from '@/store/jobs';
@@ -12,8 +13,10 @@ import { recheckById } from '@/store/rechecks';
 import { addResource, resources } from '@/store/resources';
 import type { JobRow } from '@/store/schema';
 import { shopTimeNow } from '@/store/shopTime';
+import { carWithPlate } from '@/store/vehicles';
 import { type BookAsk, book, slotsFor, type Usual } from './bookings';
-import { estimateVisit, recheckLaid, type VisitEstimate } from './estimates';
+import { calledFor } from './callers';
+import { estimateVisit, guessFor, recheckLaid, type VisitEstimate } from './estimates';
 import { orderedFor, type Ready, readyOf, shelfNow } from './ready';
 import { remindersLines } from './reminders';
 import { momentFrom, reads } from './zone';
@@ -37,6 +40,12 @@ export interface Proposal {
   readonly rows: readonly Row[];
   readonly neededBy: string;
   readonly neededWhy: string;
+  /** Who called, while their car is not here, and the car of that plate where the shop knows it. */
+  readonly caller: {
+    readonly phone: string;
+    readonly plate: string;
+    readonly car: { readonly id: string; readonly name: string } | null;
+  } | null;
   /** What was written to the owner, and when. */
   readonly reminders: readonly string[];
 }
@@ -44,11 +53,17 @@ export interface Proposal {
 const LOCAL = "yyyy-MM-dd'T'HH:mm";
 
 /** How a visit or a recheck is usually laid out. */
-export async function usualOf(tx: Executor, jobs: readonly JobRow[], ask: Pick<BookAsk, 'recheckId'>): Promise<Usual> {
+export async function usualOf(
+  tx: Executor,
+  jobs: readonly JobRow[],
+  ask: Pick<BookAsk, 'recheckId' | 'visitId'>,
+): Promise<Usual> {
   if (ask.recheckId !== null) {
     const link = await recheckById(tx, ask.recheckId);
     return { laid: recheckLaid(link ? await loadJob(tx, link.jobId) : null), cures: false };
   }
+  const called = jobs.length === 0 ? await openCaller(tx, ask.visitId) : null;
+  if (called) return guessFor(tx, called.work);
   return estimateVisit(tx, await Promise.all(jobs.map((j) => loadJob(tx, j.id))));
 }
 
@@ -56,13 +71,18 @@ export async function usualOf(tx: Executor, jobs: readonly JobRow[], ask: Pick<B
 export async function proposalFor(visitId: string, recheckId: string | null, now = new Date()): Promise<Proposal> {
   const { db } = await theStore();
   const jobs = await jobsOfVisit(db, visitId);
-  if (jobs.length === 0) throw new NotFoundError('This visit');
+  const called = jobs.length === 0 ? await openCaller(db, visitId) : null;
+  if (jobs.length === 0 && (called === null || recheckId !== null)) throw new NotFoundError('This visit');
   const wholes = await Promise.all(jobs.map((j) => loadJob(db, j.id)));
   const car = wholes[0]?.vehicle;
   const { zone } = await shopTimeNow(db);
   const link = recheckId === null ? null : await recheckById(db, recheckId);
   if (recheckId !== null && link?.visitId !== visitId) throw new NotFoundError('This recheck');
-  const estimate = recheckId === null ? await estimateVisit(db, wholes) : null;
+  const estimate = called
+    ? await guessFor(db, called.work)
+    : recheckId === null
+      ? await estimateVisit(db, wholes)
+      : null;
   const usual: Usual = estimate ?? {
     laid: recheckLaid(wholes.find((w) => w.job.id === link?.jobId) ?? null),
     cures: false,
@@ -77,8 +97,17 @@ export async function proposalFor(visitId: string, recheckId: string | null, now
   const [need] = await visitNeeds(db, [visitId]);
   const { before, wait, after } = usual.laid;
   return {
-    title: `${car?.name ?? ''} ${car?.plate ?? ''}`.trim(),
-    about: link ? RECHECK_LABEL[link.kind] : jobs.map((j) => AXLE_LABEL[j.axle]).join(' and '),
+    title: called ? called.name : `${car?.name ?? ''} ${car?.plate ?? ''}`.trim(),
+    about: called
+      ? calledFor(called)
+      : link
+        ? RECHECK_LABEL[link.kind]
+        : jobs.map((j) => AXLE_LABEL[j.axle]).join(' and '),
+    caller: called && {
+      phone: called.phone,
+      plate: called.plate,
+      car: called.plate === '' ? null : await carWithPlate(db, called.plate),
+    },
     estimate,
     usual: lengthText(before + wait + after),
     cures: usual.cures,
@@ -222,7 +251,8 @@ async function sameClock(db: Executor, was: Date, day: string | null): Promise<n
 /** By when a visit is needed, as typed; empty takes it back. @throws InputError, NotFoundError */
 export async function needTyped(visitId: string, typed: string, why: string, by: string): Promise<void> {
   const { db } = await theStore();
-  if ((await jobsOfVisit(db, visitId)).length === 0) throw new NotFoundError('This visit');
+  if ((await jobsOfVisit(db, visitId)).length === 0 && (await openCaller(db, visitId)) === null)
+    throw new NotFoundError('This visit');
   const { zone } = await shopTimeNow(db);
   const neededBy = typed.trim() === '' ? null : new Date(momentFrom('Needed by', zone, typed));
   if (why.length > 200) throw new RefusedError('What it is needed for is longer than 200 letters.');

@@ -5,6 +5,7 @@ import { NavLink } from '@/ui/NavLink';
 import { CORNER_LABEL, HARDWARE_LABEL, SEAT_LABEL, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
 import { quantity, type QuantityId } from '@/core/document/quantities';
 import { readingText } from '@/core/document/readingText';
+import { callOf, wishOf } from '@/usecases/calendar/callers';
 import { combineRepeats } from '@/core/uncertainty';
 import type { Seat, Use, JobType } from '@/core/document/vocabulary';
 import { formatThread, parseThread } from '@/core/thread/designation';
@@ -22,7 +23,7 @@ import type { WheelWhole } from '@/store/wheels';
 import { LinkButton } from '@/ui/Button';
 import { drillingOf, drillingWords } from '@/core/parts/drilling';
 import { ChangeWheelSet } from '@/features/intake/ChangeWheelSet';
-import type { SetTyped } from '@/features/intake/WheelSetForm';
+import { typedSet } from '@/features/intake/fromVehicle';
 import { OwnerOf } from '@/features/calendar/OwnerOf';
 import { contactTyped } from '@/usecases/calendar/reminders';
 import { Remarks } from '@/features/remarks/Remarks';
@@ -39,8 +40,16 @@ import { STAGE_VIEWS, stagePath } from '@/usecases/stages';
 
 export const metadata: Metadata = { title: 'Vehicle' };
 
-export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ call?: string | string[] }>;
+}) {
   const { id } = await params;
+  const { call } = await searchParams;
+  const called = await callOf(typeof call === 'string' ? call : null);
   const { vehicle, hubs, wheelSets, wheels } = await vehicleOr404(id);
   const jobs = await jobsOfCar(id);
   const session = await readSession();
@@ -95,7 +104,12 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         before={ever.filter((f) => f.endedAt !== null).map((f) => ({ id: f.id, text: beforeText(f, names, session) }))}
         wheelSets={wheelSets.map((w) => ({ id: w.id, name: w.name }))}
       />
-      <NewJob vehicleId={id} converted={converted} wheelSets={wheelSets.map((w) => ({ id: w.id, name: w.name }))} />
+      <NewJob
+        vehicleId={id}
+        converted={converted}
+        called={called && { id: called.id, name: called.name, wish: wishOf(called) }}
+        wheelSets={wheelSets.map((w) => ({ id: w.id, name: w.name }))}
+      />
       <div className="grid gap-6 md:grid-cols-2">
         {hubs.map((h) => (
           <HubTable key={h.id} hub={h} session={session} />
@@ -223,26 +237,6 @@ function AxleWheels({ set, axle }: { set: WheelSetRow; axle: 'front' | 'rear' })
     </>
   );
 }
-
-const typedDrilling = (lugs: number | null, circle: number | null): string =>
-  lugs === null || circle === null ? '' : `${lugs}x${circle}`;
-const typedOffset = (mm: number | null): string => (mm === null ? '' : String(mm));
-
-/** A stored wheel set as the form would have been typed. */
-const typedSet = (w: WheelSetRow): SetTyped => ({
-  setName: w.name,
-  tyre: w.tyre,
-  offset: typedOffset(w.offsetMm),
-  wheelSeat: w.seat as Seat,
-  drilling: typedDrilling(w.lugs, w.boltCircleMm),
-  planned: w.planned ? 'yes' : 'no',
-  rear: w.rear && {
-    tyre: w.rear.tyre,
-    offset: typedOffset(w.rear.offsetMm),
-    wheelSeat: w.rear.seat as Seat,
-    drilling: typedDrilling(w.rear.lugs, w.rear.boltCircleMm),
-  },
-});
 
 const plateText = (f: FittedRow, { units }: Session): string | null => {
   if (f.plateMm === null) return null;
