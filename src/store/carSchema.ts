@@ -147,6 +147,36 @@ export const wheelReading = pgTable(
   (t) => [index('wheel_reading_wheel').on(t.wheelId), check('wheel_reading_pm', sql`${t.pm} >= 0`)],
 );
 
+/** What cars of a model had in another shop, read from its file. A newer file takes the place of what an older one said of the same thing. */
+export const modelFact = pgTable(
+  'model_fact',
+  {
+    id: id(),
+    /** As it was written; found again whatever its case. */
+    model: text('model').notNull(),
+    axle: text('axle', { enum: ['front', 'rear'] }).notNull(),
+    /** A fact of the hub, or a reading. */
+    what: text('what').notNull(),
+    value: text('value').notNull(),
+    /** ± of a reading, mm; null for a fact. */
+    pm: doublePrecision('pm'),
+    cars: integer('cars').notNull(),
+    /** Name of the file, and the installation that it came out of, where it says. */
+    source: text('source').notNull(),
+    shop: text('shop').notNull().default(''),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+    withdrawnAt: at('withdrawn_at'),
+  },
+  (t) => [
+    index('model_fact_model').on(sql`lower(${t.model})`).where(sql`${t.withdrawnAt} is null`),
+    check('model_fact_axle', sql`${t.axle} in ('front', 'rear')`),
+    check('model_fact_pm', sql`${t.pm} is null or ${t.pm} > 0`),
+    check('model_fact_cars', sql`${t.cars} > 0`),
+  ],
+);
+export type ModelFactRow = typeof modelFact.$inferSelect;
+
 export type VehicleRow = typeof vehicle.$inferSelect;
 export type AxleHubRow = typeof axleHub.$inferSelect;
 export type WheelSetRow = typeof wheelSet.$inferSelect;

@@ -1,5 +1,6 @@
 import 'server-only';
 import {
+  type CarFigure,
   type ExpectedFigure,
   expectedFigure,
   type FitmentFact,
@@ -12,6 +13,7 @@ import { groupBy } from '@/core/groupBy';
 import { type Executor, theStore } from '@/store/connection';
 import { readingsOfModel } from '@/store/hubs';
 import type { JobWhole } from '@/store/jobs';
+import { factsOfModel } from '@/store/modelFacts';
 import type { AxleHubRow } from '@/store/schema';
 import { hubsOfModel } from '@/store/vehicles';
 import { hubOf } from './jobPlan';
@@ -19,13 +21,15 @@ import { hubOf } from './jobPlan';
 /** What this shop has seen on cars of one model. */
 export interface KnownModel {
   readonly cars: number;
+  /** Cars that other shops had, as their files say; not among the ones before. */
+  readonly elsewhere: number;
   readonly front: Partial<Record<FitmentFact, KnownFact>>;
   readonly rear: Partial<Record<FitmentFact, KnownFact>>;
 }
 
 const figure = (x: number | null): string => (x === null ? '' : String(x));
 
-const factsOf = (h: AxleHubRow): HubFacts => ({
+export const factsOf = (h: AxleHubRow): HubFacts => ({
   thread: h.thread,
   fastening: h.fastening,
   lugs: figure(h.lugs),
@@ -35,12 +39,28 @@ const factsOf = (h: AxleHubRow): HubFacts => ({
   nutStyle: h.nutStyle,
 });
 
-/** What was taken in of cars with this name, axle by axle; null where there was none. */
+/** What was taken in of cars with this name, here and as files of other shops say, axle by axle; null where there was none. */
 export async function knownModel(name: string): Promise<KnownModel | null> {
-  const hubs = name.trim() === '' ? [] : await hubsOfModel((await theStore()).db, name);
-  if (hubs.length === 0) return null;
-  const of = (axle: 'front' | 'rear') => fitmentOf(hubs.filter((h) => h.axle === axle).map(factsOf));
-  return { cars: new Set(hubs.map((h) => h.vehicleId)).size, front: of('front'), rear: of('rear') };
+  if (name.trim() === '') return null;
+  const { db } = await theStore();
+  const hubs = await hubsOfModel(db, name);
+  const facts = await factsOfModel(db, name);
+  if (hubs.length === 0 && facts.length === 0) return null;
+  const of = (axle: 'front' | 'rear') =>
+    fitmentOf(
+      hubs.filter((h) => h.axle === axle).map(factsOf),
+      facts.filter((f) => f.axle === axle && f.pm === null).map((f) => ({ ...f, fact: f.what as FitmentFact })),
+    );
+  return {
+    cars: new Set(hubs.map((h) => h.vehicleId)).size,
+    // The same cars stand behind many lines: the thing that most of them are counted for tells how many there were.
+    elsewhere: Math.max(
+      0,
+      ...[...groupBy(facts, (f) => `${f.axle}/${f.what}`).values()].map((own) => own.reduce((n, f) => n + f.cars, 0)),
+    ),
+    front: of('front'),
+    rear: of('rear'),
+  };
 }
 
 /** Whether the part that a figure belongs to is on this axle as the maker made it, so that other cars' say something of it. */
@@ -66,10 +86,23 @@ export async function expectedOf(whole: JobWhole, within?: Executor): Promise<Ma
     butMethods: [SAME.id, MODEL.id, UNSEEN.id],
   });
   const of = groupBy(rows, ({ r }) => r.quantity);
+  const facts = await factsOfModel(within ?? (await theStore()).db, whole.vehicle.name);
   for (const q of asked) {
-    const own = (of.get(q.id) ?? []).filter((x) => q.ofModel === 'hub' || x.hardware === 'original');
-    const figure = expectedFigure(own.map(({ r, vehicleId: car }) => ({ car, value: r.value, pm: r.pm })));
+    const figure = expectedFigure([
+      ...ownFigures(of.get(q.id) ?? [], q),
+      ...facts
+        .filter((f) => f.axle === whole.job.axle && f.what === q.id)
+        .map((f) => ({ car: f.id, cars: f.cars, value: Number(f.value), pm: f.pm ?? 0 })),
+    ]);
     if (figure !== null) found.set(q.id, figure);
   }
   return found;
 }
+
+type ModelReading = Awaited<ReturnType<typeof readingsOfModel>>[number];
+
+/** Figures that say something of other cars: on somebody else's hardware only the hub itself does. */
+export const ownFigures = (rows: readonly ModelReading[], q: Quantity): CarFigure[] =>
+  rows
+    .filter((x) => q.ofModel === 'hub' || x.hardware === 'original')
+    .map(({ r, vehicleId: car }) => ({ car, value: r.value, pm: r.pm }));

@@ -102,3 +102,13 @@ describe('a figure that other cars of the model had', () => {
     );
   });
 });
+
+test('a thread is one thread however it was typed', () => {
+  const hub = { fastening: '', lugs: '', boltCircle: '', seat: '', threadMaterial: '', nutStyle: '' };
+  const found = fitmentOf([
+    { ...hub, thread: 'M14x1.5' },
+    { ...hub, thread: 'm14 × 1,5' },
+    { ...hub, thread: 'M12x1.5' },
+  ]);
+  expect(found.thread).toEqual({ value: 'M14x1.5', cars: 2, of: 3 });
+});

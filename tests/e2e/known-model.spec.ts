@@ -13,7 +13,7 @@ test('a model the shop knows: filled in dashed, taken in only once each fact was
 }) => {
   await page.goto(`${server.url}/vehicles/new`);
   await listens(page);
-  const seen = page.getByRole('region', { name: 'Seen on such cars here' });
+  const seen = page.getByRole('region', { name: 'Seen on such cars' });
   await page.getByLabel('Vehicle', { exact: true }).fill('corvane tern');
   await expect(seen).toContainText('This shop has had one corvane tern.');
   await expect(seen).toContainText('M14x1.5, bolts, 5 lugs, circle 118 mm');

@@ -188,43 +188,6 @@ test('measured and chosen without the server: the bench judges as it does with i
   await expect(gap).toContainText('2 readings');
 });
 
-test('whoever signs out takes their pages from the device; what waits to be sent stays for them', async ({
-  watched: page,
-}) => {
-  await page.goto(`${server.url}/settings`);
-  for (const [name, role] of [
-    ['Bram Pell', 'Lead'],
-    ['Tamsin Oar', 'Fitter'],
-  ] as const) {
-    await page.getByRole('button', { name: 'Add a person' }).click();
-    await page.getByLabel('Name', { exact: true }).fill(name);
-    await page.getByRole('radio', { name: role, exact: true }).click();
-    await page.getByLabel('PIN', { exact: true }).fill(role === 'Lead' ? '274059' : '903172');
-    await page.getByRole('button', { name: 'Add', exact: true }).click();
-    await expect(page.getByRole('list', { name: 'People' })).toContainText(name);
-    if (role === 'Lead') {
-      await page.goto(`${server.url}/who?back=/settings`);
-      await page.getByRole('button', { name: /Bram Pell/ }).click();
-      await page.getByLabel('PIN of Bram Pell').fill('274059');
-      await page.getByRole('button', { name: 'Come in' }).click();
-      await expect(page).toHaveURL(`${server.url}/settings`);
-    }
-  }
-  const url = await hrefOf(page, /Halm Drover.*Torque/, 'torque');
-  await page.goto(url);
-  await onDevice(page, [new URL(url).pathname]);
-  await page.goto(`${server.url}/who`);
-  await page.getByRole('button', { name: 'Leave the bench' }).click();
-  await expect
-    .poll(() => page.evaluate(async () => (await (await caches.open('vectis-pages')).keys()).map((r) => r.url)))
-    .not.toContain(url);
-  serverWillBeKilled(page);
-  await server.kill();
-  await page.goto(url);
-  await expect(page.getByRole('heading', { name: 'The server cannot be reached' })).toBeVisible();
-  await server.up();
-});
-
 test('a new build takes over once nothing waits to be sent, and what the build before stored goes', async ({
   watched: page,
 }) => {
@@ -265,6 +228,44 @@ test('a new build takes over once nothing waits to be sent, and what the build b
   await expect.poll(state, { timeout: 90_000 }).toEqual({ waits: false, old: false });
   await onDevice(page, [new URL(url).pathname]);
   between.close();
+});
+
+// From here on people sign in, and what nobody signed in sends waits: the last of this file.
+test('whoever signs out takes their pages from the device; what waits to be sent stays for them', async ({
+  watched: page,
+}) => {
+  await page.goto(`${server.url}/settings`);
+  for (const [name, role] of [
+    ['Bram Pell', 'Lead'],
+    ['Tamsin Oar', 'Fitter'],
+  ] as const) {
+    await page.getByRole('button', { name: 'Add a person' }).click();
+    await page.getByLabel('Name', { exact: true }).fill(name);
+    await page.getByRole('radio', { name: role, exact: true }).click();
+    await page.getByLabel('PIN', { exact: true }).fill(role === 'Lead' ? '274059' : '903172');
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+    await expect(page.getByRole('list', { name: 'People' })).toContainText(name);
+    if (role === 'Lead') {
+      await page.goto(`${server.url}/who?back=/settings`);
+      await page.getByRole('button', { name: /Bram Pell/ }).click();
+      await page.getByLabel('PIN of Bram Pell').fill('274059');
+      await page.getByRole('button', { name: 'Come in' }).click();
+      await expect(page).toHaveURL(`${server.url}/settings`);
+    }
+  }
+  const url = await hrefOf(page, /Halm Drover.*Torque/, 'torque');
+  await page.goto(url);
+  await onDevice(page, [new URL(url).pathname]);
+  await page.goto(`${server.url}/who`);
+  await page.getByRole('button', { name: 'Leave the bench' }).click();
+  await expect
+    .poll(() => page.evaluate(async () => (await (await caches.open('vectis-pages')).keys()).map((r) => r.url)))
+    .not.toContain(url);
+  serverWillBeKilled(page);
+  await server.kill();
+  await page.goto(url);
+  await expect(page.getByRole('heading', { name: 'The server cannot be reached' })).toBeVisible();
+  await server.up();
 });
 
 interface Relay {

@@ -76,6 +76,7 @@ export async function everyCall(db: Db): Promise<Call[]> {
   const part = await one('select id from part limit 1');
   const reading = await one(`select id from reading where job_id = '${open}' limit 1`);
   const bench = await import('@/features/bench/actions');
+  const fitment = await import('@/features/fitment/actions');
   const intake = await import('@/features/intake/actions');
   const people = await import('@/features/people/actions');
   const records = await import('@/features/records/actions');
@@ -123,6 +124,8 @@ export async function everyCall(db: Db): Promise<Call[]> {
       [open, { version: 1, bench: newId() }, choice, { reason: 'r', leadId: 'x', pin: '274059' }],
     ],
     ['bench.openOtherAxle', bench.openOtherAxle, [open]],
+    ['fitment.lookAt', fitment.lookAt, ['model,axle,what,value']],
+    ['fitment.takeOver', fitment.takeOver, ['model,axle,what,value\nHalm,front,lugs,5', 'x.csv']],
     ['intake.takeInVehicle', intake.takeInVehicle, [{ ...EMPTY_VEHICLE, name: 'Halm', plate: 'H' }]],
     ['intake.changeVehicle', intake.changeVehicle, [car, 1, EMPTY_VEHICLE]],
     ['intake.takeInWheelSet', intake.takeInWheelSet, [car, EMPTY_VEHICLE.wheelSet]],

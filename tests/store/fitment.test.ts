@@ -1,7 +1,9 @@
 import type { QuantityId } from '@/core/document/quantities';
 import { addJob, loadJob } from '@/store/jobs';
 import { addVehicle, saveVehicle, loadVehicle } from '@/store/vehicles';
+import { readFitment } from '@/files/fitmentCsv';
 import { expectedOf, knownModel } from '@/usecases/fitment';
+import { fitmentFile, fitmentThere, lookAtFitment, takeFitment } from '@/usecases/fitmentFile';
 import { takeReading } from '@/usecases/readings';
 import { runningStore, VEHICLE } from './open';
 
@@ -101,5 +103,60 @@ describe('figures that other cars of the model had', () => {
     // Bolts that are not the maker’s on that car widen nothing on this one.
     expect((await expected(second)).get('boltLength')).toMatchObject({ cars: 1, value: 28 });
     expect((await loadJob(store.db, second)).readings).toHaveLength(0);
+  });
+});
+
+describe('files of other shops', () => {
+  const HEAD = 'model,axle,what,value,pm,cars,shop';
+  const BY = 'Bram';
+  const known = async (model: string) => (await import('@/usecases/fitment')).knownModel(model);
+
+  test('what another shop had is offered beside the shop’s own, and a newer file takes the place of what an older one said', async () => {
+    await addVehicle(store.db, { ...VEHICLE, name: 'Merrow Kite', plate: 'M 1' }, BY, AT);
+    const [front] = VEHICLE.hubs;
+    const circle = String(front?.boltCircleMm);
+    expect(await takeFitment([HEAD, `merrow kite,front,boltCircle,${circle},,6,ffff`].join('\n'), 'a.csv', BY)).toBe(1);
+    expect(await known('Merrow Kite')).toMatchObject({
+      cars: 1,
+      elsewhere: 6,
+      front: { boltCircle: { cars: 7, of: 7 } },
+    });
+    await takeFitment([HEAD, 'Merrow Kite,front,boltCircle,120,,9,ffff'].join('\n'), 'b.csv', BY);
+    expect(await known('Merrow Kite')).toMatchObject({
+      elsewhere: 9,
+      front: { boltCircle: { value: '120', cars: 9, of: 10 } },
+    });
+    // A model that was never here is known as well.
+    await takeFitment([HEAD, 'Tarn Osprey,rear,thread,M12x1.5,,2,'].join('\n'), 'c.csv', BY);
+    expect(await known('tarn osprey')).toMatchObject({ cars: 0, elsewhere: 2, rear: { thread: { value: 'M12x1.5' } } });
+    expect(await fitmentThere()).toEqual({ lines: 2, models: 2 });
+  });
+
+  test('a figure of another shop is expected at the car until a reading replaces it, with its own ±', async () => {
+    await takeFitment([HEAD, 'Corvane Ternlet,front,spigotDiameter,65.1,0.2,4,ffff'].join('\n'), 'd.csv', BY);
+    const vehicleId = await addVehicle(store.db, { ...VEHICLE, name: 'Corvane Ternlet', plate: 'C 1' }, BY, AT);
+    const wheelSetId = (await loadVehicle(store.db, vehicleId)).wheelSets[0]?.id as string;
+    const id = await addJob(store.db, { vehicleId, wheelSetId, axle: 'front', wish: 'stance', use: 'street' }, BY, AT);
+    const expected = (await expectedOf(await loadJob(store.db, id))).get('spigotDiameter');
+    expect(expected).toMatchObject({ value: 65.1, cars: 4, apart: false });
+    expect(expected?.pm).toBeCloseTo(0.2, 9);
+  });
+
+  test('one wrong line and nothing is taken over; the shop’s own file is refused; what goes out comes in elsewhere', async () => {
+    const before = await fitmentThere();
+    const two = [HEAD, 'Halm,front,lugs,5,,1,', 'Halm,front,lugs,99,,1,'].join('\n');
+    expect(await lookAtFitment(two)).toMatchObject({ rows: 1, models: ['Halm'], issues: [{ line: 3 }] });
+    await expect(takeFitment(two, 'e.csv', BY)).rejects.toThrow(/^Line 3: .*Nothing was taken over\.$/);
+    await expect(takeFitment(HEAD, 'e.csv', BY)).rejects.toThrow(/no line/);
+    expect(await fitmentThere()).toEqual(before);
+    const own = await fitmentFile();
+    await expect(takeFitment(own, 'own.csv', BY)).rejects.toThrow(/came out of this shop/);
+    const { rows, issues } = readFitment(own);
+    expect([rows.length > 10, issues]).toEqual([true, []]);
+    // Nothing that came from elsewhere goes on, no torque figure, and no plate of anybody's.
+    expect(rows.some((r) => r.model === 'Tarn Osprey')).toBe(false);
+    expect(own).not.toMatch(/torque|M 1/);
+    const others = own.replaceAll(rows[0]?.shop as string, 'another');
+    expect(await takeFitment(others, 'others.csv', BY)).toBe(rows.length);
   });
 });

@@ -35,6 +35,8 @@ const ONE_ID = [
   'calendar/shopActions.keepHours',
   'calendar/shopActions.takeClosureBack',
   'calendar/shopActions.takeOffCalendar',
+  'fitment.lookAt',
+  'fitment.takeOver',
   'intake.changeVehicle',
   'intake.keepMileage',
   'intake.seenOnModel',

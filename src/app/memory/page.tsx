@@ -1,8 +1,10 @@
 import type { Metadata } from 'next';
 import { CorrectsSwitch } from '@/features/calendar/CorrectsSwitch';
 import { KindTable, MemoryCharts } from '@/features/calendar/MemoryCharts';
+import { FitmentFiles } from '@/features/fitment/FitmentFiles';
 import { NavLink } from '@/ui/NavLink';
 import { shopMemory } from '@/usecases/calendar/memory';
+import { fitmentThere } from '@/usecases/fitmentFile';
 
 export const metadata: Metadata = { title: 'Shop memory' };
 
@@ -32,6 +34,7 @@ export default async function Page() {
           <CorrectsSwitch on={memory.corrects} />
         </>
       )}
+      <FitmentFiles there={await fitmentThere()} />
     </main>
   );
 }

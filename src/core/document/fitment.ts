@@ -1,4 +1,6 @@
+import { tryInput } from '../errors';
 import { groupBy } from '../groupBy';
+import { formatThread, parseThread } from '../thread/designation';
 import { combineRepeats, type Uncertain } from '../uncertainty';
 
 /** What hubs of one model have in common and a new car of it can be held against. A torque figure needs its source on each car, a locking piece is each owner's. */
@@ -24,28 +26,52 @@ export interface KnownFact {
   readonly of: number;
 }
 
+/** What cars of a model had that another shop took in. */
+export interface FactElsewhere {
+  readonly fact: FitmentFact;
+  readonly value: string;
+  readonly cars: number;
+}
+
 const known = (value: string): boolean => value.trim() !== '' && value !== 'unknown';
+
+/** A thread is the same however it was typed. */
+function spelt(fact: FitmentFact, value: string): string {
+  if (fact !== 'thread') return value;
+  const read = tryInput(() => formatThread(parseThread('Thread', value)));
+  return read.value ?? value;
+}
 
 /**
  * The commonest of each fact among hubs of one model. Where as many cars had one thing as another nothing is said: it would only be a guess.
  * Whatever comes of it is expected and no more, until somebody has looked at the car at hand. Common practice, no source.
  */
-export function fitmentOf(hubs: readonly HubFacts[]): Partial<Record<FitmentFact, KnownFact>> {
+export function fitmentOf(
+  hubs: readonly HubFacts[],
+  elsewhere: readonly FactElsewhere[] = [],
+): Partial<Record<FitmentFact, KnownFact>> {
   const found: Partial<Record<FitmentFact, KnownFact>> = {};
   for (const fact of FITMENT_FACTS) {
-    const count = new Map<string, number>();
-    for (const hub of hubs) if (known(hub[fact])) count.set(hub[fact], (count.get(hub[fact]) ?? 0) + 1);
-    const [first, second] = [...count].sort((a, b) => b[1] - a[1]);
-    if (!first || first[1] === second?.[1]) continue;
-    const of = [...count.values()].reduce((a, b) => a + b, 0);
-    found[fact] = { value: first[0], cars: first[1], of };
+    const had = [
+      ...hubs.map((hub) => ({ value: hub[fact], cars: 1 })),
+      ...elsewhere.filter((e) => e.fact === fact),
+    ].filter((h) => known(h.value));
+    const counts = [...groupBy(had, (h) => spelt(fact, h.value)).values()].map((own) => ({
+      value: (own[0] as { value: string }).value,
+      cars: own.reduce((n, h) => n + h.cars, 0),
+    }));
+    const [first, second] = counts.sort((a, b) => b.cars - a.cars);
+    if (!first || first.cars === second?.cars) continue;
+    found[fact] = { ...first, of: counts.reduce((n, c) => n + c.cars, 0) };
   }
   return found;
 }
 
-/** A figure as one car of a model had it. */
+/** A figure as one car of a model had it, or as several of another shop did. */
 export interface CarFigure extends Uncertain {
   readonly car: string;
+  /** How many cars it stands for; left out, one. */
+  readonly cars?: number;
 }
 
 /** What cars of a model had of one part. */
@@ -72,5 +98,6 @@ export function expectedFigure(figures: readonly CarFigure[]): ExpectedFigure | 
   const pm = Math.max(...each.map((c) => Math.abs(c.value - value) + c.pm));
   const [low, high] = [each.find((c) => c.value === least), each.find((c) => c.value === most)];
   const apart = most - least > (low?.pm ?? 0) + (high?.pm ?? 0) + 1e-9;
-  return { value, pm, cars: each.length, least, most, apart };
+  const cars = [...byCar.values()].reduce((n, own) => n + (own[0]?.cars ?? 1), 0);
+  return { value, pm, cars, least, most, apart };
 }

@@ -41,17 +41,18 @@ export function SeenBefore({ name, onFill }: { name: string; onFill: (known: Kno
     };
   }, [name]);
   if (known?.name !== name) return null;
-  const { cars, front, rear } = known.of;
+  const { cars, elsewhere, front, rear } = known.of;
   const [atFront, atRear] = [lineOf(front), lineOf(rear)];
   if (atFront === '' && atRear === '') return null;
   return (
     <section
-      aria-label="Seen on such cars here"
+      aria-label="Seen on such cars"
       className="flex flex-wrap items-center gap-4 border-2 border-dashed border-strong p-3"
     >
       <div className="min-w-[260px] flex-1 text-[14px]">
         <p>
-          This shop has had {cars === 1 ? 'one' : cars} {name.trim()}.
+          This shop has had {cars === 0 ? 'no' : cars === 1 ? 'one' : cars} {name.trim()}
+          {elsewhere > 0 ? `; other shops had ${elsewhere === 1 ? 'one' : elsewhere}` : ''}.
         </p>
         {atFront === atRear ? (
           <p className="figure">{atFront}</p>

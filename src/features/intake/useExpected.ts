@@ -24,7 +24,7 @@ const NOTHING: Looks = { open: {}, confirmed: [] };
 const PLACE = 'take-in/expected';
 
 const fromText = ({ cars, of }: KnownFact): string =>
-  of === 1 ? 'on one car here' : cars === of ? `on all ${of} cars here` : `on ${cars} of ${of} cars here`;
+  of === 1 ? 'on one car' : cars === of ? `on all ${of} cars` : `on ${cars} of ${of} cars`;
 
 /**
  * Facts that are expected from other cars of the model. They stand dashed in their fields until somebody looked at this car, one at a time;
