@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { runBundled } from './bundled.mjs';
 import { buildIfNeeded, installIfNeeded, root, say } from './run.mjs';
 
-/** Bundles the bench as production code is bundled, then runs it: `npm run bench [-- core|search|rub|car|pages|inp|shelf|scale|tablets|laws|worlds]`. */
+/** Bundles the bench as production code is bundled, then runs it: `npm run bench [-- core|search|rub|car|pages|inp|shelf|scale|tablets|explain|laws|worlds]`. */
 await installIfNeeded('setup:', { full: true });
 /** What is held against many more made-up cars than the test run has time for, a batch at a time: its tests, and how many a batch. */
 const MANY = {
@@ -37,6 +37,6 @@ if (many) {
   }
   process.exit(0);
 }
-if (!process.argv[2] || ['pages', 'inp', 'shelf', 'scale', 'tablets'].includes(process.argv[2]))
+if (!process.argv[2] || ['pages', 'inp', 'shelf', 'scale', 'tablets', 'explain'].includes(process.argv[2]))
   await buildIfNeeded('setup:');
 await runBundled('bench', 'tests/bench/bench.ts');

@@ -5,9 +5,10 @@ import { benchPages } from './pages';
 import { benchScale } from './scale';
 import { benchCar } from './car';
 import { benchShelf } from './shelf';
+import { benchExplain } from './explain';
 import { benchTablets } from './tablets';
 
-/** `npm run bench`: figures as ratios in one run; `-- core`, `search`, `rub`, `car`, `pages`, `inp`, `shelf`, `scale` or `tablets` for one part. */
+/** `npm run bench`: figures as ratios in one run; `-- core`, `search`, `rub`, `car`, `pages`, `inp`, `shelf`, `scale`, `tablets` or `explain` for one part. */
 async function main(): Promise<void> {
   const only = process.argv[2];
   const wants = (half: string) => only === undefined || only === half;
@@ -19,6 +20,7 @@ async function main(): Promise<void> {
   if (wants('pages')) await benchPages();
   if (only === 'scale') await benchScale();
   if (only === 'tablets') await benchTablets();
+  if (only === 'explain') await benchExplain();
   if (wants('inp')) await benchInteraction();
 }
 

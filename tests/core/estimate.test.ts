@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { jobCard } from '@/core/procedure/card';
-import { ESTIMATED, estimate, workKind } from '@/core/procedure/estimate';
+import { atTheCar, ESTIMATED, estimate, together, workKind } from '@/core/procedure/estimate';
 import { moveCauses } from '@/core/procedure/moveCauses';
 import { recheckChain } from '@/core/procedure/rechecks';
 import { usualMinutes } from '@/core/procedure/workOrder';
@@ -37,14 +38,46 @@ test('only where locker cures is there work after a wait, and the wheel goes on 
   }
 });
 
-test('four adapters on a pick-up take about an hour and a half in all (common practice, no source)', () => {
-  const adapter = plans.find(([, p]) => p.spacer.adapter)?.[1];
-  if (!adapter) throw new Error('no adapter among the examples');
-  const { lines } = estimate(adapter, 'fit');
-  // Two axles from the card to the wheels down, without the test drive and the record.
-  const minutes = 2 * lines.filter((l) => !/Test drive/.test(l.name)).reduce((n, l) => n + l.minutes * l.times, 0);
+test('four adapters on a pick-up: an hour and a half for practised hands, so no more than twice that at the car (common practice, no source)', () => {
+  const adapter = plans.find(([, p]) => p.spacer.adapter)?.[1] as (typeof plans)[number][1];
+  expect(adapter).toBeDefined();
+  // From the card to the wheels down, the test drive once.
+  const both = together([estimate(adapter, 'fit'), estimate(adapter, 'fit')]);
+  const minutes = both.reduce((n, e) => n + atTheCar(e), 0);
   expect(minutes).toBeGreaterThan(75);
   expect(minutes).toBeLessThan(180);
+});
+
+test.each(plans)('%s: a round is counted once, lug by lug and not in its step as well', (_, plan) => {
+  const steps = jobCard(plan);
+  const rounds = steps.filter((s) => s.card?.round).reduce((n, s) => n + (s.card?.minutes ?? 0), 0);
+  const { lines } = estimate(plan, 'fit');
+  const ofCard = lines
+    .filter((l) => !/torqued|Snug in the air|Test drive|Record/.test(l.name))
+    .reduce((n, l) => n + l.minutes * l.times, 0);
+  expect(ofCard).toBeCloseTo(steps.reduce((n, s) => n + (s.card?.minutes ?? 0), 0) - rounds, 6);
+});
+
+test('axles of one visit share what is done once: never less than the longer one, never more than each by itself', () => {
+  const some = fc.constantFrom(...plans.map(([, p]) => p), null);
+  fc.assert(
+    fc.property(fc.array(fc.tuple(some, fc.constantFrom(...ESTIMATED)), { minLength: 1, maxLength: 2 }), (asked) => {
+      const alone = asked.map(([p, from]) => estimate(p, from));
+      const both = together(alone);
+      const total = (es: typeof alone): number => es.reduce((n, e) => n + e.before + e.after, 0);
+      expect(total(both)).toBeLessThanOrEqual(total(alone) + 1e-9);
+      expect(total(both)).toBeGreaterThanOrEqual(Math.max(...alone.map((e) => e.before + e.after)) - 1e-9);
+      for (const name of ['Take in', 'Test drive'])
+        expect(both.flatMap((e) => e.lines).filter((l) => l.name === name).length).toBeLessThanOrEqual(1);
+      // Each axle has a record and a signature of its own, and its own wheels.
+      for (const e of both) expect(e.lines.some((l) => l.name === 'Record, sign-off')).toBe(true);
+      for (const e of both) {
+        const sum = e.lines.reduce((n, l) => n + l.minutes * l.times, 0);
+        expect(e.before + e.after).toBeCloseTo(sum, 9);
+        expect(atTheCar(e)).toBeLessThan(sum);
+      }
+    }),
+  );
 });
 
 test('without a plan it is a guess and says so', () => {

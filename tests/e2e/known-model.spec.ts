@@ -64,7 +64,17 @@ test('a model the shop knows: filled in dashed, taken in only once each fact was
     await page.goto(car);
     // A rough size goes with what is planned; both may be changed on the bench.
     await page.getByRole('radio', { name: 'Rear', exact: true }).click();
-    await page.getByLabel('Planned').selectOption('lipped');
+    // What is planned comes first, and brings the wish that goes with it.
+    const planned = page.getByLabel('Planned');
+    await planned.selectOption('adapter-and-studs');
+    await expect(page.getByRole('radio', { name: 'Conversion', exact: true })).toBeChecked();
+    await planned.selectOption('wheels');
+    await expect(page.getByRole('radio', { name: 'Wheel change', exact: true })).toBeChecked();
+    await expect(page.getByLabel('Rough size')).toHaveCount(0);
+    await page.getByRole('radio', { name: 'Check what is on', exact: true }).click();
+    await expect(planned).toHaveValue('check');
+    await planned.selectOption('lipped');
+    await expect(page.getByRole('radio', { name: 'Stance', exact: true })).toBeChecked();
     await page.getByRole('button', { name: 'Open job' }).click();
     await expect(page.getByRole('main').getByRole('alert')).toContainText('Rough size is empty');
     await page.getByLabel('Rough size').fill('12');

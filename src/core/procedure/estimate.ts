@@ -29,6 +29,10 @@ export interface EstimateLine {
   readonly times: number;
   /** When in the visit: before the studs cure, or after. */
   readonly when: 'before' | 'after';
+  /** Done once for all axles of a visit. */
+  readonly once?: true;
+  /** Done away from the car. */
+  readonly desk?: true;
 }
 
 export interface Estimate {
@@ -49,7 +53,8 @@ const READING = 0.7;
 const READINGS_OF_A_CORNER = 16;
 const CHOOSE = 8;
 const KIT_LINE = 0.5;
-const DRIVE_AND_SIGN = 12;
+const DRIVE = 7;
+const SIGN = 5;
 /** A lug in its round: to the figure, and once more; snug and lower of a wheel. */
 const LUG = 0.5;
 const SNUG_AND_LOWER = 1.5;
@@ -92,25 +97,51 @@ const sumOf = (lines: readonly EstimateLine[], when: 'before' | 'after'): number
 export function estimate(plan: Plan | null, from: Estimated, corners = 2): Estimate {
   const lines = [...beforeTheCard(plan, from, corners), ...(plan ? cardLines(plan, from) : notChosen(corners))];
   const last = lines.some((l) => l.when === 'after') ? 'after' : 'before';
-  const all = [...lines, line('Test drive, record, sign-off', DRIVE_AND_SIGN, 1, last)].filter((l) => l.times > 0);
+  const all = [
+    ...lines,
+    { ...line('Test drive', DRIVE, 1, last), once: true as const },
+    { ...line('Record, sign-off', SIGN, 1, last), desk: true as const },
+  ].filter((l) => l.times > 0);
   return {
     kind: plan ? workKind(plan) : 'open',
-    lines: all,
-    before: sumOf(all, 'before'),
-    after: sumOf(all, 'after'),
+    ...summed(all),
     cures: plan?.fastener.kind === 'conversion' && from !== 'torque',
     guessed: plan === null,
   };
 }
 
+const summed = (lines: readonly EstimateLine[]): Pick<Estimate, 'lines' | 'before' | 'after'> => ({
+  lines,
+  before: sumOf(lines, 'before'),
+  after: sumOf(lines, 'after'),
+});
+
+/**
+ * The axles of one visit: what is done once for all of them (taking the car in, the test drive) is counted at the first that has it.
+ * Common practice, no source.
+ * @param axles each as if it came alone
+ */
+export function together(axles: readonly Estimate[]): Estimate[] {
+  const counted = new Set<string>();
+  return axles.map((a) => {
+    const lines = a.lines.filter((l) => !(l.once && counted.has(l.name)));
+    for (const l of lines) if (l.once) counted.add(l.name);
+    return { ...a, ...summed(lines) };
+  });
+}
+
+/** Minutes of an estimate that are spent at the car. */
+export const atTheCar = ({ lines }: Pick<Estimate, 'lines'>): number =>
+  lines.filter((l) => !l.desk).reduce((sum, l) => sum + l.minutes * l.times, 0);
+
 function beforeTheCard(plan: Plan | null, from: Estimated, corners: number): EstimateLine[] {
   const still = (stage: Estimated): number => (ESTIMATED.indexOf(from) <= ESTIMATED.indexOf(stage) ? 1 : 0);
   const kit = plan === null ? 8 : kitList(plan).length;
   return [
-    line('Take in', TAKE_IN, still('take-in')),
+    { ...line('Take in', TAKE_IN, still('take-in')), once: true },
     line('Readings, corner by corner', READING * READINGS_OF_A_CORNER, still('measure') * corners),
-    line('Choose', CHOOSE, still('choose')),
-    line('Lines of the kit', KIT_LINE, still('stage') * kit),
+    { ...line('Choose', CHOOSE, still('choose')), desk: true },
+    { ...line('Lines of the kit', KIT_LINE, still('stage') * kit), desk: true },
   ];
 }
 
@@ -138,4 +169,6 @@ function cardLines(plan: Plan, from: Estimated): EstimateLine[] {
   ];
 }
 
-const minutesOf = (steps: readonly Step[]): number => steps.reduce((sum, s) => sum + (s.card?.minutes ?? 0), 0);
+/** Rounds of studs and adapters are counted lug by lug beside the card. */
+const minutesOf = (steps: readonly Step[]): number =>
+  steps.reduce((sum, s) => sum + (s.card?.round ? 0 : (s.card?.minutes ?? 0)), 0);

@@ -3,14 +3,14 @@ import type { VisitEstimate } from '@/usecases/calendar/estimates';
 
 /** How long it takes, with what that is made of and how far such estimates were off. */
 export function EstimateLines({ estimate, usual }: { estimate: VisitEstimate; usual: string }) {
-  const { axles, minutes, low, high, cures, cure } = estimate;
+  const { axles, minutes, atTheCar, low, high, cures, cure } = estimate;
   return (
     <details className="border-y border-line">
       <summary className="touch flex cursor-pointer flex-wrap items-center gap-x-3">
         <span className="figure text-[19px] font-[640]">{usual}</span>
         <span className="text-soft">
           {cures ? `of which ${lengthText(minutes)} work; ` : ''}
-          usually {lengthText(low)} to {lengthText(high)}
+          {lengthText(atTheCar)} at the car; usually {lengthText(low)} to {lengthText(high)}
         </span>
         <span className="text-accent underline underline-offset-4">What it is made of</span>
       </summary>

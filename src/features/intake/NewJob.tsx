@@ -2,13 +2,12 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import { CORNER_LABEL, JOB_TYPE_LABEL, SPACER_KIND_LABEL, USE_LABEL } from '@/core/document/labels';
+import { CORNER_LABEL, JOB_TYPE_LABEL, USE_LABEL } from '@/core/document/labels';
 import {
   ADDS_NOTHING,
   type Corner,
   CORNERS,
   type JobType,
-  SPACER_KINDS,
   type SpacerKind,
   type Use,
 } from '@/core/document/vocabulary';
@@ -27,10 +26,42 @@ const AXLES = [
   { value: 'both' as const, label: 'Both' },
 ];
 
+/** What is planned, as the trade says it: each sets the wish that goes with it, and the kind of spacer where there is one. */
 const PLANNED = [
   { value: '', label: 'Not decided' },
-  ...SPACER_KINDS.map((k) => ({ value: k, label: SPACER_KIND_LABEL[k] })),
+  { value: 'plain', label: 'Spacer, plain' },
+  { value: 'lipped', label: 'Spacer, lipped' },
+  { value: 'universal', label: 'Spacer, slotted' },
+  { value: 'adapter', label: 'Adapter' },
+  { value: 'conversion', label: 'Stud conversion' },
+  { value: 'adapter-and-studs', label: 'Adapter and studs' },
+  { value: 'wheels', label: 'Wheel change' },
+  { value: 'take-off', label: 'Spacers or studs off' },
+  { value: 'check', label: 'Check what is on' },
 ];
+
+interface Plans {
+  readonly wish: JobType;
+  readonly kind: SpacerKind | '';
+}
+
+/** What stands in the list for a wish and a kind of spacer. */
+function plannedOf({ wish, kind }: Plans): string {
+  if (ADDS_NOTHING.has(wish)) return wish;
+  if (wish === 'conversion' && kind === '') return 'conversion';
+  return wish === 'conversion' && kind === 'adapter' ? 'adapter-and-studs' : kind;
+}
+
+/** What a line of the list says of wish and kind. */
+function plansFor(value: string, was: Plans): Plans {
+  if (value === 'adapter-and-studs') return { wish: 'conversion', kind: 'adapter' };
+  if (value === 'conversion') return { wish: 'conversion', kind: '' };
+  if (ADDS_NOTHING.has(value as JobType)) return { wish: value as JobType, kind: '' };
+  const kind = value as SpacerKind | '';
+  // A spacer may go on studs as well; an adapter with studs has a line of its own.
+  const stays = !ADDS_NOTHING.has(was.wish) && !(was.wish === 'conversion' && (kind === 'adapter' || kind === ''));
+  return { wish: stays ? was.wish : 'stance', kind };
+}
 
 /** What each wish is about, and what it asks for. */
 const JOB_TYPE_LINE: Readonly<Record<JobType, string>> = {
@@ -68,6 +99,7 @@ export function NewJob({
   const [busy, start] = useTransition();
   const length = useShownUnit('length');
   const [planned, setPlanned] = useState<SpacerKind | ''>('');
+  const plan = { wish, kind: planned };
   const [size, setSize] = useState('');
   const adds = !ADDS_NOTHING.has(wish);
 
@@ -75,9 +107,9 @@ export function NewJob({
     start(async () => {
       const along = carried ? { carried: { figures: carried, corner } } : {};
       const out = wish === 'take-off' && converted ? { studsOut } : {};
-      const plan = adds && planned !== '' ? { planned: { kind: planned, size: length.typed(size) } } : {};
+      const roughly = adds && planned !== '' ? { planned: { kind: planned, size: length.typed(size) } } : {};
       const call = called ? { callId: called.id } : {};
-      const typed = { axle, wish, use, wheelSetId, ...plan, ...out, ...call, ...along };
+      const typed = { axle, wish, use, wheelSetId, ...roughly, ...out, ...call, ...along };
       const result = await ask(() => openJob(vehicleId, typed));
       if (!result.ok) return setFailure(result.message);
       dropCarried();
@@ -94,6 +126,28 @@ export function NewJob({
         </p>
       ) : null}
       <div className="flex flex-wrap gap-x-6 gap-y-3">
+        <SelectField
+          label="Planned"
+          value={plannedOf(plan)}
+          onChange={(e) => {
+            const next = plansFor(e.target.value, plan);
+            setWish(next.wish);
+            setPlanned(next.kind);
+          }}
+          options={PLANNED}
+        />
+        {adds && planned !== '' ? (
+          <Field
+            label="Rough size"
+            figure
+            unit={length.unit}
+            inputMode="decimal"
+            maxLength={20}
+            value={size}
+            onChange={(e) => setSize(e.target.value)}
+            className="w-[130px]"
+          />
+        ) : null}
         <Segments label="Axle" value={axle} options={AXLES} onChange={setAxle} />
         <Segments
           label="Wish"
@@ -113,26 +167,6 @@ export function NewJob({
           onChange={(e) => setWheelSetId(e.target.value)}
           options={wheelSets.map((w) => ({ value: w.id, label: w.name }))}
         />
-        {adds ? (
-          <SelectField
-            label="Planned"
-            value={planned}
-            onChange={(e) => setPlanned(e.target.value as SpacerKind | '')}
-            options={PLANNED}
-          />
-        ) : null}
-        {adds && planned !== '' ? (
-          <Field
-            label="Rough size"
-            figure
-            unit={length.unit}
-            inputMode="decimal"
-            maxLength={20}
-            value={size}
-            onChange={(e) => setSize(e.target.value)}
-            className="w-[130px]"
-          />
-        ) : null}
         {wish === 'take-off' && converted ? (
           <Segments
             label="Studs"

@@ -3,7 +3,15 @@ import type { Laid } from '@/core/calendar/clash';
 import { type Corrected, corrected } from '@/core/calendar/history';
 import type { Plan } from '@/core/document/document';
 import { AXLE_LABEL } from '@/core/document/labels';
-import { ESTIMATED, type Estimated, estimate, WORK_LABEL, type WorkKind } from '@/core/procedure/estimate';
+import {
+  atTheCar,
+  ESTIMATED,
+  type Estimated,
+  estimate,
+  together,
+  WORK_LABEL,
+  type WorkKind,
+} from '@/core/procedure/estimate';
 import type { Executor } from '@/store/connection';
 import type { JobWhole } from '@/store/jobs';
 import { partsByKind } from '@/store/partsRead';
@@ -25,6 +33,8 @@ export interface AxleEstimate {
 export interface VisitEstimate {
   readonly axles: readonly AxleEstimate[];
   readonly minutes: number;
+  /** Of these, minutes at the car: the rest is done at a desk. */
+  readonly atTheCar: number;
   readonly low: number;
   readonly high: number;
   readonly laid: Laid;
@@ -58,16 +68,16 @@ export async function estimateVisit(db: Executor, wholes: readonly JobWhole[]): 
   const axles: AxleEstimate[] = [];
   let [before, after] = [0, 0];
   let cures = false;
-  for (const whole of wholes) {
-    if (whole.job.signedAt !== null) continue;
-    const e = estimate(planInMind(whole), stageOf(whole));
+  const open = wholes.filter((w) => w.job.signedAt === null);
+  const shared = together(open.map((w) => estimate(planInMind(w), stageOf(w))));
+  for (const [i, e] of shared.entries()) {
     const past = (await tookOf(db, e.kind)).map((p) => ({ estimated: p.estimated ?? 0, actual: p.actual ?? 0 }));
     const better = corrected(e.before + e.after, past);
     before += e.before * better.factor;
     after += e.after * better.factor;
     cures ||= e.cures;
     axles.push({
-      axle: AXLE_LABEL[whole.job.axle],
+      axle: AXLE_LABEL[(open[i] as JobWhole).job.axle],
       kind: WORK_LABEL[e.kind],
       guessed: e.guessed,
       lines: e.lines,
@@ -80,6 +90,7 @@ export async function estimateVisit(db: Executor, wholes: readonly JobWhole[]): 
   return {
     axles,
     minutes: before + after,
+    atTheCar: shared.reduce((n, e, i) => n + atTheCar(e) * (axles[i]?.corrected.factor ?? 1), 0),
     low: sum((c) => c.low),
     high: sum((c) => c.high),
     laid: { before, wait: cures ? (cure?.hours ?? 0) * 60 : 0, after },
@@ -108,6 +119,7 @@ export async function guessFor(db: Executor, work: WorkKind): Promise<VisitEstim
       },
     ],
     minutes: before + after,
+    atTheCar: atTheCar(e) * better.factor,
     low: better.low,
     high: better.high,
     laid: { before, wait: (cure?.hours ?? 0) * 60, after },
