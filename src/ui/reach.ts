@@ -16,6 +16,10 @@ export function onReach(tell: (there: boolean) => void): () => void {
   return () => window.removeEventListener(EVENT, hear);
 }
 
+/** What ends a request that nobody answers; older browsers wait for as long as it takes. */
+export const within = (ms: number): { readonly signal?: AbortSignal } =>
+  'timeout' in AbortSignal ? { signal: AbortSignal.timeout(ms) } : {};
+
 /** A network that swallows everything is taken for none after so long. */
 const PATIENCE_MS = 10_000;
 
@@ -23,8 +27,7 @@ const PATIENCE_MS = 10_000;
 export async function reachable(): Promise<boolean> {
   let there = false;
   try {
-    there = (await fetch('/icon.svg', { method: 'HEAD', cache: 'no-store', signal: AbortSignal.timeout(PATIENCE_MS) }))
-      .ok;
+    there = (await fetch('/icon.svg', { method: 'HEAD', cache: 'no-store', ...within(PATIENCE_MS) })).ok;
   } catch {
     // Not there is an answer.
   }

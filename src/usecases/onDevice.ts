@@ -2,6 +2,7 @@ import 'server-only';
 import { visitsAtWork } from '@/store/board';
 import { bookingsIn } from '@/store/bookings';
 import { theStore } from '@/store/connection';
+import type { Stage } from '@/store/schema';
 import { shopTimeNow } from '@/store/shopTime';
 import { visitOf } from '@/store/visits';
 import { dayAfter, dayOf, dayStart } from './calendar/zone';
@@ -11,6 +12,8 @@ import { statesOfVisits, type VisitState } from './watch';
 export interface VisitPages {
   readonly mark: string;
   readonly paths: readonly string[];
+  /** Those of them where the work is now: they are the ones to keep up to date. */
+  readonly now: readonly string[];
 }
 
 /** A visit that nobody touched for so long is not at the car. */
@@ -44,10 +47,27 @@ export async function pagesForTheDay(open: string | null, now = Date.now()): Pro
 const AT_THE_CAR = ['measure', 'choose', 'stage', 'fit', 'torque'];
 const SIGNED = ['recheck', 'record'];
 
+/** Where work goes on from a stage, without the server. */
+const NOW: Readonly<Record<Stage, readonly string[]>> = {
+  'take-in': ['measure'],
+  measure: ['measure', 'choose'],
+  choose: ['measure', 'choose'],
+  stage: ['stage', 'fit'],
+  fit: ['fit', 'torque'],
+  torque: ['torque'],
+  recheck: ['recheck'],
+  closed: [],
+};
+
 const pagesOf = ({ vehicleId, jobs, state }: VisitState): VisitPages => ({
   mark: state,
   paths: [
-    ...jobs.flatMap(({ id, signed }) => (signed ? SIGNED : AT_THE_CAR).map((stage) => `/jobs/${id}/${stage}`)),
+    ...jobs.flatMap(({ id, stage, signed }) => {
+      // What a recheck sent back is torqued again, signed as it is.
+      const views = signed ? new Set([...SIGNED, ...NOW[stage]]) : AT_THE_CAR;
+      return [...views].map((view) => `/jobs/${id}/${view}`);
+    }),
     `/vehicles/${vehicleId}`,
   ],
+  now: jobs.flatMap(({ id, stage }) => NOW[stage].map((view) => `/jobs/${id}/${view}`)),
 });

@@ -3,7 +3,7 @@ import { inArray, type SQL, sql } from 'drizzle-orm';
 import { groupBy } from '@/core/groupBy';
 import { type Executor, theStore } from '@/store/connection';
 import { NotFoundError } from '@/store/errors';
-import { job } from '@/store/schema';
+import { job, type Stage } from '@/store/schema';
 
 /**
  * One short text that is another one after anything happened to a job, or to the one on the other axle of its visit: both share
@@ -20,7 +20,7 @@ export async function stateOfJob(jobId: string): Promise<string> {
 export interface VisitState {
   readonly visitId: string;
   readonly vehicleId: string;
-  readonly jobs: readonly { readonly id: string; readonly signed: boolean }[];
+  readonly jobs: readonly { readonly id: string; readonly stage: Stage; readonly signed: boolean }[];
   /** A short text that is another one after anything happened to one of its jobs. */
   readonly state: string;
 }
@@ -42,6 +42,7 @@ async function statesOf(db: Executor, where: SQL): Promise<VisitState[]> {
       version: job.version,
       at: job.updatedAt,
       signedAt: job.signedAt,
+      stage: job.stage,
       torque: count('torque_entry'),
       ticks: count('job_step', withdrawn),
       bay: count('bay_entry'),
@@ -56,7 +57,7 @@ async function statesOf(db: Executor, where: SQL): Promise<VisitState[]> {
   return [...groupBy(rows, (r) => r.visitId)].map(([visitId, own]) => ({
     visitId,
     vehicleId: own[0]?.vehicleId ?? '',
-    jobs: own.map((r) => ({ id: r.id, signed: r.signedAt !== null })),
+    jobs: own.map((r) => ({ id: r.id, stage: r.stage, signed: r.signedAt !== null })),
     state: own
       .map((r) =>
         [r.version, r.at.getTime(), r.torque, r.ticks, r.bay, r.readings, r.chalk, r.plans, r.rechecks].join('.'),

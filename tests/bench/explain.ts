@@ -58,7 +58,7 @@ export async function benchExplain(): Promise<void> {
     'auto_explain.log_format': 'json',
     logging_collector: 'on',
     log_filename: FILE,
-    log_rotation_size: 0,
+    log_rotation_size: '0',
   });
   const folder = mkdtempSync(join(tmpdir(), 'vectis-explain-'));
   const url = `${postgres.url}/vectis`;

@@ -700,7 +700,7 @@ export const FAULTS = [
   ],
   [
     'document/fitment.ts',
-    'first[1] === second?.[1]',
+    'first.cars === second?.cars',
     'false',
     'fitment: of two cars that differ the first is expected',
   ],
@@ -712,4 +712,26 @@ export const FAULTS = [
   ],
   ['document/fitment.ts', 'groupBy(figures, (f) => f.car)', "groupBy(figures, () => '')", 'fitment: all cars are one'],
   ['document/fitment.ts', "value !== 'unknown'", 'true', 'fitment: what nobody knew is expected'],
+  ['document/fitment.ts', '(own[0]?.cars ?? 1)', '1', 'fitment: cars of another shop count as one'],
+  [
+    'document/fitment.ts',
+    'elsewhere.filter((e) => e.fact === fact)',
+    'elsewhere.filter(() => false)',
+    'fitment: facts of other shops are not counted',
+  ],
+  ['document/fitmentRow.ts', 'if (!(error > 0))', 'if (error < 0)', 'fitment file: a figure without an error is taken'],
+  [
+    'document/fitmentRow.ts',
+    "text.toLowerCase() === 'unknown'",
+    'false',
+    'fitment file: what nobody knew is taken over',
+  ],
+  [
+    'document/fitmentRow.ts',
+    '{ min: 0, max: widest }',
+    '{ min: 0, max: 1e6 }',
+    'fitment file: any error is a measurement',
+  ],
+  ['procedure/estimate.ts', 'l.once && counted.has(l.name)', 'false', 'estimate: axles of a visit share nothing'],
+  ['procedure/estimate.ts', 's.card?.round ? 0 :', '', 'estimate: a round is counted twice'],
 ];

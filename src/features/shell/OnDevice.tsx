@@ -5,11 +5,13 @@ import { useEffect, useRef } from 'react';
 import { useOutbox } from '@/ui/outbox';
 import { forgetDevice, forgetOthers } from '@/ui/offline/forget';
 import { MARK, markOnDevice } from '@/ui/offline/pages';
+import { within } from '@/ui/reach';
 import type { VisitPages } from '@/usecases/onDevice';
 
 const WORKER = '/sw/sw.js';
 const LOOK_MS = 20_000;
-/** Pages of other visits change while others work on them; they are fetched anew no more often than this. */
+/** A page costs the server as much as somebody who looks at it: what the open visit needs now is fetched anew this often, everything else that. */
+const NOW_MS = 45_000;
 const OTHERS_MS = 5 * 60_000;
 /** A network that swallows everything must not keep this waiting for ever. */
 const LATE_MS = 45_000;
@@ -58,13 +60,14 @@ export function OnDevice({ person }: { person: string }) {
           // A newer build is not kept waiting by pages of the one before.
           if (over || !quiet.current || (await registered)?.waiting) return;
           if ((await markOnDevice(p)) === visit.mark) continue;
-          if (!own && Date.now() - (fetched.get(p) ?? 0) < OTHERS_MS) continue;
+          const often = own && visit.now.includes(p) ? NOW_MS : OTHERS_MS;
+          if (Date.now() - (fetched.get(p) ?? 0) < often) continue;
           fetched.set(p, Date.now());
           try {
             const page = await fetch(p, {
               headers: { [MARK]: visit.mark },
               redirect: 'manual',
-              signal: AbortSignal.timeout(LATE_MS),
+              ...within(LATE_MS),
             });
             await page.text();
           } catch {
@@ -101,7 +104,7 @@ async function visitsOf(open: string | null): Promise<readonly VisitPages[]> {
   try {
     const answer = await fetch(`/api/on-device${open === null ? '' : `?job=${encodeURIComponent(open)}`}`, {
       cache: 'no-store',
-      signal: AbortSignal.timeout(LATE_MS),
+      ...within(LATE_MS),
     });
     if (answer.status === 401) await forgetDevice();
     if (!answer.ok) return [];

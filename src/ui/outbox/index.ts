@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { useSyncExternalStoreWithSelector } from 'use-sync-external-store/with-selector';
 import { v7 as newId } from 'uuid';
-import { reachable, tellReach } from '../reach';
+import { reachable, tellReach, within } from '../reach';
 import type { Answer, Author, Outbox, Parcel, Waiting } from './parcel';
 import { shownAsOf } from '../offline/pages';
 import { EMPTY, Queue } from './queue';
@@ -36,7 +36,7 @@ async function send({ url, body, file, by }: Waiting): Promise<Answer> {
       ...(file === undefined
         ? {
             keepalive: true,
-            signal: AbortSignal.timeout(LATE_MS),
+            ...within(LATE_MS),
             headers: { ...headers, 'content-type': 'application/json' },
             body: JSON.stringify(body),
           }
