@@ -3,7 +3,7 @@ import { headers } from 'next/headers';
 import { Closures } from '@/features/calendar/Closures';
 import { Resources } from '@/features/calendar/Resources';
 import { ShopHours } from '@/features/calendar/ShopHours';
-import { NavLink } from '@/ui/NavLink';
+import { SettingsPage } from '@/features/settings/SettingsPage';
 import { closuresAhead, shopHours, shopResources } from '@/usecases/calendar/shop';
 
 export const metadata: Metadata = { title: 'Calendar settings' };
@@ -16,17 +16,10 @@ export default async function Page() {
   const host = asked.get('host') ?? '127.0.0.1:4310';
   const scheme = asked.get('x-forwarded-proto') === 'https' ? 'https' : 'http';
   return (
-    <main className="mx-auto flex w-full max-w-[1080px] flex-col gap-6 px-4 py-6">
-      <div>
-        <NavLink href="/settings" className="touch inline-flex items-center text-accent underline underline-offset-4">
-          Settings
-        </NavLink>
-        <h1>Calendar</h1>
-        <p className="mt-1 max-w-[720px] text-soft">
-          What can be booked, when the shop is open, when nothing is done. Each place and person has a calendar of its
-          own that other programs on this network can ask for by its address.
-        </p>
-      </div>
+    <SettingsPage
+      title="Calendar"
+      about="What can be booked, when the shop is open, when nothing is done. Each place and person has a calendar of its own that other programs on this network can ask for by its address."
+    >
       <section aria-labelledby="places" className="flex flex-col gap-2">
         <h2 id="places" className="!text-[17px] !text-ink">
           Places, people, things
@@ -45,6 +38,6 @@ export default async function Page() {
         </h2>
         <Closures lines={closures.lines} count={closures.count} owners={lines.map(({ id, name }) => ({ id, name }))} />
       </section>
-    </main>
+    </SettingsPage>
   );
 }

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { HomePicture, ScanPicture, TrustPicture } from '@/features/settings/TabletSteps';
 import { ThisDevice } from '@/features/settings/ThisDevice';
-import { NavLink } from '@/ui/NavLink';
+import { SettingsPage } from '@/features/settings/SettingsPage';
 import { type WayIn, wayIn } from '@/usecases/tablets';
 
 export const metadata: Metadata = { title: 'Tablets' };
@@ -10,17 +10,10 @@ export const metadata: Metadata = { title: 'Tablets' };
 export default async function Page() {
   const way = await wayIn((await headers()).get('host') ?? '127.0.0.1:4310');
   return (
-    <main className="mx-auto flex w-full max-w-[1080px] flex-col gap-6 px-4 py-6">
-      <div>
-        <NavLink href="/settings" className="touch inline-flex items-center text-accent underline underline-offset-4">
-          Settings
-        </NavLink>
-        <h1>Tablets</h1>
-        <p className="mt-1 max-w-[720px] text-soft">
-          A tablet has the visits of the day with it and goes on where the network does not reach: readings, card and
-          torque wait on it and are sent in order. For that its address must be secure.
-        </p>
-      </div>
+    <SettingsPage
+      title="Tablets"
+      about="A tablet has the visits of the day with it and goes on where the network does not reach: readings, card and torque wait on it and are sent in order. For that its address must be secure."
+    >
       <section aria-labelledby="device" className="flex max-w-[720px] flex-col gap-2">
         <h2 id="device" className="!text-[17px] !text-ink">
           This device
@@ -33,7 +26,7 @@ export default async function Page() {
         </h2>
         <AddTablet way={way} />
       </section>
-    </main>
+    </SettingsPage>
   );
 }
 
