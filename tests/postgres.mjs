@@ -63,9 +63,10 @@ export async function freePort() {
 /**
  * Starts a server. What it writes is not brought to the disk: no test asks whether PostgreSQL itself survives a power cut.
  * @param more settings that are not as for the tests
+ * @param hear is told what the server writes, from its beginning on
  * @returns its address without a database, and how it is stopped
  */
-export async function startPostgres(place = tmpdir(), more = {}) {
+export async function startPostgres(place = tmpdir(), more = {}, hear = () => {}) {
   const bin = programs();
   if (!bin) throw new Error('PostgreSQL is not installed (apt-get install postgresql); the store tests need it.');
   const folder = mkdtempSync(join(place, 'vectis-pg-'));
@@ -101,6 +102,7 @@ export async function startPostgres(place = tmpdir(), more = {}) {
   const server = spawn(first, rest, { stdio: ['ignore', 'ignore', 'pipe'], cwd: '/' });
   let said = '';
   server.stderr.on('data', (chunk) => {
+    hear(String(chunk));
     if (!said.includes('ready to accept')) said += chunk;
   });
   const begun = Date.now();
