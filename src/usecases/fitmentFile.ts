@@ -1,5 +1,5 @@
 import 'server-only';
-import { expectedFigure, FITMENT_FACTS, fitmentOf } from '@/core/document/fitment';
+import { expectedFigure, FITMENT_FACTS, known } from '@/core/document/fitment';
 import { type FitmentRow, MODEL_READINGS } from '@/core/document/fitmentRow';
 import { MODEL, SAME, UNSEEN } from '@/core/document/quantities';
 import { type FitmentIssue, readFitment, writeFitment } from '@/files/fitmentCsv';
@@ -75,7 +75,7 @@ export async function fitmentFile(): Promise<string> {
         rows.push({ model, axle, shop: signer.keyId, ...row });
       for (const what of FITMENT_FACTS) {
         const values = new Map<string, number>();
-        for (const h of own) if (fitmentOf([h])[what]) values.set(h[what], (values.get(h[what]) ?? 0) + 1);
+        for (const h of own) if (known(h[what])) values.set(h[what], (values.get(h[what]) ?? 0) + 1);
         for (const [value, cars] of values) add({ what, value, pm: null, cars });
       }
       const readings = await readingsOfModel(db, {
@@ -86,7 +86,6 @@ export async function fitmentFile(): Promise<string> {
         butMethods: [SAME.id, MODEL.id, UNSEEN.id],
       });
       for (const q of MODEL_READINGS) {
-        // To a thousandth of a millimetre, as far as any caliper reads.
         const figure = expectedFigure(
           ownFigures(
             readings.filter((x) => x.r.quantity === q.id),
@@ -95,6 +94,7 @@ export async function fitmentFile(): Promise<string> {
         );
         // Cars whose figures lie further apart than their errors had different parts: that helps nobody.
         if (figure === null || figure.apart) continue;
+        // To a thousandth of a millimetre, as far as any caliper reads.
         const value = Math.round(figure.value * 1000) / 1000;
         // What rounding takes off the figure goes on its ±.
         const pm = Math.ceil((figure.pm + Math.abs(value - figure.value)) * 1000 - 1e-6) / 1000;

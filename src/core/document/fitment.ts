@@ -33,7 +33,8 @@ export interface FactElsewhere {
   readonly cars: number;
 }
 
-const known = (value: string): boolean => value.trim() !== '' && value !== 'unknown';
+/** Whether somebody knew a fact of a hub. */
+export const known = (value: string): boolean => value.trim() !== '' && value !== 'unknown';
 
 /** A thread is the same however it was typed. */
 function spelt(fact: FitmentFact, value: string): string {

@@ -1,5 +1,5 @@
 import { forgetSent } from '../outbox/sent';
-import { MOST_AGE_MS, PAGES, PERSON, PHOTOS, pagesCache, STORED_AT } from './pages';
+import { isFresh, PAGES, PERSON, PHOTOS, pagesCache } from './pages';
 
 /** Removes everything that was stored on this device for whoever was signed in, but for what waits to be sent. */
 export async function forgetDevice(): Promise<void> {
@@ -15,7 +15,6 @@ export async function forgetOthers(person: string): Promise<void> {
     const page = await cache.match(request, { ignoreVary: true });
     if (page === undefined) continue;
     if (page.headers.get(PERSON) !== person) return forgetDevice();
-    if (Date.now() - Number(page.headers.get(STORED_AT)) > MOST_AGE_MS)
-      await cache.delete(request, { ignoreVary: true });
+    if (!isFresh(page)) await cache.delete(request, { ignoreVary: true });
   }
 }

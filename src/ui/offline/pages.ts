@@ -16,7 +16,10 @@ export const PERSON = 'x-vectis-person';
 /** What it is called, encoded. */
 export const TITLE = 'x-vectis-title';
 /** How long a page may be shown without the server, ms. */
-export const MOST_AGE_MS = 24 * 3600 * 1000;
+const MOST_AGE_MS = 24 * 3600 * 1000;
+
+/** Whether a stored page may still be shown without the server. */
+export const isFresh = (page: Response): boolean => Date.now() - Number(page.headers.get(STORED_AT)) < MOST_AGE_MS;
 
 /** Pages that are worth having at the car. */
 const AT_THE_CAR = /^\/$|^\/jobs\/[^/]+\/(take-in|measure|choose|stage|fit|torque|recheck|record)$|^\/vehicles\/[^/]+$/;
@@ -39,7 +42,7 @@ const find = async (path: string): Promise<Response | undefined> =>
 /** Whether a page lies on this device and may still be shown. */
 export async function isOnDevice(path: string): Promise<boolean> {
   const page = await find(path);
-  return page !== undefined && Date.now() - Number(page.headers.get(STORED_AT)) < MOST_AGE_MS;
+  return page !== undefined && isFresh(page);
 }
 
 /** The mark that a stored page carries; null where it is not stored. */

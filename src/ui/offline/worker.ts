@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { ExpirationPlugin, NetworkFirst, CacheFirst, type PrecacheEntry, Serwist, type SerwistPlugin } from 'serwist';
-import { isForTheCar, MARK, MOST_AGE_MS, PAGES, PERSON, PHOTOS, STORED_AT, TITLE } from './pages';
+import { isForTheCar, isFresh, MARK, PAGES, PERSON, PHOTOS, STORED_AT, TITLE } from './pages';
 
 declare const self: ServiceWorkerGlobalScope & { readonly __SW_MANIFEST: (PrecacheEntry | string)[] | undefined };
 
@@ -36,7 +36,7 @@ const pagesPlugin: SerwistPlugin = {
   },
   cacheWillUpdate: async ({ request, response }) => asStored(response, request.headers.get(MARK) ?? ''),
   cachedResponseWillBeUsed: async ({ cachedResponse }) =>
-    cachedResponse && Date.now() - Number(cachedResponse.headers.get(STORED_AT)) < MOST_AGE_MS ? cachedResponse : null,
+    cachedResponse && isFresh(cachedResponse) ? cachedResponse : null,
 };
 
 const worker = new Serwist({
@@ -87,7 +87,7 @@ async function notHere(): Promise<Response> {
   const lines: string[] = [];
   for (const request of await cache.keys()) {
     const page = await cache.match(request, { ignoreVary: true });
-    if (!page || Date.now() - Number(page.headers.get(STORED_AT)) > MOST_AGE_MS) continue;
+    if (!page || !isFresh(page)) continue;
     const path = new URL(request.url).pathname;
     const title = escapedTitle(page.headers.get(TITLE) ?? '', path);
     lines.push(`<li><a href="${escaped(path)}">${title}</a></li>`);

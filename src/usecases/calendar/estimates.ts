@@ -6,6 +6,7 @@ import { AXLE_LABEL } from '@/core/document/labels';
 import {
   atTheCar,
   ESTIMATED,
+  type Estimate,
   type Estimated,
   estimate,
   together,
@@ -63,34 +64,30 @@ async function cureOf(db: Executor): Promise<VisitEstimate['cure']> {
   return null;
 }
 
+/** An axle as its card has it, corrected by what work of the same kind took here. */
+async function axleOf(db: Executor, axle: string, kind: WorkKind, e: Estimate): Promise<AxleEstimate> {
+  const past = (await tookOf(db, kind)).map((p) => ({ estimated: p.estimated ?? 0, actual: p.actual ?? 0 }));
+  const card = e.before + e.after;
+  return { axle, kind: WORK_LABEL[kind], guessed: e.guessed, lines: e.lines, card, corrected: corrected(card, past) };
+}
+
 /** How long a visit takes from where its jobs stand: those that are signed are left out. Minutes. */
 export async function estimateVisit(db: Executor, wholes: readonly JobWhole[]): Promise<VisitEstimate> {
-  const axles: AxleEstimate[] = [];
-  let [before, after] = [0, 0];
-  let cures = false;
   const open = wholes.filter((w) => w.job.signedAt === null);
   const shared = together(open.map((w) => estimate(planInMind(w), stageOf(w))));
-  for (const [i, e] of shared.entries()) {
-    const past = (await tookOf(db, e.kind)).map((p) => ({ estimated: p.estimated ?? 0, actual: p.actual ?? 0 }));
-    const better = corrected(e.before + e.after, past);
-    before += e.before * better.factor;
-    after += e.after * better.factor;
-    cures ||= e.cures;
-    axles.push({
-      axle: AXLE_LABEL[(open[i] as JobWhole).job.axle],
-      kind: WORK_LABEL[e.kind],
-      guessed: e.guessed,
-      lines: e.lines,
-      card: e.before + e.after,
-      corrected: better,
-    });
-  }
+  const axles = await Promise.all(
+    shared.map((e, i) => axleOf(db, AXLE_LABEL[(open[i] as JobWhole).job.axle], e.kind, e)),
+  );
+  const total = (of: (e: Estimate) => number): number =>
+    shared.reduce((n, e, i) => n + of(e) * (axles[i]?.corrected.factor ?? 1), 0);
+  const [before, after] = [total((e) => e.before), total((e) => e.after)];
+  const cures = shared.some((e) => e.cures);
   const sum = (of: (c: Corrected) => number): number => axles.reduce((s, a) => s + of(a.corrected), 0);
   const cure = cures ? await cureOf(db) : null;
   return {
     axles,
     minutes: before + after,
-    atTheCar: shared.reduce((n, e, i) => n + atTheCar(e) * (axles[i]?.corrected.factor ?? 1), 0),
+    atTheCar: total(atTheCar),
     low: sum((c) => c.low),
     high: sum((c) => c.high),
     laid: { before, wait: cures ? (cure?.hours ?? 0) * 60 : 0, after },
@@ -102,26 +99,17 @@ export async function estimateVisit(db: Executor, wholes: readonly JobWhole[]): 
 /** How long work of a kind takes when nothing is known of the car: as nothing chosen, for one axle, corrected by the shop's own history of that kind. */
 export async function guessFor(db: Executor, work: WorkKind): Promise<VisitEstimate> {
   const e = estimate(null, 'take-in');
-  const past = (await tookOf(db, work)).map((p) => ({ estimated: p.estimated ?? 0, actual: p.actual ?? 0 }));
-  const better = corrected(e.before + e.after, past);
+  const axle = await axleOf(db, 'One axle', work, e);
+  const { factor, low, high } = axle.corrected;
   // Studs wait for their locker as long as it took here last; which locker it will be is asked once the car is here.
   const cure = work === 'conversion' ? await cureOf(db) : null;
-  const [before, after] = [e.before * better.factor, e.after * better.factor];
+  const [before, after] = [e.before * factor, e.after * factor];
   return {
-    axles: [
-      {
-        axle: 'One axle',
-        kind: WORK_LABEL[work],
-        guessed: true,
-        lines: e.lines,
-        card: e.before + e.after,
-        corrected: better,
-      },
-    ],
+    axles: [axle],
     minutes: before + after,
-    atTheCar: atTheCar(e) * better.factor,
-    low: better.low,
-    high: better.high,
+    atTheCar: atTheCar(e) * factor,
+    low,
+    high,
     laid: { before, wait: (cure?.hours ?? 0) * 60, after },
     cures: false,
     cure: null,
