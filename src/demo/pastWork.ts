@@ -17,7 +17,7 @@ const KINDS: readonly {
 }[] = [
   {
     kind: 'plate',
-    what: 'lipped plate, longer bolts',
+    what: 'lipped spacer, longer bolts',
     plates: [10, 12.5, 15, 20],
     minutes: 68,
     over: 1.12,
@@ -27,7 +27,7 @@ const KINDS: readonly {
   },
   {
     kind: 'nuts',
-    what: 'plain plate, present studs',
+    what: 'plain spacer, present studs',
     plates: [3, 5, 8],
     minutes: 62,
     over: 0.94,

@@ -2,10 +2,10 @@ import { lippedSpacer, plainSpacer } from '@/core/document/blank';
 import type { CatalogueItem } from '@/core/parts/catalogue';
 import type { OtherPart } from '@/core/parts/other';
 
-/** The invented shelf of the demo workshop: plates and fasteners for its five vehicles. */
+/** The invented shelf of the demo workshop: spacers and fasteners for its five vehicles. */
 const plate = (lugs: number, boltCircle: number, bore: number, thickness: number, count: number): CatalogueItem => ({
   kind: 'spacer',
-  name: `plate ${lugs} × ${boltCircle}, ${thickness} mm`,
+  name: `spacer ${lugs} × ${boltCircle}, ${thickness} mm`,
   count,
   bin: `P${lugs}`,
   spacer: { ...plainSpacer(thickness, bore), lugs, boltCircles: [boltCircle] },

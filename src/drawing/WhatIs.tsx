@@ -11,7 +11,7 @@ interface Word {
 const WORDS = {
   'lip-root': {
     asks: 'What is the lip root?',
-    says: 'The rounding where the plate’s lip meets its face. The wheel’s chamfer has to be deeper, or the wheel stands on it and rocks.',
+    says: 'The rounding where the spacer’s lip meets its face. The wheel’s chamfer has to be deeper, or the wheel stands on it and rocks.',
     sketch: 'root',
   },
   'nut-grip': {

@@ -43,7 +43,7 @@ const PLATE = block(94, 40, 40, 130, 'accent-wash', true);
 const WHEEL = [block(134, 40, 66, 48, 'alloy'), block(134, 122, 66, 48, 'alloy')];
 
 const STUD: Sketch = {
-  title: 'Stud and nut: disc hat tr, plate s, grip q, nut thread Ln, stud tip X, nose n',
+  title: 'Stud and nut: disc hat tr, spacer s, grip q, nut thread Ln, stud tip X, nose n',
   blocks: [HUB, DISC, PLATE, ...WHEEL, block(40, 92, 250, 26, 'brass'), block(176, 82, 84, 46, 'brass')],
   dims: [
     dim(70, 94, 30, 'tr'),
@@ -58,7 +58,7 @@ const STUD: Sketch = {
 };
 
 const BOLT: Sketch = {
-  title: 'Bolt: length Lb under the seat, tapped depth Dt, room A behind, disc hat tr, plate s, grip qb',
+  title: 'Bolt: length Lb under the seat, tapped depth Dt, room A behind, disc hat tr, spacer s, grip qb',
   blocks: [
     block(54, 40, 66, 130, 'steel', true),
     block(120, 40, 22, 130, 'steel', true),
@@ -117,7 +117,7 @@ const ADAPTER: Sketch = {
 };
 
 const SPIGOT: Sketch = {
-  title: 'Centring: hub spigot H, plate s with its lip and root, wheel chamfer and bore',
+  title: 'Centring: hub spigot H, spacer s with its lip and root, wheel chamfer and bore',
   blocks: [
     { d: 'M20 30H80V80H150V130H80V180H20Z', fill: 'steel', hatch: true },
     { d: 'M80 30H128V62H176V80H150V80H80Z', fill: 'accent-wash', hatch: true },
@@ -190,7 +190,7 @@ const CLAMP: Sketch = {
 };
 
 const ROOT: Sketch = {
-  title: 'Lip root: the rounding between the plate’s face and its lip, under the wheel’s chamfer',
+  title: 'Lip root: the rounding between the spacer’s face and its lip, under the wheel’s chamfer',
   blocks: [
     { d: 'M60 40H130V104A22 22 0 0 0 152 126H230V150H60Z', fill: 'accent-wash', hatch: true },
     { d: 'M130 40H280V124H168L130 86Z', fill: 'alloy' },

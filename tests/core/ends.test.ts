@@ -123,7 +123,7 @@ describe('lugs and bolt circles', () => {
     // With nothing between, the plate is not asked.
     expect(levels({ ...plate(null, null), spacer: { ...plan.spacer, thickness: 0, lugs: null } })).toEqual(['pass']);
     expect(said(plate(5, [100]), 'circle.match')).toBe(
-      'Plate 5 × 100 on 5 × 112: these do not go together. A bolt forced in leans, and works loose.',
+      'Spacer 5 × 100 on 5 × 112: these do not go together. A bolt forced in leans, and works loose.',
     );
   });
 

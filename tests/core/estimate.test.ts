@@ -90,7 +90,7 @@ test('without a plan it is a guess and says so', () => {
 test('causes name what the plan has and nothing it has not', () => {
   const text = (p: (typeof plans)[number][1]): string => moveCauses(p).join(' ');
   for (const [, p] of plans) {
-    expect(/plate that does not sit/.test(text(p))).toBe(p.spacer.thickness > 0);
+    expect(/spacer that does not sit/.test(text(p))).toBe(p.spacer.thickness > 0);
     expect(/stud that turned in the hub/.test(text(p))).toBe(p.fastener.kind === 'conversion');
   }
 });

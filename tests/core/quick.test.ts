@@ -43,7 +43,7 @@ describe('largest plate', () => {
     const quarter = a.sizes.find((s) => Math.abs(s.size - 6.35) < 1e-9);
     expect(quarter?.leaves).toBe('never');
     expect(quarter?.turns).toBeCloseTo(2.75, 2);
-    expect(answerSentence(a)).toBe('No common plate on these fasteners: longer ones, or none.');
+    expect(answerSentence(a)).toBe('No common spacer on these fasteners: longer ones, or none.');
   });
 
   test('a count with a plate on is an honest count: five turns with a quarter inch on', () => {

@@ -26,7 +26,7 @@ const crowded = (title: string, lugs: number): SheetModel => ({
   drawn: 'Least engagement 20.0 mm at the front left',
   findings: Array.from({ length: 30 }, (_, i) => ({
     level: 'caution' as const,
-    text: `${i}: the plate leaves 3.5 mm of the spigot and 4 mm are wanted; the seats centre it, which is for shows and slow roads, and a second pair of eyes is asked.`,
+    text: `${i}: the spacer leaves 3.5 mm of the spigot and 4 mm are wanted; the seats centre it, which is for shows and slow roads, and a second pair of eyes is asked.`,
   })),
   allFindings: Array.from({ length: 60 }, (_, i) => ({ level: 'pass' as const, text: `finding number ${i} of all` })),
   note: 'As signed, by rules version 5.',

@@ -179,7 +179,7 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
   watched: page,
 }) => {
   await page.goto(url('/shelf'));
-  await expect(page.getByRole('heading', { name: /Plates and adapters/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Spacers and adapters/ })).toBeVisible();
   await accessible(page);
   const csv = [
     'kind,name,count,lugs,bolt_circle,thickness,spacer_kind,bore,lip_diameter,lip_root,thread,length,thread_length,seat,class,lip_height,nose',

@@ -182,7 +182,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await expect(circle).toContainText('it has to fit a 5 × 112 hub');
     await page.getByLabel('Drilled for').fill('5x100');
     await expect(page.locator('[data-rule="circle.match"][data-level="stop"]')).toContainText(
-      'Plate 5 × 100 on 5 × 112',
+      'Spacer 5 × 100 on 5 × 112',
     );
     await page.getByLabel('Drilled for').fill('');
     await fits(page);

@@ -19,7 +19,7 @@ test('nothing fits: every size with its first reason, and the ways out with thei
   await page.keyboard.press('/');
   await page.getByRole('button', { name: 'Search the shelf' }).click();
   await expect(page.getByText('Nothing on the shelf fits.')).toBeVisible();
-  await expect(page.getByRole('listitem').filter({ hasText: 'plate 6 × 139.7, 3 mm' })).toContainText(
+  await expect(page.getByRole('listitem').filter({ hasText: 'spacer 6 × 139.7, 3 mm' })).toContainText(
     'left between tyre and arch under load',
   );
   // 4 − 8 − 1.1 of error against 5 of reserve: 10.1 mm to trim of a lip 25 ± 1 deep.

@@ -72,10 +72,10 @@ test('two-ended studs on four corners: own rounds, clocks, a crossed lug, a relo
     for (const corner of CORNERS)
       await expect(page.getByRole('button', { name: new RegExp(`^${corner}`) })).toBeVisible();
     await page.getByRole('radio', { name: 'The whole car' }).click();
-    await expect(step(page, 'Try the plate first')).toBeVisible();
+    await expect(step(page, 'Try the spacer first')).toBeVisible();
     await pickCorner(page, 'rear left');
     await expect(step(page, 'Locker on the hub end')).toBeVisible();
-    await expect(step(page, 'Try the plate first')).toHaveCount(0);
+    await expect(step(page, 'Try the spacer first')).toHaveCount(0);
   });
 
   await test.step('the figure of a hub’s end is asked for, never offered; what waits survives a reload', async () => {

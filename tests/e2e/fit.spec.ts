@@ -30,15 +30,15 @@ test('the trolley: parts drawn, a wrong one refused by how much, a substitute se
   };
   const said = page.getByRole('status');
   // A scanner does not wait: two codes one after the other, and the second is what is answered last.
-  await scan('plate 5 × 108, 3 mm');
-  await scan('plate 5 × 112, 5 mm');
+  await scan('spacer 5 × 108, 3 mm');
+  await scan('spacer 5 × 112, 5 mm');
   await expect(said).toContainText('bore 57.1 mm, the plan has 63.5 mm: 6.4 mm too little');
   await expect(said).toContainText('bolt circle 112, the plan has 108');
-  await scan('plate 5 × 108, 3 mm');
+  await scan('spacer 5 × 108, 3 mm');
   await expect(said).toContainText('2.0 mm too little. The plan would stand with it.');
   await page.getByRole('button', { name: 'Set it ready as plan B' }).click();
   await expect(page.getByText(/Plan B.*3\.0 mm plain/s).first()).toBeVisible();
-  await scan('plate 5 × 108, 5 mm');
+  await scan('spacer 5 × 108, 5 mm');
   await expect(said).toContainText('it is what the kit needs');
   await expect(page.getByRole('checkbox').first()).toBeChecked();
   await page.getByLabel('Scan or type a part’s code').fill('nobody’s code');
@@ -46,7 +46,7 @@ test('the trolley: parts drawn, a wrong one refused by how much, a substitute se
   await expect(page.getByRole('alert').filter({ hasText: 'No part on the shelf has the code' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('checkbox').first()).toBeChecked();
-  await expect(page.getByRole('region', { name: /^Kept on the shelf/ })).toContainText('plate 5 × 108, 5 mm');
+  await expect(page.getByRole('region', { name: /^Kept on the shelf/ })).toContainText('spacer 5 × 108, 5 mm');
   await expect(page.getByRole('region', { name: /^Sockets and keys/ })).toContainText('19.0 mm across flats');
 });
 

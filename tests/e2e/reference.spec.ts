@@ -30,7 +30,7 @@ test('quick answer: two entries by keyboard alone, then a job that begins with t
   await page.getByRole('button', { name: 'Make it a job' }).click();
   // The figures stand on the form and go with the car into its job.
   await expect(page.getByLabel('Thread', { exact: true }).first()).toHaveValue('M12x1.5');
-  await expect(page.getByText('From the quick answer, largest plate:')).toBeVisible();
+  await expect(page.getByText('From the quick answer, largest spacer:')).toBeVisible();
   await page.goto(url('/vehicles'));
   await page.getByRole('link', { name: /Merrow Kite/ }).click();
   await page.getByLabel('Figures taken at the').selectOption('front-right');
@@ -49,7 +49,7 @@ test('quick answer: length, pockets, two ends, flush and clamp, each in the addr
   await page.goto(url('/quick?ask=length'));
   const answer = page.getByTestId('quick-answer');
   await page.getByLabel('Thread', { exact: true }).fill('M14x1.5');
-  await page.getByLabel('Plate to go on').fill('15');
+  await page.getByLabel('Spacer to go on').fill('15');
   await page.getByLabel('Bolt that is in, under the seat').fill('47');
   await expect(answer).toContainText('62.0 mm under the seat holds as much as now');
   await page.getByRole('tab', { name: 'Adapter pockets' }).click();
@@ -75,7 +75,7 @@ test('quick answer: length, pockets, two ends, flush and clamp, each in the addr
     ['Tapped depth of the hub', '18'],
     ['Disc hat', '7'],
     ['Nut grip', '8'],
-    ['Plate', '12'],
+    ['Spacer', '12'],
     ['Thread in the nut', '22'],
   ] as const)
     await page.getByLabel(label, { exact: true }).fill(value);

@@ -61,8 +61,8 @@ test('a part is drawn as it is typed: a slipped digit is seen, a field that will
 test('pieces kept for a job are nobody else’s: the second hand is told, the kit list shows them, used ones are gone', async ({
   watched: page,
 }) => {
-  await page.goto(url('/shelf?find=plate 4 × 100, 5 mm'));
-  await page.getByRole('button', { name: /^Open plate 4 × 100, 5 mm/ }).click();
+  await page.goto(url('/shelf?find=spacer 4 × 100, 5 mm'));
+  await page.getByRole('button', { name: /^Open spacer 4 × 100, 5 mm/ }).click();
   const ilex = await page
     .getByLabel('Reserve for')
     .locator('option', { hasText: 'Ilex Lumen EV 31 ILX, front' })
@@ -74,7 +74,7 @@ test('pieces kept for a job are nobody else’s: the second hand is told, the ki
   await page.getByLabel('Reserve for').selectOption({ index: 0 });
   await page.getByRole('button', { name: 'Reserve them' }).click();
   await expect(
-    page.getByText(/2 of “plate 4 × 100, 5 mm” are wanted; of 2 there, 2 are kept for another job\./),
+    page.getByText(/2 of “spacer 4 × 100, 5 mm” are wanted; of 2 there, 2 are kept for another job\./),
   ).toBeVisible();
   await page.getByLabel('Move').selectOption('scrap');
   await page.getByLabel('Pieces', { exact: true }).fill('1');
@@ -87,8 +87,8 @@ test('pieces kept for a job are nobody else’s: the second hand is told, the ki
   await expect(kept).toContainText('bin P4');
   await accessible(page);
   await to(page, 'stage');
-  await page.goto(url('/shelf?find=plate 4 × 100, 5 mm'));
-  await page.getByRole('button', { name: /^Open plate 4 × 100, 5 mm/ }).click();
+  await page.goto(url('/shelf?find=spacer 4 × 100, 5 mm'));
+  await page.getByRole('button', { name: /^Open spacer 4 × 100, 5 mm/ }).click();
   await page.getByRole('button', { name: 'Used', exact: true }).click();
   await expect(page.getByRole('list', { name: 'Movements' })).toContainText('used -2, 0 left');
 });

@@ -85,7 +85,7 @@ test('a stud car with closed nuts and a locking nut, imperial at the wheel', asy
 
   await test.step('choose: 11.25 mm is the limit, so a 10 mm plate and never 12', async () => {
     await expect(page.getByText('11.25 mm', { exact: true })).toBeVisible();
-    await expect(page.getByText('so a 10.0 mm plate')).toBeVisible();
+    await expect(page.getByText('so a 10.0 mm spacer')).toBeVisible();
     await page.getByLabel('Spacer', { exact: true }).fill('12');
     // 11.25 mm of one diameter: between floor and target, and nobody has accepted it by name.
     await expect(page.locator('[data-rule="engagement.minimum"]')).toHaveAttribute('data-level', 'caution');

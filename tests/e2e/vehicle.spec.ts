@@ -74,7 +74,7 @@ test('one kit: the fewest parts for the coupé’s slicks and wets, what goes in
     .getByRole('table', { name: /kits serve every set/ })
     .getByRole('row')
     .nth(1);
-  await expect(first).toContainText('plate 5 × 108, 3 mm');
+  await expect(first).toContainText('spacer 5 × 108, 3 mm');
   await expect(first).toContainText('nothing');
   await accessible(page);
 });

@@ -245,19 +245,19 @@ test('studs in the hub: a round of their own that no tick ends, and locker that 
 
 test('at the trolley: what fits ticks its line and keeps what is free; what is short, another or unknown is told', async () => {
   await expect(scanAtTrolley(stage, 'SW-999', 'metric', BY)).rejects.toThrow('No part on the shelf has the code');
-  const fits = await scanAtTrolley(stage, 'plate 5 × 108, 5 mm', 'metric', BY);
+  const fits = await scanAtTrolley(stage, 'spacer 5 × 108, 5 mm', 'metric', BY);
   expect(fits).toMatchObject({ level: 'pass', instead: null });
   expect((await jobById(stage)).ticked.has('kit.spacers')).toBe(true);
-  await scanAtTrolley(stage, 'plate 5 × 108, 5 mm', 'metric', BY);
+  await scanAtTrolley(stage, 'spacer 5 × 108, 5 mm', 'metric', BY);
   const { rows } = await store.db.execute(
     sql`select pieces from reservation where job_id = ${stage} and ended_at is null`,
   );
   expect(rows).toEqual([{ pieces: 2 }]);
-  await store.db.execute(sql`update part set count = 1 where name = 'plate 5 × 108, 5 mm'`);
-  const short = await scanAtTrolley(stage, 'plate 5 × 108, 5 mm', 'metric', BY);
+  await store.db.execute(sql`update part set count = 1 where name = 'spacer 5 × 108, 5 mm'`);
+  const short = await scanAtTrolley(stage, 'spacer 5 × 108, 5 mm', 'metric', BY);
   expect(short.level).toBe('caution');
   expect(short.text).toContain('1 of 2 are there: 1 are short');
-  const wrong = await scanAtTrolley(stage, 'plate 5 × 112, 5 mm', 'metric', BY);
+  const wrong = await scanAtTrolley(stage, 'spacer 5 × 112, 5 mm', 'metric', BY);
   expect(wrong).toMatchObject({ level: 'stop', instead: null });
 });
 

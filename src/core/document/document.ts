@@ -145,7 +145,7 @@ export const cornerSchema = z.strictObject({
     .nullable()
     .default(null)
     .describe('dab of grease in the cap of a closed nut, looked at after it was seated, and what was on'),
-  slidesOn: z.boolean().nullable().default(null).describe('the plate slides on by hand and does not rock'),
+  slidesOn: z.boolean().nullable().default(null).describe('the spacer slides on by hand and does not rock'),
   rotorHat: measured(60).describe('drawn, never judged alone'),
   tappedDepth: measured(100),
   roomBehind: measured(100),
@@ -186,7 +186,7 @@ export const planSchema = z
       .describe(
         'tyre and offset that are looked at instead of what was measured; a tyre alone goes on these very wheels, an offset alone is another wheel with the same tyre',
       ),
-    trim: mm(40).describe('lip that will be trimmed off all round before the plate goes on; 0 is none'),
+    trim: mm(40).describe('lip that will be trimmed off all round before the spacer goes on; 0 is none'),
     trimRight: mm(40)
       .nullable()
       .default(null)

@@ -26,7 +26,7 @@ const adapterSchema = z.strictObject({
 export const spacerSchema = z.strictObject({
   kind: z.enum(SPACER_KINDS),
   thickness: mm(100),
-  lugs: z.int().min(3).max(12).nullable().describe('bolt holes of the plate'),
+  lugs: z.int().min(3).max(12).nullable().describe('bolt holes of the spacer'),
   boltCircles: z
     .array(z.number().min(60).max(300))
     .max(6)

@@ -176,8 +176,8 @@ function hubPart(plan: Plan, corner: Corner, units: UnitSystem): CornerStep[] {
     steps.push({
       ...at,
       name: 'try-plate',
-      title: 'Try the plate first',
-      text: 'Plate tried on the bare hub before studs go in: it slides snug and sits flat. Off again.',
+      title: 'Try the spacer first',
+      text: 'Spacer tried on the bare hub before studs go in: it slides snug and sits flat. Off again.',
       tool: 'plate',
       minutes: 1,
       hold: true,
@@ -197,8 +197,8 @@ function hubPart(plan: Plan, corner: Corner, units: UnitSystem): CornerStep[] {
     steps.push({
       ...at,
       name: 'flat',
-      title: 'Plate flat on the hub',
-      text: `${formatLength(plateAt(plan, corner), units)} plate on: it slides snug, knocks metal on metal, does not rock. A slip of paper finds no gap.`,
+      title: 'Spacer flat on the hub',
+      text: `${formatLength(plateAt(plan, corner), units)} spacer on: it slides snug, knocks metal on metal, does not rock. A slip of paper finds no gap.`,
       tool: 'paper slip',
       minutes: 1,
       hold: true,

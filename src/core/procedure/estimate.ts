@@ -65,7 +65,7 @@ const PHASE_NAME: Readonly<Record<Phase, string>> = {
   ground: 'On the ground: photos, crack loose',
   up: 'Up: stand, wheel off, faces clean',
   arch: 'Arch work',
-  hub: 'At the hub: plate, studs, adapter',
+  hub: 'At the hub: spacer, studs, adapter',
   on: 'Wheel on',
   down: 'Down: chalk, look along the arch, caps',
 };

@@ -7,7 +7,7 @@ export function moveCauses(plan: Plan): string[] {
   return [
     'Paint, rust or grease on a face that carries: it creeps, and the clamp goes with it.',
     ...(hasPlate(plan)
-      ? ['A plate that does not sit flat: rust under it, a lip that stands on the wheel’s chamfer.']
+      ? ['A spacer that does not sit flat: rust under it, a lip that stands on the wheel’s chamfer.']
       : []),
     'An alloy wheel that settled: usual on the first day, and once.',
     ...(plan.spacer.adapter ? ['The adapter under the wheel: its own nuts are checked too, with the wheel off.'] : []),

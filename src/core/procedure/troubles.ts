@@ -88,7 +88,7 @@ export const TROUBLES: readonly Trouble[] = [
     title: 'Something is seized',
     next: [
       'Penetrating fluid, kept off the brakes, and time on the clock. Heat only away from bearings, seals and tyres.',
-      'A plate: its pry slots, two sides in turn. Never a hammer on a wheel.',
+      'A spacer: its pry slots, two sides in turn. Never a hammer on a wheel.',
       'Once off, its thread is looked at before it goes anywhere again.',
     ],
     blocks: false,
@@ -109,15 +109,15 @@ export const TROUBLES: readonly Trouble[] = [
   },
   {
     kind: 'rocks',
-    title: 'The plate rocks',
+    title: 'The spacer rocks',
     next: [
       'Off again: rust, paint, a disc screw, or a lip root taller than the wheel’s chamfer. A slip of paper finds the side.',
-      'Clean, or a plate with a lower lip. Nothing is pulled flat with the nuts.',
+      'Clean, or a spacer with a lower lip. Nothing is pulled flat with the nuts.',
     ],
     blocks: true,
     settles: [
       { id: 'clean', label: 'Cleaned; sits flat, paper finds no gap' },
-      { id: 'other', label: 'Another plate, judged on the bench' },
+      { id: 'other', label: 'Another spacer, judged on the bench' },
     ],
   },
   {

@@ -3,7 +3,7 @@
  * stands in it, and what was not given is named with what it would change.
  */
 export interface QuickAnswer {
-  /** “10 mm at most” or “No plate”; short, the figure first. */
+  /** “10 mm at most” or “No spacer”; short, the figure first. */
   readonly says: string;
   /** What is dangerous about the car as it was counted; said before the answer. */
   readonly warns?: readonly string[];

@@ -69,7 +69,7 @@ export function pocketAnswer(
         : []),
     ],
     because: [
-      `${len(Z, 'up')} of stud less ${len(s, 'down')} of adapter leaves ${len(studBeyondFace(Z, s), 'up')}; ${len(policy.pocketMargin, 'up')} of room and the errors of stud, plate and pocket come on top.`,
+      `${len(Z, 'up')} of stud less ${len(s, 'down')} of adapter leaves ${len(studBeyondFace(Z, s), 'up')}; ${len(policy.pocketMargin, 'up')} of room and the errors of stud, spacer and pocket come on top.`,
       `No pockets needed from ${len(Z + CALIPER_PM + policy.spacerPm, 'up')} of adapter.`,
       ...(hub === null || enough === null
         ? []
@@ -174,8 +174,8 @@ export function endsAnswer(asked: EndsAsked, policy: Policy, units: UnitSystem):
       `Nut end ${state(nutEnd, nutEnough)}: target ${len(nutEnough.minimum, 'up')}, floor ${len(nutEnough.floor, 'up')}.`,
       `The tip stands ${len(tip, 'down')} from the hub face; nose and lead take ${len(nose, 'up')}.`,
       most === null
-        ? 'No plate leaves the target in the nut.'
-        : `Carries plates up to ${len(most, 'down')} with the target left in the nut.`,
+        ? 'No spacer leaves the target in the nut.'
+        : `Carries spacers up to ${len(most, 'down')} with the target left in the nut.`,
     ],
     rows: [
       {
@@ -189,7 +189,7 @@ export function endsAnswer(asked: EndsAsked, policy: Policy, units: UnitSystem):
         marks: [],
       },
       {
-        label: 'Disc, plate, wheel',
+        label: 'Disc, spacer, wheel',
         bars: [
           { from: 0, to: asked.hat, part: 'steel', text: len(asked.hat, 'down') },
           {

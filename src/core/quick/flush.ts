@@ -103,7 +103,7 @@ export function flushAnswer(
         marks: [],
       },
       {
-        label: 'With the plate',
+        label: 'With the spacer',
         bars: size === null ? [] : [{ from: 0, to: size, part: 'plate', text: len(size, 'down') }],
         marks: clear === null || clear <= 0 ? [] : [{ at: clear, text: 'loaded, reserve kept' }],
       },

@@ -146,7 +146,7 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
               marks: [],
             },
             {
-              label: 'With the plate',
+              label: 'With the spacer',
               bars: [
                 { from: 0, to: Math.max(0, longer), part: 'plate', text: len(Math.max(0, longer), 'up') },
                 { from: Math.max(0, longer), to: keep, part: 'thread', text: len(keep, 'up') },

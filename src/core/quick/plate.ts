@@ -85,7 +85,7 @@ export function plateAnswer(
     given.push(`it holds ${len(size === null ? floor : target, 'up')} of thread or more`);
     missing.push({
       what: `Thread in the ${loose}`,
-      changes: `A count is travel: with less than ${len(floor, 'up')} of thread in the ${loose} no plate goes on, however many turns were counted.`,
+      changes: `A count is travel: with less than ${len(floor, 'up')} of thread in the ${loose} no spacer goes on, however many turns were counted.`,
     });
   }
   const thickest = size ?? sizeToFloor;
@@ -99,7 +99,7 @@ export function plateAnswer(
     missing.push({
       what:
         fastening === 'bolt' ? 'Room behind the hub, thread on the bolts' : 'Thread on the studs, depth of the caps',
-      changes: `The count proves ${len(plateOn, 'nearest')} of plate or more. On a thinner one ${fastening === 'bolt' ? 'the tips may foul shoes, backing plate or sensor ring' : 'the nuts may jam on the plain shank or bottom in their caps'}.`,
+      changes: `The count proves ${len(plateOn, 'nearest')} of spacer or more. On a thinner one ${fastening === 'bolt' ? 'the tips may foul shoes, backing plate or sensor ring' : 'the nuts may jam on the plain shank or bottom in their caps'}.`,
     });
   }
   const warns =
@@ -119,7 +119,7 @@ export function plateAnswer(
     given: size === null && sizeToFloor === null ? [] : given,
     missing,
     because: [
-      `${how}; a quarter turn and the plate’s own error take ${len(pm, 'up')} off.`,
+      `${how}; a quarter turn and the spacer’s own error take ${len(pm, 'up')} off.`,
       `Target ${len(target, 'up')} (${formatTurns(target / pitch, 'up')}), floor ${len(floor, 'up')} (${formatTurns(floor / pitch, 'up')}) for a ${Number(d.toFixed(2))} mm thread.`,
       ...(most === null || most <= 0 ? [] : [`${len(most, 'down')} exactly; never rounded up to the next size.`]),
       ...(mate !== null && mate < target - 1e-9
@@ -133,7 +133,7 @@ export function plateAnswer(
         marks: [],
       },
       {
-        label: 'With the plate',
+        label: 'With the spacer',
         bars: barsWith(size ?? sizeToFloor ?? 0, plateOn + travel, (mm) => len(mm, 'down')),
         marks: [
           { at: plateOn + travel - target, text: `target ${len(target, 'up')} left` },
@@ -163,7 +163,7 @@ const plateOf = (reach: number, enough: number, mate: number | null): number | n
 };
 
 function saysOf(size: number | null, toFloor: number | null, len: (mm: number, to: 'up' | 'down') => string): string {
-  if (size === null && toFloor === null) return 'No common plate on these fasteners: longer ones, or none';
+  if (size === null && toFloor === null) return 'No common spacer on these fasteners: longer ones, or none';
   if (size === null)
     return `${len(toFloor as number, 'down')} at most, and only down to the floor, which somebody accepts by name`;
   if (toFloor === null || toFloor <= size) return `${len(size, 'down')} at most`;
@@ -173,7 +173,7 @@ function saysOf(size: number | null, toFloor: number | null, len: (mm: number, t
 function barsWith(plate: number, travel: number, len: (mm: number) => string) {
   const left = Math.max(0, travel - plate);
   return [
-    { from: 0, to: Math.min(plate, travel), part: 'plate' as const, text: plate > 0 ? `plate ${len(plate)}` : '' },
+    { from: 0, to: Math.min(plate, travel), part: 'plate' as const, text: plate > 0 ? `spacer ${len(plate)}` : '' },
     { from: Math.min(plate, travel), to: travel, part: 'thread' as const, text: `${len(left)} left` },
   ];
 }

@@ -61,7 +61,7 @@ export function Figures({
             limit
               ? size === null
                 ? 'no common size fits'
-                : `so a ${formatLength(size, units)} plate; ± ${formatLength(limit.pm, units, 'up')} taken off`
+                : `so a ${formatLength(size, units)} spacer; ± ${formatLength(limit.pm, units, 'up')} taken off`
               : ''
           }
         />
@@ -151,7 +151,7 @@ function AtLock({ thickness, lock, units }: { thickness: number; lock: number; u
     <Row
       label="Shoulder at full lock"
       value={`${formatLength(forward, units, 'up')} forward`}
-      more={`and ${formatLength(out, units, 'up')} out, at ${lock}°, against no plate`}
+      more={`and ${formatLength(out, units, 'up')} out, at ${lock}°, against no spacer`}
     />
   );
 }

@@ -39,7 +39,7 @@ export function MoreFields({ bench }: { bench: Bench }) {
     <Collapsible.Root open={open} onOpenChange={setOpen} className={open ? 'basis-full' : ''}>
       <Collapsible.Trigger className="touch mt-[21px] flex items-center gap-1 text-[14px] font-[560] text-accent underline underline-offset-4">
         <ChevronDown size={16} aria-hidden="true" className={open ? 'rotate-180' : ''} />
-        More<span className="sr-only">: centring, threads, camber, height, planned tyre, lip, right plate</span>
+        More<span className="sr-only">: centring, threads, camber, height, planned tyre, lip, right spacer</span>
         {set && !open ? ' (set)' : ''}
       </Collapsible.Trigger>
       <Collapsible.Content>
@@ -81,7 +81,7 @@ export function MoreFields({ bench }: { bench: Bench }) {
             className="w-[142px]"
           />
           <LengthInput
-            label="Right plate, if unlike"
+            label="Right spacer, if unlike"
             optional
             value={choice.rightSpacer ?? null}
             range={{ min: 0, max: 60 }}

@@ -67,9 +67,9 @@ function plansFor(value: string, was: Plans): Plans {
 const JOB_TYPE_LINE: Readonly<Record<JobType, string>> = {
   clearance: 'Clearance: the smallest spacer that clears wins.',
   stance: 'Stance: the biggest spacer that never rubs wins.',
-  conversion: 'Conversion: studs and nuts for bolts, with a plate or without.',
+  conversion: 'Conversion: studs and nuts for bolts, with a spacer or without.',
   wheels: 'Wheel change or season swap: count the turns of each wheel as it goes on, torque, record.',
-  'take-off': 'Taking plates or studs off: the car goes back on its own bolts or nuts, counted and torqued.',
+  'take-off': 'Taking spacers or studs off: the car goes back on its own bolts or nuts, counted and torqued.',
   check: 'Checking what is on it: counted, torqued and written down, nothing added.',
 };
 

@@ -104,7 +104,7 @@ export function VehicleForm({
       <section className="grid gap-3 sm:grid-cols-[2fr_1fr]">
         <Field
           label="Vehicle"
-          hint="Make and model as you would say it. Empty, the plate stands for it."
+          hint="Make and model as you would say it. Leave empty to use the number plate."
           error={e.name?.message}
           {...register('name')}
         />

@@ -82,7 +82,7 @@ export const TURNS: TypedAsk = {
   hint: 'Full turns, by hand. Never on the locking piece.',
   range: { min: 0, max: 40 },
 };
-export const PLATE_ON = length('plateOn', 'Plate that was on', { min: 0, max: 100 }, { hint: 'Empty: nothing.' });
+export const PLATE_ON = length('plateOn', 'Spacer that was on', { min: 0, max: 100 }, { hint: 'Empty: nothing.' });
 export const material = (label: string): Ask =>
   oneOf(
     'material',

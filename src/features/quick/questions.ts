@@ -14,8 +14,8 @@ import { length, material, oneOf, PLATE_ON, type Question, readingsOf, sizesOf, 
 export const QUESTIONS: readonly Question[] = [
   {
     id: 'plate',
-    tab: 'Largest plate',
-    title: 'How thick a plate do these fasteners carry?',
+    tab: 'Largest spacer',
+    title: 'How thick a spacer do these fasteners carry?',
     asks: [
       THREAD,
       { ...TURNS, needed: true },
@@ -57,10 +57,10 @@ export const QUESTIONS: readonly Question[] = [
   {
     id: 'length',
     tab: 'Bolt length',
-    title: 'How long a bolt for this plate?',
+    title: 'How long a bolt for this spacer?',
     asks: [
       THREAD,
-      length('plate', 'Plate to go on', { min: 0, max: 100 }, { needed: true }),
+      length('plate', 'Spacer to go on', { min: 0, max: 100 }, { needed: true }),
       length('counted', 'Bolt that is in, under the seat', { min: 10, max: 150 }),
       TURNS,
       PLATE_ON,
@@ -144,7 +144,7 @@ export const QUESTIONS: readonly Question[] = [
         { min: -40, max: 80 },
         { needed: true, hint: 'Wheel pad to the nut’s first full thread.' },
       ),
-      length('plate', 'Plate', { min: 0, max: 100 }, { hint: 'Empty: none.' }),
+      length('plate', 'Spacer', { min: 0, max: 100 }, { hint: 'Empty: none.' }),
       length('nutThread', 'Thread in the nut', { min: 1, max: 80 }),
       length('nose', 'Pilot nose', { min: 0, max: 30 }, { hint: 'Empty: plain end.' }),
       material('Hub made of'),
@@ -189,7 +189,7 @@ export const QUESTIONS: readonly Question[] = [
   {
     id: 'flush',
     tab: 'Flush',
-    title: 'Which plate stands the tyre flush?',
+    title: 'Which spacer stands the tyre flush?',
     asks: [
       length(
         'gap',

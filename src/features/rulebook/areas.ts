@@ -6,7 +6,7 @@ const AREAS: readonly { readonly title: string; readonly of: readonly string[]; 
   { title: 'Readings', of: ['reading'], sketch: 'stud' },
   { title: 'Thread engagement', of: ['engagement', 'thread'], sketch: 'stud' },
   { title: 'Bolts, studs and nuts', of: ['bolt', 'stud', 'nut', 'fastener'], sketch: 'bolt' },
-  { title: 'Plates and centring', of: ['spacer', 'centring', 'circle'], sketch: 'spigot' },
+  { title: 'Spacers and centring', of: ['spacer', 'centring', 'circle'], sketch: 'spigot' },
   { title: 'Seats and sockets', of: ['seat'], sketch: 'seat' },
   { title: 'Bolt-on adapters', of: ['adapter'], sketch: 'adapter' },
   { title: 'Stance and clearance', of: ['stance', 'clearance'], sketch: 'arch' },

@@ -12,7 +12,7 @@ import { addCommon } from './actions';
 import { commonFor } from './common';
 
 const WHAT = [
-  { value: 'plates', label: 'Plates' },
+  { value: 'plates', label: 'Spacers' },
   { value: 'bolts', label: 'Bolts' },
   { value: 'nuts', label: 'Nuts' },
 ] as const;
@@ -57,7 +57,7 @@ export function CommonSizes({ onDone }: { onDone: (words: string | null) => void
         {what === 'plates' ? (
           <>
             <Field
-              label="Plates for"
+              label="Spacers for"
               hint="5x112"
               value={typed.plates}
               onChange={(e) => set({ plates: e.target.value })}

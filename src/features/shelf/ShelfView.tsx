@@ -187,7 +187,7 @@ export function ShelfView({
       )}
       {total === 0 ? (
         <p className="max-w-[640px] border-l-2 border-accent pl-4">
-          The shelf is empty. Add a part, import a CSV file of plates, bolts, studs and nuts (export it once to see the
+          The shelf is empty. Add a part, import a CSV file of spacers, bolts, studs and nuts (export it once to see the
           columns), or begin with common sizes. The bench then says what of it fits.
         </p>
       ) : entries.length === 0 ? (

@@ -21,7 +21,7 @@ export interface CommonAsked {
 export function commonFor({ plates, bore, thread, from, to, seat, nuts }: CommonAsked): CatalogueItem[] {
   const items: CatalogueItem[] = [];
   if (plates.trim() !== '') {
-    const { lugs, circles } = parseDrilling('Plates for', plates);
+    const { lugs, circles } = parseDrilling('Spacers for', plates);
     const inside = bore.trim() === '' ? null : parseLength('Bore', bore, { min: 30, max: 200 }).value;
     for (const circle of circles) items.push(...commonPlates({ lugs, circle }, inside));
   }
@@ -36,7 +36,7 @@ export function commonFor({ plates, bore, thread, from, to, seat, nuts }: Common
     }
   }
   if (items.length === 0)
-    throw new InputError('Plates for', '', 'is empty, and so is the thread.', 'Type 5x112, or M14x1.5.');
+    throw new InputError('Spacers for', '', 'is empty, and so is the thread.', 'Type 5x112, or M14x1.5.');
   return items;
 }
 

@@ -7,7 +7,7 @@ import { BOLT_CLASSES, NUT_CLASSES_SAID } from '@/core/thread/classes';
 export type Kind = CatalogueItem['kind'];
 
 export const KIND_LABEL: Readonly<Record<Kind, string>> = {
-  spacer: 'Plates and adapters',
+  spacer: 'Spacers and adapters',
   bolt: 'Bolts',
   stud: 'Pressed studs',
   conversion: 'Two-ended studs',
@@ -54,8 +54,8 @@ const PLATE: readonly PartField[] = [
     column: 'spacer_kind',
     label: 'What it is',
     options: [
-      { value: 'plain', label: 'Plain plate' },
-      { value: 'lipped', label: 'Plate with a lip' },
+      { value: 'plain', label: 'Plain spacer' },
+      { value: 'lipped', label: 'Spacer with a lip' },
       { value: 'adapter', label: 'Bolt-on adapter' },
     ],
   },
@@ -184,7 +184,7 @@ export function fieldsOf(kind: Kind, spacerKind: string, what = 'ring'): readonl
     ];
   }
   const plate: FieldGroup[] = [
-    { title: 'Plate', fields: PLATE },
+    { title: 'Spacer', fields: PLATE },
     ...(spacerKind === 'lipped' || spacerKind === 'adapter' ? [{ title: 'Lip', fields: LIP }] : []),
     ...(spacerKind === 'adapter' ? [{ title: 'Adapter', fields: ADAPTER }] : []),
   ];

@@ -159,7 +159,7 @@ const WORK = ['take-in', 'measure', 'choose', 'stage', 'fit', 'torque'];
 const planBText = ({ spacer, fastener }: ChoiceDraft, whole: JobWhole, units: UnitSystem): string => {
   const { fastening, nutStyle, hardware } = hubOf(whole);
   const hub = { fastening, nutStyle: nutStyle as 'open', hardware, boltLength: null, original: null };
-  const plate = spacer.thickness === 0 ? 'no plate' : `${formatLength(spacer.thickness, units)} ${spacer.kind}`;
+  const plate = spacer.thickness === 0 ? 'no spacer' : `${formatLength(spacer.thickness, units)} ${spacer.kind}`;
   return `${plate}, ${fastenerText({ fastener, hub }, units)}`;
 };
 

@@ -19,7 +19,7 @@ export interface HeldTyped {
 }
 export const UNHELD: HeldTyped = { by: null, length: '', thread: '' };
 
-/** What holds the wheel over the trial plate, as typed; null while nobody said, or a figure cannot be read. */
+/** What holds the wheel over the trial spacer, as typed; null while nobody said, or a figure cannot be read. */
 export function heldBy(plan: Plan, { by, length, thread }: HeldTyped): Fastener | null {
   if (by === 'present') return { kind: 'present' };
   if (by === null) return null;
@@ -95,7 +95,7 @@ export function TrialHeld({
       </div>
       {found === null ? (
         <p className="text-[13px] text-soft">
-          Say the plate and what holds the wheel, and the trial is judged before anybody rolls the car on it.
+          Say which spacer and what holds the wheel, and the trial is judged before anybody rolls the car on it.
         </p>
       ) : (
         <div role="status" data-testid="trial" className="flex flex-col gap-1 text-[14px]">

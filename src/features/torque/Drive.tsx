@@ -15,7 +15,7 @@ const yes = [
   { value: 'yes' as const, label: 'Yes' },
 ];
 
-/** Test drive: vibration that was there before the job and after it, rubbing, pulling. A plate lengthens the arm: what shook before shakes more. */
+/** Test drive: vibration that was there before the job and after it, rubbing, pulling. A spacer lengthens the arm: what shook before shakes more. */
 export function Drive({ jobId, said }: { jobId: string; said: Said | null }) {
   const [before, setBefore] = useState<Said['before'] | null>(said?.before ?? null);
   const [after, setAfter] = useState<Said['after'] | null>(said?.after ?? null);
@@ -52,8 +52,8 @@ export function Drive({ jobId, said }: { jobId: string; said: Said | null }) {
       </div>
       {before === 'no' && after === 'yes' ? (
         <p className="max-w-[70ch] border-l-4 border-caution pl-3 text-[15px]">
-          It did not shake before. Look at how the wheels sit on spigot and plate, at their balance, and whether a plate
-          stands proud, before the car goes.
+          It did not shake before. Look at how the wheels sit on spigot and spacer, at their balance, and whether a
+          spacer stands proud, before the car goes.
         </p>
       ) : null}
       <div className="flex items-end gap-3">

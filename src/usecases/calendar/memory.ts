@@ -62,7 +62,7 @@ export async function rememberJob(tx: Executor, whole: JobWhole, timed = true): 
     axle: whole.job.axle,
     lugs: plan.hub.lugs,
     plateMm: plan.spacer.thickness,
-    what: `${plan.spacer.thickness > 0 ? `${plan.spacer.kind} ${formatLength(plan.spacer.thickness, 'metric')}` : 'no plate'}, ${fastenerText(plan, 'metric')}`,
+    what: `${plan.spacer.thickness > 0 ? `${plan.spacer.kind} ${formatLength(plan.spacer.thickness, 'metric')}` : 'no spacer'}, ${fastenerText(plan, 'metric')}`,
     predictedGapMm: gap?.after?.value ?? null,
     achievedGapMm: gap?.measured?.value ?? null,
     rubbed: drive === null ? null : drive.rub,

@@ -14,7 +14,7 @@ export const TAPE: Method = { id: 'tape', label: 'tape', pm: 1 };
 export const GAUGE: Method = { id: 'gauge', label: 'gauge', pm: 0.1 };
 export const LEVEL: Method = { id: 'level', label: 'level', pm: 0.3 };
 export const SCALE: Method = { id: 'scale', label: 'scale', pm: 50 };
-export const PLATE: Method = { id: 'plate', label: 'half plate', pm: 500 };
+export const PLATE: Method = { id: 'plate', label: 'half data plate', pm: 500 };
 /** Looked, and could not see it: kept with who and when, and still unmeasured. */
 export const UNSEEN: Method = { id: 'unseen', label: 'could not see', pm: 0 };
 /** The caliper, still set from the other side, was held to this one and fits alike: that side's figure with its ±. Never typed. */

@@ -67,7 +67,7 @@ export const ON_HUB = [
     bothSides: true,
     ofModel: 'hub',
     how: 'Across the hub spigot, clean metal.',
-    blocks: 'fit of the plate',
+    blocks: 'fit of the spacer',
   },
   {
     id: 'spigotHeight',
@@ -98,7 +98,7 @@ export const ON_HUB = [
   },
   {
     id: 'slidesOn',
-    label: 'Plate slides on by hand',
+    label: 'Spacer slides on by hand',
     scope: 'corner',
     phase: 'off',
     fastening: 'both',
@@ -107,7 +107,7 @@ export const ON_HUB = [
     methods: [LOOKED],
     kind: 'yes-no',
     optional: true,
-    how: 'The plate slides onto the hub spigot by hand, sits flat and does not rock.',
+    how: 'The spacer slides onto the hub spigot by hand, sits flat and does not rock.',
     blocks: 'nothing; it settles a bore that is tight within the error',
   },
   {
@@ -162,7 +162,7 @@ export const ON_HUB = [
     methods: [SCALE, PLATE],
     kind: 'load',
     optional: true,
-    how: 'What one wheel of this axle carries, off a corner scale or half of the axle’s plate. A bare figure is newtons; 410 kg will do.',
+    how: 'What one wheel of this axle carries, off a corner scale or half of the axle load on the car’s data plate. A bare figure is newtons; 410 kg will do.',
     blocks: 'the estimate of the clamp that is needed',
   },
 ] as const satisfies readonly QuantityRow[];

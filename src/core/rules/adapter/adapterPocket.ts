@@ -25,7 +25,7 @@ export const adapterPocket: Rule<'adapter.pocket', OfWheelCase | WheelBlank | Mi
   id: rule,
   title: 'Pockets for the factory studs',
   statement: 'Every wheel that can go on has pockets deeper than the factory studs stand beyond the adapter.',
-  formula: 'pocket ≥ (Z − s) + 1.5 mm, each wheel, errors of stud, plate and pocket inside',
+  formula: 'pocket ≥ (Z − s) + 1.5 mm, each wheel, errors of stud, spacer and pocket inside',
   sources: ['geometry', 'common'],
   policy: ['pocketMargin', 'spacerPm'],
   needs: ['studProtrusion', 'pocketDepth'],
@@ -67,7 +67,7 @@ export const adapterPocket: Rule<'adapter.pocket', OfWheelCase | WheelBlank | Mi
         return `Needs the pocket depth of ${f.case.name || 'every wheel that can go on'}: no mark tells castings apart.`;
       case 'wheel':
         return s.stop
-          ? `The pocket of ${f.case.name} is ${s.value('down')} deep, errors taken off; min ${s.limit('up')} for the factory studs. The wheel would sit on a stud. Thicker adapter, or a plain plate with shank nuts.`
+          ? `The pocket of ${f.case.name} is ${s.value('down')} deep, errors taken off; min ${s.limit('up')} for the factory studs. The wheel would sit on a stud. Thicker adapter, or a plain spacer with shank nuts.`
           : `The shallowest pocket, of ${f.case.name}, is ${s.value('down')} deep, errors taken off; min ${s.limit('up')} for the factory studs.`;
     }
   },

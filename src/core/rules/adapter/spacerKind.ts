@@ -7,11 +7,11 @@ export const spacerKind: Rule<'spacer.kind', Ok> = {
   ...PLAIN,
   id: 'spacer.kind',
   title: 'Kind of spacer',
-  statement: 'A slotted universal plate is refused: neither hub nor lugs centre it.',
+  statement: 'A slotted universal spacer is refused: neither hub nor lugs centre it.',
   formula: 'kind ≠ universal',
   decidedBy: 'spacer',
   judge({ plan }, out) {
     if (plan.spacer.kind === 'universal') out.push(finding({ rule: 'spacer.kind', level: 'stop' }));
   },
-  sentence: () => 'A slotted universal plate is centred by nothing. Use a plate bored for this hub.',
+  sentence: () => 'A slotted universal spacer is centred by nothing. Use a spacer bored for this hub.',
 };

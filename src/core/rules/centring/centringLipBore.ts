@@ -36,7 +36,7 @@ export const centringLipBore: Rule<'centring.lip-bore', FitCase> = {
   id: 'centring.lip-bore',
   title: 'Bore and lip fit',
   statement:
-    'The bore of every plate on the hub spigot, and a spacer’s lip in the wheel bore, are close fits; a plate that the seats centre has to go over the spigot.',
+    'The bore of every spacer on the hub spigot, and a spacer’s lip in the wheel bore, are close fits; a spacer that the seats centre has to go over the spigot.',
   formula: '0 ≤ clearance ≤ 0.15 mm good, ≤ 0.4 mm caution',
   policy: ['boreClearanceGood', 'boreClearanceMost'],
   needs: ['spigotDiameter', 'wheelBore', 'slidesOn'],

@@ -8,7 +8,7 @@ export const centringSpigot: Rule<'centring.spigot', Ok | Missing> = {
   ...PLAIN,
   id: 'centring.spigot',
   title: 'Hub spigot left',
-  statement: 'Enough hub spigot stands through a plain plate to centre the wheel.',
+  statement: 'Enough hub spigot stands through a plain spacer to centre the wheel.',
   formula: 'H − s − chamfer ≥ 4 mm good, 2–4 mm caution, less is not hub-centric',
   policy: ['spigotGood', 'spigotLeast'],
   needs: ['spigotHeight', 'chamferDepth'],

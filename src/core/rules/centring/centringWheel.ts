@@ -33,7 +33,7 @@ export const centringWheel: Rule<typeof rule, FitCase> = {
   id: rule,
   title: 'Wheel on the spigot',
   statement:
-    'Where the hub’s own spigot centres the wheel, bare or through a plain plate, the bore of every wheel, or the ring in it, is a close fit on it.',
+    'Where the hub’s own spigot centres the wheel, bare or through a plain spacer, the bore of every wheel, or the ring in it, is a close fit on it.',
   formula: '0 ≤ bore − spigot ≤ 0.15 mm good, ≤ 0.4 mm caution',
   policy: ['boreClearanceGood', 'boreClearanceMost'],
   needs: ['spigotDiameter', 'wheelBore', 'ringBore'],
@@ -66,7 +66,7 @@ export const centringWheel: Rule<typeof rule, FitCase> = {
     const play = `${s.value('up')} of play between the hub spigot and the bore${ofIt}.`;
     if ((f.margin ?? 0) >= 0) return `${play}${s.error}`;
     return s.stop
-      ? `${play} That does not centre: a ring, or a plate with its own lip.`
+      ? `${play} That does not centre: a ring, or a spacer with its own lip.`
       : `${play} A ring would fill it; the seats centre what the spigot does not.${s.error}`;
   },
 };

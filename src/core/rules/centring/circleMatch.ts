@@ -5,7 +5,7 @@ import { PLAIN, type Rule } from '../kit/rule';
 
 /** Which two drillings, and what of them nobody said. */
 interface Drilling extends Case {
-  readonly is: 'plate' | 'wheel' | 'plate-unknown' | 'wheel-unknown' | 'hub-unknown' | 'adapter-unknown';
+  readonly is: 'spacer' | 'wheel' | 'spacer-unknown' | 'wheel-unknown' | 'hub-unknown' | 'adapter-unknown';
   /** What the part has and what it has to go on, lugs and circle. */
   readonly part: string;
   readonly on: string;
@@ -24,7 +24,7 @@ interface Pattern {
 }
 
 function compare(
-  is: 'plate' | 'wheel',
+  is: 'spacer' | 'wheel',
   part: Pattern,
   on: { readonly lugs: number | null; readonly circle: number | null },
 ): Finding {
@@ -45,13 +45,13 @@ const outerOf = ({ hub, spacer }: Plan): { readonly lugs: number | null; readonl
   circle: spacer.adapter ? spacer.adapter.boltCircle : hub.boltCircle,
 });
 
-/** Lug count and bolt circle of hub, plate and wheel agree. */
+/** Lug count and bolt circle of hub, spacer and wheel agree. */
 export const circleMatch: Rule<typeof rule, Drilling> = {
   ...PLAIN,
   id: rule,
   title: 'Lugs and bolt circle',
   statement:
-    'A plate is drilled for the hub’s lugs and bolt circle, and the wheel for the hub’s, or for an adapter’s outer circle.',
+    'A spacer is drilled for the hub’s lugs and bolt circle, and the wheel for the hub’s, or for an adapter’s outer circle.',
   formula: 'lugs = lugs, circle = circle',
   sources: ['geometry'],
   chosen: ['spacer'],
@@ -60,7 +60,7 @@ export const circleMatch: Rule<typeof rule, Drilling> = {
     const { hub, spacer, wheel } = plan;
     if (spacer.thickness > 0) {
       const part = { lugs: spacer.lugs, circles: spacer.boltCircles };
-      out.push(compare('plate', part, { lugs: hub.lugs, circle: hub.boltCircle }));
+      out.push(compare('spacer', part, { lugs: hub.lugs, circle: hub.boltCircle }));
     }
     const circles = wheel.boltCircle === null ? null : [wheel.boltCircle];
     if (spacer.adapter?.boltCircle === null) {
@@ -76,12 +76,12 @@ export const circleMatch: Rule<typeof rule, Drilling> = {
         return `Needs the hub’s lug count and bolt circle: the ${part} has to fit them.`;
       case 'adapter-unknown':
         return 'Needs the adapter’s outer bolt circle: the wheel has to fit it.';
-      case 'plate-unknown':
-        return `Needs the plate’s lug count and bolt circle: it has to fit a ${on} hub.`;
+      case 'spacer-unknown':
+        return `Needs the spacer’s lug count and bolt circle: it has to fit a ${on} hub.`;
       case 'wheel-unknown':
         return `Needs the wheels’ lug count and bolt circle: they have to fit ${on}.`;
       default: {
-        const text = `${is === 'plate' ? 'Plate' : 'Wheel'} ${part} on ${on}`;
+        const text = `${is === 'spacer' ? 'Spacer' : 'Wheel'} ${part} on ${on}`;
         return f.level === 'stop'
           ? `${text}: these do not go together. A bolt forced in leans, and works loose.`
           : `${text}: they go together.`;

@@ -29,7 +29,7 @@ export const clearanceTrim: Rule<typeof rule, Trim> = {
   id: rule,
   title: 'Only after trimming',
   statement:
-    'A plate that goes on only once the lip is trimmed says so; no more comes off than the lip is deep. The clearance after the cut, measured anew, closes it.',
+    'A spacer that goes on only once the lip is trimmed says so; no more comes off than the lip is deep. The clearance after the cut, measured anew, closes it.',
   formula: 't ≤ lip depth',
   sources: ['common', 'local'],
   needs: ['lipDepth'],

@@ -10,12 +10,12 @@ interface Competition extends Case {
 export const useCompetition: Rule<'use.competition', Competition> = {
   ...PLAIN,
   id: 'use.competition',
-  title: 'Plates in competition',
+  title: 'Spacers in competition',
   statement: 'Slip-on spacers above a few millimetres, and every bolt-on adapter, are questioned for competition.',
   formula: 's ≤ 5 mm',
   policy: ['competitionSlipOn'],
   schools:
-    'Many refuse slip-on plates above a few millimetres in competition; others run them with inspection between sessions. Default: a caution, which in competition blocks until the lead signs.',
+    'Many refuse slip-on spacers above a few millimetres in competition; others run them with inspection between sessions. Default: a caution, which in competition blocks until the lead signs.',
   decidedBy: 'spacer',
   judge({ plan: { use, spacer, policy } }, out) {
     const [value, limit] = [spacer.thickness, policy.competitionSlipOn];
