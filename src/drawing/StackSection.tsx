@@ -181,7 +181,7 @@ export function StackSection({
         strokeWidth="0.8"
         paintOrder="stroke"
       >
-        asks {formatLength(target, units, 'up')}
+        min {formatLength(target, units, 'up')}
       </text>
       {l.dimensions.map((d) => (
         <Dimension

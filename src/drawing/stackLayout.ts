@@ -36,7 +36,7 @@ export function layoutStack(g: Drawable): StackLayout {
   const x0 = Math.min(
     -32,
     Math.floor(g.extent.x0),
-    g.fastening === 'bolt' ? Math.floor(g.minimumAt - textWidth('asks 00.0 mm') - 1) : 0,
+    g.fastening === 'bolt' ? Math.floor(g.minimumAt - textWidth('min 00.0 mm') - 1) : 0,
   );
   const x1 = Math.max(x0 + SHEET_MM, Math.ceil(g.extent.x1 / 10) * 10);
   const half = g.extent.y;

@@ -2,13 +2,14 @@ import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, type SQL, sql } fr
 import { unionAll } from 'drizzle-orm/pg-core';
 import type { Executor } from './connection';
 import { like } from './find';
+import { JOB_BRIEF } from './jobBrief';
 import type { JobLine } from './jobs';
 import { job, STAGES, type Stage, vehicle } from './schema';
 
 /** Jobs that nothing is signed of yet, the one that changed last first: a hundred at most. */
 export const unsignedJobs = (db: Executor): Promise<JobLine[]> =>
   db
-    .select({ job, vehicleName: vehicle.name, plate: vehicle.plate })
+    .select({ job: JOB_BRIEF, vehicleName: vehicle.name, plate: vehicle.plate })
     .from(job)
     .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
     .where(isNull(job.signedAt))
@@ -40,7 +41,12 @@ const named = (find: string) =>
 /** Jobs that rest or were declined, what is not for the road first and then those laid aside last, and how many there are in all. */
 export async function restingJobs(db: Executor, find = ''): Promise<Omit<BoardStage, 'stage'>> {
   const rows = await db
-    .select({ job, vehicleName: vehicle.name, plate: vehicle.plate, count: sql<number>`count(*) over ()::int` })
+    .select({
+      job: JOB_BRIEF,
+      vehicleName: vehicle.name,
+      plate: vehicle.plate,
+      count: sql<number>`count(*) over ()::int`,
+    })
     .from(job)
     .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
     .where(and(isNotNull(job.held), named(find)))
@@ -72,34 +78,42 @@ export async function boardOf(db: Executor, find = ''): Promise<BoardStage[]> {
     : counted.innerJoin(vehicle, eq(job.vehicleId, vehicle.id)).where(and(standing, cars))
   ).groupBy(job.stage);
   const count = (stage: Stage): number => counts.find((c) => c.stage === stage)?.count ?? 0;
-  const lines = await linesOf(
-    db,
-    STAGES.filter((stage) => count(stage) > 0),
-    and(standing, cars),
-  );
+  const lines = await linesOf(db, count, and(standing, cars));
   return STAGES.map((stage) => ({
     stage,
     count: count(stage),
-    lines: lines.filter((l) => l.job.stage === stage),
+    lines: lines.filter((l) => l.job.stage === stage).slice(0, shownOf(stage)),
   }));
 }
 
-/** The lines of some stages, in the order in which each shows them. */
-async function linesOf(db: Executor, stages: readonly Stage[], where: SQL | undefined): Promise<JobLine[]> {
-  const [first, second, ...rest] = stages.map((stage) =>
+const shownOf = (stage: Stage): number => (stage === 'closed' ? 6 : ON_BOARD);
+
+/** As many of a stage are read whole rather than cut by an index of their own. */
+const FEW = 3 * ON_BOARD;
+
+/** The lines of all stages, in the order in which each shows them: stages with few jobs are read together. */
+async function linesOf(db: Executor, count: (stage: Stage) => number, where: SQL | undefined): Promise<JobLine[]> {
+  const lines = () =>
     db
-      .select({ job, vehicleName: vehicle.name, plate: vehicle.plate })
+      .select({ job: JOB_BRIEF, vehicleName: vehicle.name, plate: vehicle.plate })
       .from(job)
-      .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
+      .innerJoin(vehicle, eq(job.vehicleId, vehicle.id));
+  const few = STAGES.filter((stage) => count(stage) > 0 && count(stage) <= FEW);
+  const parts = STAGES.filter((stage) => count(stage) > FEW).map((stage) =>
+    lines()
       .where(and(eq(job.stage, stage), where))
       .orderBy(stage === 'recheck' ? asc(job.recheckDueAt) : desc(job.updatedAt))
-      .limit(stage === 'closed' ? 6 : ON_BOARD),
+      .limit(shownOf(stage)),
   );
+  const [first, second, ...rest] = [
+    ...(few.length > 0 ? [lines().where(and(inArray(job.stage, few), where))] : []),
+    ...parts,
+  ];
   if (!first) return [];
-  const lines: JobLine[] = second ? await unionAll(first, second, ...rest) : await first;
+  const found: JobLine[] = second ? await unionAll(first, second, ...rest) : await first;
   // A union promises no order.
   const due = (l: JobLine): number => l.job.recheckDueAt?.getTime() ?? Number.POSITIVE_INFINITY;
-  return lines.sort((a, b) =>
+  return found.sort((a, b) =>
     a.job.stage === 'recheck' && b.job.stage === 'recheck'
       ? due(a) - due(b)
       : b.job.updatedAt.getTime() - a.job.updatedAt.getTime(),

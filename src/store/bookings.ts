@@ -6,14 +6,16 @@ import { vehicle } from './carSchema';
 import type { Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError } from './errors';
 import { recordEvent } from './events';
+import { among } from './find';
 import { callersOf } from './callers';
-import { type CallerRow, type JobRow, job, jobStep, torqueEntry } from './schema';
+import { BOOKED_JOB, type BookedJob, JOB_BRIEF } from './jobBrief';
+import { type CallerRow, job, jobStep, torqueEntry } from './schema';
 
 /** A booking with the car it is for and the axles of its visit, or with who called while no car is here. */
 export interface BookingLine {
   readonly booking: BookingRow;
   /** Empty for a caller's. */
-  readonly jobs: readonly JobRow[];
+  readonly jobs: readonly BookedJob[];
   readonly caller: CallerRow | null;
   readonly name: string;
   readonly plate: string;
@@ -33,10 +35,10 @@ export async function withCars(db: Executor, rows: readonly BookingRow[]): Promi
   if (rows.length === 0) return [];
   const visits = [...new Set(rows.map((r) => r.visitId))];
   const found = await db
-    .select({ job, name: vehicle.name, plate: vehicle.plate })
+    .select({ job: BOOKED_JOB, name: vehicle.name, plate: vehicle.plate })
     .from(job)
     .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
-    .where(inArray(job.visitId, visits))
+    .where(among(job.visitId, visits))
     .orderBy(asc(job.axle));
   const here = new Set(found.map((f) => f.job.visitId));
   const callers = await callersOf(
@@ -70,6 +72,28 @@ export const bookingsOfVisit = (db: Executor, visitId: string): Promise<BookingR
     .select()
     .from(booking)
     .where(and(eq(booking.visitId, visitId), isNull(booking.endedAt)))
+    .orderBy(asc(booking.startAt));
+
+/** Bookings ahead of visits of a car that are still to be done, the earliest first. */
+export const visitsAhead = (
+  db: Executor,
+  vehicleId: string,
+  now: Date,
+): Promise<Pick<BookingRow, 'id' | 'startAt'>[]> =>
+  db
+    .select({ id: booking.id, startAt: booking.startAt })
+    .from(booking)
+    .innerJoin(job, eq(job.visitId, booking.visitId))
+    .where(
+      and(
+        eq(job.vehicleId, vehicleId),
+        isNull(job.signedAt),
+        eq(booking.kind, 'visit'),
+        isNull(booking.endedAt),
+        gt(booking.endAt, now),
+      ),
+    )
+    .groupBy(booking.id, booking.startAt)
     .orderBy(asc(booking.startAt));
 
 export type BookingInput = Omit<BookingRow, 'id' | 'version' | 'by' | 'at' | 'endedAt' | 'endedWhy'>;
@@ -161,7 +185,7 @@ export async function waitingVisits(db: Executor, from: Date, most: number) {
     .where(and(isNull(booking.endedAt), eq(booking.kind, 'visit'), gt(booking.endAt, from)));
   // Both axles of a visit are rows: as many again are read, and each visit is taken once.
   const rows = await db
-    .select({ job, name: vehicle.name, plate: vehicle.plate, neededBy: visitNeed.neededBy })
+    .select({ job: JOB_BRIEF, name: vehicle.name, plate: vehicle.plate, neededBy: visitNeed.neededBy })
     .from(job)
     .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
     .leftJoin(visitNeed, eq(visitNeed.visitId, job.visitId))
@@ -191,12 +215,7 @@ export async function needVisit(
 
 /** By when visits are needed. */
 export const visitNeeds = (db: Executor, visitIds: readonly string[]) =>
-  visitIds.length === 0
-    ? Promise.resolve([])
-    : db
-        .select()
-        .from(visitNeed)
-        .where(inArray(visitNeed.visitId, [...visitIds]));
+  visitIds.length === 0 ? Promise.resolve([]) : db.select().from(visitNeed).where(among(visitNeed.visitId, visitIds));
 
 /** When something was noted at each job's car: first and last, and whether it rests at a pause. */
 export interface Noted {
@@ -214,17 +233,17 @@ export async function notedAt(db: Executor, jobIds: readonly string[]): Promise<
   const ticks = await db
     .select({ jobId: jobStep.jobId, ...span })
     .from(jobStep)
-    .where(and(inArray(jobStep.jobId, ids), sql`${jobStep.key} like 'fit.%'`, isNull(jobStep.withdrawnAt)))
+    .where(and(among(jobStep.jobId, ids), sql`${jobStep.key} like 'fit.%'`, isNull(jobStep.withdrawnAt)))
     .groupBy(jobStep.jobId);
   const pulls = await db
     .select({ jobId: torqueEntry.jobId, ...span })
     .from(torqueEntry)
-    .where(and(inArray(torqueEntry.jobId, ids), ne(torqueEntry.pass, 'recheck')))
+    .where(and(among(torqueEntry.jobId, ids), ne(torqueEntry.pass, 'recheck')))
     .groupBy(torqueEntry.jobId);
   const bay = await db
     .select()
     .from(bayEntry)
-    .where(and(inArray(bayEntry.jobId, ids), inArray(bayEntry.kind, ['pause', 'go-on', 'hand-over'])))
+    .where(and(among(bayEntry.jobId, ids), inArray(bayEntry.kind, ['pause', 'go-on', 'hand-over'])))
     .orderBy(asc(bayEntry.at), asc(bayEntry.id));
   const out = new Map<string, Noted>();
   for (const jobId of ids) {

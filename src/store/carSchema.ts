@@ -38,7 +38,7 @@ export const vehicle = pgTable(
     archivedAt: at('archived_at'),
   },
   // A model is known by its name.
-  (t) => [index('vehicle_model').on(sql`lower(trim(${t.name}))`)],
+  (t) => [index('vehicle_model').on(sql`lower(trim(${t.name}))`, t.createdAt)],
 );
 
 export const axleHub = pgTable(
@@ -75,6 +75,7 @@ export const axleHub = pgTable(
     endedAt: at('ended_at'),
   },
   (t) => [
+    index('axle_hub_vehicle').on(t.vehicleId, t.axle),
     uniqueIndex('axle_hub_now').on(t.vehicleId, t.axle).where(sql`${t.endedAt} is null`),
     check('axle_hub_lugs', sql`${t.lugs} is null or ${t.lugs} between 3 and 12`),
     check('axle_hub_bolt_circle', sql`${t.boltCircleMm} is null or ${t.boltCircleMm} between 60 and 300`),

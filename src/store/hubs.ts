@@ -101,8 +101,14 @@ export const readingsOfAxle = (
     .where(and(eq(job.vehicleId, vehicleId), eq(job.axle, axle), ne(job.id, butOf), isNull(reading.withdrawnAt)))
     .orderBy(asc(reading.at), asc(reading.id));
 
-/** So many jobs on one model, the newest, say what the next car of it has. */
-const MODEL_JOBS = 100;
+/** So many cars of one model, the newest, say what the next one has. */
+const MODEL_CARS = 100;
+
+/** A figure that was taken on another car of a model. */
+export interface ModelReading extends Pick<ReadingRow, 'quantity' | 'value' | 'pm'> {
+  readonly vehicleId: string;
+  readonly hardware: AxleHubRow['hardware'];
+}
 
 /**
  * Figures that were taken on other cars of a model, of the axle as the maker made it: not of a hub that a conversion made, and none that were
@@ -117,32 +123,32 @@ export const readingsOfModel = (
     readonly quantities: readonly string[];
     readonly butMethods: readonly string[];
   },
-): Promise<{ r: ReadingRow; vehicleId: string; hardware: AxleHubRow['hardware'] }[]> => {
-  const latest = db
-    .select({ id: job.id, vehicleId: job.vehicleId, axleHubId: job.axleHubId })
-    .from(job)
-    .innerJoin(vehicle, eq(vehicle.id, job.vehicleId))
-    .where(
-      and(
-        sql`lower(trim(${vehicle.name})) = lower(trim(${of.name}))`,
-        eq(job.axle, of.axle),
-        ne(job.vehicleId, of.butVehicle),
-      ),
-    )
-    .orderBy(desc(job.createdAt), desc(job.id))
-    .limit(MODEL_JOBS)
-    .as('latest');
+): Promise<ModelReading[]> => {
+  const cars = db
+    .select({ id: vehicle.id })
+    .from(vehicle)
+    .where(and(sql`lower(trim(${vehicle.name})) = lower(trim(${of.name}))`, ne(vehicle.id, of.butVehicle)))
+    .orderBy(desc(vehicle.createdAt))
+    .limit(MODEL_CARS)
+    .as('cars');
   return db
-    .select({ r: reading, vehicleId: latest.vehicleId, hardware: axleHub.hardware })
-    .from(latest)
-    .innerJoin(reading, eq(reading.jobId, latest.id))
+    .select({
+      quantity: reading.quantity,
+      value: reading.value,
+      pm: reading.pm,
+      vehicleId: cars.id,
+      hardware: axleHub.hardware,
+    })
+    .from(cars)
+    .innerJoin(job, and(eq(job.vehicleId, cars.id), eq(job.axle, of.axle)))
+    .innerJoin(reading, eq(reading.jobId, job.id))
     .innerJoin(
       axleHub,
       and(
-        eq(axleHub.vehicleId, latest.vehicleId),
+        eq(axleHub.vehicleId, cars.id),
         eq(axleHub.axle, of.axle),
         isNull(axleHub.fromJobId),
-        or(eq(axleHub.id, latest.axleHubId), and(isNull(latest.axleHubId), isNull(axleHub.endedAt))),
+        or(eq(axleHub.id, job.axleHubId), and(isNull(job.axleHubId), isNull(axleHub.endedAt))),
       ),
     )
     .where(

@@ -9,6 +9,7 @@ import { ChangedMeanwhileError, NotFoundError } from './errors';
 import { recordEvent } from './events';
 import { currentPlan, type PlanInForce } from './plans';
 import { currentPolicy } from './policy';
+import { JOB_BRIEF, type JobBrief } from './jobBrief';
 import { rechecksOf } from './rechecks';
 import type { RecheckRow } from './recordSchema';
 import { wheelsOf } from './wheels';
@@ -63,7 +64,7 @@ export interface JobWhole extends VehicleWhole {
 }
 
 export interface JobLine {
-  readonly job: JobRow;
+  readonly job: JobBrief;
   readonly vehicleName: string;
   readonly plate: string;
 }
@@ -113,7 +114,7 @@ export async function justOpened(
 /** The latest thirty jobs of a vehicle with its name, newest change first. */
 export const jobsOfVehicle = (db: Executor, vehicleId: string): Promise<JobLine[]> =>
   db
-    .select({ job, vehicleName: vehicle.name, plate: vehicle.plate })
+    .select({ job: JOB_BRIEF, vehicleName: vehicle.name, plate: vehicle.plate })
     .from(job)
     .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
     .where(eq(job.vehicleId, vehicleId))

@@ -1,8 +1,10 @@
-import { and, asc, eq, isNull, lt, sql } from 'drizzle-orm';
+import { and, asc, eq, isNull, lt, not, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { RecheckLink } from '@/core/procedure/rechecks';
 import { booking } from './calendarSchema';
 import type { Executor } from './connection';
+import { among } from './find';
+import { JOB_BRIEF } from './jobBrief';
 import { type RecheckRow, recheck } from './recordSchema';
 import { job, vehicle } from './schema';
 
@@ -17,7 +19,7 @@ export const rechecksOf = (db: Executor, jobId: string, revision: number): Promi
 /** Links that are still open, of the revision that each job was signed with last; the one due first at the top. */
 export const openRechecks = (db: Executor) =>
   db
-    .select({ link: recheck, job, name: vehicle.name, plate: vehicle.plate })
+    .select({ link: recheck, job: JOB_BRIEF, name: vehicle.name, plate: vehicle.plate })
     .from(recheck)
     .innerJoin(job, and(eq(recheck.jobId, job.id), eq(recheck.revision, job.revision)))
     .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
@@ -34,8 +36,17 @@ export const openRechecksOf = (db: Executor, vehicleId: string) =>
     .where(and(eq(job.vehicleId, vehicleId), isNull(recheck.doneAt), eq(job.stage, 'recheck')))
     .orderBy(asc(recheck.dueTo), asc(recheck.id));
 
-/** Open links that are due before a time and have no booking, the one due first at the top; of each job the next one only. */
-export const unbookedRechecks = (db: Executor, before: Date, most: number) =>
+const ownTime = sql`exists (select 1 from ${booking} where ${booking.recheckId} = ${recheck.id} and ${booking.endedAt} is null)`;
+
+/** Whether the car comes for other work inside a link's window: it is looked at then, before anything else, and needs no time of its own. */
+const joinsVisit = (now: Date) =>
+  sql`exists (select 1 from booking v join job w on w.visit_id = v.visit_id where w.vehicle_id = ${job.vehicleId} and w.signed_at is null and v.kind = 'visit' and v.ended_at is null and v.end_at > ${now.toISOString()}::timestamptz and v.start_at between ${recheck.dueFrom} and ${recheck.dueTo})`;
+
+/**
+ * Open links that are due before a time and have no time at all: no booking of their own, and no visit of their car inside their window. The
+ * one due first at the top; of each job the next one only.
+ */
+export const unbookedRechecks = (db: Executor, before: Date, most: number, now: Date) =>
   db
     .select({ link: recheck, job, name: vehicle.name, plate: vehicle.plate })
     .from(recheck)
@@ -46,12 +57,30 @@ export const unbookedRechecks = (db: Executor, before: Date, most: number) =>
         isNull(recheck.doneAt),
         eq(job.stage, 'recheck'),
         lt(recheck.dueFrom, before),
-        sql`not exists (select 1 from ${booking} where ${booking.recheckId} = ${recheck.id} and ${booking.endedAt} is null)`,
+        not(ownTime),
+        not(joinsVisit(now)),
         sql`not exists (select 1 from recheck e where e.job_id = ${recheck.jobId} and e.revision = ${recheck.revision} and e.done_at is null and (e.due_to, e.seq) < (${recheck.dueTo}, ${recheck.seq}))`,
       ),
     )
     .orderBy(asc(recheck.dueTo), asc(recheck.id))
     .limit(most);
+
+/** Open links of some cars without a booking of their own, due first at the top: what a visit of one of them takes along. */
+export const rechecksToJoin = (db: Executor, vehicleIds: readonly string[]) =>
+  vehicleIds.length === 0
+    ? Promise.resolve([])
+    : db
+        .select({
+          kind: recheck.kind,
+          dueFrom: recheck.dueFrom,
+          dueTo: recheck.dueTo,
+          axle: job.axle,
+          vehicleId: job.vehicleId,
+        })
+        .from(recheck)
+        .innerJoin(job, and(eq(recheck.jobId, job.id), eq(recheck.revision, job.revision)))
+        .where(and(among(job.vehicleId, vehicleIds), isNull(recheck.doneAt), eq(job.stage, 'recheck'), not(ownTime)))
+        .orderBy(asc(recheck.dueTo), asc(recheck.id));
 
 /** A link of a chain with when its job was signed; null where there is none, or it is of a record that was corrected since. */
 export async function recheckById(db: Executor, id: string) {

@@ -1,5 +1,7 @@
-import { asc, eq, inArray } from 'drizzle-orm';
+import { asc, eq } from 'drizzle-orm';
 import type { Executor } from './connection';
+import { among } from './find';
+import { JOB_BRIEF, type JobBrief } from './jobBrief';
 import { type JobRow, job, visit } from './schema';
 
 /** The axles of a visit, front first. */
@@ -18,11 +20,7 @@ export async function setMileage(tx: Executor, visitId: string, mileageKm: numbe
 }
 
 /** The axles of some visits, front first. */
-export const jobsOfVisits = (db: Executor, visitIds: readonly string[]): Promise<JobRow[]> =>
+export const jobsOfVisits = (db: Executor, visitIds: readonly string[]): Promise<JobBrief[]> =>
   visitIds.length === 0
     ? Promise.resolve([])
-    : db
-        .select()
-        .from(job)
-        .where(inArray(job.visitId, [...visitIds]))
-        .orderBy(asc(job.axle));
+    : db.select(JOB_BRIEF).from(job).where(among(job.visitId, visitIds)).orderBy(asc(job.axle));

@@ -43,7 +43,7 @@ export async function postPhotos(
   let failure: string | null = null;
   for (const file of files) {
     if (file.size > MOST_BYTES) {
-      failure = `${file.name} is larger than 25 MB. A photo of the camera’s usual size will do.`;
+      failure = `${file.name} is larger than 25 MB. Use a photo of the camera’s usual size.`;
       continue;
     }
     const id = newId();

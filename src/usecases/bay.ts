@@ -70,7 +70,7 @@ async function maySay(why: string, guards: boolean, { tx, lead }: Pick<Acting, '
       'Why',
       why.slice(0, 40),
       'says nothing to who reads the record.',
-      'A sentence will do, three words at least.',
+      'Write a sentence of three words or more.',
     );
   if (!guards || lead !== null) return;
   if ((await people(tx)).some((p) => p.role === 'lead'))

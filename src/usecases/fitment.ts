@@ -11,7 +11,7 @@ import {
 import { MODEL, type Quantity, QUANTITIES, type QuantityId, SAME, UNSEEN } from '@/core/document/quantities';
 import { groupBy } from '@/core/groupBy';
 import { type Executor, theStore } from '@/store/connection';
-import { readingsOfModel } from '@/store/hubs';
+import { type ModelReading, readingsOfModel } from '@/store/hubs';
 import type { JobWhole } from '@/store/jobs';
 import { factsOfModel } from '@/store/modelFacts';
 import type { AxleHubRow } from '@/store/schema';
@@ -70,6 +70,12 @@ function isMakers({ ofModel }: Quantity, whole: JobWhole): boolean {
   return ofModel === 'hub' || hub.hardware === 'original';
 }
 
+/** Figures of a model's cars that say something of the next one: read at the car, not confirmed by what another one had, and seen. */
+export const figuresOfModel = (
+  db: Executor,
+  of: Omit<Parameters<typeof readingsOfModel>[1], 'butMethods'>,
+): Promise<ModelReading[]> => readingsOfModel(db, { ...of, butMethods: [SAME.id, MODEL.id, UNSEEN.id] });
+
 /**
  * Figures that other cars of this model had and that can be confirmed at this one.
  * @param within the transaction of the caller; left out, the running store
@@ -78,14 +84,13 @@ export async function expectedOf(whole: JobWhole, within?: Executor): Promise<Ma
   const asked = QUANTITIES.filter((q) => isMakers(q, whole));
   const found = new Map<QuantityId, ExpectedFigure>();
   if (asked.length === 0 || whole.vehicle.name.trim() === '') return found;
-  const rows = await readingsOfModel(within ?? (await theStore()).db, {
+  const rows = await figuresOfModel(within ?? (await theStore()).db, {
     name: whole.vehicle.name,
     axle: whole.job.axle,
     butVehicle: whole.vehicle.id,
     quantities: asked.map((q) => q.id),
-    butMethods: [SAME.id, MODEL.id, UNSEEN.id],
   });
-  const of = groupBy(rows, ({ r }) => r.quantity);
+  const of = groupBy(rows, (r) => r.quantity);
   const facts = await factsOfModel(within ?? (await theStore()).db, whole.vehicle.name);
   for (const q of asked) {
     const figure = expectedFigure([
@@ -99,10 +104,8 @@ export async function expectedOf(whole: JobWhole, within?: Executor): Promise<Ma
   return found;
 }
 
-type ModelReading = Awaited<ReturnType<typeof readingsOfModel>>[number];
-
 /** Figures that say something of other cars: on somebody else's hardware only the hub itself does. */
 export const ownFigures = (rows: readonly ModelReading[], q: Quantity): CarFigure[] =>
   rows
-    .filter((x) => q.ofModel === 'hub' || x.hardware === 'original')
-    .map(({ r, vehicleId: car }) => ({ car, value: r.value, pm: r.pm }));
+    .filter((r) => q.ofModel === 'hub' || r.hardware === 'original')
+    .map(({ vehicleId: car, value, pm }) => ({ car, value, pm }));

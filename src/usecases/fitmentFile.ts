@@ -1,13 +1,11 @@
 import 'server-only';
 import { expectedFigure, FITMENT_FACTS, known } from '@/core/document/fitment';
 import { type FitmentRow, MODEL_READINGS } from '@/core/document/fitmentRow';
-import { MODEL, SAME, UNSEEN } from '@/core/document/quantities';
 import { type FitmentIssue, readFitment, writeFitment } from '@/files/fitmentCsv';
 import { theStore } from '@/store/connection';
-import { readingsOfModel } from '@/store/hubs';
 import { factsThere, modelNames, takeModelFacts } from '@/store/modelFacts';
 import { hubsOfModel } from '@/store/vehicles';
-import { factsOf, ownFigures } from './fitment';
+import { factsOf, figuresOfModel, ownFigures } from './fitment';
 import { RefusedError } from './result';
 
 /** What a file would do, before it does it. */
@@ -78,17 +76,16 @@ export async function fitmentFile(): Promise<string> {
         for (const h of own) if (known(h[what])) values.set(h[what], (values.get(h[what]) ?? 0) + 1);
         for (const [value, cars] of values) add({ what, value, pm: null, cars });
       }
-      const readings = await readingsOfModel(db, {
+      const readings = await figuresOfModel(db, {
         name: model,
         axle,
         butVehicle: '',
         quantities: MODEL_READINGS.map((q) => q.id),
-        butMethods: [SAME.id, MODEL.id, UNSEEN.id],
       });
       for (const q of MODEL_READINGS) {
         const figure = expectedFigure(
           ownFigures(
-            readings.filter((x) => x.r.quantity === q.id),
+            readings.filter((r) => r.quantity === q.id),
             q,
           ),
         );

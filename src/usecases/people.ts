@@ -103,7 +103,7 @@ function nameFrom(typed: string): string {
       'Name',
       name.slice(0, 40),
       name === '' ? 'is empty.' : 'is longer than 60 characters.',
-      'First and last name will do.',
+      'Enter first and last name.',
     );
   return name;
 }
@@ -238,7 +238,7 @@ export async function signatureOf(
       'Reason',
       reason.slice(0, 40),
       reason === '' ? 'is empty.' : 'is longer than 300 characters.',
-      'A sentence will do.',
+      'Write a sentence.',
     );
   if (who === null) throw new RefusedError('Not signed in. Say who you are at the top of the page.');
   if (!competition) return { by: who, reason };

@@ -56,14 +56,14 @@ function figureOf(rule: (typeof POLICY_RULES)[number], text: string): number {
       rule.statement,
       text.trim(),
       'is not a figure.',
-      `${rule.min} to ${rule.max} ${rule.unit} will do.`,
+      `Enter ${rule.min} to ${rule.max} ${rule.unit}.`,
     );
   if (n < rule.min || n > rule.max)
     throw new InputError(
       rule.statement,
       text.trim(),
       'is outside what any shop may choose.',
-      `${rule.min} to ${rule.max} ${rule.unit} will do.`,
+      `Enter ${rule.min} to ${rule.max} ${rule.unit}.`,
     );
   return n;
 }
@@ -97,7 +97,7 @@ export async function savePolicy(input: TypedPolicy, { name: by, personId }: Act
       'Why',
       why.slice(0, 40),
       why === '' ? 'is empty.' : 'is longer than 300 characters.',
-      'A sentence will do: it stands beside every plan that is judged by this.',
+      'Write a sentence: it is shown beside every plan that these settings judge.',
     );
   await addPolicy(db, { after: input.after, governing, figures, why }, by, new Date());
 }

@@ -27,9 +27,9 @@ export function understood(q: Quantity, { typed, method: id }: TypedReading) {
       q.label,
       id,
       'is not a way to measure this.',
-      `${typedMethods(q)
+      `Use ${typedMethods(q)
         .map((m) => m.label)
-        .join(' or ')} will do.`,
+        .join(' or ')}.`,
     );
   // Nobody saw a figure, so none is asked for.
   if (method.id === UNSEEN.id)

@@ -277,7 +277,7 @@ export async function markAWheel(vehicleId: string, wheelId: string, typed: stri
       'Mark',
       text.slice(0, 40),
       text === '' ? 'is empty.' : 'is longer than 20 characters.',
-      'A letter or a short word chalked on the wheel will do.',
+      'Use a letter or a short word chalked on the wheel.',
     );
   await markWheel((await theStore()).db, vehicleId, wheelId, text, by, new Date());
 }

@@ -8,7 +8,7 @@ export function reasonFrom(field: string, typed: string): string {
       field,
       reason.slice(0, 40),
       reason === '' ? 'is empty.' : 'is longer than 300 characters.',
-      'A sentence will do; it stands on the record.',
+      'Write a sentence; it goes on the record.',
     );
   return reason;
 }

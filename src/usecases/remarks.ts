@@ -30,7 +30,7 @@ function shortText(field: string, typed: unknown, most: number, least = 0): stri
       field,
       text.slice(0, 40),
       text.length < least ? 'is empty.' : `is longer than ${most} characters.`,
-      `1 to ${most} characters will do.`,
+      `Enter 1 to ${most} characters.`,
     );
   return text;
 }

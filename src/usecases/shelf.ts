@@ -84,7 +84,7 @@ export const takeOffShelf = async (id: string, by: string): Promise<void> =>
 
 function pieces(field: string, typed: number, least: number): number {
   if (!(Number.isInteger(typed) && typed >= least && typed <= 1000))
-    throw new InputError(field, String(typed), 'is not a number of pieces.', `${least} to 1000 will do.`);
+    throw new InputError(field, String(typed), 'is not a number of pieces.', `Enter ${least} to 1000.`);
   return typed;
 }
 

@@ -112,7 +112,7 @@ describe('thread on a new fastener', () => {
       expect(of(plan)?.level).toBe('unmeasured');
       expect(assess(plan).blocking.map((f) => f.rule)).toContain('fastener.thread');
     }
-    expect(said(bolts(62, null))).toContain('18.0 mm from the tip will do');
+    expect(said(bolts(62, null))).toContain('18.0 mm from the tip is enough');
     expect(leastThread(assess(bolts(62, null)).numbers)).toBe(18);
     // Errors of count, stock length, new length and spacer are added: 0.375 + 0.1 + 0.5 + 0.1.
     const rough = bolts(62, null, { policy: DEFAULT_POLICY }, { turns: { value: 10, pm: 0.25 } });
@@ -253,7 +253,7 @@ describe('thread on a new fastener', () => {
   test('a nut that reaches deeper than its spacer is thick runs onto what no count has shown to be threaded', () => {
     // The stock nut began at 13.75, 26.25 from the tip; this one begins at 12.75.
     expect(of(nuts(5, null))).toMatchObject({ level: 'unmeasured', case: { is: 'present' }, value: 27.25 });
-    expect(said(nuts(5, null))).toContain('27.25 mm from the tip will do');
+    expect(said(nuts(5, null))).toContain('27.25 mm from the tip is enough');
     expect([of(nuts(5, 27.25))?.level, of(nuts(5, 27))?.level]).toEqual(['pass', 'stop']);
     // Its own error is taken off the thread: 27.5 ± 0.5 is not 27.25.
     expect(of(nuts(5, null, { studThread: { value: 27.5, pm: 0.5 } }))?.level).toBe('stop');

@@ -513,9 +513,7 @@ describe('catalogue rows', () => {
     const item = sound?.error === undefined ? sound?.value : undefined;
     expect(item?.kind === 'spacer' ? item.spacer.thickness : 0).toBeCloseTo(9.525, 9);
     expect(wrong.map((w) => w.error === undefined)).toEqual([false, false, false, false, false]);
-    expect(wrong[0]?.error).toBe(
-      'kind “washer” is not known. One of spacer, bolt, stud, conversion, nut, other will do.',
-    );
+    expect(wrong[0]?.error).toBe('kind “washer” is not known. Use one of spacer, bolt, stud, conversion, nut, other.');
     expect(parseCatalogue('colour\nred\n').issues[0]?.message).toContain('no column “kind”');
   });
 

@@ -95,6 +95,6 @@ test('a ring whose inside is its outside is none; a locker says its grade', () =
   expect(() => readRow({ ...row, what: 'ring', ring_inside: '66', ring_outside: '66' })).toThrow(
     'is no more than its inside',
   );
-  expect(() => readRow({ ...row, what: 'locker', grade: 'green' })).toThrow('One of low, medium, high will do.');
+  expect(() => readRow({ ...row, what: 'locker', grade: 'green' })).toThrow('Use one of low, medium, high.');
   expect(() => readRow({ ...row, what: 'locker', grade: 'high', cure_hours: '400' })).toThrow('is no time that can be');
 });

@@ -36,7 +36,7 @@ test('old and new hardware are told apart: bolts of 17 come off, nuts of 19 go o
 test('nobody read the socket: it says so, and offers none of the shop’s as if it were known', () => {
   const shop = [{ name: 'thin 17', size: 17, outside: 23 }];
   const old = use({ plan: studPlan(), shop }, 'old');
-  expect(old?.text).toContain('nobody read');
+  expect(old?.text).toContain('their socket was not read');
   expect(old?.shop).toEqual([]);
   expect(use({ plan: studPlan(), shop }, 'caps')).toBeUndefined();
 });

@@ -47,7 +47,7 @@ describe('star order', () => {
     expect(() => starOrder(2)).toThrow(/Lug count “2”/);
     expect(() => starOrder(13)).toThrow(/3 to 12/);
     expect(() => starOrder(4.5)).toThrow(/Lug count/);
-    expect(() => starOrder(5, 5)).toThrow(/Positions 0 to 4/);
+    expect(() => starOrder(5, 5)).toThrow(/positions 0 to 4/);
   });
 });
 

@@ -75,10 +75,10 @@ describe('what people type', () => {
 
   test('out of range names the value and the range that would do', () => {
     expect(() => parseLength('Spacer', '-3', { min: 0, max: 60 })).toThrow(
-      'Spacer “-3” is below 0 mm. Anything between 0 and 60 mm will do.',
+      'Spacer “-3” is below 0 mm. Enter anything between 0 and 60 mm.',
     );
     expect(() => parseTurns('Turns', '400', { min: 0, max: 40 })).toThrow(
-      'Turns “400” is above 40 turns. Anything between 0 and 40 turns will do.',
+      'Turns “400” is above 40 turns. Enter anything between 0 and 40 turns.',
     );
   });
 

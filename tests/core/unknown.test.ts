@@ -251,7 +251,7 @@ describe('repeats and errors', () => {
         limit: 0.5,
       });
       expect(words(p, 'reading.error')).toMatch(
-        /^Turns, front left: known to ±[\d.]+.*Measure again, or take back the reading that is wrong\.$/,
+        /^Turns, front left: known to ±[\d.]+.*Measure again, or undo the reading that is wrong\.$/,
       );
     },
   );

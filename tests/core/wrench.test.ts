@@ -37,7 +37,7 @@ test('law: a wider range never refuses what a narrower one takes', () => {
 
 test.each([
   [{ name: '' }, 'Name is empty'],
-  [{ kind: 'hammer' }, 'One of click, beam, electronic will do'],
+  [{ kind: 'hammer' }, 'Use one of click, beam, electronic'],
   [{ from: '210', to: '40' }, 'is no more than where it begins'],
   [{ from: 'x' }, 'Range from “x” is not a figure'],
   [{ dueOn: '31.3.2027' }, 'is no day'],

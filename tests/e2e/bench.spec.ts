@@ -1,4 +1,4 @@
-import { accessible, expect, test } from './guard';
+import { accessible, expect, serverWillBeKilled, test } from './guard';
 import { demoWorkshop, keep, openMore, plainHardware } from './steps';
 
 const { open, url } = demoWorkshop();
@@ -193,7 +193,7 @@ test('what fits: a catalogue goes on the shelf line by line, the worker searches
   await page
     .getByLabel('Catalogue file')
     .setInputFiles({ name: 'harbour.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
-  await expect(page.getByText('5 lines: 3 will do, 2 left out.')).toBeVisible();
+  await expect(page.getByText('5 lines: 3 can be imported, 2 left out.')).toBeVisible();
   await expect(page.getByText(/Line 4: thread “M14x15”.*did you mean M14x1\.5/)).toBeVisible();
   await expect(page.getByText(/Line 5: thickness “-3” is below 0 mm/)).toBeVisible();
   await page.getByRole('button', { name: 'Take 3 parts in' }).click();
@@ -312,4 +312,39 @@ test('inches: a bare figure is read in the unit beside it, and every suffix and 
   await expect(spacer).toHaveValue('0.25');
   await page.getByRole('button', { name: /Switch units/ }).click();
   await expect(spacer).toHaveValue('6.35');
+});
+
+test('from the shelf: what fits stands first, the others say why not, and one press puts a part on the bench', async ({
+  watched: page,
+}) => {
+  serverWillBeKilled(page);
+  await open(page, /Halm Drover.*Rear/, 'choose');
+  // A shelf that does not come says so, and is fetched again on a press.
+  await page.route('**/choose', (r) => (r.request().method() === 'POST' ? r.abort() : r.continue()));
+  await page.getByRole('button', { name: 'From the shelf: spacers' }).click();
+  const panel = page.getByRole('dialog', { name: 'Spacers on the shelf' });
+  await expect(panel.getByRole('alert')).toContainText('The shelf did not come');
+  await page.unroute('**/choose');
+  await panel.getByRole('button', { name: 'Fetch it again' }).click();
+  const fits = panel.getByRole('region', { name: 'Fits' }).getByRole('listitem');
+  await expect(fits).toHaveCount(1);
+  await expect(fits.first()).toContainText('spacer 6 × 139.7, 3 mm');
+  const others = panel.getByRole('region', { name: 'Others, and why not' });
+  await expect(others.getByRole('listitem').filter({ hasText: '15 mm' })).toContainText(
+    'Nothing of the hub spigot is left',
+  );
+  await expect(panel).toContainText(/\d+ other spacers are for another bolt circle or number of lugs\./);
+  await accessible(page);
+  await fits.first().getByRole('button', { name: 'Use spacer 6 × 139.7, 3 mm' }).click();
+  await expect(panel).toHaveCount(0);
+  await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('3');
+  await expect(page.getByRole('radio', { name: 'Plain' })).toBeChecked();
+  await expect(page.getByRole('button', { name: 'Approve' })).toBeEnabled();
+  // Nuts of another thread are counted, not listed; what is there is one press as well.
+  await page.getByRole('button', { name: 'From the shelf: nuts' }).click();
+  const nuts = page.getByRole('dialog', { name: 'Nuts on the shelf' });
+  await expect(nuts).toContainText(/for another thread|No nut on the shelf/);
+  await nuts.getByRole('button', { name: 'Close', exact: true }).click();
+  await page.reload();
+  await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('3');
 });

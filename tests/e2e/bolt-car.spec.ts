@@ -108,7 +108,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await turns.locator('input').fill('400');
     await turns.getByRole('button', { name: /^Save/ }).click();
     await expect(
-      turns.getByText('Turns “400” is above 40 turns. Anything between 0 and 40 turns will do.'),
+      turns.getByText('Turns “400” is above 40 turns. Enter anything between 0 and 40 turns.'),
     ).toBeVisible();
     await expect(turns.locator('input')).toHaveValue('400');
     const gap = page.locator('form[data-quantity="gap"]');
@@ -189,7 +189,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     await expect(page.locator('[data-rule="circle.match"][data-level="pass"]')).toHaveCount(2);
 
     // Between floor and target it goes forward by name and reason, and only this choice.
-    const accept = page.getByRole('group', { name: 'Between floor and target: somebody accepts it, and says why' });
+    const accept = page.getByRole('group', { name: 'Between floor and target: sign off by name, with the reason' });
     await expect(forward).toBeDisabled();
     await expect(accept).toContainText('Fitter accepts it.');
     await accept.getByLabel('Reason').fill('Shows for a day, bolts on order');

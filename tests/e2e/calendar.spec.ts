@@ -69,7 +69,7 @@ test('orders of the week, reminders once, and what the shop remembers', async ({
     .last()
     .click();
   await expect(page.getByText(/put into the outbox\.$/)).toBeVisible();
-  await expect(page.getByText('Nobody is to be told anything now.')).toBeVisible();
+  await expect(page.getByText('No reminders are due now.')).toBeVisible();
 
   await page.goto(url('/memory'));
   await listens(page);
@@ -176,7 +176,7 @@ test('a visit is booked by dragging it onto the ruler, moved by mouse and keys, 
 
   await test.step('by person, and the week: dragged to the next day at the same time of day', async () => {
     await page.getByRole('link', { name: 'By person' }).click();
-    await expect(page.getByText('Nobody named')).toBeVisible();
+    await expect(page.getByText('No person named')).toBeVisible();
     await page.getByRole('link', { name: 'Week', exact: true }).click();
     await listens(page);
     await accessible(page);

@@ -35,7 +35,7 @@ async function lockerOn(page: Page, hours: string, bottle: string): Promise<void
 /** The figure of the hub's end, with where it stands. */
 async function figure(page: Page): Promise<void> {
   await page.getByLabel('Figure of the hub end').fill('33');
-  await page.getByLabel('Where it stands').fill('stud leaflet');
+  await page.getByLabel('Where it is from').fill('stud leaflet');
   await page.getByRole('button', { name: 'Save the figure' }).click();
 }
 
@@ -95,7 +95,7 @@ test('two-ended studs on four corners: own rounds, clocks, a crossed lug, a relo
     const hub = page.locator('section[data-step="fit.front-left.hub-torque"]');
     await expect(hub).toBeVisible();
     await page.getByRole('button', { name: 'Save the figure' }).click();
-    await expect(page.getByText(/Say where the figure stands/)).toBeVisible();
+    await expect(page.getByText(/Enter where the figure is from/)).toBeVisible();
     await figure(page);
     await expect(page.getByText(/33 N·m.*stud leaflet.*hub held by: helper on the pedal/)).toBeVisible();
     await page.reload();

@@ -31,7 +31,7 @@ test('the bench saves again after the server was gone, and takes forward only wh
   await spacer.fill('4');
   await expect(page.getByRole('heading', { name: 'Findings, worst first' })).toBeVisible();
   await page.getByRole('button', { name: 'Approve' }).first().click();
-  await expect(page.getByText('Not taken forward: what stands on this bench is not kept.')).toBeVisible();
+  await expect(page.getByText('Not approved: what is on this bench is not saved.')).toBeVisible();
   await server.up();
   await expect(page.getByText('Bench saved.')).toBeVisible();
   await page.reload();

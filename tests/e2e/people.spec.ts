@@ -152,8 +152,8 @@ test('on the network everybody signs in, and a login that was ended is none', as
   await comeIn(second, 'Bram Pell', '274059');
   await expect(second).toHaveURL(`${server.url}/vehicles`);
   // Everybody's name stands there once a lead wants it.
-  await lead.getByLabel(/Everybody’s name stands on the sign-in page/).check();
-  await expect(lead.getByLabel(/Everybody’s name stands on the sign-in page/)).toBeEnabled();
+  await lead.getByLabel(/Every name is shown on the sign-in page/).check();
+  await expect(lead.getByLabel(/Every name is shown on the sign-in page/)).toBeEnabled();
   await tablet.goto(`${server.url}/who`);
   await expect(tablet.getByRole('button', { name: /Tamsin Oar/ })).toBeVisible();
   await tablet.getByRole('button', { name: /Tamsin Oar/ }).click();

@@ -117,7 +117,7 @@ test('settings: a stricter reserve holds on the bench; an older plan keeps its o
   await accessible(page);
   const reserve = page.locator('[data-policy="clearanceReserveStreet"] input');
   await reserve.fill('1');
-  await expect(page.getByText('No shop may choose that. 3 to 20 mm will do.')).toBeVisible();
+  await expect(page.getByText('No shop may choose that. Enter 3 to 20 mm.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save settings' })).toBeDisabled();
   await reserve.fill('19');
   await page.getByLabel('Why', { exact: true }).fill('winter tyres throw ice');

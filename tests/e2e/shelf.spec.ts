@@ -42,7 +42,7 @@ test('a part is drawn as it is typed: a slipped digit is seen, a field that will
   await page.getByRole('button', { name: 'Open quay bolt' }).click();
   await page.getByLabel('Pieces', { exact: true }).fill('half');
   await page.getByRole('button', { name: 'Book it' }).click();
-  await expect(page.getByText('Pieces “half” is no whole number. 1 to 1000 will do.')).toBeVisible();
+  await expect(page.getByText('Pieces “half” is no whole number. Enter 1 to 1000.')).toBeVisible();
   await page.getByLabel('Pieces', { exact: true }).fill('5');
   await page.getByLabel('Why, where from').fill('morning post');
   await page.getByRole('button', { name: 'Book it' }).click();
@@ -113,9 +113,9 @@ test('a broken file: columns put right, an open quote, thousands, doubled codes 
     ].join('\r\n'),
   );
   const look = page.getByRole('region', { name: 'Import a CSV file' });
-  await expect(look.getByRole('status')).toContainText('0 will do');
+  await expect(look.getByRole('status')).toContainText('0 can be imported');
   await look.getByLabel('kind', { exact: true }).selectOption({ label: 'What' });
-  await expect(look.getByRole('status')).toContainText('2 will do');
+  await expect(look.getByRole('status')).toContainText('2 can be imported');
   const left = look.getByRole('list', { name: 'Lines left out' });
   await expect(left).toContainText(
     'thickness “1,000” may be a thousand or one. Write it with a point, such as 1.0 or 1000.',

@@ -124,7 +124,7 @@ test('wrenches: a figure outside the range is refused, a calibration that ran ou
   await form.getByLabel('Range to').fill('20');
   await form.getByRole('button', { name: 'Save' }).click();
   await expect(form.getByRole('alert')).toHaveText(
-    'Range to “20” is no more than where it begins. Above 200 N·m will do.',
+    'Range to “20” is no more than where it begins. Enter more than 200 N·m.',
   );
   await expect(form.getByLabel('Wrench')).toHaveValue('beam, back bay');
   await form.getByLabel('Range from').fill('20');

@@ -8,6 +8,9 @@ import { resources } from '@/store/resources';
 import { theStore } from '@/store/connection';
 import { setShopTime } from '@/store/shopTime';
 import { type BookAsk, book, callOff } from '@/usecases/calendar/bookings';
+import { besideLinks, freeForNext } from '@/usecases/calendar/chain';
+import { openJob } from '@/usecases/jobs';
+import { loadJob } from '@/store/jobs';
 import { calendarView } from '@/usecases/calendar/day';
 import { feedOf } from '@/usecases/calendar/feed';
 import { noteOrdered, orderCame, toOrder } from '@/usecases/calendar/orders';
@@ -415,6 +418,75 @@ test('what was begun without a booking stands on every wall until it is booked o
   expect(before.join()).not.toMatch(/Merrow|Anselm/);
   await put({ visitId: visits.torque as string, startAt: NOW + HOUR, cureHours: 1, why: 'asked for' });
   expect(await wall()).toEqual(before.filter((line) => !line.startsWith('Halm Drover')));
+});
+
+test('a recheck that is due joins a visit of the same car inside its window; called off, it wants its own time again', async () => {
+  const { rows } = await store.db.execute(
+    sql.raw(
+      `select j.id, j.vehicle_id, j.wheel_set_id, r.id as link, r.due_from, r.due_to from recheck r join job j on j.id = r.job_id and j.revision = r.revision where j.stage = 'recheck' and r.done_at is null order by r.due_to limit 1`,
+    ),
+  );
+  const due = rows[0] as { id: string; vehicle_id: string; wheel_set_id: string; link: string };
+  const from = new Date(String(rows[0]?.due_from)).getTime();
+  const to = new Date(String(rows[0]?.due_to)).getTime();
+  const second = await openJob(
+    {
+      vehicleId: due.vehicle_id,
+      wheelSetId: due.wheel_set_id,
+      axle: 'front',
+      wish: 'wheels',
+      use: 'street',
+    },
+    BY,
+  );
+  const visitId = String(
+    (await store.db.execute(sql`select visit_id from job where id = ${second}`)).rows[0]?.visit_id,
+  );
+  // The moment at which it is looked at: the recheck is due, and the visit is ahead.
+  const inside = Math.min(to - HOUR, Math.max(from + HOUR, NOW + HOUR));
+  const now = inside - HOUR;
+  const waits = async () => (await calendarView(null, 1, now)).waiting.filter((w) => w.recheckId === due.link).length;
+  expect(await waits()).toBe(1);
+
+  const booked = await put({ visitId, startAt: inside, cureHours: 0, why: 'on its way through' }, now);
+  expect(await waits()).toBe(0);
+  const bar = (await calendarView(null, 7, inside)).days.flatMap((d) => d.bars).find((b) => b.id === booked);
+  expect(bar?.notes.join()).toMatch(/Recheck on arrival: (front|rear) axle, /);
+  const beside = await besideLinks(await loadJob(store.db, due.id), new Date(now));
+  expect(beside.get(due.link)?.join()).toMatch(/^on arrival, /);
+  expect(await freeForNext(await loadJob(store.db, due.id), now)).toEqual([]);
+
+  // Past the window it is no help: the recheck wants a time of its own.
+  await moveBooking(
+    {
+      id: booked,
+      version: await version(booked),
+      startAt: to + 26 * HOUR,
+      day: null,
+      placeId: id['Bay 1'] as string,
+      whoId: null,
+      why: 'later',
+    },
+    BY,
+    now,
+  );
+  expect(await waits()).toBe(1);
+  await moveBooking(
+    {
+      id: booked,
+      version: await version(booked),
+      startAt: inside,
+      day: null,
+      placeId: id['Bay 1'] as string,
+      whoId: null,
+      why: 'as before',
+    },
+    BY,
+    now,
+  );
+  expect(await waits()).toBe(0);
+  await callOff(booked, await version(booked), 'the owner called', BY);
+  expect(await waits()).toBe(1);
 });
 
 test('a shop without a bay has one with its first booking; where there are some, one of them is picked', async () => {

@@ -73,7 +73,7 @@ test('five answers: what was typed will not do, it may not be, another was faste
       });
       return r.ok ? 'ok' : [r.why, r.again ?? false];
     };
-    expect(await why(new InputError('Gap', 'x', 'is not a figure.', '3 mm will do.'))).toEqual(['input', false]);
+    expect(await why(new InputError('Gap', 'x', 'is not a figure.', 'Enter 3 mm.'))).toEqual(['input', false]);
     expect(await why(new ZodError([]))).toEqual(['input', false]);
     expect(await why(new RefusedError('No.'))).toEqual(['refused', false]);
     expect(await why(new ChangedMeanwhileError('This'))).toEqual(['changed', false]);

@@ -53,7 +53,7 @@ test('what belongs to a wheel is refused at a corner, and the other way round; a
   ).rejects.toThrow('Gap, arch to tyre belongs to a corner of the front axle. Pick the corner first.');
   await expect(
     takeReading(jobId, { quantity: 'gap', corner: 'front-left', typed: '9', method: 'eye' }, 'Bram'),
-  ).rejects.toThrow(/is not a way to measure this\. tape or finger will do\./);
+  ).rejects.toThrow(/is not a way to measure this\. Use tape or finger\./);
 });
 
 test('could not see is kept with who and when, and stays unmeasured; a figure taken later counts', async () => {

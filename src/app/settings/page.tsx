@@ -42,12 +42,12 @@ export default async function Page() {
       <div>
         <h1>Settings</h1>
         <p className="mt-1 max-w-[720px] text-soft">
-          What this shop judges by. Each value has a range that nobody can leave on its dangerous side; each change says
-          who, when and why. Plans that were frozen keep the values they were judged by.
+          The values this shop uses. Each has a range that cannot be left on its dangerous side; each change records
+          who, when and why. Locked plans keep the values they were evaluated with.
         </p>
         {mayChange ? null : (
           <p className="mt-2 border-l-4 border-caution pl-3">
-            A lead changes what stands here. You can read all of it; a press of yours is refused.
+            Only a lead can change these settings. You can read all of them.
           </p>
         )}
       </div>

@@ -28,7 +28,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ f
         <p className="border-l-2 border-accent pl-4">No car is called like “{find}”. Try its plate, or take it in.</p>
       ) : vehicles.length === 0 ? (
         <p className="max-w-[640px] border-l-2 border-accent pl-4">
-          No vehicles yet. Walk round the car with a caliper first: nobody may assume it is standard. Then take it in.
+          No vehicles yet. Walk round the car with a caliper first: never assume it is standard. Then take it in.
         </p>
       ) : (
         <ul className="divide-y divide-line border-y border-line">

@@ -41,7 +41,7 @@ export function readTemplate(typed: string): string {
       'The first line is the subject, the rest the text.',
     );
   if (text.length > LONGEST)
-    throw new InputError('Template', `${text.length} letters`, 'is too long.', `${LONGEST} letters will do.`);
+    throw new InputError('Template', `${text.length} letters`, 'is too long.', `Enter ${LONGEST} letters at most.`);
   for (const [, word] of text.matchAll(/\{([^}]*)\}/g))
     if (!(PLACEHOLDERS as readonly string[]).includes(word ?? ''))
       throw new InputError(

@@ -1,4 +1,5 @@
-import type { Fastener, PlanCorner, Spacer } from './document';
+import type { Fastener, Nut, PlanCorner, Spacer } from './document';
+import type { Seat } from './vocabulary';
 
 /** A plain plate that the hub centres: where every choice begins. Its bore is unknown until somebody says it. */
 export const plainSpacer = (thickness: number, bore: number | null = null): Spacer => ({
@@ -33,6 +34,22 @@ export const lippedSpacer = (
 
 /** The fasteners that are on the car now. */
 export const PRESENT: Fastener = { kind: 'present' };
+
+/** A nut to begin with: thread and seat that would go on, everything else unknown. */
+export const blankNut = (thread: string, seat: Seat): Nut => ({
+  thread,
+  style: 'unknown',
+  seat,
+  threadLength: null,
+  blindDepth: null,
+  capOpen: null,
+  shankReach: null,
+  shankLength: 0,
+  shankDiameter: null,
+  class: 'unknown',
+  material: 'unknown',
+  tensile: null,
+});
 
 /** A corner of which nobody measured anything. */
 export const blankCorner = (name: PlanCorner['corner']): PlanCorner => ({

@@ -57,7 +57,7 @@ function wholeNumber(field: string, text: string, least: number, most: number): 
 
 function factFrom(fact: FitmentFact, text: string): string {
   if (text === '' || text.toLowerCase() === 'unknown')
-    throw new InputError('value', text, 'says nothing.', 'Leave the line out where nobody knows.');
+    throw new InputError('value', text, 'says nothing.', 'Leave the line out where it is not known.');
   if (fact === 'thread') return formatThread(parseThread('value', text)).replace(' × ', 'x');
   if (fact === 'lugs') return String(wholeNumber('value', text, 3, 10));
   if (fact === 'boltCircle') return String(parseLength('value', text, { min: 60, max: 300 }).value);

@@ -49,7 +49,7 @@ function figure(column: AboutColumn, text: string): number {
   const most = column === 'least' ? 100000 : column === 'pack' ? 10000 : 20000;
   const n = parseNumber(text);
   if (n === null || n < 0 || n > most || (column !== 'grams' && !Number.isInteger(n)))
-    throw new InputError(column, text, 'is not a number that can be.', `0 to ${most} will do, or leave it empty.`);
+    throw new InputError(column, text, 'is not a number that can be.', `Enter 0 to ${most}, or leave it empty.`);
   return n;
 }
 
@@ -62,7 +62,7 @@ export function readAbout(row: AboutRow): PartAbout | undefined {
     const text = (row[column] ?? '').trim();
     if (text === '') continue;
     if (text.length > MOST_LETTERS)
-      throw new InputError(column, `${text.slice(0, 20)}…`, 'is too long.', `${MOST_LETTERS} letters at most will do.`);
+      throw new InputError(column, `${text.slice(0, 20)}…`, 'is too long.', `Enter ${MOST_LETTERS} letters at most.`);
     said[column] = FIGURES.includes(column) ? figure(column, text) : text;
   }
   return Object.keys(said).length === 0 ? undefined : (said as PartAbout);

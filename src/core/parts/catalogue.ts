@@ -172,7 +172,7 @@ function checkedThread(f: LooseFastener): LooseFastener {
       'thread_length',
       String(f.threadLength),
       'is more than the part is long.',
-      `${threadRoom(f)} at most will do, or leave it empty.`,
+      `Enter ${threadRoom(f)} at most, or leave it empty.`,
     );
   return f;
 }
@@ -225,7 +225,7 @@ function choice<T extends string>(row: CatalogueRow, column: Column, allowed: re
   const text = (row[column] ?? '').trim();
   if (text === '' && empty !== undefined) return empty;
   if ((allowed as readonly string[]).includes(text)) return text as T;
-  throw new InputError(column, text, 'is not known.', `One of ${allowed.join(', ')} will do.`);
+  throw new InputError(column, text, 'is not known.', `Use one of ${allowed.join(', ')}.`);
 }
 
 /** A comma before three digits may part thousands: 1,000 is not read as one. */
@@ -261,7 +261,7 @@ function whole(row: CatalogueRow, column: Column, min: number, max: number): num
   const text = (row[column] ?? '').trim();
   const n = parseNumber(text);
   if (n === null || !Number.isInteger(n) || n < min || n > max)
-    throw new InputError(column, text, 'is not a whole number.', `${min} to ${max} will do.`);
+    throw new InputError(column, text, 'is not a whole number.', `Enter ${min} to ${max}.`);
   return n;
 }
 
@@ -270,7 +270,7 @@ function strength(row: CatalogueRow): number | null {
   if (text === '') return null;
   const n = parseNumber(text);
   if (n === null || n < 100 || n > 1500)
-    throw new InputError('tensile', text, 'is not a strength in MPa.', '100 to 1500 will do, or leave it empty.');
+    throw new InputError('tensile', text, 'is not a strength in MPa.', 'Enter 100 to 1500, or leave it empty.');
   return n;
 }
 

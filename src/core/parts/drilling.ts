@@ -19,7 +19,7 @@ export function parseDrilling(field: string, text: string): Drilling {
   if (!m) throw new InputError(field, text.trim(), 'is not lugs and a bolt circle.', wouldDo);
   const lugs = parseLugs(field, m[1] as string);
   const circles = (m[2] as string).split('/').map((c) => parseLength(field, c, { min: 60, max: 300 }).value);
-  if (circles.length > 6) throw new InputError(field, text.trim(), 'has too many circles.', 'Six at most will do.');
+  if (circles.length > 6) throw new InputError(field, text.trim(), 'has too many circles.', 'Enter six at most.');
   return { lugs, circles };
 }
 
@@ -27,7 +27,7 @@ export function parseDrilling(field: string, text: string): Drilling {
 export function parseLugs(field: string, text: string): number {
   const lugs = parseNumber(text);
   if (lugs === null || !Number.isInteger(lugs) || lugs < 3 || lugs > 12)
-    throw new InputError(field, text.trim(), 'is no lug count.', '3 to 12 lugs will do.');
+    throw new InputError(field, text.trim(), 'is no lug count.', 'Enter 3 to 12 lugs.');
   return lugs;
 }
 

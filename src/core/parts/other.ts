@@ -33,14 +33,14 @@ function time(row: OtherRow, column: OtherColumn, most: number): number | null {
   if (text === '') return null;
   const n = parseNumber(text);
   if (n === null || n < 0 || n > most)
-    throw new InputError(column, text, 'is no time that can be.', `0 to ${most} will do, or leave it empty.`);
+    throw new InputError(column, text, 'is no time that can be.', `Enter 0 to ${most}, or leave it empty.`);
   return n;
 }
 
 function one<T extends string>(row: OtherRow, column: OtherColumn, allowed: readonly T[]): T {
   const found = allowed.find((a) => a === cell(row, column));
   if (found) return found;
-  throw new InputError(column, cell(row, column), 'is not known.', `One of ${allowed.join(', ')} will do.`);
+  throw new InputError(column, cell(row, column), 'is not known.', `Use one of ${allowed.join(', ')}.`);
 }
 
 /** Reads what is no plate and no fastener. @throws InputError that names the column */
@@ -54,7 +54,7 @@ export function readOther(row: OtherRow): OtherPart {
           'ring_outside',
           cell(row, 'ring_outside'),
           'is no more than its inside.',
-          `Above ${inside} mm will do.`,
+          `Enter more than ${inside} mm.`,
         );
       return { what, inside, outside };
     }

@@ -47,7 +47,7 @@ export function clockMinutes(minutes: number): number {
       'Time to wait',
       String(minutes),
       'is no time that can be waited.',
-      'A minute to a week will do.',
+      'Enter a minute to a week.',
     );
   return minutes;
 }

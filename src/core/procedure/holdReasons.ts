@@ -5,8 +5,8 @@ import type { Step } from './step';
 export const HOLD_REASONS = [
   'This car does not have it.',
   'It was done earlier in this visit, and looked at again.',
-  'Somebody else did it, and it was looked at.',
-  'The maker’s handbook asks for something else here, and that was done.',
+  'Another person did it, and it was checked.',
+  'The vehicle handbook says to do something different here, and that was done.',
 ] as const;
 
 const OF_LEAD = ', by the word of ';

@@ -136,7 +136,7 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
     kit.push(
       step(
         'kit.hub-wrench',
-        'Small torque wrench for the studs’ hub end: its low figure stands on their leaflet, and is asked at the hub.',
+        'Small torque wrench for the studs’ hub end: its low figure is on their leaflet, and is entered at the hub.',
         true,
       ),
     );

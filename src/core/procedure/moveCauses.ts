@@ -12,7 +12,7 @@ export function moveCauses(plan: Plan): string[] {
     'An alloy wheel that settled: usual on the first day, and once.',
     ...(plan.spacer.adapter ? ['The adapter under the wheel: its own nuts are checked too, with the wheel off.'] : []),
     ...(kind === 'conversion'
-      ? ['A stud that turned in the hub instead of its nut: the locker was not cured, or nobody torqued it.']
+      ? ['A stud that turned in the hub instead of its nut: the locker was not cured, or it was never torqued.']
       : []),
     'A seat that is not the wheel’s, or a locking piece that was never torqued.',
     ...(plan.use === 'track' || plan.use === 'competition' ? ['Heat: torqued on a hot hub, or run hot since.'] : []),

@@ -94,7 +94,7 @@ export function timeText({ usual, low, high }: Quote['minutes']): string {
 }
 
 const FOOT =
-  'Parts are given as limits: anything inside them will do. Prices are not part of it. The vehicle maker’s and the hardware supplier’s instructions win over any figure here.';
+  'Parts are given as limits: anything inside them suits. Prices are not part of it. The vehicle maker’s and the hardware supplier’s instructions win over any figure here.';
 
 /** What stands below a quote, once. */
 export const footOf = (q: Quote): readonly string[] => [...(q.axles.some((a) => a.adds) ? [LOCAL] : []), FOOT];

@@ -8,12 +8,12 @@ import { formatLength, type UnitSystem } from '../units/format';
 
 const threadName = (text: string): string => formatThread(parseThread('Thread', text));
 
-/** Lengths that will do: the shortest rounded up, the longest down; open where what limits it is not measured. */
+/** Lengths that fit: the shortest rounded up, the longest down; open where what limits it is not measured. */
 function lengths({ window: w }: Numbers, units: UnitSystem): string {
   if (w === null) return 'length not known yet';
   const from = formatLength(w.min, units, 'up');
   if (w.max === null) return `${from} or longer, how much longer is not measured`;
-  if (w.max < w.min) return 'no length will do';
+  if (w.max < w.min) return 'no length fits';
   return `${from} to ${formatLength(w.max, units, 'down')}`;
 }
 

@@ -67,7 +67,7 @@ export function socketLines({ plan, onCar: size, parts, shop }: SocketsOf, units
       size,
       text:
         size === null
-          ? `The ${old} that are on: nobody read their socket. Read it on the car.`
+          ? `The ${old} that are on: their socket was not read. Read it on the car.`
           : `The ${old} that are on: ${mm(size)} across flats.`,
       shop: size === null ? [] : turns(size, size),
     },

@@ -49,7 +49,7 @@ export const TROUBLES: readonly Trouble[] = [
     kind: 'key-gone',
     title: 'Key lost or broken',
     next: [
-      'Nobody drives a socket over a locking piece that has to go on again.',
+      'Never drive a socket over a locking piece that has to go on again.',
       'Ask who has the key: glovebox card, boot, the car’s page. The set’s maker has it by its pattern.',
       'Without a key the locking pieces come off destroyed and plain ones go in: a kit of its own.',
     ],
@@ -174,7 +174,7 @@ export const DEVIATIONS: readonly Deviation[] = [
   {
     kind: 'studs-impact',
     title: 'Hub studs driven home by impact, no figure',
-    consequence: 'Nobody knows how tight they are: they are looked at for turning at every wheel change. Not advised.',
+    consequence: 'How tight they are is not known: check them for turning at every wheel change. Not advised.',
   },
   {
     kind: 'grease-face',

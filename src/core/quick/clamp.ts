@@ -83,7 +83,7 @@ export function clampAnswer(asked: ClampAsked, units: UnitSystem): ClampAnswer {
     because: [
       `${Number(torque.toFixed(2))} N·m = ${Number(nmToLbfFt(torque).toFixed(2))} lbf·ft. The figure is the vehicle maker’s or the supplier’s; nothing here makes one.`,
       `${tool === 'click' ? 'A click wrench scatters ±4 %' : 'An impact wrench scatters ±30 %'}; friction does the rest.`,
-      `Proof load ${formatForce(proof * 1000, units, 'down')} at ${asked.class === 'unknown' ? '8.8, which nobody read' : asked.class}.`,
+      `Proof load ${formatForce(proof * 1000, units, 'down')} at ${asked.class === 'unknown' ? '8.8, which was not read' : asked.class}.`,
     ],
     rows: [
       {

@@ -76,7 +76,7 @@ export function flushAnswer(
             },
           ]
         : []),
-      ...(offset === null ? [{ what: 'Offset ET', changes: 'With it the effective offset is told.' }] : []),
+      ...(offset === null ? [{ what: 'Offset ET', changes: 'Enter it to see the effective offset.' }] : []),
     ],
     because: [
       `Gap ${len(gap, 'nearest')}${plateOn > 0 ? ` with ${len(plateOn, 'nearest')} on` : ''}; a tape reads to ${len(TAPE_PM, 'up')}.`,

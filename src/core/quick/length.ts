@@ -86,7 +86,7 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
   if (turns === null)
     missing.push({
       what: 'Turns of the bolt that is in',
-      changes: 'Without them nobody knows whether what it holds now is enough: a longer bolt only keeps it.',
+      changes: 'Without them it is not known whether today’s engagement is enough: a longer bolt only keeps it.',
     });
   if (counted === null)
     missing.push({

@@ -165,7 +165,7 @@ const plateOf = (reach: number, enough: number, mate: number | null): number | n
 function saysOf(size: number | null, toFloor: number | null, len: (mm: number, to: 'up' | 'down') => string): string {
   if (size === null && toFloor === null) return 'No common spacer on these fasteners: longer ones, or none';
   if (size === null)
-    return `${len(toFloor as number, 'down')} at most, and only down to the floor, which somebody accepts by name`;
+    return `${len(toFloor as number, 'down')} at most, and only down to the floor, with a named sign-off`;
   if (toFloor === null || toFloor <= size) return `${len(size, 'down')} at most`;
   return `${len(size, 'down')} at most (${len(toFloor, 'down')} down to the floor, by name)`;
 }

@@ -61,7 +61,7 @@ export function parseTyre(field: string, text: string): Tyre {
     field,
     typed,
     typed === '' ? 'is empty.' : 'is not a tyre designation.',
-    'Type what stands on the sidewall, such as 225/45R17 or 31x10.50R15.',
+    'Type what is on the sidewall, such as 225/45R17 or 31x10.50R15.',
   );
 }
 
@@ -79,7 +79,7 @@ function checked(field: string, typed: string, tyre: Tyre): Tyre {
     field,
     typed,
     'does not come out as a road tyre.',
-    'Type what stands on the sidewall, such as 225/45R17 or 31x10.50R15.',
+    'Type what is on the sidewall, such as 225/45R17 or 31x10.50R15.',
   );
 }
 

@@ -54,7 +54,7 @@ export function parseThread(field: string, text: string): Thread {
       field,
       typed,
       `has a ${trim(thread.pitch)} mm pitch, which does not go with a ${trim(thread.d)} mm diameter.`,
-      `A pitch from ${MIN_PITCH_MM} mm to under ${trim(Math.floor(thread.d * MAX_PITCH_SHARE * 100) / 100)} mm will do${slip(thread)}.`,
+      `Enter a pitch from ${MIN_PITCH_MM} mm to under ${trim(Math.floor(thread.d * MAX_PITCH_SHARE * 100) / 100)} mm${slip(thread)}.`,
     );
   }
   return thread;

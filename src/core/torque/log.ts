@@ -214,7 +214,7 @@ export const faceNumber = (order: readonly number[], lug: number): number => ord
 export function refuseReading(spec: TorqueSpec, state: TorqueState, r: TorqueReading): string | null {
   const expected = state.pass ?? 'recheck';
   if (r.pass === 'strike' && !heldByTrace(state))
-    return state.last === null ? 'Nothing stands in this log that could be struck out.' : null;
+    return state.last === null ? 'There is nothing in this log to strike out.' : null;
   if (state.overpulled !== null) return overRefusal(state, r);
   if (r.pass === 'replaced' || r.pass === 'stays') return 'No fastener here was pulled far over the figure.';
   if (r.pass === 'swapped')

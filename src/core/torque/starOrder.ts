@@ -15,7 +15,7 @@ export function starOrder(lugs: number, locking: number | null = null, school: L
       'Lug count',
       String(lugs),
       'is not a wheel Vectis knows.',
-      'Whole numbers from 3 to 12 will do.',
+      'Enter whole numbers from 3 to 12.',
     );
   }
   if (locking !== null && !(Number.isInteger(locking) && locking >= 0 && locking < lugs)) {
@@ -23,7 +23,7 @@ export function starOrder(lugs: number, locking: number | null = null, school: L
       'Locking position',
       String(locking),
       'is not on this wheel.',
-      `Positions 0 to ${lugs - 1} will do.`,
+      `Enter positions 0 to ${lugs - 1}.`,
     );
   }
   const order = [0];

@@ -45,7 +45,7 @@ export function classifyTrace(samples: readonly TraceSample[], target: number): 
 
 function check(samples: readonly TraceSample[], target: number): void {
   if (samples.length < 4)
-    throw new InputError('Trace', String(samples.length), 'samples are too few.', 'Four or more will do.');
+    throw new InputError('Trace', String(samples.length), 'samples are too few.', 'Enter four or more.');
   for (let i = 1; i < samples.length; i += 1) {
     if ((samples[i] as TraceSample).angle < (samples[i - 1] as TraceSample).angle) {
       throw new InputError('Trace', String(samples[i]?.angle), 'runs backward.', 'Angles must rise.');

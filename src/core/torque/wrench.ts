@@ -50,13 +50,13 @@ export interface WrenchTyped {
 export function readWrench(typed: WrenchTyped): Wrench {
   const name = typed.name.trim();
   if (name === '' || name.length > 40)
-    throw new InputError('Name', name, name === '' ? 'is empty.' : 'is too long.', '1 to 40 letters will do.');
+    throw new InputError('Name', name, name === '' ? 'is empty.' : 'is too long.', 'Enter 1 to 40 letters.');
   const kind = WRENCH_KINDS.find((k) => k === typed.kind);
-  if (!kind) throw new InputError('Kind', typed.kind, 'is not known.', `One of ${WRENCH_KINDS.join(', ')} will do.`);
+  if (!kind) throw new InputError('Kind', typed.kind, 'is not known.', `Use one of ${WRENCH_KINDS.join(', ')}.`);
   const fromNm = parseTorque('Range from', typed.from, { min: 1, max: 2000 }).value;
   const toNm = parseTorque('Range to', typed.to, { min: 1, max: 2000 }).value;
   if (!(toNm > fromNm))
-    throw new InputError('Range to', typed.to, 'is no more than where it begins.', `Above ${fromNm} N·m will do.`);
+    throw new InputError('Range to', typed.to, 'is no more than where it begins.', `Enter more than ${fromNm} N·m.`);
   const dueOn = typed.dueOn.trim();
   if (dueOn !== '' && !isDay(dueOn))
     throw new InputError('Calibration due', dueOn, 'is no day.', 'Such as 2027-03-31, or leave it empty.');

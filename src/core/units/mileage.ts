@@ -24,7 +24,7 @@ export function parseMileage(text: string, system: UnitSystem): number | null {
       'Mileage',
       typed.slice(0, 40),
       'is not what an odometer shows.',
-      'Whole kilometres or miles will do, such as 84200 or 52300 mi; leave it empty where it cannot be read.',
+      'Enter whole kilometres or miles, such as 84200 or 52300 mi; leave it empty where it cannot be read.',
     );
   return km;
 }

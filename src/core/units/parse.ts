@@ -59,10 +59,10 @@ function parseWith(
   const value = match ? match[2](n) : n;
   const between = `${range.min} and ${range.max} ${base}`;
   if (value < range.min) {
-    throw new InputError(field, typed, `is below ${range.min} ${base}.`, `Anything between ${between} will do.`);
+    throw new InputError(field, typed, `is below ${range.min} ${base}.`, `Enter anything between ${between}.`);
   }
   if (value > range.max) {
-    throw new InputError(field, typed, `is above ${range.max} ${base}.`, `Anything between ${between} will do.`);
+    throw new InputError(field, typed, `is above ${range.max} ${base}.`, `Enter anything between ${between}.`);
   }
   return { value, unit: match ? match[1] : base };
 }

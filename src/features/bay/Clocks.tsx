@@ -28,7 +28,7 @@ function leftText(c: RunningClock, now: number): string {
   if (c.waived) return `not waited for: ${c.waived.why} (${c.waived.by})`;
   const state = clockState(c, now);
   if (state.is === 'over') return 'over';
-  if (state.is === 'behind') return 'this machine’s clock stands before its start';
+  if (state.is === 'behind') return 'this machine’s clock is before its start';
   return `${waitText(state.left)} left`;
 }
 

@@ -85,7 +85,7 @@ export function HoldReason({
       {listed === OTHER ? (
         <Field
           label="Why"
-          hint="A sentence: it stands on the record."
+          hint="A sentence: it goes on the record."
           value={words}
           maxLength={400}
           onChange={(e) => setWords(e.target.value)}

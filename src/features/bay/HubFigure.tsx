@@ -46,7 +46,7 @@ export function HubFigure({
     const read = tryInput(() => parseTorque('Figure of the hub end', typed, { min: 5, max: 150 }));
     const wrong = {
       ...(read.error === undefined ? {} : { figure: read.error }),
-      ...(source.trim() === '' ? { source: 'Say where the figure stands, such as “stud leaflet”.' } : {}),
+      ...(source.trim() === '' ? { source: 'Enter where the figure is from, such as “stud leaflet”.' } : {}),
     };
     setError(wrong);
     if (read.error !== undefined || wrong.source) return;
@@ -70,7 +70,7 @@ export function HubFigure({
         onChange={(e) => setFigure(e.target.value)}
       />
       <Field
-        label="Where it stands"
+        label="Where it is from"
         value={source}
         error={error.source}
         placeholder="stud leaflet"

@@ -131,10 +131,10 @@ export function StepPanel(p: StepPanelProps) {
         <HoldReason
           question={
             card?.photo
-              ? 'A photo is taken, or a reason says why there is none. It stands on the record.'
+              ? 'Take a photo, or give the reason why there is none. It goes on the record.'
               : guardsPeople(step)
-                ? 'This step keeps somebody from being hurt: without its tick a lead ends it, with a reason that stands on the record.'
-                : 'A hold point is ended by a tick or by a reason. The reason stands on the record.'
+                ? 'This step prevents injury: without its tick only a lead can end it, with a reason that goes on the record.'
+                : 'A hold point is ended by a tick or by a reason. The reason goes on the record.'
           }
           label="End it with this reason"
           jobId={step.jobId}
@@ -201,7 +201,7 @@ function Waits({ step, axle, corner, leads, onSay }: StepPanelProps & { corner: 
   if (!clock)
     return (
       <p className="border-l-4 border-caution pl-3 text-[16px]">
-        The locker’s clock was not started at this hub: nobody knows how long it has cured. Start it at “Locker on the
+        The locker’s clock was not started at this hub: how long it has cured is not known. Start it at “Locker on the
         hub end”.
       </p>
     );

@@ -44,7 +44,8 @@ export async function setReady(jobId: string, code: string): Promise<Result<null
   return actOn(async (who) => {
     const id = idOf(jobId);
     const { instead } = await scanAtTrolley(id, z.string().trim().min(1).max(200).parse(code), 'metric', who);
-    if (instead === null) throw new RefusedError('The plan does not stand with that part, so it is not set ready.');
+    if (instead === null)
+      throw new RefusedError('The plan does not pass with that part, so it is not saved as plan B.');
     await setPlanB(id, instead, who);
   });
 }

@@ -67,7 +67,7 @@ export function Accept({
       <legend className="px-1 text-[13px] font-[600]">
         {competition
           ? 'Competition: a second person signs the cautions'
-          : 'Between floor and target: somebody accepts it, and says why'}
+          : 'Between floor and target: sign off by name, with the reason'}
       </legend>
       {competition ? (
         several ? (

@@ -111,7 +111,7 @@ export function BenchView({
       setFailure(null);
       // What is taken forward is what is kept, under the version that keeping it gave.
       const kept = await bench.flush();
-      if (kept === null) return setFailure('Not taken forward: what stands on this bench is not kept.');
+      if (kept === null) return setFailure('Not approved: what is on this bench is not saved.');
       const result = await ask(() => freezeChoice(jobId, kept, choice, accepted));
       if (result.ok) router.push(`/jobs/${jobId}/stage`);
       else setFailure(result.message);

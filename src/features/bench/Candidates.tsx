@@ -31,8 +31,7 @@ export function Candidates({ bench, units }: { bench: Bench; units: UnitSystem }
     return (
       <div className="flex flex-col items-start gap-2">
         <p className="max-w-[60ch] text-[14px]">
-          Nothing set aside yet. Set the choice on the bench aside, change it, and the two stand side by side here. Key:
-          c.
+          Nothing set aside yet. Set the choice on the bench aside, change it, and compare the two here. Key: c.
         </p>
         <Button onClick={bench.setAside}>Set aside to compare</Button>
       </div>

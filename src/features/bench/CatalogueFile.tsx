@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import type { ShelfPart } from './WhatFits';
+import type { ShelfPart } from '@/core/whatif/fromShelf';
 
 export interface Opened {
   readonly name: string;
@@ -28,7 +28,7 @@ export function CatalogueFile({ opened, onOpen }: { opened: Opened | null; onOpe
         firstProblem: first ? `Line ${first.line}: ${first.message}` : null,
       });
     } catch {
-      setFailure(`${file.name} could not be read. A CSV file will do.`);
+      setFailure(`${file.name} could not be read. Use a CSV file.`);
     }
   };
   return (

@@ -11,11 +11,13 @@ import { roundTo } from '@/core/units/round';
 import { optionsOf, SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
 import { ConversionForm } from './ConversionForm';
+import { FromShelf } from './FromShelf';
 import { LengthInput } from './LengthInput';
 import { LockingInput } from './LockingInput';
 import { MoreFields } from './MoreFields';
 import { NoseInput } from './NoseInput';
-import { blankNut, NutForm } from './NutForm';
+import { blankNut } from '@/core/document/blank';
+import { NutForm } from './NutForm';
 import type { Fastener, Plan } from '@/core/document/document';
 import type { LengthWindow } from '@/core/engagement/boltStack';
 import type { Evaluation } from '@/core/evaluate/evaluate';
@@ -58,7 +60,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
   const least = leastThread(evaluation.numbers);
   const threadHint = least === null ? 'tip to plain shank' : `${formatLength(least, units, 'up')} or more`;
 
-  if (plan.spacer.kind === 'adapter') return <OnAdapter bench={bench} />;
+  if (plan.spacer.kind === 'adapter') return <OnAdapter bench={bench} units={units} />;
   const pick = (v: 'present' | 'original' | 'longer' | 'other') => {
     if (v === 'present' || v === 'original') bench.setFastener({ kind: v });
     else if (v === 'longer') set(suggested);
@@ -94,6 +96,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
         ]}
         onChange={pick}
       />
+      <FromShelf bench={bench} slot="fastener" units={units} />
       {longer ? (
         <LengthInput
           label={bolt ? 'Length under the seat' : 'Protrusion from the disc'}
@@ -137,7 +140,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           className="w-[118px]"
         />
       ) : null}
-      <LockingInput bench={bench} />
+      <LockingInput bench={bench} units={units} />
       <div className="flex flex-col gap-1">
         <span className="narrow text-[13px] font-[600] text-soft">
           {kind === 'conversion' ? 'Window, overall' : bolt ? 'Length window' : 'Protrusion window'}
@@ -173,6 +176,9 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
           onStud={bench.setFastener}
         />
       ) : null}
+      {kind === 'conversion' || kind === 'stud' || kind === 'nuts' || !bolt ? (
+        <FromShelf bench={bench} slot="nut" units={units} />
+      ) : null}
       {choice.fastener.kind === 'stud' && choice.fastener.nut ? (
         <NutForm
           nut={choice.fastener.nut}
@@ -191,7 +197,7 @@ const onCarKind = (plan: Plan, kind: 'present' | 'original'): 'present' | 'origi
   plan.hub.hardware === 'original' ? 'present' : kind;
 
 /** Nuts on an adapter’s own studs: the factory ones, or others of any kind. */
-function OnAdapter({ bench }: { bench: Bench }) {
+function OnAdapter({ bench, units }: { bench: Bench; units: UnitSystem }) {
   const { choice, plan } = bench;
   const { fastener } = choice;
   const blank = () => blankNut(plan.spacer.adapter?.studThread ?? plan.hub.thread, plan.wheel.seat);
@@ -206,11 +212,12 @@ function OnAdapter({ bench }: { bench: Bench }) {
         ]}
         onChange={(v) => bench.setFastener(v === 'present' ? { kind: 'present' } : { kind: 'nuts', nut: blank() })}
       />
-      <LockingInput bench={bench} />
+      <LockingInput bench={bench} units={units} />
       <p className="mt-[21px] flex min-h-[44px] items-center text-[14px] text-soft">
         The adapter’s own nuts hold it, in a torque job of their own.
       </p>
       <MoreFields bench={bench} />
+      <FromShelf bench={bench} slot="nut" units={units} />
       {fastener.kind === 'nuts' ? (
         <NutForm nut={fastener.nut} onNut={(nut) => bench.setFastener({ kind: 'nuts', nut })} />
       ) : null}

@@ -116,7 +116,7 @@ export function Figures({
         </table>
         {overruled.map((s) => (
           <p key={s.school} className="pt-1 text-[12.5px] text-soft">
-            {SCHOOL_LABEL[s.school]} asks for {formatLength(s.minimum ?? 0, units, 'up')}, which is under the floor of{' '}
+            {SCHOOL_LABEL[s.school]}: min {formatLength(s.minimum ?? 0, units, 'up')}, which is under the floor of{' '}
             {formatLength(n.floor, units, 'up')}: the floor counts.
           </p>
         ))}

@@ -2,6 +2,8 @@ import type { Locking, Seat } from '@/core/document/document';
 import { SEAT_LABEL } from '@/core/document/labels';
 import { optionsOf, SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
+import type { UnitSystem } from '@/core/units/format';
+import { FromShelf } from './FromShelf';
 import { LengthInput } from './LengthInput';
 import type { Bench } from './useBench';
 
@@ -23,7 +25,7 @@ function pieceOf(locking: Locking | undefined): Piece | null {
 }
 
 /** The locking piece of new hardware, which is never counted. */
-export function LockingInput({ bench }: { bench: Bench }) {
+export function LockingInput({ bench, units }: { bench: Bench; units: UnitSystem }) {
   const { locking, fastener } = bench.choice;
   const keepsPresent = fastener.kind === 'present' || (fastener.kind === 'stud' && fastener.nut === null);
   const piece = pieceOf(locking);
@@ -34,6 +36,7 @@ export function LockingInput({ bench }: { bench: Bench }) {
   return (
     <>
       {keepsPresent ? null : <Segments label="Locking piece" value={piece} options={PIECES} onChange={pick} />}
+      {fastener.kind === 'bolt' ? <FromShelf bench={bench} slot="locking" units={units} /> : null}
       {!keepsPresent && locking?.kind === 'piece' && piece === 'differs' ? (
         <>
           <LengthInput

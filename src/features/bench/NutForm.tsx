@@ -19,22 +19,6 @@ const CAPS = [
 ];
 const SHORT = { min: 0, max: 80 };
 
-/** A nut to begin with: thread and seat that would go on, everything else unknown. */
-export const blankNut = (thread: string, seat: Seat): Nut => ({
-  thread,
-  style: 'unknown',
-  seat,
-  threadLength: null,
-  blindDepth: null,
-  capOpen: null,
-  shankReach: null,
-  shankLength: 0,
-  shankDiameter: null,
-  class: 'unknown',
-  material: 'unknown',
-  tensile: null,
-});
-
 /** The nut that goes on, shank and all. */
 export function NutForm({ nut, gripMeasured, onNut }: { nut: Nut; gripMeasured?: boolean; onNut: (nut: Nut) => void }) {
   const set = (change: Partial<Nut>) => onNut({ ...nut, ...change });

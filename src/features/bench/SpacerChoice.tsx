@@ -10,6 +10,7 @@ import { drillingOf } from '@/core/parts/drilling';
 import { SPACER_KIND_LABEL } from '@/core/document/labels';
 import type { SpacerKind } from '@/core/document/vocabulary';
 import { DrillingInput } from './DrillingInput';
+import { FromShelf } from './FromShelf';
 import { LengthInput } from './LengthInput';
 import { sizesFor, stepSize } from './sizes';
 import type { Bench } from './useBench';
@@ -22,7 +23,7 @@ const OPEN = [
   { value: 'yes' as const, label: 'Yes' },
 ];
 
-/** The spacer: kind, thickness by stepper, the bore of every plate, and what a lipped one has to be told. */
+/** The spacer: kind, thickness by stepper, the bore of every spacer, and what a lipped one has to be told. */
 export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem }) {
   const { spacer } = bench.choice;
   const step = (d: 1 | -1) => bench.setSpacer({ thickness: stepSize(spacer.thickness, d, sizesFor(units)) });
@@ -54,6 +55,7 @@ export function SpacerChoice({ bench, units }: { bench: Bench; units: UnitSystem
         options={bench.plan.hub.fastening === 'stud' ? [...KINDS, ADAPTER] : KINDS}
         onChange={pickKind}
       />
+      <FromShelf bench={bench} slot="spacer" units={units} />
       {spacer.kind === 'universal' || spacer.thickness === 0 ? null : (
         <LengthInput
           label="Spacer bore"

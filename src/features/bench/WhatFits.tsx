@@ -1,29 +1,30 @@
 'use client';
 
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { sentence } from '@/core/rules/index';
-import { type CatalogueItem, isFastener, shelfFor } from '@/core/parts/catalogue';
+import { isFastener, shelfFor } from '@/core/parts/catalogue';
 import { joined } from '@/core/whatif/search/pairs';
 import type { Candidate, SearchInput, SearchResult } from '@/core/whatif/search/types';
 import { parseLength } from '@/core/units/parse';
 import { tryInput } from '@/core/errors';
 import { formatLength, type UnitSystem } from '@/core/units/format';
-import { Button, LinkButton } from '@/ui/Button';
+import { plainSpacer } from '@/core/document/blank';
+import { Button } from '@/ui/Button';
+import { NavLink } from '@/ui/NavLink';
+import { ShelfFailed } from './ShelfFailed';
 import { Field } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
 import { useShownUnit } from '@/ui/units';
 import { VerdictMark } from '@/ui/Verdict';
 import type { SearchWorker } from '@/workers/search.worker';
-import { shelfParts } from './actions';
 import { CatalogueFile, type Opened } from './CatalogueFile';
 import { RunProgress } from '@/ui/RunProgress';
 import { useWorkerRun } from '@/ui/useWorkerRun';
 import type { Bench } from './useBench';
+import { useShelf } from './useShelf';
 
-export interface ShelfPart {
-  readonly id: string;
-  readonly item: CatalogueItem;
-}
+/** Nothing between hub and wheel: it is always there, and bought nowhere. */
+const NO_SPACER = { id: 'no spacer', part: plainSpacer(0), count: Number.POSITIVE_INFINITY };
 
 /** What stands at the top of the list, and what the figure beside it is. */
 const FIRST = {
@@ -47,9 +48,8 @@ const startWorker = (): Worker => new Worker(new URL('../../workers/search.worke
 
 /** What of the shelf, and of a catalogue file beside it, fits this axle, nearest to the wished gap or thinnest first; every size that does not, with its first reason. */
 export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) {
-  const [own, setOwn] = useState<readonly ShelfPart[] | null>(null);
+  const { parts: own, failure, again } = useShelf();
   const [file, setFile] = useState<Opened | null>(null);
-  const [failure, setFailure] = useState<string | null>(null);
   const shelf = useMemo(() => [...(own ?? []), ...(file?.parts ?? [])], [own, file]);
   const [wish, setWish] = useState('3');
   // For clearance the smallest spacer that clears is wanted, for stance the one that comes nearest to a gap.
@@ -62,18 +62,6 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
   const unthreaded = parts.fasteners.filter((f) => f.part.threadLength === null).length;
   const byId = useMemo(() => new Map(shelf.map((p) => [p.id, p.item])), [shelf]);
 
-  useEffect(() => {
-    let gone = false;
-    shelfParts().then((r) => {
-      if (gone) return;
-      if (r.ok) setOwn(r.value);
-      else setFailure(r.message);
-    });
-    return () => {
-      gone = true;
-    };
-  }, []);
-
   const shown = useShownUnit('length');
   const search = async () => {
     const wished = tryInput(() =>
@@ -85,6 +73,7 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
       base: plan,
       wantedGap: wished.value,
       ...parts,
+      spacers: [NO_SPACER, ...parts.spacers],
       limit: SHOWN,
       perSpacer: PER_SPACER,
       wheels: [{ id: 'own', wheel: plan.wheel, corners: plan.corners }],
@@ -97,41 +86,25 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
   };
 
   const take = (c: Candidate) => {
-    const spacer = byId.get(c.spacer);
+    const item = byId.get(c.spacer);
+    const spacer = c.spacer === NO_SPACER.id ? NO_SPACER.part : item?.kind === 'spacer' ? item.spacer : null;
     const fastener = c.fastener === null ? null : byId.get(c.fastener);
     const nut = c.nut === null ? null : byId.get(c.nut);
-    if (spacer?.kind !== 'spacer') return;
+    if (spacer === null) return;
     bench.take({
-      spacer: spacer.spacer,
+      spacer,
       fastener: joined(
         fastener && isFastener(fastener) ? fastener.fastener : null,
         nut?.kind === 'nut' ? nut.nut : null,
       ),
     });
   };
-  const name = (id: string | null, own: string) => (id === null ? own : (byId.get(id)?.name ?? id));
+  const name = (id: string | null, own: string) =>
+    id === null ? own : id === NO_SPACER.id ? 'No spacer' : (byId.get(id)?.name ?? id);
 
-  if (failure)
-    return (
-      <p role="alert" className="text-stop">
-        {failure}
-      </p>
-    );
+  if (failure !== null) return <ShelfFailed failure={failure} again={again} />;
   if (own === null) return <p className="text-soft">Fetching the shelf …</p>;
   const catalogue = <CatalogueFile opened={file} onOpen={setFile} />;
-  if (parts.spacers.length === 0) {
-    return (
-      <div className="flex flex-col items-start gap-2">
-        <p className="max-w-[60ch] text-[14px]">
-          The shelf holds no spacer for {plan.hub.lugs ?? 'unknown'} lugs on{' '}
-          {plan.hub.boltCircle === null ? 'a circle that nobody measured' : formatLength(plan.hub.boltCircle, units)}.
-          Import a catalogue, or open one just for this search.
-        </p>
-        <LinkButton href="/shelf">Go to the shelf</LinkButton>
-        {catalogue}
-      </div>
-    );
-  }
   return (
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap items-end gap-3">
@@ -153,6 +126,18 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
         <RunProgress label="Search" done={done} onStop={stop} className="mb-4" />
         {catalogue}
       </div>
+      {parts.spacers.length === 0 ? (
+        <p className="max-w-[60ch] text-[14px]">
+          The shelf has no spacer for {plan.hub.lugs ?? 'unknown'} lugs on{' '}
+          {plan.hub.boltCircle === null
+            ? 'a bolt circle that is not measured'
+            : formatLength(plan.hub.boltCircle, units)}
+          : the search goes by fasteners alone.{' '}
+          <NavLink href="/shelf" className="text-accent underline underline-offset-4">
+            Go to the shelf
+          </NavLink>
+        </p>
+      ) : null}
       {unthreaded > 0 ? (
         <p className="flex items-start gap-2 text-[14px]">
           <span className="pt-1">

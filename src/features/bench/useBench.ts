@@ -55,6 +55,8 @@ export interface Bench {
   setAside(): void;
   /** Puts a candidate on the bench. */
   take(candidate: Pick<Choice, 'spacer' | 'fastener'>): void;
+  /** Puts parts in the place of those that are on the bench; an adapter comes with all of its figures. */
+  put(parts: Partial<Pick<Choice, 'spacer' | 'fastener' | 'locking'>>): void;
   drop(index: number): void;
   /** Takes the last edit back, or null while there is none. */
   readonly undo: (() => void) | null;
@@ -125,6 +127,7 @@ export function useBench(jobId: string, startVersion: number, parts: BenchParts,
           candidates: [...(c.candidates ?? []), { spacer: c.spacer, fastener: c.fastener }].slice(-MOST_CANDIDATES),
         })),
       take: ({ spacer, fastener }) => setChoice((c) => ({ ...c, spacer, fastener })),
+      put: (parts) => setChoice((c) => ({ ...c, ...parts, ...(parts.spacer ? { adapterTyped: undefined } : {}) })),
       drop: (index) => setChoice((c) => ({ ...c, candidates: (c.candidates ?? []).filter((_, i) => i !== index) })),
       undo: canUndo ? () => setHistory(undone) : null,
       redo: canRedo ? () => setHistory(redone) : null,

@@ -1,13 +1,12 @@
 import { formatDistanceStrict, isBefore } from 'date-fns';
-import { NavLink } from '@/ui/NavLink';
 import { AXLE_LABEL, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
 import type { Use, JobType } from '@/core/document/vocabulary';
 import type { BoardStage } from '@/store/board';
 import type { JobLine } from '@/store/jobs';
 import { LinkButton } from '@/ui/Button';
-import { Verdict } from '@/ui/Verdict';
 import { HELD_LABEL } from '@/features/shell/held';
-import { STAGE_VIEWS, stagePath } from '@/usecases/stages';
+import { STAGE_VIEWS } from '@/usecases/stages';
+import { type BoardLine, BoardLines } from './BoardLines';
 
 const SECTION = 'grid grid-cols-[120px_1fr] border-t border-line py-1.5 max-sm:grid-cols-1';
 
@@ -56,12 +55,7 @@ export function Board({
             {here.length === 0 ? (
               <p className="py-2 text-[14px] text-soft">–</p>
             ) : (
-              <ul className="divide-y divide-line">
-                {here.map((line) => (
-                  <JobRow key={line.job.id} line={line} next={view.next} now={now} />
-                ))}
-                <More count={count - here.length} />
-              </ul>
+              <BoardLines lines={here.map((l) => lineOf(l, view.next, now))} more={count - here.length} />
             )}
           </section>
         );
@@ -71,17 +65,10 @@ export function Board({
           <h2 id="stage-resting" className="pt-2.5">
             On hold <span className="figure font-normal">{resting.count}</span>
           </h2>
-          <ul className="divide-y divide-line">
-            {resting.lines.map((line) => (
-              <JobRow
-                key={line.job.id}
-                line={line}
-                next={line.job.held ? `${HELD_LABEL[line.job.held]}` : ''}
-                now={now}
-              />
-            ))}
-            <More count={resting.count - resting.lines.length} />
-          </ul>
+          <BoardLines
+            lines={resting.lines.map((l) => lineOf(l, l.job.held ? HELD_LABEL[l.job.held] : '', now))}
+            more={resting.count - resting.lines.length}
+          />
         </section>
       ) : null}
       {closed.count > 0 ? (
@@ -89,55 +76,32 @@ export function Board({
           <h2 id="stage-closed" className="pt-2.5">
             Closed <span className="figure font-normal">{closed.count}</span>
           </h2>
-          <ul className="divide-y divide-line">
-            {closed.lines.map((line) => (
-              <JobRow key={line.job.id} line={line} next="Look at the record" now={now} />
-            ))}
-            <More count={closed.count - closed.lines.length} />
-          </ul>
+          <BoardLines
+            lines={closed.lines.map((l) => lineOf(l, 'Look at the record', now))}
+            more={closed.count - closed.lines.length}
+          />
         </section>
       ) : null}
     </div>
   );
 }
 
-/** What does not fit the board is found by its car. */
-function More({ count }: { count: number }) {
-  return count > 0 ? <li className="px-2 py-2 text-[14px] text-soft">and {count} more: find the car above</li> : null;
-}
-
-function JobRow({ line, next, now }: { line: JobLine; next: string; now: Date }) {
-  const { job } = line;
+/** What a line of the board says, in words. */
+function lineOf({ job, vehicleName, plate }: JobLine, next: string, now: Date): BoardLine {
   const due = job.stage === 'recheck' ? job.recheckDueAt : null;
   const overdue = due !== null && isBefore(due, now);
-  return (
-    <li>
-      <NavLink
-        href={stagePath(job.id, job.stage)}
-        className="touch grid grid-cols-[minmax(0,2.2fr)_minmax(0,1.6fr)_minmax(0,2fr)] items-center gap-4 px-2 hover:bg-accent-wash"
-      >
-        <span>
-          <span className="font-[600]">{line.vehicleName}</span>{' '}
-          <span className="figure ml-1 text-[13px] text-soft">{line.plate}</span>
-        </span>
-        <span className="text-[14px] text-soft">
-          {AXLE_LABEL[job.axle]} · {JOB_TYPE_LABEL[job.wish as JobType].toLowerCase()} ·{' '}
-          {USE_LABEL[job.use as Use].toLowerCase()}
-        </span>
-        <span className="flex flex-wrap items-center gap-x-3 gap-y-0.5 py-1 text-[14px]">
-          {job.held === 'left' ? <Verdict level="stop" /> : null}
-          <span className="text-accent">{next}</span>
-          {due ? (
-            overdue ? (
-              <span className="flex items-center gap-2">
-                <Verdict level="caution" /> overdue by {formatDistanceStrict(due, now)}
-              </span>
-            ) : (
-              <span className="text-soft">due in {formatDistanceStrict(due, now)}</span>
-            )
-          ) : null}
-        </span>
-      </NavLink>
-    </li>
-  );
+  return {
+    id: job.id,
+    stage: job.stage,
+    name: vehicleName,
+    plate,
+    about: `${AXLE_LABEL[job.axle]} · ${JOB_TYPE_LABEL[job.wish as JobType].toLowerCase()} · ${USE_LABEL[job.use as Use].toLowerCase()}`,
+    next,
+    ...(job.held === 'left' ? { unfit: true } : {}),
+    ...(due === null
+      ? {}
+      : overdue
+        ? { overdue: `overdue by ${formatDistanceStrict(due, now)}` }
+        : { due: `due in ${formatDistanceStrict(due, now)}` }),
+  };
 }

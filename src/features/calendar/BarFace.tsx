@@ -1,23 +1,13 @@
 import { createContext, type CSSProperties, useContext } from 'react';
 import { cx } from '@/ui/cx';
 import { VerdictMark } from '@/ui/Verdict';
-import type { Bar, BarState } from '@/usecases/calendar/day';
+import type { Bar } from '@/usecases/calendar/day';
 import { useHeld } from './useHeld';
 
 /** How many things are open before a visit can be done, by its id; what is not looked at yet is not in it. */
 export const OpenThings = createContext<Readonly<Record<string, number>>>({});
 
-/** How a booking is outlined by how it stands; the word stands in it too. */
-const OUTLINE: Readonly<Record<BarState, string>> = {
-  booked: 'border-ink bg-sheet',
-  running: 'border-accent border-2 bg-accent-wash',
-  paused: 'border-accent border-2 border-dashed bg-sheet',
-  late: 'border-caution border-2 bg-sheet',
-  'not begun': 'border-caution border-dashed bg-sheet',
-  done: 'border-line bg-sunk text-soft',
-};
-
-/** A booking as something that can be picked up, opened, and read out. */
+/** A booking as something that can be picked up, opened, and read out; how it stands outlines it, and stands in it as a word too. */
 export function BarFace({
   bar,
   detail,
@@ -46,7 +36,6 @@ export function BarFace({
       style={{ ...style, ...moved }}
       className={cx(
         'booking',
-        OUTLINE[bar.state],
         bar.kind === 'recheck' && 'rounded-r-[22px]',
         isDragging && 'opacity-80 shadow-lg',
         className,

@@ -1,11 +1,11 @@
 'use client';
 
-import { Dialog } from 'radix-ui';
 import { useEffect, useState, useTransition } from 'react';
 import type { Bar } from '@/usecases/calendar/day';
 import type { Proposal } from '@/usecases/calendar/visits';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
+import { SidePanel } from '@/ui/SidePanel';
 import { placeOptions } from './placeOptions';
 import { Field, SelectField } from '@/ui/Field';
 import { NavLink } from '@/ui/NavLink';
@@ -87,27 +87,16 @@ export function BookForm({ asked, zone, onDone }: { asked: Asked; zone: string; 
     };
   }, [visitId, recheckId]);
   return (
-    <Dialog.Root open onOpenChange={(open) => (open ? undefined : onDone())}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed inset-y-0 right-0 z-50 flex w-[520px] max-w-full flex-col gap-3 overflow-y-auto border-l border-ink bg-paper p-4"
-        >
-          <div className="flex items-start justify-between gap-3">
-            <Dialog.Title className="text-[19px] font-[640]">
-              {asked.bar ? 'Booked' : 'Book'}: {proposal?.title ?? '…'}
-            </Dialog.Title>
-            <Dialog.Close className="touch min-w-[44px] text-[14px] text-accent underline underline-offset-4">
-              Close
-            </Dialog.Close>
-          </div>
-          {failure ? <p role="alert">{failure}</p> : null}
-          {proposal === null && failure === null ? <p className="text-soft">Reading its card …</p> : null}
-          {proposal ? <Filled asked={asked} zone={zone} p={proposal} onDone={onDone} /> : null}
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <SidePanel
+      title={`${asked.bar ? 'Booked' : 'Book'}: ${proposal?.title ?? '…'}`}
+      width={520}
+      open
+      onOpenChange={(open) => (open ? undefined : onDone())}
+    >
+      {failure ? <p role="alert">{failure}</p> : null}
+      {proposal === null && failure === null ? <p className="text-soft">Reading its card …</p> : null}
+      {proposal ? <Filled asked={asked} zone={zone} p={proposal} onDone={onDone} /> : null}
+    </SidePanel>
   );
 }
 
@@ -210,7 +199,7 @@ function Filled({ asked, zone, p, onDone }: { asked: Asked; zone: string; p: Pro
           <SelectField
             label="Who"
             value={typed.whoId}
-            options={[{ value: '', label: 'Nobody named' }, ...people.map((r) => ({ value: r.id, label: r.name }))]}
+            options={[{ value: '', label: 'No person named' }, ...people.map((r) => ({ value: r.id, label: r.name }))]}
             onChange={(e) => set({ whoId: e.target.value })}
           />
         </div>

@@ -122,7 +122,7 @@ export function Closures({
       </form>
       <label className="flex flex-col gap-1">
         <span className="narrow text-[13px] font-[600] text-soft">
-          Closures from a calendar file (.ics), of whoever stands under “Of”
+          Closures from a calendar file (.ics), for whoever is chosen under “Of”
         </span>
         <input
           type="file"

@@ -48,7 +48,7 @@ export function EstimateLines({ estimate, usual }: { estimate: VisitEstimate; us
         <p className="pb-2 text-[14px] text-soft">
           {cure
             ? `The locker cures ${cure.hours} h (${cure.source}); the wheel waits, hands are free.`
-            : 'Nobody has read the locker’s time yet.'}
+            : 'The locker’s cure time has not been read yet.'}
         </p>
       ) : null}
     </details>

@@ -13,8 +13,8 @@ export function Orders({ lines }: { lines: readonly OrderLine[] }) {
   if (lines.length === 0)
     return (
       <p className="border-l-2 border-accent pl-3">
-        Nothing is short: every kit of this week is on the shelf or kept. A visit without a chosen plan asks for nothing
-        yet.
+        Nothing is short: every kit of this week is on the shelf or kept. A visit without an approved choice needs
+        nothing yet.
       </p>
     );
   return (
@@ -57,7 +57,7 @@ function One({ f, what }: { f: OrderFor; what: string }) {
       {f.order ? (
         <>
           <span className="self-center">
-            {f.order.pieces} on order{f.order.dueOn ? `, promised for ${f.order.dueOn}` : ', nobody said by when'}
+            {f.order.pieces} on order{f.order.dueOn ? `, promised for ${f.order.dueOn}` : ', no date given'}
           </span>
           <Button className="px-3" disabled={busy} onClick={() => act(() => sayCame(f.order?.id ?? ''))}>
             It came

@@ -1,10 +1,10 @@
 'use client';
 
-import { Dialog } from 'radix-ui';
 import { useState, useTransition } from 'react';
 import { WORK_KINDS, WORK_LABEL } from '@/core/procedure/estimate';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
+import { SidePanel } from '@/ui/SidePanel';
 import { Field, SelectField } from '@/ui/Field';
 import { type CallForm, keepCaller } from './actions';
 import { BookForm } from './BookForm';
@@ -40,73 +40,62 @@ export function PhoneBooking({ zone }: { zone: string }) {
   const fields = ['Name', 'Telephone', 'Plate', 'What for'];
   return (
     <>
-      <Dialog.Root open={open} onOpenChange={setOpen}>
-        <Dialog.Trigger asChild>
-          <Button>Phone booking</Button>
-        </Dialog.Trigger>
-        <Dialog.Portal>
-          <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
-          <Dialog.Content
-            aria-describedby={undefined}
-            className="fixed inset-y-0 right-0 z-50 flex w-[420px] max-w-full flex-col gap-3 overflow-y-auto border-l border-ink bg-paper p-4"
-          >
-            <div className="flex items-start justify-between gap-3">
-              <Dialog.Title className="text-[19px] font-[640]">Phone booking</Dialog.Title>
-              <Dialog.Close className="touch min-w-[44px] text-[14px] text-accent underline underline-offset-4">
-                Close
-              </Dialog.Close>
-            </div>
-            <p className="text-soft">A name, and a number or the plate. The car is taken in when it is here.</p>
-            <form
-              noValidate
-              aria-label="Who called"
-              aria-busy={busy}
-              className="flex flex-col gap-3"
-              onSubmit={(e) => {
-                e.preventDefault();
-                save();
-              }}
-            >
-              <Field
-                label="Name"
-                value={typed.name}
-                maxLength={120}
-                {...errorOf('Name')}
-                onChange={(e) => set({ name: e.target.value })}
-              />
-              <Field
-                label="Telephone"
-                type="tel"
-                value={typed.phone}
-                maxLength={60}
-                {...errorOf('Telephone')}
-                onChange={(e) => set({ phone: e.target.value })}
-              />
-              <Field
-                label="Plate"
-                value={typed.plate}
-                maxLength={120}
-                {...errorOf('Plate')}
-                onChange={(e) => set({ plate: e.target.value })}
-              />
-              <SelectField
-                label="What for"
-                value={typed.work}
-                options={WORK}
-                onChange={(e) => set({ work: e.target.value })}
-              />
-              {failed && !fields.includes(failed.field) ? (
-                <p role="alert" className="border-l-4 border-stop pl-3">
-                  {failed.message}
-                </p>
-              ) : null}
-              <Button look="main" type="submit" disabled={busy}>
-                Find a time
-              </Button>
-            </form>
-          </Dialog.Content>
-        </Dialog.Portal>
-      </Dialog.Root>
+      <SidePanel
+        title="Phone booking"
+        width={420}
+        trigger={<Button>Phone booking</Button>}
+        open={open}
+        onOpenChange={setOpen}
+      >
+        <p className="text-soft">A name, and a number or the plate. The car is taken in when it is here.</p>
+        <form
+          noValidate
+          aria-label="Who called"
+          aria-busy={busy}
+          className="flex flex-col gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            save();
+          }}
+        >
+          <Field
+            label="Name"
+            value={typed.name}
+            maxLength={120}
+            {...errorOf('Name')}
+            onChange={(e) => set({ name: e.target.value })}
+          />
+          <Field
+            label="Telephone"
+            type="tel"
+            value={typed.phone}
+            maxLength={60}
+            {...errorOf('Telephone')}
+            onChange={(e) => set({ phone: e.target.value })}
+          />
+          <Field
+            label="Plate"
+            value={typed.plate}
+            maxLength={120}
+            {...errorOf('Plate')}
+            onChange={(e) => set({ plate: e.target.value })}
+          />
+          <SelectField
+            label="What for"
+            value={typed.work}
+            options={WORK}
+            onChange={(e) => set({ work: e.target.value })}
+          />
+          {failed && !fields.includes(failed.field) ? (
+            <p role="alert" className="border-l-4 border-stop pl-3">
+              {failed.message}
+            </p>
+          ) : null}
+          <Button look="main" type="submit" disabled={busy}>
+            Find a time
+          </Button>
+        </form>
+      </SidePanel>
       {called ? (
         <BookForm
           asked={{ visitId: called, recheckId: null, bar: null, day: null, at: null, placeId: null, whoId: null }}

@@ -19,7 +19,7 @@ export function Reminders({ due, noAddress }: { due: readonly DueReminder[]; noA
   return (
     <div className="flex flex-col gap-3" aria-busy={busy}>
       {due.length === 0 ? (
-        <p className="border-l-2 border-accent pl-3">Nobody is to be told anything now.</p>
+        <p className="border-l-2 border-accent pl-3">No reminders are due now.</p>
       ) : (
         <>
           <ul aria-label="To be told" className="flex flex-col gap-2">

@@ -4,7 +4,7 @@ import type { By } from './Calendar';
 /** Rows of a ruler: places, or people and what nobody has been named for. */
 export function rowsOf(rows: readonly Row[], by: By): readonly { readonly id: string | null; readonly name: string }[] {
   if (by === 'place') return rows.filter((r) => r.kind === 'bay' || r.kind === 'mobile');
-  return [...rows.filter((r) => r.kind === 'person'), { id: null, name: 'Nobody named' }];
+  return [...rows.filter((r) => r.kind === 'person'), { id: null, name: 'No person named' }];
 }
 
 /** Whether a booking stands in a row: one of somebody who is not on the calendar any more stands with what nobody is named for. */

@@ -50,7 +50,7 @@ export function FitmentFiles({ there }: { there: { readonly lines: number; reado
         What models had
       </h2>
       <p className="max-w-[76ch] text-soft">
-        Take in and Measure offer what cars of the same name had, dashed until somebody looked at the car. What this
+        Take in and Measure offer what cars of the same name had, dashed until they are checked at the car. What this
         shop knows goes out as a file, and what another shop knows comes in as one. Torque figures and locking pieces
         are in neither: they belong to each car.
       </p>

@@ -41,7 +41,7 @@ export function Mileage({
     >
       <Field
         label="Mileage at arrival"
-        hint="Once for the visit; it stands on the record."
+        hint="Once for the visit; it goes on the record."
         figure
         unit={unit}
         inputMode="numeric"

@@ -63,7 +63,7 @@ export function SeenBefore({ name, onFill }: { name: string; onFill: (known: Kno
           </>
         )}
         <p className="text-[13px] text-soft">
-          Filled in, each stands dashed until you looked at this car. Torque needs its source again.
+          Filled in, each is dashed until you check it at this car. Torque needs its source again.
         </p>
       </div>
       <Button

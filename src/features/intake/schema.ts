@@ -37,7 +37,7 @@ function wholeLugs(text: string): number | null {
       'Lug count',
       text.trim(),
       'is not a lug count.',
-      'A whole number from 3 to 12 will do, or leave it empty.',
+      'Enter a whole number from 3 to 12, or leave it empty.',
     );
   }
   return n;
@@ -73,12 +73,7 @@ function oneCircle(text: string): { lugs: number; boltCircle: number } {
   const { lugs, circles } = parseDrilling('Bolt circle of the wheels', text);
   const [boltCircle] = circles;
   if (boltCircle === undefined || circles.length > 1)
-    throw new InputError(
-      'Bolt circle of the wheels',
-      text.trim(),
-      'names more than one circle.',
-      'One will do: 5x112.',
-    );
+    throw new InputError('Bolt circle of the wheels', text.trim(), 'names more than one circle.', 'Enter one: 5x112.');
   return { lugs, boltCircle };
 }
 
@@ -113,7 +108,7 @@ export const hubForm = hubFields.refine((hub) => typeof hub.torque !== 'number' 
 });
 
 export const wheelSetForm = z.object({
-  setName: words('Wheel set', 'A short name will do, such as “summer 17”.'),
+  setName: words('Wheel set', 'Enter a short name, such as “summer 17”.'),
   tyre: z.string().trim().max(40, 'Tyre is longer than 40 characters. Shorten it.'),
   offset: typed(offsetMm),
   wheelSeat: z.enum(SEATS),

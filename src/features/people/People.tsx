@@ -139,8 +139,8 @@ function NamesShown({ shown: kept }: { shown: boolean }) {
           className="size-5 [accent-color:var(--accent)]"
         />
         <span>
-          Everybody’s name stands on the sign-in page, for the whole network. Otherwise a browser shows those who signed
-          in on it before, and anybody else types name and PIN.
+          Every name is shown on the sign-in page, for the whole network. If not, a browser shows those who signed in on
+          it before, and everyone else types name and PIN.
         </span>
       </label>
       {failure ? (

@@ -31,7 +31,7 @@ export function Lessons({ surprise }: { surprise: number }) {
         onSubmit={(e) => {
           e.preventDefault();
           if (!/^\d{1,6}$/.test(number.trim()))
-            return setError(`“${number.trim()}” is no car’s number. A whole number up to 999999 will do.`);
+            return setError(`“${number.trim()}” is no car’s number. Enter a whole number up to 999999.`);
           router.push(`/practice/any-${Number(number)}`);
         }}
       >

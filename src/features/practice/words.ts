@@ -12,7 +12,7 @@ import type { WheelOutcome, World } from '@/core/practice/world';
 export const LESSON_WORDS: Readonly<Record<Lesson, { readonly title: string; readonly about: string }>> = {
   'long-bolts': {
     title: 'Long bolts without their spacer',
-    about: 'Somebody fitted spacers and longer bolts. The spacers come off, the bolts are to stay.',
+    about: 'A previous owner fitted spacers and longer bolts. The spacers come off, the bolts stay.',
   },
   'shallow-pocket': {
     title: 'One pocket of four',
@@ -74,7 +74,7 @@ const nutText = (nut: Nut, units: UnitSystem): string =>
 /** What hangs on the car, as eyes see it. */
 export function onCarText({ world }: PracticeCar, units: UnitSystem): string {
   const spacer = world.on.spacer > 0 ? `a ${formatLength(world.on.spacer, units)} spacer` : 'no spacer';
-  const parts = world.original ? `the maker’s own ${loose(world)}` : `${loose(world)} that somebody else fitted`;
+  const parts = world.original ? `the maker’s own ${loose(world)}` : `${loose(world)} that a previous owner fitted`;
   return `${spacer}, ${parts}${world.on.lock === null ? '' : ', one of them a locking one'}`;
 }
 

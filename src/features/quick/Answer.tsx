@@ -33,8 +33,8 @@ export function Answer({
       <div className="flex min-h-[220px] items-center justify-center border border-dashed border-strong p-8 text-center">
         <p className="max-w-[44ch]">
           {missing.length > 0
-            ? `Type ${missing.map((m) => m.charAt(0).toLowerCase() + m.slice(1)).join(' and ')}, and the answer stands here.`
-            : 'A field says what would do instead; then the answer stands here.'}
+            ? `Type ${missing.map((m) => m.charAt(0).toLowerCase() + m.slice(1)).join(' and ')}, and the answer is shown here.`
+            : 'A field says what to enter instead; then the answer is shown here.'}
         </p>
       </div>
     );

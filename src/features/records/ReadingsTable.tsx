@@ -8,6 +8,7 @@ import { formatLength, type UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';
 import { wheelName, wheelsThatGo } from '@/usecases/jobPlan';
 import { countedChalk, isOldState } from '@/usecases/archCuts';
+import { ReadingRows } from './SheetRows';
 
 interface Line {
   readonly id: string;
@@ -48,17 +49,17 @@ export function ReadingsTable({ whole, units }: { whole: JobWhole; units: UnitSy
         </tr>
       </thead>
       <tbody>
-        {rows.map((r) => (
-          <tr key={r.id} className="border-b border-line">
-            <td className="py-0.5">{r.label}</td>
-            <td>{r.where}</td>
-            <td className="figure text-right">{r.value}</td>
-            <td className="figure pl-3 text-right">{r.pm}</td>
-            <td className="pl-4 text-soft">
-              <span className="figure">{r.typed}</span>, {r.method}, {r.by}, {format(r.at, 'd MMM HH:mm')}
-            </td>
-          </tr>
-        ))}
+        <ReadingRows
+          rows={rows.map((r) => [
+            r.id,
+            r.label,
+            r.where,
+            r.value,
+            r.pm,
+            r.typed,
+            `${r.method}, ${r.by}, ${format(r.at, 'd MMM HH:mm')}`,
+          ])}
+        />
       </tbody>
     </table>
   );

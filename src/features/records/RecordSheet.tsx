@@ -9,6 +9,7 @@ import type { JobWhole } from '@/store/jobs';
 import type { PlanInForce } from '@/store/plans';
 import { LogTable } from '@/features/torque/LogTable';
 import { ReadingsTable } from './ReadingsTable';
+import { FindingRows } from './SheetRows';
 import { SaveSvg } from '@/ui/SaveSvg';
 import { Verdict } from '@/ui/Verdict';
 import { bayLines } from '@/usecases/bayLines';
@@ -84,14 +85,7 @@ export function RecordSheet({
         <h2 id={`r-findings-${plan.axle}`} className="mb-1">
           Findings, worst first
         </h2>
-        <ul className="divide-y divide-line border-y border-line">
-          {e.findings.map(({ key, level, text }) => (
-            <li key={key} className="grid grid-cols-[110px_1fr] gap-3 py-1 text-[14px]">
-              <Verdict level={level} />
-              {text}
-            </li>
-          ))}
-        </ul>
+        <FindingRows findings={e.findings.map(({ key, level, text }) => [key, level, text] as const)} />
         {e.note ? <p className="mt-1 text-[13px] text-soft">{e.note}</p> : null}
       </section>
       <section aria-labelledby={`r-gap-${plan.axle}`} className="break-inside-avoid">

@@ -67,7 +67,7 @@ export function Tables({ policy }: { policy: Policy }) {
           Classes
         </h2>
         <Table
-          caption="Bolts and studs, ISO 898-1 (from memory), at 14 mm. A class that nobody read is none of these."
+          caption="Bolts and studs, ISO 898-1 (from memory), at 14 mm. A class that was not read is none of these."
           head={['Class', 'Proof, MPa', 'Yield, MPa', 'Tensile, MPa']}
           rows={(['8.8', '10.9', '12.9'] as const).map((c) => {
             const s = boltStrength(c, 14);

@@ -30,8 +30,8 @@ const SCHOOL_SAYS: Readonly<Record<School, string>> = {
 /** A threshold as typed: inside its range, or why not. */
 function problemOf(r: PolicyRule, text: string): string | undefined {
   const n = parseNumber(text.trim());
-  if (n === null) return `“${text.trim()}” is not a figure. ${r.min} to ${r.max} ${r.unit} will do.`;
-  if (n < r.min || n > r.max) return `No shop may choose that. ${r.min} to ${r.max} ${r.unit} will do.`;
+  if (n === null) return `“${text.trim()}” is not a figure. Enter ${r.min} to ${r.max} ${r.unit}.`;
+  if (n < r.min || n > r.max) return `No shop may choose that. Enter ${r.min} to ${r.max} ${r.unit}.`;
   return undefined;
 }
 
@@ -75,10 +75,10 @@ export function PolicyForm({ current, after }: { current: Policy; after: number 
       }}
     >
       <fieldset className="flex flex-col gap-1">
-        <legend className="mb-1 text-[15px] font-[640]">Schools of thread engagement that govern</legend>
+        <legend className="mb-1 text-[15px] font-[640]">Rules of thumb for thread engagement</legend>
         <p className="max-w-[720px] text-[14px] text-soft">
-          The most demanding of those that govern sets the target; the others stand beside it as a cross-check. The
-          floor under it, three turns, and what strips while it is tightened nobody can switch off.
+          The most demanding of the ones you tick sets the target; the others are shown beside it as a cross-check. The
+          floor under it, three turns, and what strips while it is tightened cannot be switched off.
         </p>
         <ul className="mt-1 grid gap-x-6 md:grid-cols-2">
           {SCHOOLS.map((s) => (
@@ -129,7 +129,7 @@ export function PolicyForm({ current, after }: { current: Policy; after: number 
       <div className="sticky bottom-0 flex flex-wrap items-end gap-3 border-t-2 border-ink bg-paper py-3">
         <Field
           label="Why"
-          hint="A sentence. It stands beside every plan that is judged by this."
+          hint="A sentence. It is shown beside every plan that is evaluated with this."
           value={why}
           maxLength={300}
           onChange={(e) => set({ why: e.target.value })}

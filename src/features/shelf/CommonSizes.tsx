@@ -49,7 +49,7 @@ export function CommonSizes({ onDone }: { onDone: (words: string | null) => void
       }}
     >
       <p className="max-w-[70ch] text-[14px] text-soft">
-        To begin with before there is a catalogue. A common size is nobody’s part: it says what one bought to it has to
+        To begin with before there is a catalogue. A common size is no real part: it says what one bought to it has to
         be, threaded so far or further, with no nose, of class 10.9 or better.
       </p>
       <div className="flex flex-wrap items-start gap-3">

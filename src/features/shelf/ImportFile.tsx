@@ -84,7 +84,7 @@ export function ImportFile({ onDone }: { onDone: (words: string | null) => void 
     try {
       setPreview(await api().open(file));
     } catch {
-      setFailure(`${file.name} could not be read. A CSV file will do.`);
+      setFailure(`${file.name} could not be read. Use a CSV file.`);
     }
   };
   const map = async (column: Column, i: number | null) => {
@@ -188,7 +188,7 @@ function Look({ preview: p, onMap }: { preview: Preview; onMap: (column: Column,
         {p.partly
           ? 'A long file: its beginning was looked at, the rest is judged line by line as it is taken in. '
           : ''}
-        {p.rows} {p.rows === 1 ? 'line' : 'lines'}: {p.good} will do, {p.left} left out.
+        {p.rows} {p.rows === 1 ? 'line' : 'lines'}: {p.good} can be imported, {p.left} left out.
         {spare.length > 0 ? ` Not read: ${spare.map(({ h, i }) => h || `column ${i + 1}`).join(', ')}.` : ''}
       </p>
       <fieldset className="flex flex-wrap items-start gap-3">

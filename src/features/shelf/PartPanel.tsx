@@ -125,7 +125,7 @@ function Moves({ busy, onMove }: { busy: boolean; onMove: (move: MoveId, pieces:
   const send = () => {
     const n = parseNumber(pieces);
     const sound = n !== null && Number.isInteger(n) && n >= (which === 'count' ? 0 : 1);
-    setWrong(sound ? undefined : `Pieces “${pieces}” is no whole number. 1 to 1000 will do.`);
+    setWrong(sound ? undefined : `Pieces “${pieces}” is no whole number. Enter 1 to 1000.`);
     if (!sound) return;
     onMove(which, n, note);
     setPieces('');
@@ -188,7 +188,7 @@ function Keep({
   const send = () => {
     const n = parseNumber(pieces);
     const sound = n !== null && Number.isInteger(n) && n >= 1;
-    setWrong(sound ? undefined : `Pieces “${pieces}” is no whole number. 1 to 1000 will do.`);
+    setWrong(sound ? undefined : `Pieces “${pieces}” is no whole number. Enter 1 to 1000.`);
     if (sound) onKeep(chosen, n);
   };
   return (

@@ -13,7 +13,7 @@ import { emptyRow, KIND_LABEL, KINDS, type Kind } from './fields';
 import { ImportFile } from './ImportFile';
 import { PartForm } from './PartForm';
 import { PartPanel } from './PartPanel';
-import { specOf } from './spec';
+import { specOf } from '@/core/parts/spec';
 import type { ShelfLine } from '@/usecases/shelf';
 import { useWholeShelf } from './useWholeShelf';
 

@@ -31,7 +31,7 @@ export function commonFor({ plates, bore, thread, from, to, seat, nuts }: Common
     if (nuts) items.push(commonNut(thread.trim(), known));
     else {
       const [a, b] = [lengthOf('Shortest', from), lengthOf('Longest', to)];
-      if (a > b) throw new InputError('Longest', to, 'is shorter than the shortest.', `${a} mm or more will do.`);
+      if (a > b) throw new InputError('Longest', to, 'is shorter than the shortest.', `Enter ${a} mm or more.`);
       items.push(...commonBolts(thread.trim(), known, a, b));
     }
   }

@@ -2,6 +2,7 @@ import type { Entry, Felt, Outcome } from '@/core/torque/log';
 import type { TraceClass, TraceSample } from '@/core/torque/trace';
 import { TracePlot } from '@/drawing/TracePlot';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
+import { type LogRow, LogRows } from './LogRows';
 
 export interface LogLine {
   readonly seq: number;
@@ -74,34 +75,33 @@ export function LogTable({
         </tr>
       </thead>
       <tbody>
-        {rows.map((r) => (
-          <tr key={r.seq} className={`border-b border-line ${r.struck ? 'text-soft line-through' : ''}`}>
-            <td className={`py-0.5 ${r.note ? '' : 'whitespace-nowrap'}`}>
-              {r.pass === 'strike' ? 'struck out' : r.pass}
-              {r.note ? `: ${r.note}` : ''}
-            </td>
-            <td className="pl-3 text-right">{r.lug < 0 ? '–' : order.indexOf(r.lug) + 1}</td>
-            <td className="pl-3 text-right whitespace-nowrap">
-              {r.reading === null ? (r.felt === 'click' ? 'clicked' : '–') : formatTorque(r.reading, units)}
-            </td>
-            <td className="pl-3 text-right">
-              {r.angle !== null ? `${r.angle}°` : r.felt !== null && r.felt !== 'click' ? FELT_WORD[r.felt] : '–'}
-            </td>
-            <td className="pl-3">
-              {r.outcome === 'done' || r.struck ? '' : <strong className="text-stop">{WORD[r.outcome]} </strong>}
-              {r.trace && full ? (
-                <TracePlot
-                  small
-                  samples={r.trace}
-                  target={r.reading ?? 1}
-                  title={`Trace of lug ${order.indexOf(r.lug) + 1}`}
-                />
-              ) : null}{' '}
-              {full ? `${r.by}, ${r.at}` : ''}
-            </td>
-          </tr>
-        ))}
+        <LogRows rows={rows.map((r) => rowOf(r, { units, order, full: full === true }))} />
       </tbody>
     </table>
   );
+}
+
+/** An entry in words; what it has nothing of is left out, and so not sent with the page. */
+function rowOf(
+  r: LogLine,
+  { units, order, full }: { units: UnitSystem; order: readonly number[]; full: boolean },
+): LogRow {
+  const pass = r.pass === 'strike' ? 'struck out' : r.pass;
+  const lug = order.indexOf(r.lug) + 1;
+  return {
+    seq: r.seq,
+    pass: r.note ? `${pass}: ${r.note}` : pass,
+    lug: r.lug < 0 ? '–' : `${lug}`,
+    reading: r.reading === null ? (r.felt === 'click' ? 'clicked' : '–') : formatTorque(r.reading, units),
+    moved: r.angle !== null ? `${r.angle}°` : r.felt !== null && r.felt !== 'click' ? FELT_WORD[r.felt] : '–',
+    ...(r.note ? { long: true } : {}),
+    ...(r.struck ? { struck: true } : {}),
+    ...(r.outcome === 'done' || r.struck ? {} : { outcome: WORD[r.outcome] }),
+    ...(r.trace && full
+      ? {
+          plot: <TracePlot small samples={r.trace} target={r.reading ?? 1} title={`Trace of lug ${lug}`} />,
+        }
+      : {}),
+    ...(full ? { who: `${r.by}, ${r.at}` } : {}),
+  };
 }

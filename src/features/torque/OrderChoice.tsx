@@ -85,7 +85,7 @@ export function OrderChoice({
             onChange={(e) => setTyped(e.target.value)}
           />
           <Field
-            label="Where it stands"
+            label="Where it is from"
             error={error.source}
             value={source}
             maxLength={200}

@@ -24,7 +24,7 @@ const pathOf = (folder: string, hash: string): string => [folder, 'photos', hash
 
 /** @throws RefusedError for what is no picture that can be kept, in a sentence */
 async function reencoded(bytes: Uint8Array): Promise<{ data: Buffer; width: number; height: number }> {
-  if (bytes.length === 0) throw new RefusedError('This file is empty, and no picture. JPEG, PNG or WebP will do.');
+  if (bytes.length === 0) throw new RefusedError('This file is empty, and no picture. Use JPEG, PNG or WebP.');
   const picture = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
   const about = await picture.metadata().catch(() => null);
   if (about?.format === 'heif')
@@ -32,9 +32,9 @@ async function reencoded(bytes: Uint8Array): Promise<{ data: Buffer; width: numb
       'This picture is HEIC, which is not read here. Set the camera to “most compatible”, or send it as JPEG.',
     );
   if (!about?.format || !TAKEN.includes(about.format))
-    throw new RefusedError('This is no picture that can be kept. JPEG, PNG or WebP will do.');
+    throw new RefusedError('This is no picture that can be kept. Use JPEG, PNG or WebP.');
   if ((about.width ?? 0) * (about.height ?? 0) > MOST_PIXELS)
-    throw new RefusedError('This picture has more than 80 million pixels. A photo of the camera’s usual size will do.');
+    throw new RefusedError('This picture has more than 80 million pixels. Use a photo of the camera’s usual size.');
   try {
     // Turned upright first, because what says so goes with everything else that a camera writes beside the picture.
     const { data, info } = await picture

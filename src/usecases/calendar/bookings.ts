@@ -121,7 +121,7 @@ function lengthFrom(minutes: number, wait: number): number {
     'Length',
     Number.isFinite(minutes) ? h(minutes) : 'what was typed',
     minutes > most ? 'is longer than one booking can be.' : 'is no length of a visit.',
-    `${SHORTEST} minutes to ${h(most)} will do; what takes longer is booked twice.`,
+    `Book ${SHORTEST} minutes to ${h(most)}; book what takes longer twice.`,
   );
 }
 
@@ -136,7 +136,7 @@ function layOut(ask: BookAsk, usual: Usual): Laid {
     );
   const hours = ask.cureHours ?? 0;
   if (!(hours >= 0 && hours <= LONGEST_CURE))
-    throw new InputError('Cure', String(hours), 'is no time of a locker.', `0 to ${LONGEST_CURE} hours will do.`);
+    throw new InputError('Cure', String(hours), 'is no time of a locker.', `Enter 0 to ${LONGEST_CURE} hours.`);
   const laid = { ...usual.laid, wait: usual.cures ? hours * 60 : 0 };
   return ask.minutes === null ? laid : laidInto(laid, lengthFrom(ask.minutes, laid.wait));
 }

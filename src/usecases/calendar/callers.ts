@@ -28,7 +28,7 @@ export async function callerTyped(typed: CallerTyped, by: string): Promise<strin
     ['Plate', plate],
   ] as const)
     if (text.length > MOST)
-      throw new InputError(field, text.slice(0, 20), `is longer than ${MOST} letters.`, 'As it was said will do.');
+      throw new InputError(field, text.slice(0, 20), `is longer than ${MOST} letters.`, 'Write it as it was said.');
   const phone = readPhone(typed.phone);
   if (phone === '' && plate === '')
     throw new InputError('Telephone', '', 'is missing, and so is the plate.', 'One of the two, to find them again.');

@@ -8,7 +8,8 @@ import { NotFoundError, RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
 import { type JobWhole, loadJob } from '@/store/jobs';
 import { addLink, endRecheck } from '@/store/rechecks';
-import { bookingsOfVisit } from '@/store/bookings';
+import { bookingsOfVisit, visitsAhead } from '@/store/bookings';
+import type { RecheckRow } from '@/store/recordSchema';
 import { shopTimeNow } from '@/store/shopTime';
 import { advance } from '../advance';
 import { reasonFrom } from '../reason';
@@ -31,10 +32,10 @@ export async function addSession(jobId: string, typed: { from: string; to: strin
   const { zone } = await shopTimeNow((await theStore()).db);
   const from = momentFrom('Session begins', zone, typed.from);
   const to = momentFrom('Session ends', zone, typed.to);
-  if (!(to > from)) throw new InputError('Session ends', typed.to, 'is before it begins.', 'A later time will do.');
+  if (!(to > from)) throw new InputError('Session ends', typed.to, 'is before it begins.', 'Enter a later time.');
   await advance({ jobId, event: 'recheck', by }, async (tx, whole, at) => {
     if (from < at.getTime())
-      throw new InputError('Session begins', typed.from, 'has passed.', 'A session that is to come will do.');
+      throw new InputError('Session begins', typed.from, 'has passed.', 'Enter a session still to come.');
     const note = `session ${reads(zone, from, 'EEE d MMM HH:mm')} to ${reads(zone, to, 'EEE d MMM HH:mm')}`;
     const due = { kind: 'session' as const, dueFrom: new Date(from - BEFORE_SESSION), dueTo: new Date(from), note };
     await addLink(tx, whole.job, whole.rechecks, due);
@@ -82,7 +83,7 @@ export async function addSeason(jobId: string, typed: { day: string; setId: stri
   if (!set.goes) throw new RefusedError(`“${set.name}” does not go on so: ${set.why}. Look at the car’s swap matrix.`);
   await advance({ jobId, event: 'recheck', by }, async (tx, whole, at) => {
     const [from, to] = [dayStart(zone, dayAfter(day, -SEASON_DAYS)), dayStart(zone, dayAfter(day, SEASON_DAYS + 1))];
-    if (to < at.getTime()) throw new InputError('Season change', day, 'has passed.', 'A day that is to come will do.');
+    if (to < at.getTime()) throw new InputError('Season change', day, 'has passed.', 'Enter a day still to come.');
     const due = { kind: 'season' as const, dueFrom: new Date(from), dueTo: new Date(to), note: set.name };
     await addLink(tx, whole.job, whole.rechecks, due);
     await recordEvent(tx, { jobId, kind: 'recheck.added', detail: { ...due }, by, at });
@@ -118,8 +119,18 @@ export async function notReached(jobId: string, typed: string, by: string): Prom
   });
 }
 
+/** When this car comes for other work inside a link's window: the recheck is done then. Null where it does not. */
+async function visitInWindow(
+  whole: JobWhole,
+  link: Pick<RecheckRow, 'dueFrom' | 'dueTo'>,
+  now: Date,
+): Promise<Date | null> {
+  const ahead = await visitsAhead((await theStore()).db, whole.vehicle.id, now);
+  return ahead.find((b) => b.startAt >= link.dueFrom && b.startAt <= link.dueTo)?.startAt ?? null;
+}
+
 /** What is said beside each link of a chain: when it is booked, and who was tried to reach. */
-export async function besideLinks(whole: JobWhole): Promise<ReadonlyMap<string, string[]>> {
+export async function besideLinks(whole: JobWhole, now = new Date()): Promise<ReadonlyMap<string, string[]>> {
   const { db } = await theStore();
   const { zone } = await shopTimeNow(db);
   const ids = whole.rechecks.map((l) => l.id);
@@ -127,6 +138,10 @@ export async function besideLinks(whole: JobWhole): Promise<ReadonlyMap<string, 
   for (const b of await bookingsOfVisit(db, whole.job.visitId))
     if (b.recheckId !== null)
       lines.get(b.recheckId)?.push(`booked ${reads(zone, b.startAt.getTime(), 'EEE d MMM HH:mm')}`);
+  for (const link of whole.rechecks.filter((l) => l.doneAt === null && lines.get(l.id)?.length === 0)) {
+    const visit = await visitInWindow(whole, link, now);
+    if (visit) lines.get(link.id)?.push(`on arrival, ${reads(zone, visit.getTime(), 'EEE d MMM HH:mm')}`);
+  }
   for (const a of await attemptsOf(db, ids))
     lines.get(a.recheckId)?.push(`not reached ${reads(zone, a.at.getTime(), 'd MMM HH:mm')}, ${a.by}: ${a.note}`);
   return lines;
@@ -140,6 +155,7 @@ export async function freeForNext(whole: JobWhole, now: number): Promise<string[
   const { db } = await theStore();
   const link = whole.rechecks.find((l) => l.doneAt === null);
   if (!link || (await bookingsOfVisit(db, whole.job.visitId)).some((b) => b.recheckId === link.id)) return [];
+  if ((await visitInWindow(whole, link, new Date(now))) !== null) return [];
   const from = Math.max(now, link.dueFrom.getTime());
   const to = Math.max(from + 3 * 24 * HOUR, link.dueTo.getTime());
   return (await slotsFor(db, recheckLaid(whole), { from, to, car: whole.vehicle.id }, 3)).map((s) => s.text);

@@ -18,11 +18,11 @@ import {
 import type { ResourceKind } from '@/store/calendarSchema';
 import { waitingCallers } from '@/store/callers';
 import { theStore } from '@/store/connection';
-import { unbookedRechecks } from '@/store/rechecks';
+import { rechecksToJoin, unbookedRechecks } from '@/store/rechecks';
 import { recheck } from '@/store/recordSchema';
 import { resources } from '@/store/resources';
 import { jobsOfVisits } from '@/store/visits';
-import type { JobRow } from '@/store/schema';
+import type { JobBrief } from '@/store/jobBrief';
 import { shopTimeNow } from '@/store/shopTime';
 import { stagePath } from '../stages';
 import { asBooked } from './bookings';
@@ -110,10 +110,10 @@ export interface CalendarView {
 
 const SHOWN = 24;
 const DAY = 24 * 3600_000;
-const about = (jobs: readonly JobRow[]): string =>
+const about = (jobs: readonly Pick<JobBrief, 'axle' | 'wish'>[]): string =>
   jobs.length === 0
     ? ''
-    : `${jobs.length > 1 ? 'Both axles' : AXLE_LABEL[(jobs[0] as JobRow).axle]}, ${JOB_TYPE_LABEL[jobs[0]?.wish as JobType].toLowerCase()}`;
+    : `${jobs.length > 1 ? 'Both axles' : AXLE_LABEL[(jobs[0] as JobBrief).axle]}, ${JOB_TYPE_LABEL[jobs[0]?.wish as JobType].toLowerCase()}`;
 
 /** The calendar of some days, the first one given. */
 export async function calendarView(first: string | null, days: 1 | 7, now = Date.now()): Promise<CalendarView> {
@@ -190,6 +190,7 @@ async function barsOf(lines: readonly BookingLine[], zone: string, now: number):
     ).map((n) => [n.visitId, n]),
   );
   const ids = lines.flatMap((l) => l.booking.recheckId ?? []);
+  const joining = await joiningRechecks(lines, now);
   const links = ids.length === 0 ? [] : await db.select().from(recheck).where(inArray(recheck.id, ids));
   return lines.map((l) => {
     const { booking: b, jobs } = l;
@@ -229,6 +230,7 @@ async function barsOf(lines: readonly BookingLine[], zone: string, now: number):
           ? `needed by ${reads(zone, needed, 'EEE d MMM HH:mm')}`
           : null,
       notes: [
+        ...(state.state === 'done' ? [] : joining(l)),
         ...(b.why ? [`Outside the usual: ${b.why}`] : []),
         ...(b.cureWhy ? [`Cure cut short by ${b.cureBy}: ${b.cureWhy}`] : []),
       ],
@@ -237,6 +239,22 @@ async function barsOf(lines: readonly BookingLine[], zone: string, now: number):
       why: b.why ?? '',
     };
   });
+}
+
+/**
+ * Rechecks that a visit takes along: those of its car whose window it lies in. They are done as the car arrives, before anything is loosened.
+ * @returns their words for a booking
+ */
+async function joiningRechecks(lines: readonly BookingLine[], now: number): Promise<(l: BookingLine) => string[]> {
+  const ahead = lines.filter((l) => l.booking.kind === 'visit' && l.booking.endAt.getTime() > now);
+  const carOf = (l: BookingLine): string | null => l.jobs.find((j) => j.signedAt === null)?.vehicleId ?? null;
+  const due = await rechecksToJoin((await theStore()).db, [...new Set(ahead.flatMap((l) => carOf(l) ?? []))]);
+  return (l) =>
+    ahead.includes(l)
+      ? due
+          .filter((d) => d.vehicleId === carOf(l) && d.dueFrom <= l.booking.startAt && l.booking.startAt <= d.dueTo)
+          .map((d) => `Recheck on arrival: ${AXLE_LABEL[d.axle].toLowerCase()}, ${RECHECK_LABEL[d.kind]}`)
+      : [];
 }
 
 const recheckState = (doneAt: Date | null, from: number, now: number): Pick<Bar, 'state' | 'stateText'> => {
@@ -280,7 +298,7 @@ function visitState(
 async function whatWaits(zone: string, now: number): Promise<{ waiting: Waiting[]; more: boolean }> {
   const { db } = await theStore();
   const soon = new Date(now + 3 * 24 * 3600_000);
-  const links = await unbookedRechecks(db, soon, SHOWN + 1);
+  const links = await unbookedRechecks(db, soon, SHOWN + 1, new Date(now));
   // What ran over its time since yesterday has one, and is late.
   const visits = await waitingVisits(db, new Date(now - 24 * 3600_000), SHOWN + 1);
   const axles = groupBy(

@@ -20,7 +20,7 @@ import { reads } from './zone';
 /** A wait that runs at the car. */
 export interface DisplayClock {
   readonly label: string;
-  /** ms at which it is over; null where this machine’s clock stands before its start. */
+  /** ms at which it is over; null where this machine’s clock is before its start. */
   readonly until: number | null;
 }
 

@@ -112,7 +112,7 @@ function kitLine(need: Need, orders: readonly OrderedRow[]): ReadyLine {
     return {
       what,
       state: 'ordered',
-      text: `on order${order.dueOn ? `, promised for ${order.dueOn}` : ', nobody said by when'}`,
+      text: `on order${order.dueOn ? `, promised for ${order.dueOn}` : ', no date given'}`,
     };
   return { what, state: 'missing', text: short === wanted ? 'not here' : `${short} of ${wanted} are short` };
 }

@@ -86,20 +86,22 @@ async function everythingDue(now: number): Promise<About[]> {
       place: names.get(b.placeId) ?? '',
     }),
   );
-  const links = (await unbookedRechecks(db, new Date(now), MOST)).map(({ link, job, name, plate }): About => {
-    const late = link.dueTo.getTime() < now;
-    return {
-      of: `${late ? 'overdue' : 'recheck'}/${link.id}/${link.dueTo.toISOString()}`,
-      kind: late ? 'overdue' : 'recheck',
-      visitId: job.visitId,
-      vehicleId: job.vehicleId,
-      car: name,
-      plate,
-      when: `${late ? 'was due' : 'due'} by ${reads(zone, link.dueTo.getTime(), 'EEEE d MMMM')}`,
-      what: RECHECK_LABEL[link.kind].toLowerCase(),
-      place: '',
-    };
-  });
+  const links = (await unbookedRechecks(db, new Date(now), MOST, new Date(now))).map(
+    ({ link, job, name, plate }): About => {
+      const late = link.dueTo.getTime() < now;
+      return {
+        of: `${late ? 'overdue' : 'recheck'}/${link.id}/${link.dueTo.toISOString()}`,
+        kind: late ? 'overdue' : 'recheck',
+        visitId: job.visitId,
+        vehicleId: job.vehicleId,
+        car: name,
+        plate,
+        when: `${late ? 'was due' : 'due'} by ${reads(zone, link.dueTo.getTime(), 'EEEE d MMMM')}`,
+        what: RECHECK_LABEL[link.kind].toLowerCase(),
+        place: '',
+      };
+    },
+  );
   return [...links, ...visits];
 }
 
@@ -249,11 +251,10 @@ export async function keepContactTyped(vehicleId: string, typed: ContactTyped, b
       'Kilometres a day',
       typed.kmADay.slice(0, 20),
       'is no distance of a day.',
-      '1 to 1500 km will do, or empty.',
+      'Enter 1 to 1500 km, or leave it empty.',
     );
   const name = typed.name.trim();
-  if (name.length > 80)
-    throw new InputError('Owner', name.slice(0, 20), 'is longer than 80 letters.', 'A name will do.');
+  if (name.length > 80) throw new InputError('Owner', name.slice(0, 20), 'is longer than 80 letters.', 'Enter a name.');
   const { db } = await theStore();
   await loadVehicle(db, vehicleId);
   await db.transaction((tx) => keepContact(tx, vehicleId, { name, phone, email, kmADay: km }, by, new Date()));

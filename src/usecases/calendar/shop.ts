@@ -90,7 +90,7 @@ function nameFrom(typed: string): string {
       'Name',
       name.slice(0, 20),
       name === '' ? 'is empty.' : 'is too long.',
-      '1 to 40 letters will do.',
+      'Enter 1 to 40 letters.',
     );
   return name;
 }
@@ -201,7 +201,7 @@ export async function importClosures(
       'Cut it in two.',
     );
   if (!/BEGIN:VCALENDAR/i.test(text.slice(0, 2000)))
-    throw new InputError('File', '', 'is no calendar file.', 'One that begins with BEGIN:VCALENDAR will do.');
+    throw new InputError('File', '', 'is no calendar file.', 'Use one that begins with BEGIN:VCALENDAR.');
   const { db } = await theStore();
   const { zone } = await shopTimeNow(db);
   const known = of === '' || (await resources(db)).some((r) => r.id === of);

@@ -93,7 +93,7 @@ export function momentFrom(field: string, zone: string, local: string): number {
       field,
       typed.replace('T', ' '),
       'is skipped: the clocks go forward over it that night.',
-      'An hour later will do.',
+      'Choose an hour later.',
     );
   return first;
 }

@@ -6,7 +6,7 @@ import { attempt, idOf } from '@/usecases/result';
 
 const LIMIT: UploadLimit = {
   most: 25 * 1024 ** 2,
-  tooLarge: 'This file is larger than 25 MB. A photo of the camera’s usual size will do.',
+  tooLarge: 'This file is larger than 25 MB. Use a photo of the camera’s usual size.',
 };
 
 /** Takes a photo of a car, a corner or a job out of a browser’s outbox; the same one twice counts once. What is sent is re-encoded and never kept as it came. */

@@ -13,8 +13,8 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ c
     <main className="mx-auto flex w-full max-w-[1180px] flex-col gap-5 px-4 py-6">
       <h1>Take in a vehicle</h1>
       <p className="max-w-[720px] text-soft">
-        Measure what is there: second and third owners find somebody else’s nuts, bolts and wheels on a car. The torque
-        figure belongs to the vehicle and always says where it came from.
+        Measure what is there: a used car often has nuts, bolts and wheels that are not original. The torque figure
+        belongs to the vehicle and always says where it came from.
       </p>
       {called ? (
         <p className="max-w-[720px] border-l-4 border-accent pl-3">

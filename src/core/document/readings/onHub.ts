@@ -162,7 +162,7 @@ export const ON_HUB = [
     methods: [SCALE, PLATE],
     kind: 'load',
     optional: true,
-    how: 'What one wheel of this axle carries, off a corner scale or half of the axle load on the car’s data plate. A bare figure is newtons; 410 kg will do.',
+    how: 'What one wheel of this axle carries, off a corner scale or half of the axle load on the car’s data plate. A bare figure is newtons; 410 kg is understood.',
     blocks: 'the estimate of the clamp that is needed',
   },
 ] as const satisfies readonly QuantityRow[];

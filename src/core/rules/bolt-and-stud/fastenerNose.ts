@@ -22,5 +22,5 @@ export const fastenerNose: Rule<'fastener.nose', Nose> = {
     out.push(finding({ rule: 'fastener.nose', case: { is: 'unknown' }, unit: 'mm' }));
   },
   sentence: () =>
-    'Nobody has said whether the new fastener carries a smooth pilot nose. It holds nothing: measure it, or say 0 for a plain end.',
+    'It is not known whether the new fastener has a smooth pilot nose. It holds nothing: measure it, or say 0 for a plain end.',
 };

@@ -88,7 +88,7 @@ export const fastenerThread: Rule<'fastener.thread', ThreadCase | Missing> = {
     } else out.push(threadAgainst(fastener.threadLength, n.corners, needOf(plan), fastener.kind));
   },
   sentence(f, s) {
-    const enough = f.value === null ? '' : `; ${s.value('up')} from the tip will do`;
+    const enough = f.value === null ? '' : `; ${s.value('up')} from the tip is enough`;
     switch (f.case.is) {
       case 'missing':
         return s.needs(f.case.need);

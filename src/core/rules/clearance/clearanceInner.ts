@@ -16,7 +16,7 @@ export const clearanceInner: Rule<'clearance.inner', Ok | Missing> = {
   id: 'clearance.inner',
   title: 'Clear of strut and caliper',
   statement:
-    'The wheel clears strut and caliper with a reserve once the spacer is on. Another camber, wheel or tyre asks for it whatever the job is.',
+    'The wheel clears strut and caliper with a reserve once the spacer is on. Another camber, wheel or tyre makes it necessary whatever the job is.',
   formula: 'c + s ≥ 3 mm',
   sources: ['geometry', 'common'],
   policy: ['innerReserve'],

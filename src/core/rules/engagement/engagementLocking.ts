@@ -71,7 +71,7 @@ export const engagementLocking: Rule<typeof rule, EnoughCase | Missing | Unknown
       case 'present-unknown':
         return 'Needs the locking fastener held beside an ordinary one: how much less far it reaches. Alike is 0. It is never counted.';
       case 'new-unknown':
-        return 'Nobody has said whether the new hardware has a locking piece, and whether it is as long as the others.';
+        return 'It is not known whether the new hardware has a locking piece, and whether it is as long as the others.';
       case 'missing':
         return s.needs(f.case.need);
       default:

@@ -28,5 +28,6 @@ export const engagementNeverDrive: Rule<'engagement.never-drive', Ok> = {
     });
     if (found.level === 'stop') out.push(found);
   },
-  sentence: (f, s) => `Only ${s.both(f.value, 'down')} of thread${s.at}: under three turns nobody drives.`,
+  sentence: (f, s) =>
+    `Only ${s.both(f.value, 'down')} of thread${s.at}: the car must not be driven on under three turns.`,
 };

@@ -98,7 +98,7 @@ export const nutBottom: Rule<'nut.bottom', BottomCase> = {
   },
   sentence(f, s) {
     if (s.short && f.case.is === 'style')
-      return 'Nobody has said whether the nuts are open or closed. A closed nut can bottom on a longer stud.';
+      return 'It is not known whether the nuts are open or closed. A closed nut can bottom on a longer stud.';
     if (s.short && f.value === null) return s.needs('cap');
     switch (f.case.is) {
       case 'backed-off':

@@ -152,6 +152,6 @@ export const readingError: Rule<'reading.error', TooWide> = {
       default:
         break;
     }
-    return `${q.label}${where}: known to ${toPm} Measure again, or take back the reading that is wrong.`;
+    return `${q.label}${where}: known to ${toPm} Measure again, or undo the reading that is wrong.`;
   },
 };

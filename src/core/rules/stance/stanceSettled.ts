@@ -35,5 +35,5 @@ export const stanceSettled: Rule<'stance.settled', Settled> = {
   sentence: (f, s) =>
     f.case.is === 'no'
       ? `The gap was taken${s.at} before the suspension had settled: roll the car forward and back, and take it again.`
-      : `Nobody said whether the suspension had settled${s.at} when the gap was taken.`,
+      : `It is not known whether the suspension had settled${s.at} when the gap was taken.`,
 };

@@ -1,8 +1,8 @@
-import { seatInSentence } from '@/core/document/labels';
-import type { CatalogueItem } from '@/core/parts/catalogue';
-import type { OtherPart } from '@/core/parts/other';
-import { formatThread, parseThread } from '@/core/thread/designation';
-import { formatLength, type UnitSystem } from '@/core/units/format';
+import { seatInSentence } from '../document/labels';
+import type { CatalogueItem } from './catalogue';
+import type { OtherPart } from './other';
+import { formatThread, parseThread } from '../thread/designation';
+import { formatLength, type UnitSystem } from '../units/format';
 
 const threadName = (text: string): string => formatThread(parseThread('Thread', text));
 
