@@ -20,8 +20,8 @@ const WORDS = {
     sketch: 'grip',
   },
   school: {
-    asks: 'What is a school?',
-    says: 'One of the trade’s ways to say how much thread is enough: turns, diameters, strength, or thread that shows. Of those the shop lets govern, the strictest decides.',
+    asks: 'What is a rule of thumb?',
+    says: 'One of the trade’s ways to say how much thread is enough: turns, diameters, strength, or thread that shows. Of those the shop uses, the strictest decides.',
   },
 } as const satisfies Readonly<Record<string, Word>>;
 

@@ -86,8 +86,8 @@ function FindingLine({
         <PutIn plan={plan} finding={finding} units={wording.units} />
         {finding.school ? (
           <p>
-            School: {SCHOOL_LABEL[finding.school].toLowerCase()}. A school is one of the trade’s ways to say how much
-            thread is enough; of those that govern the strictest decides.
+            Rule of thumb: {SCHOOL_LABEL[finding.school].toLowerCase()}. It is one of the trade’s ways to say how much
+            thread is enough; of those in use the strictest decides.
           </p>
         ) : null}
         {rule.schools ? <p>Where the trade does it differently: {rule.schools}</p> : null}

@@ -77,7 +77,7 @@ export async function savePolicy(input: TypedPolicy, { name: by, personId }: Act
   await leadOnly('policy', personId);
   const now = await currentPolicy(db);
   const governing = SCHOOLS.filter((s): s is School => input.governing.includes(s));
-  if (governing.length === 0) throw new RefusedError('At least one school has to govern.');
+  if (governing.length === 0) throw new RefusedError('Choose at least one rule of thumb.');
   const figures = Object.fromEntries(
     POLICY_RULES.map((r) => [
       r.id,
@@ -97,7 +97,7 @@ export async function savePolicy(input: TypedPolicy, { name: by, personId }: Act
       'Why',
       why.slice(0, 40),
       why === '' ? 'is empty.' : 'is longer than 300 characters.',
-      'Write a sentence: it is shown beside every plan that these settings judge.',
+      'Write a sentence: it is shown beside every plan that uses these settings.',
     );
   await addPolicy(db, { after: input.after, governing, figures, why }, by, new Date());
 }

@@ -60,7 +60,7 @@ export async function jobsOnWheels(vehicleId: string, wheelSetId: string): Promi
     .map(({ job }) =>
       ['stage', 'fit', 'torque'].includes(job.stage)
         ? `${AXLE_LABEL[job.axle]}: its plan is in force, and has to be taken forward again.`
-        : `${AXLE_LABEL[job.axle]}: judged with the new figures from then on.`,
+        : `${AXLE_LABEL[job.axle]}: evaluated with the new figures from then on.`,
     );
 }
 

@@ -44,7 +44,7 @@ test.each(POLICY_RULES.map((r) => [r.id, r] as const))('%s: nobody leaves its ra
 
 test('no school, no reason, no change: each is refused in words', async () => {
   await expect(savePolicy(ask({ after: 1, governing: [] }), { name: 'Bram', personId: null })).rejects.toThrow(
-    'At least one school',
+    'Choose at least one rule of thumb',
   );
   await expect(
     savePolicy(ask({ after: 1, typed: { spigotGood: '5' }, why: '  ' }), { name: 'Bram', personId: null }),

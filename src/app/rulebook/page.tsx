@@ -25,8 +25,8 @@ export default async function Page() {
       <div>
         <h1>Rulebook</h1>
         <p className="mt-1 max-w-[76ch] text-soft">
-          Everything a plan is judged by. The vehicle maker’s and hardware supplier’s instructions win over any figure
-          here; “from memory” means the published source was not at hand when it was written down.{' '}
+          Everything a plan is checked against. The vehicle maker’s and hardware supplier’s instructions win over any
+          figure here; “from memory” means the published source was not at hand when it was written down.{' '}
           <NavLink href="/settings" className="text-accent underline underline-offset-4">
             This shop’s figures
           </NavLink>{' '}

@@ -102,10 +102,10 @@ export const TROUBLES: readonly Trouble[] = [
     title: 'A nut bottoms',
     next: [
       'The wrench clicks and the wheel is loose: take it off and measure stud and cap.',
-      'Open nuts, deeper caps, or another stud. The plan is judged with what is measured.',
+      'Open nuts, deeper caps, or another stud. The plan is evaluated with what is measured.',
     ],
     blocks: true,
-    settles: [{ id: 'other', label: 'Other nuts or studs in, judged on the bench' }],
+    settles: [{ id: 'other', label: 'Other nuts or studs in, checked on the bench' }],
   },
   {
     kind: 'rocks',
@@ -117,7 +117,7 @@ export const TROUBLES: readonly Trouble[] = [
     blocks: true,
     settles: [
       { id: 'clean', label: 'Cleaned; sits flat, paper finds no gap' },
-      { id: 'other', label: 'Another spacer, judged on the bench' },
+      { id: 'other', label: 'Another spacer, checked on the bench' },
     ],
   },
   {
@@ -130,7 +130,7 @@ export const TROUBLES: readonly Trouble[] = [
     blocks: true,
     settles: [
       { id: 'clear', label: 'Cause taken away; sits flat all round' },
-      { id: 'other', label: 'Other parts, judged on the bench' },
+      { id: 'other', label: 'Other parts, checked on the bench' },
     ],
   },
 ];

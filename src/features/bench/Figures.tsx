@@ -14,7 +14,7 @@ const WORD: Readonly<Record<Level, string>> = {
   stop: 'short',
   note: 'short',
   caution: 'just',
-  pass: 'held',
+  pass: 'enough',
   unmeasured: 'unmeasured',
 };
 
@@ -75,11 +75,11 @@ export function Figures({
       </dl>
       <div className="self-start">
         <table className="w-full border-t border-line text-[14px]">
-          <caption className="sr-only">Minimum engagement by school</caption>
+          <caption className="sr-only">Minimum engagement by rule of thumb</caption>
           <thead className="text-[12.5px] text-soft [&_th]:font-normal [&_th]:text-right [&_th:first-child]:text-left">
             <tr>
-              <th scope="col">School</th>
-              <th scope="col">Asks for</th>
+              <th scope="col">Rule of thumb</th>
+              <th scope="col">Minimum</th>
               <th scope="col">Turns</th>
               <th scope="col">Verdict</th>
             </tr>
@@ -95,7 +95,7 @@ export function Figures({
                   <tr key={s.school} className="border-b border-line">
                     <th scope="row" className="py-1 text-left font-normal">
                       {SCHOOL_LABEL[s.school]}
-                      {s.governs ? <span className="block text-[12.5px] leading-none text-accent">governs</span> : null}
+                      {s.governs ? <span className="block text-[12.5px] leading-none text-accent">decides</span> : null}
                     </th>
                     <td className="figure py-1 pl-2 text-right whitespace-nowrap">
                       {s.minimum === null ? '–' : formatLength(s.minimum, units, 'up')}

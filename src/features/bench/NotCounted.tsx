@@ -21,8 +21,8 @@ export function NotCounted({ jobId }: { jobId: string }) {
       <Verdict level="caution" />
       <span>
         {plural(own.length, 'reading', 'readings')} of this car {own.length === 1 ? 'lies' : 'lie'} on this device and{' '}
-        {own.length === 1 ? 'is' : 'are'} not in these figures. They are judged with {own.length === 1 ? 'it' : 'them'}{' '}
-        once the server is back; nothing goes forward before.
+        {own.length === 1 ? 'is' : 'are'} not in these figures. {own.length === 1 ? 'It counts' : 'They count'} once the
+        server is back; nothing goes forward before.
       </span>
     </p>
   );

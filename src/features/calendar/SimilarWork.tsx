@@ -20,7 +20,7 @@ export function SimilarWork({ similar, units }: { similar: Similar; units: UnitS
             <p className="max-w-[76ch] border-l-2 border-accent pl-3">
               By this shop’s own {correction.of} comparisons a gap comes out {signed(correction.shift, units)} (±{' '}
               {formatLength(correction.pm, units, 'up')}) from what is predicted. The prediction on the bench is not
-              changed by it, and no rule is judged by it.
+              changed by it, and no rule depends on it.
             </p>
           ) : null}
           {rows.length > 0 ? (

@@ -185,9 +185,7 @@ function Look({ preview: p, onMap }: { preview: Preview; onMap: (column: Column,
         </p>
       ) : null}
       <p role="status" className="text-[14px]">
-        {p.partly
-          ? 'A long file: its beginning was looked at, the rest is judged line by line as it is taken in. '
-          : ''}
+        {p.partly ? 'A long file: its beginning was checked, the rest is checked line by line as it is imported. ' : ''}
         {p.rows} {p.rows === 1 ? 'line' : 'lines'}: {p.good} can be imported, {p.left} left out.
         {spare.length > 0 ? ` Not read: ${spare.map(({ h, i }) => h || `column ${i + 1}`).join(', ')}.` : ''}
       </p>

@@ -110,7 +110,7 @@ export function PartForm({
         {drawn ? (
           <p className="text-[13px] text-soft">
             {drawn.kind === 'spacer' || (drawn.kind === 'other' && drawn.other.what === 'ring') ? 'At half size. ' : ''}
-            Dashed: drawn at a usual size, nothing is judged by it.
+            Dashed: drawn at a usual size, no check uses it.
           </p>
         ) : null}
         {pressed && wrong ? (

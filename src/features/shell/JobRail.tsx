@@ -227,12 +227,12 @@ function OlderPolicy({ then, now }: { then: Policy; now: Policy }) {
   if (then.version === now.version || (changes.length === 0 && !schools)) return null;
   return (
     <section aria-label="Older settings" className="no-print border-b border-line bg-accent-wash px-5 py-2 text-[14px]">
-      This plan is judged by the settings it was chosen under, {then.version}. The shop’s are {now.version} since:{' '}
+      This plan is evaluated with the settings it was chosen under, {then.version}. The shop’s are {now.version} since:{' '}
       {[
         ...changes.map(
           (c) => `${c.rule.statement.replace(/[.:]$/, '').toLowerCase()} ${c.from} then, ${c.to} ${c.rule.unit} now`,
         ),
-        ...(schools ? ['other schools govern'] : []),
+        ...(schools ? ['other rules of thumb decide'] : []),
       ].join('; ')}
       . Approve the choice again to check it against those.
     </section>

@@ -95,7 +95,7 @@ export function TrialHeld({
       </div>
       {found === null ? (
         <p className="text-[13px] text-soft">
-          Say which spacer and what holds the wheel, and the trial is judged before anybody rolls the car on it.
+          Say which spacer and what holds the wheel, and the trial is checked before the car is rolled on it.
         </p>
       ) : (
         <div role="status" data-testid="trial" className="flex flex-col gap-1 text-[14px]">

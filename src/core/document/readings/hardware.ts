@@ -146,7 +146,7 @@ export const HARDWARE = [
     methods: [CALIPER, TAPE],
     optional: true,
     how: 'Wheel on, nuts off: thread that shows past the bottom of the nut’s seat.',
-    blocks: 'nothing; one school looks for half an inch',
+    blocks: 'nothing; one rule of thumb looks for half an inch',
   },
   {
     id: 'originalLength',

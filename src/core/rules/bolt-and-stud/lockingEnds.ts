@@ -82,7 +82,7 @@ export const lockingEnds: Rule<typeof rule, Ends> = {
   id: rule,
   title: 'Ends of the locking piece',
   statement:
-    'A locking piece that reaches further in than the others is judged for itself: its tip behind the hub, its thread, the bottom of its cap, and what lies past its mate’s thread.',
+    'A locking piece that reaches further in than the others is checked by itself: its tip behind the hub, its thread, the bottom of its cap, and what lies past its mate’s thread.',
   formula: 'as its neighbours, further in by L_lock − L (bolt) or u − u_lock (nut)',
   sources: ['geometry'],
   policy: ['behindReserve', 'closedNutGap', 'leadPitches', 'fastenerPm'],

@@ -26,9 +26,9 @@ const visible =
 /** Every school but the one that decides, as a cross-check. */
 export const engagementCrossCheck: Rule<'engagement.cross-check', Ok | Missing> = {
   id: 'engagement.cross-check',
-  title: 'Other school',
-  statement: 'Each school that does not decide is a cross-check.',
-  formula: 'E ≥ minimum of that school',
+  title: 'Other rule of thumb',
+  statement: 'Each rule of thumb that does not decide is a cross-check.',
+  formula: 'E ≥ minimum of that rule of thumb',
   sources: ['common'],
   policy: ['turnsByHand', 'turnsInHub', 'turnsPolicy', 'visibleThreadInch'],
   schools:

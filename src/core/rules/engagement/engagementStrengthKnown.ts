@@ -6,8 +6,8 @@ import { PLAIN, type Rule } from '../kit/rule';
 export const engagementStrengthKnown: Rule<'engagement.strength-known', Ok> = {
   ...PLAIN,
   id: 'engagement.strength-known',
-  title: 'Strength school',
-  statement: 'The strength school governs with the others, so what it needs should be known.',
+  title: 'Rule of thumb by strength',
+  statement: 'The rule by strength decides with the others, so what it needs should be known.',
   formula: 'class and Rm of hub or nut stated',
   sources: ['stripping', 'iso-898'],
   decidedBy: 'fastener',
@@ -18,5 +18,5 @@ export const engagementStrengthKnown: Rule<'engagement.strength-known', Ok> = {
     }
   },
   sentence: () =>
-    'The strength school cannot be computed: class of the fastener or strength of hub or nut is not known. The other schools govern alone.',
+    'The rule by strength cannot be computed: class of the fastener or strength of hub or nut is not known. The other rules of thumb decide.',
 };

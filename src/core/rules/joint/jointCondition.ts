@@ -14,7 +14,7 @@ export const jointCondition: Rule<'joint.condition', Condition> = {
   statement: 'The torque figure is for dry threads; greased ones clamp harder.',
   formula: 'µ dry 0.12–0.18, greased 0.08–0.12',
   schools:
-    'One school uses a little grease on bolts, one forbids it. Default dry; greased is shown, and the torque is not changed by itself.',
+    'Some use a little grease on bolts, others forbid it. Default dry; greased is shown, and the torque is not changed by itself.',
   chosen: ['torque'],
   decidedBy: 'fastener',
   judge({ plan: { hub } }, out) {

@@ -25,5 +25,5 @@ export const readingCorners: Rule<'reading.corners', Absent> = {
     out.push(finding({ rule: 'reading.corners', case: { is: 'absent' }, corner }));
   },
   sentence: (f) =>
-    `Needs the readings of the ${f.corner ? CORNER_LABEL[f.corner].toLowerCase() : 'other corner'}: each corner is judged by its own.`,
+    `Needs the readings of the ${f.corner ? CORNER_LABEL[f.corner].toLowerCase() : 'other corner'}: each corner is evaluated by its own.`,
 };
