@@ -3,7 +3,17 @@ import { reopened, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { latestEvent, recordEvent } from '@/store/events';
 import { ArchiveError } from '@/store/folder/archive';
-import { type BackupFile, type BackupWhy, backUp, listBackups, rotate, wholeBackup } from '@/store/folder/backup';
+import {
+  type BackupFile,
+  type BackupWhy,
+  backUp,
+  backupRoom,
+  backupShare,
+  backupsOf,
+  listBackups,
+  rotate,
+  wholeBackup,
+} from '@/store/folder/backup';
 import { prepareRestore, putInPlace, restoreOnServer } from '@/store/folder/restore';
 import { NewerError } from '@/store/folder/migrations';
 import { sessionKeyOf } from '@/store/folder/sessionKey';
@@ -19,6 +29,12 @@ const LOOK_MS = 5 * 60_000;
 
 /** Backups of the data folder, the newest first. */
 export const backups = async (): Promise<BackupFile[]> => listBackups((await theStore()).folder);
+
+/** Where data and backups lie, and what of that disk the backups take. */
+export async function backupPlace() {
+  const { folder } = await theStore();
+  return { folder, where: backupsOf(folder), room: await backupRoom(folder), share: backupShare() };
+}
 
 /** Makes a backup now. */
 export async function backUpNow(personId: string | null, why: BackupWhy = 'asked'): Promise<BackupFile> {

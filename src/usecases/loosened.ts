@@ -3,7 +3,7 @@ import { cornersOf } from '@/core/document/assemble';
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Corner } from '@/core/document/vocabulary';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
-import type { Executor } from '@/store/connection';
+import { type Executor, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { eventsOfJob, recordEvent } from '@/store/events';
 import type { JobWhole } from '@/store/jobs';
@@ -30,6 +30,9 @@ export async function loosenedCorners(db: Executor, whole: JobWhole): Promise<Co
     return !noted && !pulled;
   });
 }
+
+/** The same of the running store. */
+export const loosenedAt = async (whole: JobWhole): Promise<Corner[]> => loosenedCorners((await theStore()).db, whole);
 
 /** What was loosened to count turns was torqued again: noted with its figure, its source and the wrench. @throws RefusedError */
 export function noteTorquedAgain(

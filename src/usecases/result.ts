@@ -4,7 +4,7 @@ import { databaseAway } from '@/store/engine/engine';
 import { FolderInUseError } from '@/store/engine/lock';
 import { ChangedMeanwhileError, NotFoundError, RefusedError } from '@/store/errors';
 
-export { RefusedError };
+export { NotFoundError, RefusedError };
 
 /**
  * What an action gives back: a value, or a sentence and the field it belongs to. `again` says that nothing is wrong with what

@@ -14,6 +14,7 @@ import {
   addVehicle,
   addWheelSet,
   archiveWheelSet,
+  listVehicles,
   loadVehicle,
   saveWheelSet,
   setDrilling,
@@ -23,6 +24,12 @@ import {
 } from '@/store/vehicles';
 
 export type { HubInput, VehicleInput, WheelSetInput } from '@/store/vehicles';
+
+/** Cars by words of their name or plate, and how many there are. */
+export const carsFound = async (find: string) => listVehicles((await theStore()).db, find);
+
+/** A car with its hubs and wheels. @throws NotFoundError */
+export const carOf = async (id: string) => loadVehicle((await theStore()).db, id);
 
 /** Takes a vehicle in. @returns its id */
 export const takeInVehicle = async (input: VehicleInput, by: string): Promise<string> =>

@@ -1,3 +1,4 @@
+import type { JobWhole } from '@/usecases/shown';
 import { format } from 'date-fns';
 import { cornersOf } from '@/core/document/assemble';
 import type { Corner } from '@/core/document/vocabulary';
@@ -7,7 +8,6 @@ import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import type { Step } from '@/core/procedure/step';
 import type { UnitSystem } from '@/core/units/format';
-import type { JobWhole } from '@/store/jobs';
 import { bayOf, doneOf, stepsNow } from '@/usecases/card';
 import { lockersOnShelf } from '@/usecases/kit';
 import { wheelStates } from '@/usecases/jobPlan';

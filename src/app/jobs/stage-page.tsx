@@ -1,3 +1,4 @@
+import type { JobWhole } from '@/usecases/shown';
 import { format } from 'date-fns';
 import type { Plan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
@@ -12,7 +13,6 @@ import { KeptParts } from '@/features/bay/KeptParts';
 import { ScanBox } from '@/features/bay/ScanBox';
 import { Sockets } from '@/features/bay/Sockets';
 import { doneOf, stepsNow } from '@/usecases/card';
-import type { JobWhole } from '@/store/jobs';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { axlesAt, jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';

@@ -3,9 +3,7 @@ import { PolicyForm } from '@/features/settings/PolicyForm';
 import { PolicyHistory } from '@/features/settings/PolicyHistory';
 import { format } from 'date-fns';
 import { Backups } from '@/features/settings/Backups';
-import { backupRoom, backupShare, backupsOf } from '@/store/folder/backup';
-import { theStore } from '@/store/connection';
-import { type BackupFile, backups } from '@/usecases/backups';
+import { type BackupFile, backupPlace, backups } from '@/usecases/backups';
 import { People } from '@/features/people/People';
 import { everybody, namesAreShown, standing } from '@/usecases/people';
 import { shopPolicy } from '@/usecases/policy';
@@ -34,7 +32,7 @@ const roomText = ({ taken, most }: { taken: number; most: number }, share: numbe
 export default async function Page() {
   const { current, seq, history } = await shopPolicy();
   const made = await backups();
-  const { folder } = await theStore();
+  const { folder, where, room, share } = await backupPlace();
   const { units, personId } = await readSession();
   const mayChange = await isLead(personId);
   return (
@@ -98,8 +96,8 @@ export default async function Page() {
         </h2>
         <Backups
           folder={folder}
-          where={backupsOf(folder)}
-          room={roomText(await backupRoom(folder), backupShare())}
+          where={where}
+          room={roomText(room, share)}
           lines={made.map((b) => ({
             name: b.name,
             made: format(b.made, 'd MMM yyyy HH:mm:ss'),

@@ -1,17 +1,16 @@
 import type { Metadata } from 'next';
 import { NavLink } from '@/ui/NavLink';
-import { theStore } from '@/store/connection';
-import { listVehicles } from '@/store/vehicles';
 import { ReadVisit } from '@/features/vehicle/ReadVisit';
 import { LinkButton } from '@/ui/Button';
 import { Finder } from '@/ui/Finder';
 import { foundIn } from '@/usecases/pages';
+import { carsFound } from '@/usecases/vehicles';
 
 export const metadata: Metadata = { title: 'Vehicles' };
 
 export default async function Page({ searchParams }: { searchParams: Promise<{ find?: string | string[] }> }) {
   const find = foundIn(await searchParams);
-  const { rows: vehicles, count } = await listVehicles((await theStore()).db, find);
+  const { rows: vehicles, count } = await carsFound(find);
   return (
     <main className="mx-auto flex w-full max-w-[1180px] flex-col gap-5 px-4 py-6">
       <div className="flex flex-wrap items-end justify-between gap-3">

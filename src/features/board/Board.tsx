@@ -1,8 +1,7 @@
+import type { BoardStage, JobLine } from '@/usecases/shown';
 import { formatDistanceStrict, isBefore } from 'date-fns';
 import { AXLE_LABEL, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
 import type { Use, JobType } from '@/core/document/vocabulary';
-import type { BoardStage } from '@/store/board';
-import type { JobLine } from '@/store/jobs';
 import { LinkButton } from '@/ui/Button';
 import { HELD_LABEL } from '@/features/shell/held';
 import { STAGE_VIEWS } from '@/usecases/stages';

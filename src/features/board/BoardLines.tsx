@@ -1,6 +1,6 @@
 'use client';
 
-import type { Stage } from '@/store/schema';
+import type { Stage } from '@/usecases/shown';
 import { NavLink } from '@/ui/NavLink';
 import { Verdict } from '@/ui/Verdict';
 import { stagePath } from '@/usecases/stages';

@@ -1,6 +1,5 @@
+import type { AxleHubRow, VehicleWhole, WheelSetRow } from '@/usecases/shown';
 import type { Seat } from '@/core/document/vocabulary';
-import type { AxleHubRow, WheelSetRow } from '@/store/schema';
-import type { VehicleWhole } from '@/store/vehicles';
 import type { SetTyped } from './WheelSetForm';
 import { EMPTY_HUB, EMPTY_SET, EMPTY_VEHICLE, type HubTyped, type VehicleTyped } from './schema';
 

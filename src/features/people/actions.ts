@@ -3,12 +3,12 @@
 import { headers } from 'next/headers';
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
-import { ROLES } from '@/store/peopleSchema';
 import {
   addSomebody,
   changeSomebody,
   endAllOf,
   endOne,
+  ROLES,
   showNames,
   signIn,
   signInByName,

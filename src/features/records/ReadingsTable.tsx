@@ -1,3 +1,4 @@
+import type { JobWhole } from '@/usecases/shown';
 import { format } from 'date-fns';
 import type { Corner } from '@/core/document/document';
 import { CHALK_LOAD_LABEL, CORNER_LABEL } from '@/core/document/labels';
@@ -5,7 +6,6 @@ import { QUANTITY_IDS, quantity, type QuantityId, UNSEEN } from '@/core/document
 import { pmText, readingText } from '@/core/document/readingText';
 import { hourText } from '@/core/stance/clock';
 import { formatLength, type UnitSystem } from '@/core/units/format';
-import type { JobWhole } from '@/store/jobs';
 import { wheelName, wheelsThatGo } from '@/usecases/jobPlan';
 import { countedChalk, isOldState } from '@/usecases/archCuts';
 import { ReadingRows } from './SheetRows';

@@ -1,3 +1,4 @@
+import type { JobWhole, PlanInForce } from '@/usecases/shown';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { drawnEngagement } from '@/core/figures/result';
 import { plateName } from '@/core/document/plateName';
@@ -5,8 +6,6 @@ import { cautions } from '@/core/procedure/cautions';
 import type { UnitSystem } from '@/core/units/format';
 import { StackSection } from '@/drawing/StackSection';
 import { factsOf, gapLines } from './sheet';
-import type { JobWhole } from '@/store/jobs';
-import type { PlanInForce } from '@/store/plans';
 import { LogTable } from '@/features/torque/LogTable';
 import { ReadingsTable } from './ReadingsTable';
 import { FindingRows } from './SheetRows';

@@ -1,3 +1,4 @@
+import type { JobWhole, PlanInForce } from '@/usecases/shown';
 import { archWorkOf } from '@/core/stance/archWork';
 import { format } from 'date-fns';
 import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
@@ -10,8 +11,6 @@ import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatMileage } from '@/core/units/mileage';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
-import type { JobWhole } from '@/store/jobs';
-import type { PlanInForce } from '@/store/plans';
 import { bayOf, doneOf, stepsNow } from '@/usecases/card';
 import { gapsCompared } from '@/usecases/gapCompare';
 import type { RecordEvaluation } from '@/usecases/recordFindings';

@@ -1,3 +1,4 @@
+import type { ChoiceDraft, JobRow, JobWhole } from '@/usecases/shown';
 import { format } from 'date-fns';
 import { assess } from '@/core/evaluate/evaluate';
 import { sentence } from '@/core/rules/index';
@@ -5,8 +6,6 @@ import { NavLink } from '@/ui/NavLink';
 import { AXLE_LABEL, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
 import { type Policy, policyChanges } from '@/core/document/policy';
 import type { Use, JobType } from '@/core/document/vocabulary';
-import type { JobWhole } from '@/store/jobs';
-import type { ChoiceDraft, JobRow } from '@/store/schema';
 import { fastenerText } from '@/core/document/fastenerText';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { cx } from '@/ui/cx';

@@ -1,4 +1,4 @@
-import type { HeldFor } from '@/store/schema';
+import type { HeldFor } from '@/usecases/shown';
 
 /** Why a job rests, in words. */
 export const HELD_LABEL: Readonly<Record<HeldFor, string>> = {

@@ -1,10 +1,9 @@
 import { writeCatalogue } from '@/files/csv';
-import { theStore } from '@/store/connection';
-import { listParts } from '@/store/partsRead';
+import { shelfParts } from '@/usecases/shelf';
 
 /** The shelf as a CSV file that can be imported again. */
 export async function GET(): Promise<Response> {
-  const parts = await listParts((await theStore()).db);
+  const parts = await shelfParts();
   return new Response(writeCatalogue(parts.map((p) => p.item)), {
     headers: { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': 'attachment; filename="shelf.csv"' },
   });

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { BayWall } from '@/features/calendar/BayWall';
-import { NotFoundError } from '@/store/errors';
+import { NotFoundError } from '@/usecases/result';
 import { bayDisplay } from '@/usecases/calendar/display';
 import { readSession } from '@/usecases/session';
 

@@ -1,3 +1,4 @@
+import type { JobWhole, PlanInForce } from '@/usecases/shown';
 import { format } from 'date-fns';
 import { AXLE_LABEL, CORNER_LABEL } from '@/core/document/labels';
 import type { StackGeometry } from '@/core/figures/geometry';
@@ -7,8 +8,6 @@ import type { Step } from '@/core/procedure/step';
 import type { TraceSample } from '@/core/torque/trace';
 import type { Level } from '@/core/rules/kit/finding';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
-import type { JobWhole } from '@/store/jobs';
-import type { PlanInForce } from '@/store/plans';
 import { bayLines } from '@/usecases/bayLines';
 import { doneOf, jointsOf, specOf, stepsNow } from '@/usecases/card';
 import type { JointState } from '@/usecases/jobPlan';

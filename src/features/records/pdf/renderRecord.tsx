@@ -1,6 +1,6 @@
+import type { JobWhole } from '@/usecases/shown';
 import 'server-only';
 import { renderToBuffer } from '@react-pdf/renderer';
-import type { JobWhole } from '@/store/jobs';
 import type { UnitSystem } from '@/core/units/format';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { plateName } from '@/core/document/plateName';

@@ -1,4 +1,4 @@
-import { NotFoundError } from '@/store/errors';
+import { NotFoundError } from '@/usecases/result';
 import { shelfLines } from '@/usecases/shelf';
 
 /**

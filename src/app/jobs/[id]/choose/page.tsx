@@ -1,10 +1,10 @@
+import type { JobWhole } from '@/usecases/shown';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { formatLength } from '@/core/units/format';
 import { BenchView } from '@/features/bench/BenchView';
 import { SimilarWork } from '@/features/calendar/SimilarWork';
 import { JobFrame } from '@/features/shell/JobRail';
-import type { JobWhole } from '@/store/jobs';
 import { similarTo } from '@/usecases/calendar/memory';
 import { FIRST_CHOICE, isStale, planParts, planWith, staleBecause } from '@/usecases/jobPlan';
 import { partnerOfJob } from '@/usecases/jobs';

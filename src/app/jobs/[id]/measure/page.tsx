@@ -1,3 +1,4 @@
+import type { JobWhole } from '@/usecases/shown';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { cornersOf } from '@/core/document/assemble';
@@ -9,7 +10,6 @@ import { nextReading } from '@/core/whatif/nextReading';
 import { JobFrame } from '@/features/shell/JobRail';
 import { Survey } from '@/features/survey/Survey';
 import { Walk } from '@/features/survey/walk/Walk';
-import type { JobWhole } from '@/store/jobs';
 import { countedChalk } from '@/usecases/archCuts';
 import { heldText, oldStateLines } from '@/usecases/archState';
 import { earlierReadings } from '@/usecases/earlier';

@@ -1,3 +1,4 @@
+import type { FittedRow, JobWhole } from '@/usecases/shown';
 import { format, formatDistanceToNow } from 'date-fns';
 import { cornersOf } from '@/core/document/assemble';
 import type { Plan } from '@/core/document/document';
@@ -10,12 +11,9 @@ import { ruledOut, ruledOutSentence } from '@/core/whatif/ruledOut';
 import type { EarlierShown } from '@/features/survey/EarlierReadings';
 import type { TypedSetup } from '@/features/survey/OnCar';
 import type { Loosened } from '@/features/survey/TorquedAgain';
-import { theStore } from '@/store/connection';
-import type { JobWhole } from '@/store/jobs';
-import type { FittedRow } from '@/store/schema';
 import type { Earlier } from '@/usecases/earlier';
 import { hubOf } from '@/usecases/jobPlan';
-import { loosenedCorners } from '@/usecases/loosened';
+import { loosenedAt } from '@/usecases/loosened';
 import { wrenchesFor } from '@/usecases/wrenches';
 
 /** What the list of readings and the walk both show, worded. */
@@ -28,7 +26,7 @@ export const ruledOutOf = (plan: Plan, units: UnitSystem): string[] =>
 export async function loosenedShown(whole: JobWhole, units: UnitSystem): Promise<Loosened> {
   const { torqueNm, torqueSource } = hubOf(whole);
   return {
-    corners: await loosenedCorners((await theStore()).db, whole),
+    corners: await loosenedAt(whole),
     figure: torqueNm === null ? null : `${formatTorque(torqueNm, units)} (${torqueSource})`,
     wrenches:
       torqueNm === null ? [] : (await wrenchesFor(torqueNm)).filter((w) => w.refused === null).map((w) => w.name),

@@ -1,3 +1,4 @@
+import type { FittedRow, JobWhole } from '@/usecases/shown';
 import { acrossFrom, cornersOf } from '@/core/document/assemble';
 import { AXLE_LABEL, CORNER_LABEL } from '@/core/document/labels';
 import type { ExpectedFigure } from '@/core/document/fitment';
@@ -9,8 +10,6 @@ import { parseThread } from '@/core/thread/designation';
 import { combineRepeats } from '@/core/uncertainty';
 import type { UnitSystem } from '@/core/units/format';
 import { keyOf, type ShownStop, type WalkJob } from '@/features/survey/walk/stop';
-import type { JobWhole } from '@/store/jobs';
-import type { FittedRow } from '@/store/schema';
 import { earlierReadings } from '@/usecases/earlier';
 import { expectedOf } from '@/usecases/fitment';
 import { hubOf, measuredFor, planWith, wheelsThatGo } from '@/usecases/jobPlan';

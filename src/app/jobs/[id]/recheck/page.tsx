@@ -1,9 +1,9 @@
+import type { JobWhole } from '@/usecases/shown';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { ChainMore } from '@/features/torque/ChainMore';
 import { contactTyped } from '@/usecases/calendar/reminders';
 import { type ChainLink, RecheckChain } from '@/features/torque/RecheckChain';
-import type { JobWhole } from '@/store/jobs';
 import { besideLinks, freeForNext, linkName, seasonSets } from '@/usecases/calendar/chain';
 import { remindersLines } from '@/usecases/calendar/reminders';
 import { TorquePage } from '../../torque-page';

@@ -1,16 +1,14 @@
 import { labelPdf } from '@/features/vehicle/LabelPdf';
-import { theStore } from '@/store/connection';
-import { loadVehicle } from '@/store/vehicles';
 import { gloveboxOf } from '@/usecases/glovebox';
 import { attempt, idOf } from '@/usecases/result';
 import { readSession } from '@/usecases/session';
+import { carOf } from '@/usecases/vehicles';
 
 /** The glovebox card of a car as a PDF. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const done = await attempt(async () => {
     const id = idOf((await params).id);
-    const { db } = await theStore();
-    const { vehicle } = await loadVehicle(db, id);
+    const { vehicle } = await carOf(id);
     const { units } = await readSession();
     return labelPdf({ ...(await gloveboxOf(id, units)), name: vehicle.name, plate: vehicle.plate, units });
   });
