@@ -1,6 +1,6 @@
 import { type NextRequest, NextResponse } from 'next/server';
-import { FIXED_HEADERS, isSignedIn, refusedByOrigin } from './usecases/door';
-import { openToNetwork, SESSION_COOKIE } from './usecases/openTo';
+import { FIXED_HEADERS, isSignedIn, refusedByOrigin } from './usecases/shop/door';
+import { openToNetwork, SESSION_COOKIE } from './usecases/shop/openTo';
 
 /** Before every page, action and route: who may ask, and what a page may do. */
 export async function proxy(request: NextRequest): Promise<NextResponse> {

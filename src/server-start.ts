@@ -8,10 +8,10 @@ import { RefusedError } from './store/errors';
 import { sessionKeyOf } from './store/folder/sessionKey';
 import { people, personOfLogin } from './store/people';
 import { shopTimeNow } from './store/shopTime';
-import { keepBackingUp } from './usecases/backups';
-import { keepHouse } from './usecases/housekeeping';
+import { keepBackingUp } from './usecases/shop/backups';
+import { keepHouse } from './usecases/shop/housekeeping';
 import { keepTimeBy } from './usecases/calendar/zone';
-import { openToNetwork, setLoginStands, setSessionKey } from './usecases/openTo';
+import { openToNetwork, setLoginStands, setSessionKey } from './usecases/shop/openTo';
 
 /** Opens the data folder and, for the demo, fills an empty one. A folder that cannot be opened ends the process with one sentence. */
 export async function openOrExit(): Promise<void> {

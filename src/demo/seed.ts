@@ -22,7 +22,7 @@ import { keepWrench } from '@/store/wrenches';
 import { addNote, keepKey } from '@/store/remarks';
 import { addWheelReading } from '@/store/wheels';
 import { addVehicle, addWheelSet, listVehicles, loadVehicle } from '@/store/vehicles';
-import { planWith, torqueSpec } from '@/usecases/jobPlan';
+import { planWith, torqueSpec } from '@/usecases/job/jobPlan';
 import { type DemoJob, type DemoVehicle, FITTERS, SCENARIO } from './scenario';
 import { SHELF } from './shelf';
 import { seedPastWork } from './pastWork';

@@ -6,7 +6,7 @@ import { NotFoundError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
 import { loadVehicle, type VehicleWhole } from '@/store/vehicles';
 import type { Stage } from '@/store/schema';
-import { jobById, partnerOfJob } from './jobs';
+import { jobById, partnerOfJob } from './job/jobs';
 
 async function or404<T>(load: () => Promise<T>): Promise<T> {
   try {

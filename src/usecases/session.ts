@@ -7,7 +7,7 @@ import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { people, personOfLogin } from '@/store/people';
 import type { PersonRow, Role } from '@/store/peopleSchema';
-import { openToNetwork, SESSION_COOKIE, sessionKey } from './openTo';
+import { openToNetwork, SESSION_COOKIE, sessionKey } from './shop/openTo';
 
 export type Theme = 'auto' | 'light' | 'dark';
 

@@ -1,7 +1,7 @@
 import { jest } from '@jest/globals';
 import { sql } from 'drizzle-orm';
 import fc from 'fast-check';
-import { setSessionKey } from '@/usecases/openTo';
+import { setSessionKey } from '@/usecases/shop/openTo';
 import { everyCall, print } from './calls';
 import { runningStore } from './open';
 

@@ -14,7 +14,7 @@ import type { Disk } from '@/store/engine/sync';
 import { lockFolder } from '@/store/engine/lock';
 import { record } from '@/store/schema';
 import { addVehicle } from '@/store/vehicles';
-import { signaturesOf } from '@/usecases/signature';
+import { signaturesOf } from '@/usecases/record/signature';
 import { copyOver, emptyFolder } from '../template.mjs';
 import { demoFolder, VEHICLE } from './open';
 

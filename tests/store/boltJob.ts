@@ -8,11 +8,11 @@ import { addJob, addReading, loadJob, tickStep } from '@/store/jobs';
 import type { ChoiceDraft } from '@/store/schema';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { addWheelReading } from '@/store/wheels';
-import { noteBay } from '@/usecases/bay';
-import { takeForward } from '@/usecases/bench';
-import { enterTorque, finishSteps } from '@/usecases/jobs';
-import { wheelStates } from '@/usecases/jobPlan';
-import { signOff } from '@/usecases/signing';
+import { noteBay } from '@/usecases/fit/bay';
+import { takeForward } from '@/usecases/job/bench';
+import { enterTorque, finishSteps } from '@/usecases/job/jobs';
+import { wheelStates } from '@/usecases/job/jobPlan';
+import { signOff } from '@/usecases/record/signing';
 import { type runningStore, VEHICLE } from './open';
 
 const AT = new Date('2026-11-24T09:00:00Z');

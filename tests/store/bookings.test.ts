@@ -9,7 +9,7 @@ import { theStore } from '@/store/connection';
 import { setShopTime } from '@/store/shopTime';
 import { type BookAsk, book, callOff } from '@/usecases/calendar/bookings';
 import { besideLinks, freeForNext } from '@/usecases/calendar/chain';
-import { openJob } from '@/usecases/jobs';
+import { openJob } from '@/usecases/job/jobs';
 import { loadJob } from '@/store/jobs';
 import { calendarView } from '@/usecases/calendar/day';
 import { feedOf } from '@/usecases/calendar/feed';

@@ -7,7 +7,7 @@ import { calendarView } from '@/usecases/calendar/day';
 import { callEnded, callerTyped, callOf, wishOf } from '@/usecases/calendar/callers';
 import { feedOf } from '@/usecases/calendar/feed';
 import { resources } from '@/store/resources';
-import { openJob } from '@/usecases/jobs';
+import { openJob } from '@/usecases/job/jobs';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { runningStore, VEHICLE } from './open';
 

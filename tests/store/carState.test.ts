@@ -9,15 +9,15 @@ import { restingJobs } from '@/store/board';
 import { addReading, type JobWhole, loadJob } from '@/store/jobs';
 import { settleOld } from '@/store/settle';
 import { loadVehicle } from '@/store/vehicles';
-import { confirmEarlier, earlierReadings } from '@/usecases/earlier';
-import { enterTorque, finishSteps, jobById, openJob, tickLine } from '@/usecases/jobs';
-import { takeForward } from '@/usecases/bench';
-import { hubOf, isStale, missingReadings, wheelStates } from '@/usecases/jobPlan';
-import { stepsOf } from '@/usecases/card';
-import { openPoints } from '@/usecases/openPoints';
-import { changeToPlanB, holdJob, setPlanB, takeUpAgain } from '@/usecases/otherWays';
-import { dropKey, keysFor, remarksFor, takeBackRemark, takeKey, takeNote, takePhoto } from '@/usecases/remarks';
-import { signOff } from '@/usecases/signing';
+import { confirmEarlier, earlierReadings } from '@/usecases/survey/earlier';
+import { enterTorque, finishSteps, jobById, openJob, tickLine } from '@/usecases/job/jobs';
+import { takeForward } from '@/usecases/job/bench';
+import { hubOf, isStale, missingReadings, wheelStates } from '@/usecases/job/jobPlan';
+import { stepsOf } from '@/usecases/fit/card';
+import { openPoints } from '@/usecases/job/openPoints';
+import { changeToPlanB, holdJob, setPlanB, takeUpAgain } from '@/usecases/job/otherWays';
+import { dropKey, keysFor, remarksFor, takeBackRemark, takeKey, takeNote, takePhoto } from '@/usecases/vehicle/remarks';
+import { signOff } from '@/usecases/record/signing';
 import {
   correctWheelSet,
   fittedOn,
@@ -25,8 +25,8 @@ import {
   keepFound,
   putWheelSetAway,
   takeInWheelSet,
-} from '@/usecases/vehicles';
-import { verifyRecord } from '@/usecases/verify';
+} from '@/usecases/vehicle/vehicles';
+import { verifyRecord } from '@/usecases/record/verify';
 import { runningStore } from './open';
 
 const store = runningStore({ demo: new Date() });
@@ -238,7 +238,7 @@ test('rear wheels that differ are judged as they are, and never change axles', a
   const vehicleId = car('Merrow Kite GT');
   const wets = (await loadVehicle(store.db, vehicleId)).wheelSets.find((w) => w.name === 'wets 15')?.id as string;
   const ask = { vehicleId, wheelSetId: wets, wish: 'stance', use: 'street' } as const;
-  const { planParts, wheelsThatGo } = await import('@/usecases/jobPlan');
+  const { planParts, wheelsThatGo } = await import('@/usecases/job/jobPlan');
   const rear = await jobById(await openJob({ ...ask, axle: 'rear' }, BY));
   expect(planParts(rear).wheel).toMatchObject({ tyre: '205/50R15', offset: 25 });
   expect(wheelsThatGo(rear).map((w) => w.corner)).toEqual(['rear-left', 'rear-right']);
@@ -375,7 +375,7 @@ describe('notes, photos and keys', () => {
     await takePhoto({ vehicleId, jobId, corner: null }, { bytes: await taken(), state: 'after', caption: 'done' }, BY);
     await takeNote({ vehicleId, jobId, corner: 'rear-left' }, 'cap cracked', BY);
     const { plainSpacer, PRESENT } = await import('@/core/document/blank');
-    const { keepDraft } = await import('@/usecases/bench');
+    const { keepDraft } = await import('@/usecases/job/bench');
     const { version } = (await jobById(jobId)).job;
     await keepDraft(jobId, version, { spacer: plainSpacer(0), fastener: PRESENT }, BY);
     await throughTo(jobId, 9);

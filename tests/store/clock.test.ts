@@ -9,7 +9,7 @@ import {
   similarTo,
 } from '@/usecases/calendar/memory';
 import { pastSince } from '@/store/pastWork';
-import { jobById } from '@/usecases/jobs';
+import { jobById } from '@/usecases/job/jobs';
 import { corrected, meanError } from '@/core/calendar/history';
 import { groupBy } from '@/core/groupBy';
 import { eq, sql } from 'drizzle-orm';

@@ -1,4 +1,4 @@
-import { takeUpload } from '@/usecases/door';
+import { takeUpload } from '@/usecases/shop/door';
 import { attempt } from '@/usecases/result';
 
 /**

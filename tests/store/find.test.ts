@@ -7,8 +7,8 @@ import { ChangedMeanwhileError, NotFoundError } from '@/store/errors';
 import { addVehicle, listVehicles, loadVehicle } from '@/store/vehicles';
 import { attempt, RefusedError } from '@/usecases/result';
 import { stateOfJob } from '@/usecases/watch';
-import { startMeasuring } from '@/usecases/jobs';
-import { takeReading } from '@/usecases/readings';
+import { startMeasuring } from '@/usecases/job/jobs';
+import { takeReading } from '@/usecases/survey/readings';
 import { runningStore, VEHICLE } from './open';
 
 const AT = new Date('2026-11-24T09:00:00Z');

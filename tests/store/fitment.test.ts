@@ -2,9 +2,9 @@ import type { QuantityId } from '@/core/document/quantities';
 import { addJob, loadJob } from '@/store/jobs';
 import { addVehicle, saveVehicle, loadVehicle } from '@/store/vehicles';
 import { readFitment } from '@/files/fitmentCsv';
-import { expectedOf, knownModel } from '@/usecases/fitment';
-import { fitmentFile, fitmentThere, lookAtFitment, takeFitment } from '@/usecases/fitmentFile';
-import { takeReading } from '@/usecases/readings';
+import { expectedOf, knownModel } from '@/usecases/survey/fitment';
+import { fitmentFile, fitmentThere, lookAtFitment, takeFitment } from '@/usecases/survey/fitmentFile';
+import { takeReading } from '@/usecases/survey/readings';
 import { runningStore, VEHICLE } from './open';
 
 const AT = new Date('2026-11-25T09:00:00Z');
@@ -109,7 +109,7 @@ describe('figures that other cars of the model had', () => {
 describe('files of other shops', () => {
   const HEAD = 'model,axle,what,value,pm,cars,shop';
   const BY = 'Bram';
-  const known = async (model: string) => (await import('@/usecases/fitment')).knownModel(model);
+  const known = async (model: string) => (await import('@/usecases/survey/fitment')).knownModel(model);
 
   test('what another shop had is offered beside the shop’s own, and a newer file takes the place of what an older one said', async () => {
     await addVehicle(store.db, { ...VEHICLE, name: 'Merrow Kite', plate: 'M 1' }, BY, AT);

@@ -13,9 +13,9 @@ import { recordOf } from '@/store/recordOf';
 import { recordsOf, sealOf, writeOldRecords } from '@/store/records';
 import { remarksOf } from '@/store/remarks';
 import * as schema from '@/store/schema';
-import { recordedJob, recordedRemarks } from '@/usecases/recordedJob';
+import { recordedJob, recordedRemarks } from '@/usecases/record/recordedJob';
 import { sheetModel } from '@/features/records/pdf/model';
-import type { SheetRevision } from '@/usecases/recordedVisit';
+import type { SheetRevision } from '@/usecases/record/recordedVisit';
 
 /** What each release left in a folder, as it wrote it: one car and its visit, taken from that release itself. */
 const FOLDERS = 'tests/store/folders';

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { setSessionKey } from '@/usecases/openTo';
+import { setSessionKey } from '@/usecases/shop/openTo';
 import { calendarFile, everyAction, everyCall, jar, print } from './calls';
 import { runningStore } from './open';
 
@@ -106,7 +106,7 @@ test('an id of another car, visit or job is refused, whatever it is used with', 
   const booking = await one(`select id from booking where visit_id <> '${visit}' limit 1`);
   const bay = await one(`select id from resource where kind = 'bay' limit 1`);
   const part = await one('select id from part where count > 4 limit 1');
-  const note = await import('@/usecases/remarks');
+  const note = await import('@/usecases/vehicle/remarks');
   await note.takeNote({ vehicleId: stranger, jobId: null, corner: null }, 'a scratch', 'Bram');
   const strange = await one(`select id from note where vehicle_id = '${stranger}' limit 1`);
   const { plainSpacer } = await import('@/core/document/blank');

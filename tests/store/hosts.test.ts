@@ -1,4 +1,4 @@
-import { type Asked, turnedAway } from '@/usecases/hosts';
+import { type Asked, turnedAway } from '@/usecases/shop/hosts';
 
 const asked = (change: Partial<Asked>): Asked => ({
   method: 'GET',

@@ -1,9 +1,9 @@
 import { sql } from 'drizzle-orm';
 import { theStore } from '@/store/connection';
-import { loosenedCorners, noteTorquedAgain } from '@/usecases/loosened';
-import { jobById } from '@/usecases/jobs';
-import { holdJob } from '@/usecases/otherWays';
-import { takeReading } from '@/usecases/readings';
+import { loosenedCorners, noteTorquedAgain } from '@/usecases/survey/loosened';
+import { jobById } from '@/usecases/job/jobs';
+import { holdJob } from '@/usecases/job/otherWays';
+import { takeReading } from '@/usecases/survey/readings';
 import { runningStore } from './open';
 
 const store = runningStore({ demo: new Date() });

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { job } from '@/store/schema';
-import { pagesForTheDay } from '@/usecases/onDevice';
+import { pagesForTheDay } from '@/usecases/shop/onDevice';
 import { boltJobs } from './boltJob';
 import { runningStore } from './open';
 

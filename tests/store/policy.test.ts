@@ -1,6 +1,6 @@
 import { DEFAULT_POLICY, POLICY_RULES } from '@/core/document/policy';
 import { policyVersion } from '@/store/schema';
-import { savePolicy, shopPolicy, type TypedPolicy } from '@/usecases/policy';
+import { savePolicy, shopPolicy, type TypedPolicy } from '@/usecases/shop/policy';
 import { runningStore } from './open';
 
 const store = runningStore();

@@ -1,13 +1,13 @@
 import { sql } from 'drizzle-orm';
 import { addJob, loadJob } from '@/store/jobs';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
-import { gapsCompared } from '@/usecases/gapCompare';
-import { missingReadings, planWith } from '@/usecases/jobPlan';
+import { gapsCompared } from '@/usecases/torque/gapCompare';
+import { missingReadings, planWith } from '@/usecases/job/jobPlan';
 import { plainSpacer, PRESENT } from '@/core/document/blank';
-import { takeBackReading, takeReading, takeWheelReading } from '@/usecases/readings';
-import { openJob } from '@/usecases/jobs';
-import { noteMileage } from '@/usecases/mileage';
-import { walkOf } from '@/usecases/walk';
+import { takeBackReading, takeReading, takeWheelReading } from '@/usecases/survey/readings';
+import { openJob } from '@/usecases/job/jobs';
+import { noteMileage } from '@/usecases/survey/mileage';
+import { walkOf } from '@/usecases/survey/walk';
 import { v7 as newId } from 'uuid';
 import { runningStore, VEHICLE } from './open';
 

@@ -17,8 +17,8 @@ import { listParts } from '@/store/partsRead';
 import { type ChoiceDraft, STAGES, torqueEntry } from '@/store/schema';
 import { appendEntry } from '@/store/torque';
 import { addVehicle, listVehicles, loadVehicle, saveVehicle } from '@/store/vehicles';
-import { FIRST_CHOICE, isStale, missingReadings, planWith, torqueSpec, wheelStates } from '@/usecases/jobPlan';
-import { openPoints } from '@/usecases/openPoints';
+import { FIRST_CHOICE, isStale, missingReadings, planWith, torqueSpec, wheelStates } from '@/usecases/job/jobPlan';
+import { openPoints } from '@/usecases/job/openPoints';
 import { firstVersion } from '../core/fixtures';
 import { freshStore, HUB, VEHICLE } from './open';
 

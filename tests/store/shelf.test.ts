@@ -12,12 +12,12 @@ import {
   releaseReserved,
   reserveFor,
   shelfLines,
-} from '@/usecases/shelf';
+} from '@/usecases/shelf/shelf';
 import { readRow } from '@/core/parts/catalogue';
 import { parseCatalogue } from '@/files/csv';
 import { endOfFile, finishImports, stageLines, startImport } from '@/store/partImports';
 import { partImport, stagedPart } from '@/store/shelfSchema';
-import { type OnTheWay, stopFile, takeCatalogueFile } from '@/usecases/shelfFile';
+import { type OnTheWay, stopFile, takeCatalogueFile } from '@/usecases/shelf/shelfFile';
 import { runningStore, VEHICLE } from './open';
 
 const store = runningStore();

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { tidy } from '@/store/folder/tidy';
-import { timeToTidy } from '@/usecases/housekeeping';
+import { timeToTidy } from '@/usecases/shop/housekeeping';
 import { runningStore } from './open';
 
 const store = runningStore({ demo: new Date('2026-11-26T10:00:00Z'), engine: 'folder' });

@@ -24,11 +24,19 @@ import {
   planWith,
   staleBecause,
   wheelsThatGo,
-} from '@/usecases/jobPlan';
-import { chalkAgain } from '@/usecases/archCuts';
-import { openPoints } from '@/usecases/openPoints';
-import { enterTorque, finishSteps, jobById, openJob, startMeasuring, takeReadingsIn, tickLine } from '@/usecases/jobs';
-import { keepDraft, takeForward } from '@/usecases/bench';
+} from '@/usecases/job/jobPlan';
+import { chalkAgain } from '@/usecases/survey/archCuts';
+import { openPoints } from '@/usecases/job/openPoints';
+import {
+  enterTorque,
+  finishSteps,
+  jobById,
+  openJob,
+  startMeasuring,
+  takeReadingsIn,
+  tickLine,
+} from '@/usecases/job/jobs';
+import { keepDraft, takeForward } from '@/usecases/job/bench';
 import {
   keepRotating,
   noteArchWork,
@@ -36,16 +44,16 @@ import {
   takeBackReading,
   takeChalk,
   takeReading,
-} from '@/usecases/readings';
-import { recordedJob } from '@/usecases/recordedJob';
-import { recordedVisit } from '@/usecases/recordedVisit';
-import { recordEvaluation } from '@/usecases/recordFindings';
-import { declineRecheck, recheckEarly, revise, signOff } from '@/usecases/signing';
+} from '@/usecases/survey/readings';
+import { recordedJob } from '@/usecases/record/recordedJob';
+import { recordedVisit } from '@/usecases/record/recordedVisit';
+import { recordEvaluation } from '@/usecases/record/recordFindings';
+import { declineRecheck, recheckEarly, revise, signOff } from '@/usecases/record/signing';
 import { attempt } from '@/usecases/result';
-import { isRetorque } from '@/usecases/standing';
-import { verifyRecord } from '@/usecases/verify';
-import { takeOffShelf } from '@/usecases/shelf';
-import { takeInWheelSet } from '@/usecases/vehicles';
+import { isRetorque } from '@/usecases/job/standing';
+import { verifyRecord } from '@/usecases/record/verify';
+import { takeOffShelf } from '@/usecases/shelf/shelf';
+import { takeInWheelSet } from '@/usecases/vehicle/vehicles';
 import { boltJobs, plate, SOUND } from './boltJob';
 import { runningStore, VEHICLE } from './open';
 

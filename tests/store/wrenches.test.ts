@@ -1,6 +1,6 @@
 import { NotFoundError } from '@/store/errors';
 import { RefusedError } from '@/usecases/result';
-import { dropWrench, mayPull, saveWrench, shopWrenches, wrenchesFor } from '@/usecases/wrenches';
+import { dropWrench, mayPull, saveWrench, shopWrenches, wrenchesFor } from '@/usecases/torque/wrenches';
 import { runningStore } from './open';
 
 const store = runningStore();

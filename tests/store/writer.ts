@@ -3,7 +3,7 @@ import { addJob, loadJob } from '@/store/jobs';
 import { freezePlan } from '@/store/plans';
 import { appendEntry } from '@/store/torque';
 import { openStore } from '@/store/connection';
-import { FIRST_CHOICE, planWith, torqueSpec } from '@/usecases/jobPlan';
+import { FIRST_CHOICE, planWith, torqueSpec } from '@/usecases/job/jobPlan';
 import { torqueState } from '@/core/torque/log';
 import { VEHICLE } from './open';
 

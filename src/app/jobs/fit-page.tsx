@@ -8,11 +8,11 @@ import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import type { Step } from '@/core/procedure/step';
 import type { UnitSystem } from '@/core/units/format';
-import { bayOf, doneOf, stepsNow } from '@/usecases/card';
-import { lockersOnShelf } from '@/usecases/kit';
-import { wheelStates } from '@/usecases/jobPlan';
+import { bayOf, doneOf, stepsNow } from '@/usecases/fit/card';
+import { lockersOnShelf } from '@/usecases/fit/kit';
+import { wheelStates } from '@/usecases/job/jobPlan';
 import { axlesAt, jobOr404 } from '@/usecases/pages';
-import { leadsHere } from '@/usecases/people';
+import { leadsHere } from '@/usecases/shop/people';
 import { readSession } from '@/usecases/session';
 import { JobRemarks } from './remarks';
 

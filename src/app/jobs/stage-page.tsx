@@ -12,12 +12,12 @@ import { Checklist } from '@/features/bay/Checklist';
 import { KeptParts } from '@/features/bay/KeptParts';
 import { ScanBox } from '@/features/bay/ScanBox';
 import { Sockets } from '@/features/bay/Sockets';
-import { doneOf, stepsNow } from '@/usecases/card';
+import { doneOf, stepsNow } from '@/usecases/fit/card';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { axlesAt, jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
-import { binsForJob, socketsForJob } from '@/usecases/kit';
-import { keptForJob } from '@/usecases/shelf';
+import { binsForJob, socketsForJob } from '@/usecases/fit/kit';
+import { keptForJob } from '@/usecases/shelf/shelf';
 
 /** What a plan asks to be bought, as limits. */
 const toBuyFor = (plan: Plan, units: UnitSystem): string[] => shoppingLines(plan, assess(plan).numbers, units);

@@ -13,19 +13,19 @@ import type { Plan } from '@/core/document/document';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
 import { Verdict } from '@/ui/Verdict';
-import { gapsCompared } from '@/usecases/gapCompare';
+import { gapsCompared } from '@/usecases/torque/gapCompare';
 import type { Joint } from '@/core/torque/log';
-import { bayOf, cornerWaits, heldBack, jointsOf, openRounds, specOf } from '@/usecases/card';
-import { openLink, wheelStatesSigned } from '@/usecases/jobPlan';
-import { openPoints } from '@/usecases/openPoints';
-import { logLines } from '@/usecases/logLines';
+import { bayOf, cornerWaits, heldBack, jointsOf, openRounds, specOf } from '@/usecases/fit/card';
+import { openLink, wheelStatesSigned } from '@/usecases/job/jobPlan';
+import { openPoints } from '@/usecases/job/openPoints';
+import { logLines } from '@/usecases/torque/logLines';
 import { axlesAt, jobOr404 } from '@/usecases/pages';
-import { clampSaid } from '@/usecases/clampWords';
-import { barOf, isRetorque } from '@/usecases/standing';
-import { refusalOf } from '@/usecases/transitions';
+import { clampSaid } from '@/usecases/torque/clampWords';
+import { barOf, isRetorque } from '@/usecases/job/standing';
+import { refusalOf } from '@/usecases/job/transitions';
 import { readSession } from '@/usecases/session';
-import { neverAfter } from '@/usecases/swaps';
-import { wrenchesFor } from '@/usecases/wrenches';
+import { neverAfter } from '@/usecases/vehicle/swaps';
+import { wrenchesFor } from '@/usecases/torque/wrenches';
 
 /** First torque and recheck are the same wheel face and the same log. */
 export async function TorquePage({

@@ -4,7 +4,7 @@ import { KindTable, MemoryCharts } from '@/features/calendar/MemoryCharts';
 import { FitmentFiles } from '@/features/fitment/FitmentFiles';
 import { NavLink } from '@/ui/NavLink';
 import { shopMemory } from '@/usecases/calendar/memory';
-import { fitmentThere } from '@/usecases/fitmentFile';
+import { fitmentThere } from '@/usecases/survey/fitmentFile';
 
 export const metadata: Metadata = { title: 'Shop memory' };
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
 import { QuickView } from '@/features/quick/QuickView';
-import { shopPolicyNow } from '@/usecases/policy';
+import { shopPolicyNow } from '@/usecases/shop/policy';
 import { readSession } from '@/usecases/session';
 
 export const metadata: Metadata = { title: 'Quick answer' };

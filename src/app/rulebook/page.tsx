@@ -3,7 +3,7 @@ import { Converter } from '@/features/rulebook/Converter';
 import { Chart } from '@/features/rulebook/Reference';
 import { RulebookView } from '@/features/rulebook/RulebookView';
 import { Tables } from '@/features/rulebook/Tables';
-import { shopPolicyNow } from '@/usecases/policy';
+import { shopPolicyNow } from '@/usecases/shop/policy';
 import { readSession } from '@/usecases/session';
 import { NavLink } from '@/ui/NavLink';
 

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { ShelfView } from '@/features/shelf/ShelfView';
 import { foundIn } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
-import { shelfCount, shelfLines } from '@/usecases/shelf';
+import { shelfCount, shelfLines } from '@/usecases/shelf/shelf';
 
 export const metadata: Metadata = { title: 'Shelf' };
 

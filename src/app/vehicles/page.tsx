@@ -4,7 +4,7 @@ import { ReadVisit } from '@/features/vehicle/ReadVisit';
 import { LinkButton } from '@/ui/Button';
 import { Finder } from '@/ui/Finder';
 import { foundIn } from '@/usecases/pages';
-import { carsFound } from '@/usecases/vehicles';
+import { carsFound } from '@/usecases/vehicle/vehicles';
 
 export const metadata: Metadata = { title: 'Vehicles' };
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { WhoIsIt } from '@/features/people/WhoIsIt';
-import { openToNetwork } from '@/usecases/openTo';
-import { namesAreShown, namesToPick } from '@/usecases/people';
+import { openToNetwork } from '@/usecases/shop/openTo';
+import { namesAreShown, namesToPick } from '@/usecases/shop/people';
 import { readSession } from '@/usecases/session';
 
 export const metadata: Metadata = { title: 'Who is at the bench' };

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRef, useState, useTransition } from 'react';
-import type { ScanSaid } from '@/usecases/kit';
+import type { ScanSaid } from '@/usecases/fit/kit';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';

@@ -2,12 +2,12 @@
 
 import { z } from 'zod';
 import { baySchema } from '@/core/procedure/bay';
-import { noteBay } from '@/usecases/bay';
-import { leadWith } from '@/usecases/people';
+import { noteBay } from '@/usecases/fit/bay';
+import { leadWith } from '@/usecases/shop/people';
 import { act, actOn } from '@/usecases/act';
-import { finishSteps } from '@/usecases/jobs';
-import { type ScanSaid, scanAtTrolley } from '@/usecases/kit';
-import { setPlanB } from '@/usecases/otherWays';
+import { finishSteps } from '@/usecases/job/jobs';
+import { type ScanSaid, scanAtTrolley } from '@/usecases/fit/kit';
+import { setPlanB } from '@/usecases/job/otherWays';
 import { readSession } from '@/usecases/session';
 import { idOf, RefusedError, type Result } from '@/usecases/result';
 

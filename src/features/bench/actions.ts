@@ -3,13 +3,13 @@
 import { z } from 'zod';
 import type { CatalogueItem } from '@/core/parts/catalogue';
 import { act, actOn } from '@/usecases/act';
-import { takeForward } from '@/usecases/bench';
-import { type BenchLine, choiceSchema, lineSchema } from '@/usecases/choiceSent';
-import { type ChoiceDraft, jobById, openOtherAxle as openTheOtherAxle } from '@/usecases/jobs';
-import { copyChoice, setPlanB } from '@/usecases/otherWays';
+import { takeForward } from '@/usecases/job/bench';
+import { type BenchLine, choiceSchema, lineSchema } from '@/usecases/job/choiceSent';
+import { type ChoiceDraft, jobById, openOtherAxle as openTheOtherAxle } from '@/usecases/job/jobs';
+import { copyChoice, setPlanB } from '@/usecases/job/otherWays';
 import { attempt, idOf, type Result } from '@/usecases/result';
-import { signatureOf, type TypedSignature } from '@/usecases/people';
-import { shelfParts as partsOnShelf } from '@/usecases/shelf';
+import { signatureOf, type TypedSignature } from '@/usecases/shop/people';
+import { shelfParts as partsOnShelf } from '@/usecases/shelf/shelf';
 
 const signatureSchema = z
   .strictObject({

@@ -5,7 +5,7 @@ import { assemblePlan, type PlanParts } from '@/core/document/assemble';
 import type { Adapter, Fastener, Hub, Locking, Plan, Spacer } from '@/core/document/document';
 import { type Evaluation, evaluate } from '@/core/evaluate/evaluate';
 import type { RubAssumptions } from '@/core/stance/archModel';
-import type { BenchLine } from '@/usecases/choiceSent';
+import type { BenchLine } from '@/usecases/job/choiceSent';
 import { begun, changed, redone, undone } from './history';
 import { type Left, type Saved, useKept } from './useKept';
 

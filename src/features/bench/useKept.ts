@@ -4,7 +4,7 @@ import stable from 'fast-json-stable-stringify';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { hurry, isMine, type Kept, type Outbox, outboxLeft, post, settled, taken, useOutbox } from '@/ui/outbox';
-import type { BenchLine } from '@/usecases/choiceSent';
+import type { BenchLine } from '@/usecases/job/choiceSent';
 import type { Choice } from './useBench';
 
 /** How the bench is kept: stored, on its way, held up (it is tried again by itself), or refused for good. */

@@ -4,7 +4,7 @@ import { AXLE_LABEL, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
 import type { Use, JobType } from '@/core/document/vocabulary';
 import { LinkButton } from '@/ui/Button';
 import { HELD_LABEL } from '@/features/shell/held';
-import { STAGE_VIEWS } from '@/usecases/stages';
+import { STAGE_VIEWS } from '@/usecases/job/stages';
 import { type BoardLine, BoardLines } from './BoardLines';
 
 const SECTION = 'grid grid-cols-[120px_1fr] border-t border-line py-1.5 max-sm:grid-cols-1';

@@ -3,7 +3,7 @@
 import type { Stage } from '@/usecases/shown';
 import { NavLink } from '@/ui/NavLink';
 import { Verdict } from '@/ui/Verdict';
-import { stagePath } from '@/usecases/stages';
+import { stagePath } from '@/usecases/job/stages';
 
 /** A job on the board, in words: what is not said is not sent. */
 export interface BoardLine {

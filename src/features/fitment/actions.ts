@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 import { act } from '@/usecases/act';
-import { type FitmentLooked, lookAtFitment, takeFitment } from '@/usecases/fitmentFile';
+import { type FitmentLooked, lookAtFitment, takeFitment } from '@/usecases/survey/fitmentFile';
 import { attempt, type Result } from '@/usecases/result';
 import { whoActs } from '@/usecases/session';
 

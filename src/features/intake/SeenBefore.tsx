@@ -4,7 +4,7 @@ import type { Seat } from '@/core/document/vocabulary';
 import type { FitmentFact, KnownFact } from '@/core/document/fitment';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
-import type { KnownModel } from '@/usecases/fitment';
+import type { KnownModel } from '@/usecases/survey/fitment';
 import { seenOnModel } from './actions';
 
 const REST_MS = 350;

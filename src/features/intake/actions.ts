@@ -2,9 +2,9 @@
 
 import { z } from 'zod';
 import { act, actOn } from '@/usecases/act';
-import { openJob as openTheJob, startMeasuring as beginMeasuring } from '@/usecases/jobs';
-import { type KnownModel, knownModel } from '@/usecases/fitment';
-import { noteMileage } from '@/usecases/mileage';
+import { openJob as openTheJob, startMeasuring as beginMeasuring } from '@/usecases/job/jobs';
+import { type KnownModel, knownModel } from '@/usecases/survey/fitment';
+import { noteMileage } from '@/usecases/survey/mileage';
 import { attempt, idOf, RefusedError, type Result } from '@/usecases/result';
 import { readSession } from '@/usecases/session';
 import {
@@ -17,7 +17,7 @@ import {
   takeInWheelSet as keepWheelSet,
   type VehicleInput,
   type WheelSetInput,
-} from '@/usecases/vehicles';
+} from '@/usecases/vehicle/vehicles';
 import { jobForm, vehicleForm, type VehicleParsed, type VehicleTyped, wheelSetForm } from './schema';
 
 const hubInput = (axle: 'front' | 'rear', h: VehicleParsed['front']): HubInput => ({

@@ -1,7 +1,7 @@
 import type { FieldPath, UseFormReturn } from 'react-hook-form';
 import type { FitmentFact, KnownFact } from '@/core/document/fitment';
 import { useUnkept } from '@/ui/useUnkept';
-import type { KnownModel } from '@/usecases/fitment';
+import type { KnownModel } from '@/usecases/survey/fitment';
 import type { VehicleParsed, VehicleTyped } from './schema';
 
 type Form = UseFormReturn<VehicleTyped, unknown, VehicleParsed>;

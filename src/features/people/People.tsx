@@ -7,7 +7,7 @@ import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { PinField } from '@/ui/PinField';
 import { Segments } from '@/ui/Segments';
-import type { Person } from '@/usecases/people';
+import type { Person } from '@/usecases/shop/people';
 import type { Result } from '@/usecases/result';
 import { add, change, endLogin, endLogins, keepNamesShown, left } from './actions';
 

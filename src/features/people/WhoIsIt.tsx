@@ -8,7 +8,7 @@ import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { PinField } from '@/ui/PinField';
 import { NavLink } from '@/ui/NavLink';
-import type { Person } from '@/usecases/people';
+import type { Person } from '@/usecases/shop/people';
 import { comeIn, comeInByName, leave } from './actions';
 
 /** One tap says who is at the bench; whoever has a PIN types it. What is done from then on carries that name. */

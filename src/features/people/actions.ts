@@ -14,7 +14,7 @@ import {
   signInByName,
   signOut,
   somebodyLeft,
-} from '@/usecases/people';
+} from '@/usecases/shop/people';
 import { attempt, type Result } from '@/usecases/result';
 
 const id = z.string().min(1).max(60);

@@ -6,8 +6,8 @@ import { QUANTITY_IDS, quantity, type QuantityId, UNSEEN } from '@/core/document
 import { pmText, readingText } from '@/core/document/readingText';
 import { hourText } from '@/core/stance/clock';
 import { formatLength, type UnitSystem } from '@/core/units/format';
-import { wheelName, wheelsThatGo } from '@/usecases/jobPlan';
-import { countedChalk, isOldState } from '@/usecases/archCuts';
+import { wheelName, wheelsThatGo } from '@/usecases/job/jobPlan';
+import { countedChalk, isOldState } from '@/usecases/survey/archCuts';
 import { ReadingRows } from './SheetRows';
 
 interface Line {

@@ -11,11 +11,11 @@ import { ReadingsTable } from './ReadingsTable';
 import { FindingRows } from './SheetRows';
 import { SaveSvg } from '@/ui/SaveSvg';
 import { Verdict } from '@/ui/Verdict';
-import { bayLines } from '@/usecases/bayLines';
-import { jointsOf, specOf } from '@/usecases/card';
-import { logLines } from '@/usecases/logLines';
-import { recordEvaluation } from '@/usecases/recordFindings';
-import type { SheetRevision } from '@/usecases/recordedVisit';
+import { bayLines } from '@/usecases/fit/bayLines';
+import { jointsOf, specOf } from '@/usecases/fit/card';
+import { logLines } from '@/usecases/torque/logLines';
+import { recordEvaluation } from '@/usecases/record/recordFindings';
+import type { SheetRevision } from '@/usecases/record/recordedVisit';
 
 /** One sheet of a job: readings, drawing, findings, torque log, cautions. Screen and print are the same page. */
 export function RecordSheet({

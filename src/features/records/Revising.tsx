@@ -6,7 +6,7 @@ import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { VerdictMark } from '@/ui/Verdict';
-import type { Verified } from '@/usecases/verify';
+import type { Verified } from '@/usecases/record/verify';
 import { correct, verify } from './actions';
 
 /** What can be done with a signed record: work it out again, or correct it as one more revision beside it. */

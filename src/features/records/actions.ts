@@ -3,8 +3,8 @@
 import { z } from 'zod';
 import { actOn } from '@/usecases/act';
 import { attempt, idOf, type Result } from '@/usecases/result';
-import { revise } from '@/usecases/signing';
-import { type Verified, verifyRecord } from '@/usecases/verify';
+import { revise } from '@/usecases/record/signing';
+import { type Verified, verifyRecord } from '@/usecases/record/verify';
 
 /** Works a signed record out again. */
 export async function verify(jobId: string, revision: number): Promise<Result<Verified>> {

@@ -11,10 +11,10 @@ import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatMileage } from '@/core/units/mileage';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
-import { bayOf, doneOf, stepsNow } from '@/usecases/card';
-import { gapsCompared } from '@/usecases/gapCompare';
-import type { RecordEvaluation } from '@/usecases/recordFindings';
-import type { SheetRevision } from '@/usecases/recordedVisit';
+import { bayOf, doneOf, stepsNow } from '@/usecases/fit/card';
+import { gapsCompared } from '@/usecases/torque/gapCompare';
+import type { RecordEvaluation } from '@/usecases/record/recordFindings';
+import type { SheetRevision } from '@/usecases/record/recordedVisit';
 
 /** What the odometer showed as the car came, behind the car; nothing where nobody read it. */
 const mileageText = ({ visit }: JobWhole, units: UnitSystem): string =>

@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 import { actOn } from '@/usecases/act';
-import { takeBackRemark } from '@/usecases/remarks';
+import { takeBackRemark } from '@/usecases/vehicle/remarks';
 import { idOf, type Result } from '@/usecases/result';
 
 const kindForm = z.enum(['photo', 'note']);

@@ -1,7 +1,7 @@
 import { format } from 'date-fns';
 import { SCHOOL_LABEL } from '@/core/document/labels';
 import { DEFAULT_POLICY, type Policy, policyChanges } from '@/core/document/policy';
-import type { PolicyEntry } from '@/usecases/policy';
+import type { PolicyEntry } from '@/usecases/shop/policy';
 
 const schools = (p: Policy): string => p.governing.map((s) => SCHOOL_LABEL[s].toLowerCase()).join(', ');
 

@@ -2,8 +2,8 @@
 
 import { z } from 'zod';
 import { actOn } from '@/usecases/act';
-import { backUpNow, restoreNamed } from '@/usecases/backups';
-import { savePolicy } from '@/usecases/policy';
+import { backUpNow, restoreNamed } from '@/usecases/shop/backups';
+import { savePolicy } from '@/usecases/shop/policy';
 import type { Result } from '@/usecases/result';
 
 const form = z.object({

@@ -3,7 +3,7 @@
 import { z } from 'zod';
 import { actOn } from '@/usecases/act';
 import { idOf, type Result } from '@/usecases/result';
-import { dropWrench, saveWrench } from '@/usecases/wrenches';
+import { dropWrench, saveWrench } from '@/usecases/torque/wrenches';
 
 const wrenchForm = z.object({
   name: z.string().max(200),

@@ -10,7 +10,7 @@ import { Button } from '@/ui/Button';
 import { Field, SelectField } from '@/ui/Field';
 import { history, move, type PartHistory, release, reserve, takeOff } from './actions';
 import { PartForm } from './PartForm';
-import type { ShelfLine } from '@/usecases/shelf';
+import type { ShelfLine } from '@/usecases/shelf/shelf';
 
 const MOVE_OPTIONS = [
   { value: 'receive', label: 'Receive' },

@@ -14,7 +14,7 @@ import { ImportFile } from './ImportFile';
 import { PartForm } from './PartForm';
 import { PartPanel } from './PartPanel';
 import { specOf } from '@/core/parts/spec';
-import type { ShelfLine } from '@/usecases/shelf';
+import type { ShelfLine } from '@/usecases/shelf/shelf';
 import { useWholeShelf } from './useWholeShelf';
 
 const ORDERS = [

@@ -15,8 +15,8 @@ import {
   releaseReserved,
   reserveFor,
   takeOffShelf,
-} from '@/usecases/shelf';
-import { stopFile } from '@/usecases/shelfFile';
+} from '@/usecases/shelf/shelf';
+import { stopFile } from '@/usecases/shelf/shelfFile';
 import { commonFor, type CommonAsked } from './common';
 
 const rowForm = z.partialRecord(z.enum(CATALOGUE_COLUMNS), z.string().max(400));

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { ShelfLine } from '@/usecases/shelf';
+import type { ShelfLine } from '@/usecases/shelf/shelf';
 
 /**
  * The lines behind some that are there already, a piece at a time until there are no more. @throws where the server

@@ -6,7 +6,7 @@ import { useOutbox } from '@/ui/outbox';
 import { forgetDevice, forgetOthers } from '@/ui/offline/forget';
 import { MARK, markOnDevice } from '@/ui/offline/pages';
 import { within } from '@/ui/reach';
-import type { VisitPages } from '@/usecases/onDevice';
+import type { VisitPages } from '@/usecases/shop/onDevice';
 
 const WORKER = '/sw/sw.js';
 const LOOK_MS = 20_000;

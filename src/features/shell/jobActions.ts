@@ -1,7 +1,7 @@
 'use server';
 
 import { actOn } from '@/usecases/act';
-import { changeToPlanB, holdJob, takeUpAgain } from '@/usecases/otherWays';
+import { changeToPlanB, holdJob, takeUpAgain } from '@/usecases/job/otherWays';
 import { idOf, RefusedError, type Result } from '@/usecases/result';
 
 const text = (typed: unknown): string => {

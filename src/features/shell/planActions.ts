@@ -1,7 +1,7 @@
 'use server';
 
 import { actOn } from '@/usecases/act';
-import { takeReadingsIn } from '@/usecases/jobs';
+import { takeReadingsIn } from '@/usecases/job/jobs';
 import { idOf, type Result } from '@/usecases/result';
 
 /** Takes readings that were added since into the plan in force; its choice, ticks and torque stay. */

@@ -10,7 +10,7 @@ import type { UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
 import { VerdictMark } from '@/ui/Verdict';
-import type { TakenReading } from '@/usecases/takenShown';
+import type { TakenReading } from '@/usecases/survey/takenShown';
 import { takeBack } from './actions';
 import { useCorrection, Which } from './correction';
 import { useSetupOn } from './OnCar';

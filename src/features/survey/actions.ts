@@ -3,8 +3,8 @@
 import { z } from 'zod';
 import { CORNERS } from '@/core/document/vocabulary';
 import { act, actOn } from '@/usecases/act';
-import { goChoose as goOnToChoose } from '@/usecases/jobs';
-import { noteTorquedAgain } from '@/usecases/loosened';
+import { goChoose as goOnToChoose } from '@/usecases/job/jobs';
+import { noteTorquedAgain } from '@/usecases/survey/loosened';
 import { readSession } from '@/usecases/session';
 import {
   hangWheel,
@@ -15,8 +15,8 @@ import {
   takeBackReading,
   takeBackWheelReading,
   wheelsAlike,
-} from '@/usecases/readings';
-import { confirmEarlier } from '@/usecases/earlier';
+} from '@/usecases/survey/readings';
+import { confirmEarlier } from '@/usecases/survey/earlier';
 import { idOf, type Result } from '@/usecases/result';
 
 /** Readings of an earlier visit were looked at and are so still. */

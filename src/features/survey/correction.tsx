@@ -5,7 +5,7 @@ import { tryInput } from '@/core/errors';
 import { Button } from '@/ui/Button';
 import type { Result } from '@/usecases/result';
 import type { useSetupOn } from './OnCar';
-import type { TakenReading } from '@/usecases/takenShown';
+import type { TakenReading } from '@/usecases/survey/takenShown';
 
 /** Whether the last reading was taken as this one is: with something on or nothing, of the part on the car or of a new one. */
 const sameState = (last: TakenReading, on: ReturnType<typeof useSetupOn>): boolean =>

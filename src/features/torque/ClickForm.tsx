@@ -5,7 +5,7 @@ import type { Corner } from '@/core/document/vocabulary';
 import { type Felt, type Joint, type Pass, type TorqueReading, WHOLE } from '@/core/torque/log';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
-import type { EntryTyped } from '@/usecases/torqueTyped';
+import type { EntryTyped } from '@/usecases/torque/torqueTyped';
 
 export interface ClickFormProps {
   readonly corner: Corner;

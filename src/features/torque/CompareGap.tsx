@@ -10,7 +10,7 @@ import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { VerdictMark } from '@/ui/Verdict';
-import type { CornerCompared } from '@/usecases/gapCompare';
+import type { CornerCompared } from '@/usecases/torque/gapCompare';
 import { keepGapFitted, takeBackGapFitted } from './actions';
 
 /** Compare: the gap at each corner as predicted and as it came out, both sides. */

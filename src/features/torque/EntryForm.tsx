@@ -9,7 +9,7 @@ import type { UnitSystem } from '@/core/units/format';
 import { parseAngle, parseTorque } from '@/core/units/parse';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
-import type { EntryTyped } from '@/usecases/torqueTyped';
+import type { EntryTyped } from '@/usecases/torque/torqueTyped';
 
 export interface EntryFormProps {
   readonly corner: Corner;

@@ -2,7 +2,7 @@ import { type Pass, type TorqueReading, type TorqueState, WHOLE } from '@/core/t
 import type { UnitSystem } from '@/core/units/format';
 import { Segments } from '@/ui/Segments';
 import { useUnkept } from '@/ui/useUnkept';
-import type { EntryTyped } from '@/usecases/torqueTyped';
+import type { EntryTyped } from '@/usecases/torque/torqueTyped';
 import { ClickForm } from './ClickForm';
 import { EntryForm } from './EntryForm';
 import type { WrenchInHand } from './InHand';

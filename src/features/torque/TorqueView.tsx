@@ -13,7 +13,7 @@ import { Verdict } from '@/ui/Verdict';
 import { useInAddress } from '@/ui/useInAddress';
 import { useTicked } from '@/ui/ticked';
 import { useUnkept } from '@/ui/useUnkept';
-import type { Before } from '@/usecases/card';
+import type { Before } from '@/usecases/fit/card';
 import { InHand, type WrenchInHand } from './InHand';
 import { LastSaid } from './LastSaid';
 import { LogTable, type LogLine } from './LogTable';

@@ -4,8 +4,8 @@ import { z } from 'zod';
 import { CORNERS } from '@/core/document/vocabulary';
 import { actOn } from '@/usecases/act';
 import { addSeason, addSession, endSeason, notReached } from '@/usecases/calendar/chain';
-import { declineRecheck, recheckEarly, signOff } from '@/usecases/signing';
-import { takeBackReading, takeReading } from '@/usecases/readings';
+import { declineRecheck, recheckEarly, signOff } from '@/usecases/record/signing';
+import { takeBackReading, takeReading } from '@/usecases/survey/readings';
 import { idOf, type Result } from '@/usecases/result';
 
 /** Signs the job off. */

@@ -4,7 +4,7 @@ import { useCallback, useLayoutEffect, useMemo, useRef } from 'react';
 import { v7 as newId } from 'uuid';
 import { type TorqueReading, type TorqueState, torqueState } from '@/core/torque/log';
 import { type Outbox, outboxNow, type Parcel, post, useOutbox } from '@/ui/outbox';
-import type { EntryTyped } from '@/usecases/torqueTyped';
+import type { EntryTyped } from '@/usecases/torque/torqueTyped';
 import type { TorquedJoint } from './TorqueView';
 
 /** What the face shows of an entry that the page does not have from the server yet. */

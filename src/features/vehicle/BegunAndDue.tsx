@@ -1,6 +1,6 @@
 import { format } from 'date-fns';
 import { NavLink } from '@/ui/NavLink';
-import type { Waiting } from '@/usecases/dueRechecks';
+import type { Waiting } from '@/usecases/vehicle/dueRechecks';
 
 /** Work that is begun and what is due, before anything else is read of the car. */
 export function BegunAndDue({ waiting }: { waiting: readonly Waiting[] }) {

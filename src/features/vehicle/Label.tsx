@@ -1,5 +1,5 @@
 import type { UnitSystem } from '@/core/units/format';
-import type { Glovebox } from '@/usecases/glovebox';
+import type { Glovebox } from '@/usecases/vehicle/glovebox';
 import { LABEL_FOOT, linesOf } from './labelLines';
 
 const WIDTH = 420;

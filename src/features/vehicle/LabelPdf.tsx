@@ -2,7 +2,7 @@ import 'server-only';
 import { Document, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { UnitSystem } from '@/core/units/format';
 import { SHEET_FACE } from '@/files/pdf';
-import type { Glovebox } from '@/usecases/glovebox';
+import type { Glovebox } from '@/usecases/vehicle/glovebox';
 import { LABEL_FOOT, linesOf } from './labelLines';
 
 const css = StyleSheet.create({

@@ -3,10 +3,10 @@
 import { z } from 'zod';
 import type { CatalogueItem } from '@/core/parts/catalogue';
 import { actOn } from '@/usecases/act';
-import { dropKey, takeKey } from '@/usecases/remarks';
+import { dropKey, takeKey } from '@/usecases/vehicle/remarks';
 import { attempt, idOf, type Result } from '@/usecases/result';
-import { shelfParts } from '@/usecases/shelf';
-import { keepFound } from '@/usecases/vehicles';
+import { shelfParts } from '@/usecases/shelf/shelf';
+import { keepFound } from '@/usecases/vehicle/vehicles';
 
 const foundForm = z.object({
   corners: z.array(z.string().max(40)).max(4),

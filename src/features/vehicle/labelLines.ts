@@ -1,7 +1,7 @@
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import { onCarText } from '@/core/document/fastenerText';
 import { wheelTorque } from '@/core/document/hardware';
-import type { LabelAxle } from '@/usecases/glovebox';
+import type { LabelAxle } from '@/usecases/vehicle/glovebox';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { formatThread, parseThread } from '@/core/thread/designation';
 

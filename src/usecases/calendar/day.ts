@@ -24,7 +24,7 @@ import { resources } from '@/store/resources';
 import { jobsOfVisits } from '@/store/visits';
 import type { JobBrief } from '@/store/jobBrief';
 import { shopTimeNow } from '@/store/shopTime';
-import { stagePath } from '../stages';
+import { stagePath } from '../job/stages';
 import { asBooked } from './bookings';
 import { calledFor } from './callers';
 import { clockOn, dayAfter, dayOf, dayStart, hourMarks, openHours, reads, spanText, weekdayOf } from './zone';

@@ -12,8 +12,8 @@ import { type JobWhole, loadJob } from '@/store/jobs';
 import { jobsOfVisit } from '@/store/visits';
 import { resources } from '@/store/resources';
 import { shopTimeNow } from '@/store/shopTime';
-import { bayOf, doneOf, jointsOf, specOf, stepsNow } from '../card';
-import { STAGE_VIEWS } from '../stages';
+import { bayOf, doneOf, jointsOf, specOf, stepsNow } from '../fit/card';
+import { STAGE_VIEWS } from '../job/stages';
 import { type Bar, calendarView } from './day';
 import { reads } from './zone';
 

@@ -17,8 +17,8 @@ import type { Executor } from '@/store/connection';
 import type { JobWhole } from '@/store/jobs';
 import { partsByKind } from '@/store/partsRead';
 import { lastCure, tookOf } from '@/store/pastWork';
-import { planWith } from '../jobPlan';
-import { stageIndex } from '../stages';
+import { planWith } from '../job/jobPlan';
+import { stageIndex } from '../job/stages';
 
 /** How long an axle of a visit takes, and what that is made of. */
 export interface AxleEstimate {

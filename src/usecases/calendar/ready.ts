@@ -20,9 +20,9 @@ import { wholeShelf } from '@/store/partsRead';
 import type { PartRow } from '@/store/schema';
 import type { WrenchRow } from '@/store/toolSchema';
 import { listWrenches } from '@/store/wrenches';
-import { bayOf } from '../card';
-import { isStale, missingReadings } from '../jobPlan';
-import { stageIndex } from '../stages';
+import { bayOf } from '../fit/card';
+import { isStale, missingReadings } from '../job/jobPlan';
+import { stageIndex } from '../job/stages';
 
 /** How a line of what a visit needs stands. */
 export type ReadyState = 'ready' | 'shelf' | 'ordered' | 'missing' | 'unmeasured' | 'open';

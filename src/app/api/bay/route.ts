@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { baySchema } from '@/core/procedure/bay';
-import { noteBay } from '@/usecases/bay';
+import { noteBay } from '@/usecases/fit/bay';
 import { fromOutbox } from '@/usecases/fromOutbox';
-import { tickLines } from '@/usecases/jobs';
+import { tickLines } from '@/usecases/job/jobs';
 import { idOf } from '@/usecases/result';
 
 const sentForm = z.discriminatedUnion('is', [

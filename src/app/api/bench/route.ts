@@ -1,5 +1,5 @@
-import { keepDraft } from '@/usecases/bench';
-import { choiceSent } from '@/usecases/choiceSent';
+import { keepDraft } from '@/usecases/job/bench';
+import { choiceSent } from '@/usecases/job/choiceSent';
 import { fromOutbox } from '@/usecases/fromOutbox';
 import { idOf } from '@/usecases/result';
 

@@ -1,5 +1,5 @@
 import { calendarName, recheckCalendar } from '@/files/calendar';
-import { dueRechecks } from '@/usecases/dueRechecks';
+import { dueRechecks } from '@/usecases/vehicle/dueRechecks';
 
 /** Rechecks that are still to be done, as a calendar file. */
 export async function GET(): Promise<Response> {

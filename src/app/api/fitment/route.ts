@@ -1,4 +1,4 @@
-import { fitmentFile } from '@/usecases/fitmentFile';
+import { fitmentFile } from '@/usecases/survey/fitmentFile';
 import { attempt } from '@/usecases/result';
 
 /** What this shop's cars had, model by model, as CSV. */

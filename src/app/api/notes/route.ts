@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CORNERS } from '@/core/document/vocabulary';
 import { fromOutbox } from '@/usecases/fromOutbox';
-import { takeNote } from '@/usecases/remarks';
+import { takeNote } from '@/usecases/vehicle/remarks';
 
 const noteSent = z.object({
   id: z.uuid(),

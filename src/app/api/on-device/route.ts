@@ -1,4 +1,4 @@
-import { pagesForTheDay } from '@/usecases/onDevice';
+import { pagesForTheDay } from '@/usecases/shop/onDevice';
 import { attempt } from '@/usecases/result';
 
 /** Pages that a tablet is to have with it, each with the mark of its visit. @param request `job` is the one that is open on it */

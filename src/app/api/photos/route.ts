@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { takeUpload, type UploadLimit } from '@/usecases/door';
+import { takeUpload, type UploadLimit } from '@/usecases/shop/door';
 import { madeBy } from '@/usecases/fromOutbox';
-import { takePhoto } from '@/usecases/remarks';
+import { takePhoto } from '@/usecases/vehicle/remarks';
 import { attempt, idOf } from '@/usecases/result';
 
 const LIMIT: UploadLimit = {

@@ -1,6 +1,6 @@
 import { fromOutbox } from '@/usecases/fromOutbox';
-import { readingSent } from '@/usecases/readingSent';
-import { takeChalk, takeReading, takeWheelReading } from '@/usecases/readings';
+import { readingSent } from '@/usecases/survey/readingSent';
+import { takeChalk, takeReading, takeWheelReading } from '@/usecases/survey/readings';
 import { idOf } from '@/usecases/result';
 
 /** More than any reading is long. */

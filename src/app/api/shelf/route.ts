@@ -1,5 +1,5 @@
 import { writeCatalogue } from '@/files/csv';
-import { shelfParts } from '@/usecases/shelf';
+import { shelfParts } from '@/usecases/shelf/shelf';
 
 /** The shelf as a CSV file that can be imported again. */
 export async function GET(): Promise<Response> {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { fromOutbox } from '@/usecases/fromOutbox';
 import { idOf } from '@/usecases/result';
-import { enterTyped, torqueTyped } from '@/usecases/torqueTyped';
+import { enterTyped, torqueTyped } from '@/usecases/torque/torqueTyped';
 
 /** A whole trace of an electronic wrench is smaller. */
 const MOST = 60_000;

@@ -1,8 +1,8 @@
-import { takeUpload, type UploadLimit } from '@/usecases/door';
+import { takeUpload, type UploadLimit } from '@/usecases/shop/door';
 import { attempt } from '@/usecases/result';
 import { leadOnly } from '@/usecases/roles';
 import { actor } from '@/usecases/session';
-import { readVisitIn } from '@/usecases/visitFiles';
+import { readVisitIn } from '@/usecases/record/visitFiles';
 
 const LIMIT: UploadLimit = {
   most: 60 * 1024 ** 2,

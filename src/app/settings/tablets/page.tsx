@@ -3,7 +3,7 @@ import { headers } from 'next/headers';
 import { HomePicture, ScanPicture, TrustPicture } from '@/features/settings/TabletSteps';
 import { ThisDevice } from '@/features/settings/ThisDevice';
 import { SettingsPage } from '@/features/settings/SettingsPage';
-import { type WayIn, wayIn } from '@/usecases/tablets';
+import { type WayIn, wayIn } from '@/usecases/shop/tablets';
 
 export const metadata: Metadata = { title: 'Tablets' };
 

@@ -16,8 +16,8 @@ import { WheelDrilling } from '@/features/intake/WheelDrilling';
 import { NewWheelSet } from '@/features/intake/NewWheelSet';
 import { OneKit } from '@/features/vehicle/OneKit';
 import { Swaps } from '@/features/vehicle/Swaps';
-import { type AxleSwaps, swapsOfVehicle } from '@/usecases/swaps';
-import { waitingAt } from '@/usecases/dueRechecks';
+import { type AxleSwaps, swapsOfVehicle } from '@/usecases/vehicle/swaps';
+import { waitingAt } from '@/usecases/vehicle/dueRechecks';
 import { BegunAndDue } from '@/features/vehicle/BegunAndDue';
 import { LinkButton } from '@/ui/Button';
 import { drillingOf, drillingWords } from '@/core/parts/drilling';
@@ -29,12 +29,12 @@ import { Remarks } from '@/features/remarks/Remarks';
 import { shown } from '@/features/remarks/shown';
 import { type FittedAt, FittedCar } from '@/features/vehicle/FittedCar';
 import { Keys } from '@/features/vehicle/Keys';
-import { keysFor, remarksFor } from '@/usecases/remarks';
-import { wheelsOnAxle } from '@/usecases/jobPlan';
-import { fittedOn, jobsOfCar, jobsOnWheels } from '@/usecases/vehicles';
+import { keysFor, remarksFor } from '@/usecases/vehicle/remarks';
+import { wheelsOnAxle } from '@/usecases/job/jobPlan';
+import { fittedOn, jobsOfCar, jobsOnWheels } from '@/usecases/vehicle/vehicles';
 import { vehicleOr404 } from '@/usecases/pages';
 import { readSession, type Session } from '@/usecases/session';
-import { STAGE_VIEWS, stagePath } from '@/usecases/stages';
+import { STAGE_VIEWS, stagePath } from '@/usecases/job/stages';
 
 export const metadata: Metadata = { title: 'Vehicle' };
 

@@ -8,12 +8,12 @@ import type { Step } from '@/core/procedure/step';
 import type { TraceSample } from '@/core/torque/trace';
 import type { Level } from '@/core/rules/kit/finding';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
-import { bayLines } from '@/usecases/bayLines';
-import { doneOf, jointsOf, specOf, stepsNow } from '@/usecases/card';
-import type { JointState } from '@/usecases/jobPlan';
-import { logLines } from '@/usecases/logLines';
-import { recordEvaluation } from '@/usecases/recordFindings';
-import type { SheetRevision } from '@/usecases/recordedVisit';
+import { bayLines } from '@/usecases/fit/bayLines';
+import { doneOf, jointsOf, specOf, stepsNow } from '@/usecases/fit/card';
+import type { JointState } from '@/usecases/job/jobPlan';
+import { logLines } from '@/usecases/torque/logLines';
+import { recordEvaluation } from '@/usecases/record/recordFindings';
+import type { SheetRevision } from '@/usecases/record/recordedVisit';
 import { factsOf, gapLines } from '../sheet';
 
 export interface TorqueRow {

@@ -1,6 +1,6 @@
 import type { Corner } from '@/core/document/vocabulary';
-import type { TakenReading } from '@/usecases/takenShown';
-import type { WalkStop } from '@/usecases/walk';
+import type { TakenReading } from '@/usecases/survey/takenShown';
+import type { WalkStop } from '@/usecases/survey/walk';
 import type { EarlierShown } from '../EarlierReadings';
 import type { TypedSetup } from '../OnCar';
 import type { Loosened } from '../TorquedAgain';

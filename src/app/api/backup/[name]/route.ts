@@ -1,7 +1,7 @@
 import { createReadStream } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { Readable } from 'node:stream';
-import { backupToDownload } from '@/usecases/backups';
+import { backupToDownload } from '@/usecases/shop/backups';
 import { attempt } from '@/usecases/result';
 import { actor } from '@/usecases/session';
 

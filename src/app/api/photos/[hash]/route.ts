@@ -1,4 +1,4 @@
-import { photoBytes } from '@/usecases/remarks';
+import { photoBytes } from '@/usecases/vehicle/remarks';
 
 /** A kept photo. Its name is its hash, so it never changes. */
 export async function GET(_: Request, { params }: { params: Promise<{ hash: string }> }): Promise<Response> {

@@ -1,5 +1,5 @@
 import { NotFoundError } from '@/usecases/result';
-import { shelfLines } from '@/usecases/shelf';
+import { shelfLines } from '@/usecases/shelf/shelf';
 
 /**
  * Lines of the shelf in their order, some at a time: those behind the part that `after` names, from the first without

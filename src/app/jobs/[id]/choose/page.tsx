@@ -6,10 +6,10 @@ import { BenchView } from '@/features/bench/BenchView';
 import { SimilarWork } from '@/features/calendar/SimilarWork';
 import { JobFrame } from '@/features/shell/JobRail';
 import { similarTo } from '@/usecases/calendar/memory';
-import { FIRST_CHOICE, isStale, planParts, planWith, staleBecause } from '@/usecases/jobPlan';
-import { partnerOfJob } from '@/usecases/jobs';
+import { FIRST_CHOICE, isStale, planParts, planWith, staleBecause } from '@/usecases/job/jobPlan';
+import { partnerOfJob } from '@/usecases/job/jobs';
 import { jobOr404 } from '@/usecases/pages';
-import { everybody } from '@/usecases/people';
+import { everybody } from '@/usecases/shop/people';
 import { readSession } from '@/usecases/session';
 
 export const metadata: Metadata = { title: 'Choose' };

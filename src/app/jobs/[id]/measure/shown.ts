@@ -11,10 +11,10 @@ import { ruledOut, ruledOutSentence } from '@/core/whatif/ruledOut';
 import type { EarlierShown } from '@/features/survey/EarlierReadings';
 import type { TypedSetup } from '@/features/survey/OnCar';
 import type { Loosened } from '@/features/survey/TorquedAgain';
-import type { Earlier } from '@/usecases/earlier';
-import { hubOf } from '@/usecases/jobPlan';
-import { loosenedAt } from '@/usecases/loosened';
-import { wrenchesFor } from '@/usecases/wrenches';
+import type { Earlier } from '@/usecases/survey/earlier';
+import { hubOf } from '@/usecases/job/jobPlan';
+import { loosenedAt } from '@/usecases/survey/loosened';
+import { wrenchesFor } from '@/usecases/torque/wrenches';
 
 /** What the list of readings and the walk both show, worded. */
 

@@ -10,13 +10,13 @@ import { parseThread } from '@/core/thread/designation';
 import { combineRepeats } from '@/core/uncertainty';
 import type { UnitSystem } from '@/core/units/format';
 import { keyOf, type ShownStop, type WalkJob } from '@/features/survey/walk/stop';
-import { earlierReadings } from '@/usecases/earlier';
-import { expectedOf } from '@/usecases/fitment';
-import { hubOf, measuredFor, planWith, wheelsThatGo } from '@/usecases/jobPlan';
-import { partnerOfJob } from '@/usecases/jobs';
-import { takenOfJob, takenOfWheel, type TakenReading } from '@/usecases/takenShown';
-import { fittedOn } from '@/usecases/vehicles';
-import { walkOf, type WalkStop } from '@/usecases/walk';
+import { earlierReadings } from '@/usecases/survey/earlier';
+import { expectedOf } from '@/usecases/survey/fitment';
+import { hubOf, measuredFor, planWith, wheelsThatGo } from '@/usecases/job/jobPlan';
+import { partnerOfJob } from '@/usecases/job/jobs';
+import { takenOfJob, takenOfWheel, type TakenReading } from '@/usecases/survey/takenShown';
+import { fittedOn } from '@/usecases/vehicle/vehicles';
+import { walkOf, type WalkStop } from '@/usecases/survey/walk';
 import { earlierShown, knownOn, loosenedShown, ruledOutOf } from './shown';
 
 /** A reading that a link leads to. */

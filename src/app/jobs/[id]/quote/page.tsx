@@ -3,7 +3,7 @@ import { QuoteSheet } from '@/features/quote/QuoteSheet';
 import { JobFrame } from '@/features/shell/JobRail';
 import { LinkButton } from '@/ui/Button';
 import { jobOr404 } from '@/usecases/pages';
-import { quoteOf } from '@/usecases/quote';
+import { quoteOf } from '@/usecases/job/quote';
 import { attempt } from '@/usecases/result';
 import { readSession } from '@/usecases/session';
 

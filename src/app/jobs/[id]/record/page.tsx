@@ -8,9 +8,9 @@ import { Revising } from '@/features/records/Revising';
 import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { JobRemarks } from '../../remarks';
-import { recordedVisit, recordsOfJob, shownRecord } from '@/usecases/recordedVisit';
+import { recordedVisit, recordsOfJob, shownRecord } from '@/usecases/record/recordedVisit';
 import { AXLE_LABEL } from '@/core/document/labels';
-import { isStale, staleBecause } from '@/usecases/jobPlan';
+import { isStale, staleBecause } from '@/usecases/job/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
 

@@ -12,7 +12,7 @@ import { JobFrame } from '@/features/shell/JobRail';
 import { JobRemarks } from '../../remarks';
 import { LinkButton } from '@/ui/Button';
 import { VerdictMark } from '@/ui/Verdict';
-import { hubOf, wheelsOnAxle } from '@/usecases/jobPlan';
+import { hubOf, wheelsOnAxle } from '@/usecases/job/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
 

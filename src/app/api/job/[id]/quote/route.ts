@@ -1,6 +1,6 @@
 import { quoteText } from '@/core/procedure/quote';
 import { quotePdf } from '@/features/quote/QuotePdf';
-import { quoteOf } from '@/usecases/quote';
+import { quoteOf } from '@/usecases/job/quote';
 import { attempt, idOf } from '@/usecases/result';
 import { readSession } from '@/usecases/session';
 

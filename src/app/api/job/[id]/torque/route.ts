@@ -1,6 +1,6 @@
 import { torqueCsv } from '@/files/torqueCsv';
 import { attempt, idOf } from '@/usecases/result';
-import { torqueRows } from '@/usecases/torqueRows';
+import { torqueRows } from '@/usecases/torque/torqueRows';
 
 /** The torque log of a job’s visit as CSV, every entry with its seal. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {

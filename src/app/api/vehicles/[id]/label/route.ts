@@ -1,8 +1,8 @@
 import { labelPdf } from '@/features/vehicle/LabelPdf';
-import { gloveboxOf } from '@/usecases/glovebox';
+import { gloveboxOf } from '@/usecases/vehicle/glovebox';
 import { attempt, idOf } from '@/usecases/result';
 import { readSession } from '@/usecases/session';
-import { carOf } from '@/usecases/vehicles';
+import { carOf } from '@/usecases/vehicle/vehicles';
 
 /** The glovebox card of a car as a PDF. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {

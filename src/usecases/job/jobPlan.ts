@@ -1,0 +1,329 @@
+import { trimAt, trims } from '@/core/stance/trim';
+import { inSetup } from '@/core/document/bare';
+import { countedChalk, cutAt, isOldState } from '../survey/archCuts';
+import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/document/assemble';
+import type { Corner, JobType, Plan, Seat, Setup, Use } from '@/core/document/document';
+import { ADDS_NOTHING } from '@/core/document/vocabulary';
+import { plainSpacer, PRESENT } from '@/core/document/blank';
+import { digestOf } from '@/core/document/digest';
+import { AXLE_LABEL } from '@/core/document/labels';
+import { planChanges } from '@/core/document/diff';
+import type { UnitSystem } from '@/core/units/format';
+import { type Quantity, type QuantityId, quantitiesFor, UNSEEN } from '@/core/document/quantities';
+import { bayState } from '@/core/procedure/bay';
+import { torqueJobs } from '@/core/procedure/procedure';
+import { type Joint, struckOut, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
+import type { BoltClass } from '@/core/thread/classes';
+import { combineRepeats } from '@/core/uncertainty';
+import { RefusedError } from '@/store/errors';
+import type { JobWhole } from '@/store/jobs';
+import type { WheelWhole } from '@/store/wheels';
+import type { AxleHubRow, ChoiceDraft, RearWheels, TorqueEntryRow, WheelSetRow } from '@/store/schema';
+import { asReading } from '@/store/torque';
+
+/** What stands on the bench before anybody chose, on a car with nothing between hub and wheel: the car as it is. */
+export const FIRST_CHOICE: ChoiceDraft = {
+  spacer: plainSpacer(0),
+  fastener: PRESENT,
+};
+
+/** What is measured for before anybody chose: where the work puts a spacer on, the thinnest common one, so that what it needs is asked for. */
+export const measuredFor = ({ job }: JobWhole): ChoiceDraft => {
+  if (job.draft) return job.draft;
+  const adds = !ADDS_NOTHING.has(job.wish as JobType) && job.wish !== 'conversion';
+  return adds ? { ...FIRST_CHOICE, spacer: plainSpacer(3) } : FIRST_CHOICE;
+};
+
+/** The hub of the job's axle. */
+export function hubOf(whole: JobWhole): AxleHubRow {
+  return whole.hubs.find((h) => h.axle === whole.job.axle) as AxleHubRow;
+}
+
+/** The wheels of a set as they are on an axle: the rear ones may differ. */
+export const wheelsOnAxle = (set: WheelSetRow, axle: 'front' | 'rear'): RearWheels =>
+  axle === 'rear' && set.rear !== null ? set.rear : set;
+
+/** What is chosen of a plan, and not taken in or measured. */
+export type ChosenParts =
+  | 'spacer'
+  | 'fastener'
+  | 'leadSignOff'
+  | 'camberChange'
+  | 'lowerBy'
+  | 'planned'
+  | 'trim'
+  | 'trimRight'
+  | 'rightSpacer'
+  | 'locking'
+  | 'condition';
+
+/** Everything of a plan but the choice; the browser adds the choice and evaluates live. */
+export function planParts(whole: JobWhole): Omit<PlanParts, ChosenParts> {
+  const hub = hubOf(whole);
+  const wheel = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
+  const own = wheel ? wheelsOnAxle(wheel, whole.job.axle) : undefined;
+  return {
+    title: `${whole.vehicle.name}, ${AXLE_LABEL[whole.job.axle].toLowerCase()}`,
+    axle: whole.job.axle,
+    jobType: whole.job.wish as JobType,
+    use: whole.job.use as Use,
+    hub: {
+      lugs: hub.lugs,
+      boltCircle: hub.boltCircleMm,
+      thread: hub.thread,
+      fastening: hub.fastening,
+      seat: hub.seat as Seat,
+      threadMaterial: hub.threadMaterial as 'steel' | 'aluminium' | 'unknown',
+      nutStyle: hub.nutStyle as 'open' | 'closed' | 'unknown',
+      torque: hub.torqueNm === null ? null : { value: hub.torqueNm, source: hub.torqueSource },
+      lockingFastener: hub.lockingFastener,
+      fastenerClass: hub.fastenerClass as BoltClass,
+      internalTensile: hub.internalTensileMpa,
+      nutClass: hub.nutClass,
+      hardware: hub.hardware,
+      original: hub.original,
+    },
+    wheel: {
+      name: wheel?.name ?? 'wheel set',
+      tyre: own?.tyre ?? '',
+      offset: own?.offsetMm ?? null,
+      seat: (own?.seat ?? 'unknown') as Seat,
+      lugs: own?.lugs ?? null,
+      boltCircle: own?.boltCircleMm ?? null,
+    },
+    readings: countedReadings(whole).map(
+      (r): Reading => ({
+        quantity: r.quantity as QuantityId,
+        corner: r.corner as Corner | null,
+        hour: r.hour,
+        ...onOf(whole, r),
+        value: r.value,
+        pm: r.pm,
+      }),
+    ),
+    wheels: wheelsThatGo(whole).map((w) => ({
+      name: wheelName(w.mark),
+      corner: w.corner,
+      readings: w.readings.map((r) => ({ quantity: r.quantity as QuantityId, value: r.value, pm: r.pm })),
+    })),
+    chalk: countedChalk(whole).map((t) => ({
+      corner: t.corner,
+      trial: t.trialMm,
+      load: t.load,
+      across: t.across,
+      hours: t.hours,
+    })),
+    policy: whole.policy,
+  };
+}
+
+/** What was on while a reading was taken; left out where nothing was, on the present fasteners and the wheels of the job. */
+function onOf(whole: JobWhole, r: JobWhole['readings'][number]): { readonly on?: Setup } {
+  if (!inSetup(r.quantity)) return {};
+  const wheel = r.onWheelSetId === null || r.onWheelSetId === whole.job.wheelSetId ? 'chosen' : wheelOn(whole, r);
+  if (r.onPlateMm === null && r.trialPart === null && wheel === 'chosen') return {};
+  return { on: { spacer: r.onPlateMm ?? 0, fastener: r.trialPart ?? 'present', wheel } };
+}
+
+/** The wheel of another set that was on at a corner; unknown where the set is gone. */
+function wheelOn(whole: JobWhole, r: JobWhole['readings'][number]): Setup['wheel'] {
+  const set = whole.wheelSets.find((w) => w.id === r.onWheelSetId);
+  if (!set) return 'unknown';
+  const { tyre, offsetMm, seat } = wheelsOnAxle(set, whole.job.axle);
+  const here = whole.wheels.find((w) => w.wheelSetId === set.id && w.corner === r.corner);
+  const pads = (here?.readings ?? []).filter((x) => x.quantity === 'padThickness');
+  const pad = pads.length === 0 ? null : combineRepeats(pads);
+  return {
+    name: set.name,
+    seat: seat as Seat,
+    pad: pad === null ? null : { value: pad.value, pm: pad.pm },
+    tyre,
+    offset: offsetMm,
+  };
+}
+
+/** Readings with a figure that speak of the car as it is now. */
+export const countedReadings = (whole: JobWhole): JobWhole['readings'] =>
+  whole.readings.filter((r) => isFigure(r) && !isOldState(whole, r));
+
+/** A reading with a figure; “could not see” is kept, and stays unmeasured. */
+export const isFigure = (r: { readonly method: string }): boolean => r.method !== UNSEEN.id;
+
+/** A wheel by its mark, as it stands in sentences and in the plan. */
+export const wheelName = (mark: string): string => `wheel ${mark}`;
+
+/** Every wheel of the job's set that can go on its axle: all of them where they change axles, else the two that hang there. */
+export function wheelsThatGo(whole: JobWhole): readonly WheelWhole[] {
+  const set = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
+  // Front and rear wheels that differ never change axles.
+  const alike = set?.rotates !== false && (set?.rear ?? null) === null;
+  return whole.wheels.filter(
+    (w) => w.wheelSetId === whole.job.wheelSetId && (alike || w.corner.startsWith(whole.job.axle)),
+  );
+}
+
+/** The plan as it stands with a choice. */
+export function planWith(whole: JobWhole, choice: ChoiceDraft, leadSignOff: Plan['leadSignOff']): Plan {
+  return assemblePlan({ ...planParts(whole), ...choice, leadSignOff });
+}
+
+/** The frozen choice as it would come out on today's readings and vehicle data. */
+function asOfNow(frozen: Plan, whole: JobWhole): Plan {
+  const { spacer, fastener, camberChange, lowerBy, planned, rightSpacer, locking, leadSignOff, policy } = frozen;
+  // What was to be trimmed is off, and the clearance is read anew.
+  const left = (corner: Corner): number => {
+    const cut = cutAt(whole.job, corner);
+    const done = cut !== null && whole.plan !== null && whole.plan.frozenAt < cut;
+    return done ? 0 : trimAt(frozen, corner);
+  };
+  const [atLeft, atRight] = cornersOf(frozen.axle);
+  const cut = trims(left(atLeft), left(atRight));
+  const { condition } = frozen.hub;
+  // A plan keeps the thresholds that it was frozen under.
+  return {
+    ...planWith(
+      whole,
+      { spacer, fastener, camberChange, lowerBy, planned, ...cut, rightSpacer, locking, condition },
+      leadSignOff,
+    ),
+    policy,
+  };
+}
+
+/** The plan in force as it would come out on today's readings and vehicle data; null without one. */
+export const asOfToday = (whole: JobWhole): Plan | null => (whole.plan ? asOfNow(whole.plan.document, whole) : null);
+
+/** A frozen plan no longer matches what was taken in and measured. */
+export function isStale(whole: JobWhole): boolean {
+  return whole.plan !== null && digestOf(asOfNow(whole.plan.document, whole)) !== digestOf(whole.plan.document);
+}
+
+/** What changed since the plan was frozen, a line each; empty while it stands. */
+export function staleBecause(whole: JobWhole, units: UnitSystem): string[] {
+  return whole.plan && isStale(whole)
+    ? planChanges(whole.plan.document, asOfNow(whole.plan.document, whole), units)
+    : [];
+}
+
+export interface Missing {
+  readonly quantity: Quantity;
+  readonly corner: Corner | null;
+  /** The wheel it belongs to, where it belongs to one. */
+  readonly wheel: { readonly id: string; readonly mark: string } | null;
+}
+
+/** What is measured on this car for this wish, in the order of the trade. */
+export function wantedReadings(whole: JobWhole): Quantity[] {
+  const hub = hubOf(whole);
+  const wish = whole.job.wish as JobType;
+  const all = quantitiesFor({ fastening: hub.fastening, nutStyle: hub.nutStyle as 'open' }, wish);
+  // A count says nothing of the locking piece, so that is held beside the others once.
+  const asked = hub.lockingFastener && ADDS_NOTHING.has(wish);
+  return all.map((q) => (asked && q.id === 'lockingShorter' ? { ...q, optional: false } : q));
+}
+
+/** Readings that were never taken and block a decision, corner by corner in the order of the trade. */
+export function missingReadings(whole: JobWhole): Missing[] {
+  const taken = new Set(countedReadings(whole).map((r) => `${r.corner ?? ''}/${r.quantity}`));
+  const missing: Missing[] = [];
+  for (const q of wantedReadings(whole)) {
+    if (q.optional) continue;
+    if (q.scope === 'wheel') {
+      for (const w of wheelsThatGo(whole))
+        if (!w.readings.some((r) => r.quantity === q.id))
+          missing.push({ quantity: q, corner: null, wheel: { id: w.id, mark: w.mark } });
+      continue;
+    }
+    for (const corner of q.scope === 'axle' ? [null] : cornersOf(whole.job.axle)) {
+      // Where the tip stands against the nut's end stands in for its thread.
+      if (q.id === 'nutThread' && cornersOf(whole.job.axle).some((c) => taken.has(`${c}/standThrough`))) continue;
+      if (!taken.has(`${corner ?? ''}/${q.id}`) && !taken.has(`/${q.id}`))
+        missing.push({ quantity: q, corner, wheel: null });
+    }
+  }
+  return missing;
+}
+
+/** What the torque passes of a joint are held to, from the frozen plan. @throws RefusedError where there is no such figure */
+export function torqueSpec(plan: Plan, joint: Joint = 'wheel'): TorqueSpec {
+  const found = torqueJobs(plan).find((j) => j.joint === joint);
+  if (!found)
+    throw new RefusedError(
+      joint === 'hub'
+        ? 'The studs’ hub end has no figure yet: read it on their leaflet and say where it stands.'
+        : `There is no torque figure with a source for the ${joint} on this axle.`,
+    );
+  return found.spec;
+}
+
+export interface JointState {
+  readonly corner: Corner;
+  readonly joint: Joint;
+  readonly state: TorqueState;
+}
+
+/** What the wheels are held to, in the order that was said at the car. @throws RefusedError where there is no figure */
+export function wheelSpec({ plan, bay }: Pick<JobWhole, 'plan' | 'bay'>): TorqueSpec {
+  const spec = torqueSpec(plan?.document as Plan);
+  const said = bayState(bay, 0).order;
+  if (said === null) return spec;
+  return { ...spec, lockingSchool: said.locking, ...(said.order === null ? {} : { order: said.order }) };
+}
+
+/** State of both wheels of a plan in force. */
+export const wheelStates = (whole: Pick<JobWhole, 'plan' | 'bay'>, log: readonly TorqueEntryRow[]): JointState[] =>
+  jointStates(whole.plan?.document as Plan, 'wheel', log, wheelSpec(whole));
+
+/** State of both adapters' own joints; empty where there is no adapter. */
+export const adapterStates = (plan: Plan, log: readonly TorqueEntryRow[]): JointState[] =>
+  torqueJobs(plan).some((j) => j.joint === 'adapter') ? jointStates(plan, 'adapter', log) : [];
+
+/** State of a joint at both corners of a plan’s axle. @throws RefusedError where nothing is known of its figure */
+export function jointStates(
+  plan: Plan,
+  joint: Joint,
+  log: readonly TorqueEntryRow[],
+  spec: TorqueSpec = torqueSpec(plan, joint),
+): JointState[] {
+  return cornersOf(plan.axle).map((corner) => ({
+    corner,
+    joint,
+    state: torqueState(spec, log.filter((e) => e.corner === corner && e.joint === joint).map(asReading)),
+  }));
+}
+
+/** The last wheel entry of a corner that stands; null where none does. */
+export function lastStanding(whole: JobWhole, corner: string): TorqueEntryRow | null {
+  const own = whole.torque.filter((e) => e.corner === corner && e.joint === 'wheel');
+  const struck = struckOut(own);
+  return own.findLast((_, i) => !struck.has(i)) ?? null;
+}
+
+/** From when rechecks count: the sign-off, or the link of the chain that was ended last. */
+export function recheckedSince(whole: JobWhole): Date | null {
+  const ended = whole.rechecks.flatMap((l) => l.doneAt ?? []);
+  const { signedAt } = whole.job;
+  return signedAt === null ? null : new Date(Math.max(signedAt.getTime(), ...ended.map((d) => d.getTime())));
+}
+
+/** The recheck of the chain that is next; null where none is open. A season change is a visit of its own, and no recheck. */
+export const openLink = (whole: JobWhole): JobWhole['rechecks'][number] | null =>
+  whole.rechecks.find((l) => l.doneAt === null && l.kind !== 'season') ?? null;
+
+/** The same with rechecks counted since the last sign-off only: a job that was opened again is rechecked anew. */
+export function wheelStatesSigned(whole: JobWhole): JointState[] {
+  if (!whole.plan) return [];
+  const signedAt = recheckedSince(whole);
+  const before =
+    signedAt === null
+      ? []
+      : wheelStates(
+          whole,
+          whole.torque.filter((e) => e.at <= signedAt),
+        );
+  return wheelStates(whole, whole.torque).map(({ corner, joint, state }, i) => ({
+    corner,
+    joint,
+    state: { ...state, rechecks: state.rechecks - (before[i]?.state.rechecks ?? 0) },
+  }));
+}

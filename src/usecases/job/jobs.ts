@@ -1,0 +1,323 @@
+import 'server-only';
+import { cache } from 'react';
+import { wheelTorque } from '@/core/document/hardware';
+import { cornersOf } from '@/core/document/assemble';
+import type { Corner, Spacer } from '@/core/document/document';
+import { CORNER_LABEL } from '@/core/document/labels';
+import { openTroubles } from '@/core/procedure/bay';
+import type { Step } from '@/core/procedure/step';
+import type { Carried } from '@/core/quick/carried';
+import type { Joint } from '@/core/torque/log';
+import { type Executor, theStore } from '@/store/connection';
+import { plainSpacer, PRESENT } from '@/core/document/blank';
+import { ADDS_NOTHING, type JobType } from '@/core/document/vocabulary';
+import { fittedNow } from '@/store/fitted';
+import { hubBefore, hubNow } from '@/store/hubs';
+import { RefusedError } from '@/store/errors';
+import { addJob, justOpened, type JobWhole, loadJob, loadPartner, saveDraft, tickStep } from '@/store/jobs';
+import { jobsOfVisit } from '@/store/visits';
+import { freezePlan } from '@/store/plans';
+import type { ChoiceDraft, JobRow } from '@/store/schema';
+import { appendEntry, type EntryInput } from '@/store/torque';
+import { rememberRecheck } from '@/store/pastWork';
+import { endRecheck } from '@/store/rechecks';
+import { hasPhoto } from '@/store/remarks';
+import { loadVehicle } from '@/store/vehicles';
+import { callerHere } from '../calendar/callers';
+import { onlyLead } from '../roles';
+import { mayPull } from '../torque/wrenches';
+import { advance } from './advance';
+import { afterLink, notTooEarly } from '../record/signing';
+import {
+  bayOf,
+  cornerWaits,
+  heldBack,
+  openHolds,
+  openRounds,
+  specOf,
+  type StepStage,
+  stepsNow,
+  waitsFor,
+  wheelBegun,
+} from '../fit/card';
+import { beginWith } from './carried';
+import { judgedPull, torqueEvent } from '../torque/torqueEvents';
+import { asOfToday, lastStanding, openLink, recheckedSince, wheelStatesSigned } from './jobPlan';
+import { planOf, soundPlan } from './soundPlan';
+import { barOf, isRetorque } from './standing';
+
+export type { ChoiceDraft };
+
+/** Loads a job from the running store. @throws NotFoundError */
+export const jobById = cache(async (id: string): Promise<JobWhole> => loadJob((await theStore()).db, id));
+
+/** The other axle of the same visit, if it has a job. */
+export const partnerOfJob = cache(
+  async (whole: JobWhole): Promise<JobWhole | null> => loadPartner((await theStore()).db, whole),
+);
+
+export interface NewJob {
+  readonly vehicleId: string;
+  readonly wheelSetId: string;
+  readonly axle: 'front' | 'rear' | 'both';
+  readonly wish: JobRow['wish'];
+  readonly use: JobRow['use'];
+  /** Studs come out again: the job stands on the hub as it took bolts. */
+  readonly studsOut?: boolean | undefined;
+  /** What is planned between hub and wheel, roughly; left out, nothing is decided. It says what is asked, and the bench begins with it. */
+  readonly planned?: { readonly kind: Spacer['kind']; readonly size: number } | undefined;
+  /** Who called for it before the car was here: what was booked for them is booked for this visit. */
+  readonly callId?: string | undefined;
+  /** Figures of a quick answer that it begins with, and where those of one corner were taken. */
+  readonly carried?: { readonly figures: Carried; readonly corner: Corner } | undefined;
+}
+
+/** Opens a job on a vehicle, or one for each axle in one visit. @returns the id of the first @throws NotFoundError, RefusedError */
+export async function openJob(
+  { vehicleId, wheelSetId, axle, wish, use, studsOut, planned, callId, carried }: NewJob,
+  by: string,
+): Promise<string> {
+  const { db } = await theStore();
+  return db.transaction(async (tx) => {
+    const { wheelSets, hubs } = await loadVehicle(tx, vehicleId);
+    if (!wheelSets.some((w) => w.id === wheelSetId))
+      throw new RefusedError('These wheels are not of this vehicle. Pick one of its own sets.');
+    const at = new Date();
+    const first = axle === 'rear' ? 'rear' : 'front';
+    const pressed = await justOpened(tx, { vehicleId, wheelSetId, axle: first, wish, use }, by, at);
+    const both = async (j: JobRow): Promise<boolean> => (await jobsOfVisit(tx, j.visitId)).length > 1;
+    if (pressed !== null && (axle !== 'both' || (await both(pressed)))) return pressed.id;
+    const onHub = async (of: 'front' | 'rear') =>
+      studsOut === true && wish === 'take-off' ? { axleHubId: await hubWithBolts(tx, vehicleId, of) } : {};
+    const id = await addJob(tx, { vehicleId, wheelSetId, axle: first, wish, use, ...(await onHub(first)) }, by, at);
+    const other =
+      axle === 'both'
+        ? await addJob(
+            tx,
+            { vehicleId, wheelSetId, axle: 'rear', wish, use, visitId: id, ...(await onHub('rear')) },
+            by,
+            at,
+          )
+        : id;
+    for (const jobId of new Set([id, other])) await beginAsItStands(tx, jobId, at, planned);
+    if (callId) await callerHere(tx, callId, { visitId: id, vehicleId }, by, at);
+    if (carried) {
+      const on = carried.corner.startsWith('rear') ? 'rear' : 'front';
+      if (axle !== 'both' && axle !== on)
+        throw new RefusedError(
+          `The figures were taken at the ${CORNER_LABEL[carried.corner]}; this job is the ${axle} axle.`,
+        );
+      const hub = hubs.find((h) => h.axle === on);
+      await beginWith(tx, on === 'rear' ? other : id, { ...carried, fastening: hub?.fastening ?? 'bolt' }, by, at);
+    }
+    return id;
+  });
+}
+
+/**
+ * The bench begins with what is planned, else with what is on the car: its spacer where it has one. Where spacers come off
+ * none is chosen, on the original fasteners where others are on and the original ones were recorded.
+ */
+async function beginAsItStands(tx: Executor, jobId: string, at: Date, planned?: NewJob['planned']): Promise<void> {
+  const { job, vehicle, hubs } = await loadJob(tx, jobId);
+  if (planned && !ADDS_NOTHING.has(job.wish as JobType)) {
+    const spacer: Spacer = { ...plainSpacer(planned.size), kind: planned.kind };
+    await saveDraft(tx, jobId, job.version, { spacer, fastener: PRESENT }, at);
+    return;
+  }
+  const on = job.wish === 'take-off' ? [] : await fittedNow(tx, vehicle.id);
+  const side = (s: string) => on.find((f) => f.corner === `${job.axle}-${s}`);
+  const [left, right] = [side('left'), side('right')];
+  const mm = left?.plateMm ?? 0;
+  const spacer = left?.plate ?? plainSpacer(mm);
+  const hub = hubs.find((h) => h.axle === job.axle);
+  const back =
+    job.wish === 'take-off' && hub?.hardware === 'other' && hub.fastening === 'bolt' && hub.original !== null;
+  const fastener = back ? ({ kind: 'original' } as const) : PRESENT;
+  // A bare car begins so without being told.
+  if (!ADDS_NOTHING.has(job.wish as JobType) && mm === 0 && !right?.plateMm) return;
+  const rightSpacer = right?.plateMm != null && right.plateMm !== mm ? { rightSpacer: right.plateMm } : {};
+  await saveDraft(tx, jobId, job.version, { spacer, fastener, ...rightSpacer }, at);
+}
+
+/** The hub of an axle as it took bolts. @throws RefusedError where it never did, or does now */
+async function hubWithBolts(tx: Executor, vehicleId: string, axle: 'front' | 'rear'): Promise<string> {
+  const before = await hubBefore(tx, vehicleId, axle);
+  const now = await hubNow(tx, vehicleId, axle);
+  if (!before || now?.fastening !== 'stud')
+    throw new RefusedError(`No studs were put into the ${axle} hubs here, so none come out of them.`);
+  return before.id;
+}
+
+/** Opens a job for the other axle in the same visit, or finds the one that is there. @returns its id */
+export async function openOtherAxle(jobId: string, by: string): Promise<string> {
+  const { db } = await theStore();
+  return db.transaction(async (tx) => {
+    const { job, partner } = await loadJob(tx, jobId);
+    if (partner) return partner.id;
+    const { vehicleId, wheelSetId, wish, use, visitId } = job;
+    return addJob(
+      tx,
+      { vehicleId, wheelSetId, wish, use, visitId, axle: job.axle === 'front' ? 'rear' : 'front' },
+      by,
+      new Date(),
+    );
+  });
+}
+
+const nothing = { value: undefined };
+
+/** The intake was read over at the car: measuring begins. */
+export const startMeasuring = (jobId: string, by: string): Promise<void> =>
+  advance({ jobId, event: 'start-measuring', by }, async () => nothing);
+
+/** Measuring is over for now: the bench is next. A job that stands further along is only looked at there. */
+export async function goChoose(jobId: string, by: string): Promise<void> {
+  const { job } = await jobById(jobId);
+  if (job.stage !== 'take-in' && job.stage !== 'measure') return;
+  await advance({ jobId, event: 'go-choose', by }, async () => nothing);
+}
+
+/**
+ * Takes readings that were added since into the plan in force, its choice unchanged: ticks and torque go on under it.
+ * @throws RefusedError where the choice does not stand with them
+ */
+export function takeReadingsIn(jobId: string, by: string): Promise<void> {
+  return advance({ jobId, event: 'take-readings-in', by }, async (tx, whole, at) => {
+    const plan = planOf(whole);
+    // What somebody accepted by name was accepted on the readings as they were then.
+    const now = soundPlan({ ...(asOfToday(whole) ?? plan.document), leadSignOff: null });
+    const [then, next] = [plan.document.hub, now.hub];
+    if (
+      wheelTorque(plan.document)?.value !== wheelTorque(now)?.value ||
+      then.lugs !== next.lugs ||
+      then.thread !== next.thread
+    ) {
+      throw new RefusedError(
+        'Torque figure, lug count or thread changed, so what was torqued was torqued to something else. Approve the choice again.',
+      );
+    }
+    await freezePlan(tx, jobId, now, by, at, plan.log);
+    return nothing;
+  });
+}
+
+/** Ticks or unticks a line of the kit list or job card. @throws RefusedError */
+export const tickLine = (jobId: string, key: string, on: boolean, by: string): Promise<void> =>
+  tickLines(jobId, [key], on, by);
+
+/** The same for steps that are said together: all of them or none, each an entry of its own, with one time. @throws RefusedError */
+export function tickLines(jobId: string, keys: readonly string[], on: boolean, by: string): Promise<void> {
+  return advance({ jobId, event: 'tick', by }, async (tx, whole, at) => {
+    const plan = planOf(whole);
+    const steps = (['stage', 'fit'] as const).flatMap((from) => stepsNow(whole, from));
+    for (const key of new Set(keys)) {
+      const line = steps.find((s) => s.key === key);
+      if (!line) throw new RefusedError('That step is not on this job’s card any more. Reload the page.');
+      await mayTick(tx, whole, line, on, at);
+      if (whole.ticked.has(key) !== on) await tickStep(tx, jobId, plan.log, key, on, by, at);
+    }
+    return nothing;
+  });
+}
+
+/** @throws RefusedError with why a step is not ticked, or its tick not taken back */
+async function mayTick(tx: Executor, whole: JobWhole, { card, ...line }: Step, on: boolean, at: Date): Promise<void> {
+  if (on && card?.round)
+    throw new RefusedError('This step is ended by its torque round, fastener by fastener, and not by a tick.');
+  if (on && card?.photo && !(await hasPhoto(tx, whole.job.id, card.corner, card.photo)))
+    throw new RefusedError('This step is ticked by its photo. Take it, or say why there is none.');
+  const waits = on ? waitsFor(whole, { card, ...line }, at.getTime()) : null;
+  if (waits) throw new RefusedError(waits);
+  if (!on && card && wheelBegun(whole, card.corner))
+    throw new RefusedError(
+      `The ${CORNER_LABEL[card.corner]} wheel was torqued after this step. Strike its entries out first, or note what happened.`,
+    );
+}
+
+/** Moves a job from staging to fitting or from fitting to torque once every hold point is ticked. @throws RefusedError */
+export function finishSteps(jobId: string, from: StepStage, by: string): Promise<void> {
+  return advance({ jobId, event: from === 'stage' ? 'finish-kit' : 'finish-fit', by }, async (_, whole, at) => {
+    planOf(whole);
+    const lists: readonly StepStage[] = from === 'stage' ? ['stage'] : ['stage', 'fit'];
+    const open = lists.flatMap((list) => openHolds(stepsNow(whole, list), whole));
+    if (open.length > 0)
+      throw new RefusedError(
+        `${open.length} hold ${open.length === 1 ? 'point is' : 'points are'} still open: ${open[0]?.text}`,
+      );
+    if (from === 'stage') return nothing;
+    const held = cornersOf(whole.job.axle).flatMap((c) => heldBack(whole, c, at.getTime()));
+    const waits = [...openRounds(whole).map((b) => b.text), ...held][0];
+    if (waits) throw new RefusedError(waits);
+    return nothing;
+  });
+}
+
+/** Why a joint of a corner is not tightened now: a round that comes before it, locker that cures, trouble that is open. */
+function tighteningWaits(whole: JobWhole, corner: Corner, joint: Joint, at: Date): string[] {
+  const held = heldBack(whole, corner, at.getTime());
+  // Curing locker holds the wheel back; its own studs, and an adapter on stock studs, are torqued before.
+  if (joint !== 'wheel') return openTroubles(bayOf(whole, at.getTime()), corner).length > 0 ? held : [];
+  return [...[...openRounds(whole, corner), ...cornerWaits(whole, corner)].map((b) => b.text), ...held];
+}
+
+/** A fastener that was pulled over stays by a lead’s word and reason. @throws RefusedError */
+async function mayStay(tx: Executor, { note }: EntryInput, personId: string | null): Promise<void> {
+  if ((note ?? '').trim() === '') throw new RefusedError('Say why that fastener stays; it stands on the record.');
+  await onlyLead(tx, personId, 'That fastener stays only by a lead’s word. Replace it, or ask a lead.');
+}
+
+/**
+ * Appends a torque entry. A first torque is refused on a plan that does not stand; a recheck, and what is torqued again after
+ * it, is always taken. A fastener that moves in a recheck sends the job back; after a recheck of both wheels it closes.
+ * @param personId who enters it; what only a lead may say is asked of the person, never of the name
+ * @throws RefusedError
+ */
+export function enterTorque(
+  jobId: string,
+  input: EntryInput,
+  by: string,
+  personId: string | null = null,
+): Promise<void> {
+  const event = torqueEvent(input);
+  return advance<void>({ jobId, event, by }, async (tx, whole, at) => {
+    const inForce = planOf(whole);
+    const plan = inForce.document;
+    if (!(cornersOf(plan.axle) as string[]).includes(input.corner))
+      throw new RefusedError(`${input.corner} is not on this axle.`);
+    if (input.pass === 'stays') await mayStay(tx, input, personId);
+    const joint = input.joint ?? 'wheel';
+    const spec = specOf(whole, joint);
+    const back = event === 'recheck' ? [] : tighteningWaits(whole, input.corner as Corner, joint, at);
+    if (back[0] && input.pass !== 'strike') throw new RefusedError(back[0]);
+    const bar = event === 'recheck' || isRetorque(whole) ? null : barOf(whole);
+    if (bar) throw new RefusedError(bar);
+    if (input.pass === 'strike' && event === 'recheck') {
+      const last = lastStanding(whole, input.corner);
+      if (last === null || whole.job.signedAt === null || last.at <= (recheckedSince(whole) ?? at))
+        throw new RefusedError(
+          'Nothing of this recheck stands that could be struck out; what was signed does not change.',
+        );
+    }
+    if (event === 'recheck') notTooEarly(whole, at);
+    if (['final', 'verify', 'recheck'].includes(input.pass)) await mayPull(tx, input.tool, spec.target);
+    const state = await appendEntry(tx, jobId, inForce.log, spec, judgedPull(input, spec.target), by, at);
+    if (event !== 'recheck') return nothing;
+    const link = openLink(whole);
+    if (state.last?.outcome === 'moved') {
+      await rememberRecheck(tx, jobId, 1);
+      if (link) await endRecheck(tx, link.id, 'moved', by, at);
+      return {
+        ...nothing,
+        follows: { event: 'recheck-moved', set: { signedAt: null, signedBy: null, recheckDueAt: null } },
+      };
+    }
+    const states = wheelStatesSigned(await loadJob(tx, jobId));
+    if (!states.every((s) => s.state.complete && s.state.rechecks > 0)) return nothing;
+    await rememberRecheck(tx, jobId, 0);
+    // A recheck that no link asked for ends none.
+    if (!link && whole.rechecks.some((l) => l.doneAt === null)) return nothing;
+    if (link) await endRecheck(tx, link.id, 'held', by, at);
+    return { ...nothing, follows: afterLink(whole, link?.id ?? null) };
+  });
+}
