@@ -1,7 +1,8 @@
 import { assess } from '@/core/evaluate/evaluate';
 import { runBot } from '@/core/practice/bots';
 import { LESSONS, practiceCar, type PracticeCar } from '@/core/practice/lessons';
-import { asTaken, misread, practiceReadings, readingAt } from '@/core/practice/readings';
+import { asRead, asTaken, misread, practiceReadings, readingAt, readWrong } from '@/core/practice/readings';
+import { type Caliper, caliperReads, restsOn, toolFor } from '@/core/practice/tools';
 import { outcomesOf } from '@/core/practice/world';
 
 const carOf = (seed: string): PracticeCar => {
@@ -74,3 +75,95 @@ test('bots: the careful and the hurried one are let do nothing dangerous; the ca
   expect(tally.stopped).toBeGreaterThan(RUNS / 4);
   expect(tally.wrongHanded / RUNS).toBeLessThan(0.05);
 }, 600_000);
+
+describe('tools', () => {
+  const cars = [
+    ...LESSONS.flatMap((l) => [0, 1, 2, 3].map((i) => practiceCar(`${l}-${i}`))),
+    ...Array.from({ length: 150 }, (_, i) => practiceCar(`any-${i}`)),
+  ].filter((c): c is PracticeCar => c !== null);
+
+  test('on the right edges every tool reads what honest hands read, and one jaw elsewhere does not', () => {
+    const seen = new Set<string>();
+    let wrong = 0;
+    for (const car of cars)
+      for (const r of practiceReadings(car.whole)) {
+        const tool = toolFor(car.world, car.whole, r);
+        const { value, pm } = readingAt(car.whole, r);
+        seen.add(r.quantity);
+        if (tool.kind === 'counter') expect(tool.turns).toBe(value);
+        if (tool.kind !== 'caliper') continue;
+        const [a, b] = tool.right.map((i) => tool.edges[i]);
+        if (!a || !b) throw new Error(`${car.seed} ${r.id} has no edges`);
+        expect([car.seed, r.id, new Set(tool.edges.map((e) => e.name)).size]).toEqual([
+          car.seed,
+          r.id,
+          tool.edges.length,
+        ]);
+        const reads = caliperReads(tool, a.at, b.at);
+        // A reading under nought is the error of one that is nought; only a locking piece reaches further than the others.
+        expect(Math.abs(reads - (tool.signed ? value : Math.max(0, value)))).toBeLessThan(1e-9);
+        // Whichever way round the jaws are put on.
+        expect(caliperReads(tool, b.at, a.at)).toBeCloseTo(reads, 9);
+        // A hand that is a little off comes to rest on the edge.
+        if (tool.edges.every((e) => e === a || Math.abs(e.at - a.at) > 1)) expect(restsOn(tool, a.at + 0.3)).toBe(a);
+        for (const e of tool.edges)
+          if (e !== a && e !== b && Math.abs(caliperReads(tool, a.at, e.at) - value) > pm) {
+            const bad = readWrong(car.whole, new Map([[r.id, caliperReads(tool, a.at, e.at)]]));
+            expect(bad.map((x) => x.reading.id)).toEqual([r.id]);
+            wrong += 1;
+          }
+      }
+    expect(wrong).toBeGreaterThan(500);
+    // Every sort of reading that a practice car has was taken.
+    expect([...seen].sort()).toEqual(
+      [
+        'boltLength',
+        'boltThread',
+        'capOpen',
+        'holeOpen',
+        'loadedClearance',
+        'lockingShorter',
+        'nutBlindDepth',
+        'nutGrip',
+        'nutThread',
+        'padThickness',
+        'pilotNose',
+        'pocketDepth',
+        'roomBehind',
+        'rotorHat',
+        'studProtrusion',
+        'studThread',
+        'tappedDepth',
+        'turns',
+      ].sort(),
+    );
+  });
+
+  test('in between, a caliper shows what lies between its jaws, to its own step', () => {
+    const tool: Caliper = {
+      kind: 'caliper',
+      edges: [
+        { at: 0, name: 'seat' },
+        { at: 40, name: 'tip' },
+      ],
+      right: [0, 1],
+      pieces: [],
+      step: 0.1,
+      signed: false,
+    };
+    expect(caliperReads(tool, 0, 40)).toBe(40);
+    expect(caliperReads(tool, 0.7, 39.3)).toBe(40);
+    expect(caliperReads(tool, 5.04, 40)).toBeCloseTo(35, 9);
+    expect(caliperReads(tool, 40, 40.5)).toBe(0);
+  });
+
+  test('what was read is what the bench is given: all of it read right is the whole, nothing of it nothing', () => {
+    for (const car of cars.slice(0, 40)) {
+      const all = practiceReadings(car.whole);
+      const right = new Map(all.map((r) => [r.id, readingAt(car.whole, r).value]));
+      expect(asRead(car.whole, right)).toEqual(car.whole);
+      expect(asRead(car.whole, new Map())).toEqual(asTaken(car.whole, new Set()));
+      expect(readWrong(car.whole, right)).toEqual([]);
+    }
+  });
+});

@@ -1,8 +1,53 @@
+import type { Page } from '@playwright/test';
+import { CORNER_LABEL } from '@/core/document/labels';
+import { quantity } from '@/core/document/quantities';
+import { practiceCar, type PracticeCar } from '@/core/practice/lessons';
+import { type PracticeReading, practiceReadings } from '@/core/practice/readings';
+import { toolFor } from '@/core/practice/tools';
 import { accessible, expect, test } from './guard';
 import { Server } from './server';
 import { listens } from './steps';
 
 let server: Server;
+
+/** Drags a jaw with the mouse until it rests on an edge. */
+async function drag(page: Page, jaw: string, edge: string): Promise<void> {
+  const handle = page.getByRole('slider', { name: jaw });
+  const [from, sheet] = [await handle.boundingBox(), await page.getByTestId('caliper').locator('svg').boundingBox()];
+  if (!from || !sheet) throw new Error('no caliper');
+  const y = from.y + 12;
+  await page.mouse.move(from.x + from.width / 2, y);
+  await page.mouse.down();
+  for (let x = sheet.x + sheet.width - 12; x > sheet.x; x -= 3) {
+    await page.mouse.move(x, y);
+    if ((await handle.getAttribute('aria-valuetext')) === `at the ${edge}`) break;
+  }
+  await page.mouse.up();
+  await expect(handle).toHaveAttribute('aria-valuetext', `at the ${edge}`);
+}
+
+/** Takes one reading as honest hands do, by keys: each jaw from the left end to its edge, a part turned until it seats, a look. */
+async function measure(page: Page, car: PracticeCar, r: PracticeReading): Promise<void> {
+  const where = r.corner ? CORNER_LABEL[r.corner] : r.wheel === null ? '' : `wheel ${r.wheel + 1}`;
+  const name = new RegExp(`^Measure: ${quantity(r.quantity).label}.*${where}$`, 'i');
+  await page.getByRole('button', { name }).first().click();
+  const tool = toolFor(car.world, car.whole, r);
+  if (tool.kind === 'look') return page.getByRole('button', { name: 'Look', exact: true }).click();
+  if (tool.kind === 'counter') {
+    await page.getByRole('slider', { name: 'Turn it by hand' }).focus();
+    for (let i = 0; i < Math.ceil(tool.turns); i += 1) await page.keyboard.press('PageUp');
+    await expect(page.getByText('Seated: it turns no further.')).toBeVisible();
+  } else {
+    for (const [i, jaw] of ['Left jaw', 'Right jaw'].entries()) {
+      await page.getByRole('slider', { name: jaw }).focus();
+      await page.keyboard.press('Home');
+      const at = tool.edges[tool.right[i] as number]?.at ?? 0;
+      const edges = new Set(tool.edges.filter((e) => e.at <= at).map((e) => e.at)).size;
+      for (let k = 0; k < edges; k += 1) await page.keyboard.press('PageUp');
+    }
+  }
+  await page.getByRole('button', { name: 'Write it down' }).click();
+}
 test.beforeAll(async () => {
   server = await Server.start({});
 });
@@ -31,15 +76,26 @@ test('an empty workshop offers a practice car; fitted blind it comes off, measur
   await expect(page).toHaveURL(/practice\/long-bolts-1$/);
   await expect(answer).toHaveCount(0);
   await listens(page);
-  const open = page.getByRole('button', { name: /^Take it: / });
-  const count = await open.count();
-  await page.getByRole('button', { name: /^Take it: Turns.*front left/i }).click();
-  await expect(page.getByText('1 reading taken, about 3 min')).toBeVisible();
-  await expect(page.getByTestId('where-to-measure')).toHaveAttribute('data-where', 'turns');
-  for (let left = count - 1; left > 0; left -= 1) await open.first().click();
-  await expect(open).toHaveCount(0);
+  const car = practiceCar('long-bolts-1');
+  if (car === null) throw new Error('no car');
+  const all = practiceReadings(car.whole);
+  // A jaw that is dragged onto the wrong edge reads, and is written down as it reads.
+  const length = all.find((r) => r.quantity === 'boltLength');
+  if (!length) throw new Error('no bolt');
+  await page.getByRole('button', { name: /^Measure: Bolt length/ }).click();
+  await expect(page.getByTestId('caliper')).toBeVisible();
+  await drag(page, 'Right jaw', 'tip');
+  await drag(page, 'Left jaw', 'last full thread');
+  await accessible(page);
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText('1 reading taken, about 1 min')).toBeVisible();
+  // Everything else is measured right, by keys alone.
+  for (const r of all) if (r !== length) await measure(page, car, r);
+  await expect(page.getByText(`${all.length} readings taken`)).toBeVisible();
   await page.getByRole('button', { name: 'Do not fit it' }).click();
   await expect(answer).toContainText('Rightly left: it would not have held.');
+  await expect(answer.getByRole('region', { name: 'Read wrong' })).toContainText(/^Read wrong\s*Bolt length/);
+  await expect(answer.getByRole('region', { name: 'Read wrong' }).getByRole('listitem')).toHaveCount(1);
 
   // The fourth car of a lesson holds: whoever leaves everything is told so.
   await page.goto(`${server.url}/practice/long-bolts-3`);

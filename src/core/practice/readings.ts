@@ -77,6 +77,31 @@ export function asTaken(whole: Plan, taken: ReadonlySet<string>): Plan {
   return plan;
 }
 
+/** The plan with what was read and nothing else: figures as the tool showed them, right or not; a yes is 1. */
+export function asRead(whole: Plan, read: ReadonlyMap<string, number>): Plan {
+  let plan = whole;
+  for (const r of practiceReadings(whole)) {
+    const value = read.get(r.id);
+    if (value === undefined) plan = withField(plan, r, null);
+    else if (quantity(r.quantity).kind === 'yes-no') plan = withField(plan, r, value === 1);
+    else plan = withField(plan, r, { ...(fieldOf(whole, r) as { value: number; pm: number }), value });
+  }
+  return plan;
+}
+
+/** Readings that are off by more than their error, and by how much, mm or turns: a jaw on the wrong edge, a turn left out. */
+export const readWrong = (
+  whole: Plan,
+  read: ReadonlyMap<string, number>,
+): { readonly reading: PracticeReading; readonly read: number; readonly is: number }[] =>
+  practiceReadings(whole).flatMap((reading) => {
+    const value = read.get(reading.id);
+    const is = readingAt(whole, reading);
+    return value === undefined || Math.abs(value - is.value) <= Math.max(is.pm, 1e-6)
+      ? []
+      : [{ reading, read: value, is: is.value }];
+  });
+
 /** The plan with one reading off by some mm, as a jaw on the wrong edge gives it; a yes is a no. */
 export function misread(plan: Plan, r: PracticeReading, by: number): Plan {
   const was = fieldOf(plan, r);

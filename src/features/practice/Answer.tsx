@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { Plan } from '@/core/document/document';
 import { assess, evaluate } from '@/core/evaluate/evaluate';
 import type { PracticeCar } from '@/core/practice/lessons';
-import { asTaken, type PracticeReading } from '@/core/practice/readings';
+import { asRead, type PracticeReading, readingAt, readWrong } from '@/core/practice/readings';
 import { type WheelOutcome, outcomesOf } from '@/core/practice/world';
 import { plural } from '@/core/plural';
 import { ruleOf } from '@/core/rules/index';
@@ -10,13 +10,13 @@ import type { UnitSystem } from '@/core/units/format';
 import { LinkButton } from '@/ui/Button';
 import { FindingList } from '@/ui/FindingList';
 import { VerdictMark } from '@/ui/Verdict';
-import { faultText, readingName, wheelsText } from './words';
+import { faultText, readingName, wheelsText, wrongText } from './words';
 
 /** What the car itself says to a decision, where it could have been seen, and what the bench says to what was measured. */
 export function Answer({
   car,
   plan,
-  taken,
+  read,
   all,
   decided,
   units,
@@ -24,13 +24,14 @@ export function Answer({
 }: {
   car: PracticeCar;
   plan: Plan;
-  taken: readonly string[];
+  read: ReadonlyMap<string, number>;
   all: readonly PracticeReading[];
   decided: 'fit' | 'leave';
   units: UnitSystem;
   next: string;
 }) {
-  const said = useMemo(() => answered(car, taken, all, units), [car, taken, all, units]);
+  const said = useMemo(() => answered(car, read, all, units), [car, read, all, units]);
+  const wrong = useMemo(() => readWrong(car.whole, read), [car, read]);
   const judged = useMemo(() => evaluate(plan), [plan]);
   const holds = said.lines.length === 0;
   const right = holds === (decided === 'fit');
@@ -58,6 +59,16 @@ export function Answer({
         <p>
           One reading more would have stopped it: <span className="font-[600]">{said.shows.join('; ')}</span>.
         </p>
+      ) : null}
+      {wrong.length > 0 ? (
+        <section aria-label="Read wrong">
+          <h3>Read wrong</h3>
+          <ul className="flex flex-col gap-1">
+            {wrong.map((m) => (
+              <li key={m.reading.id}>{wrongText(m, units)}</li>
+            ))}
+          </ul>
+        </section>
       ) : null}
       {holds && decided === 'leave' ? <p>{leftAlone(judged.blocking.length, said.wholeGoes)}</p> : null}
       {said.idle > 0 ? (
@@ -91,7 +102,13 @@ const leftAlone = (open: number, wholeGoes: boolean): string => {
 };
 
 /** What goes wrong in words, which single reading that was not taken shows it, and how many were taken for nothing. */
-function answered(car: PracticeCar, taken: readonly string[], all: readonly PracticeReading[], units: UnitSystem) {
+function answered(
+  car: PracticeCar,
+  read: ReadonlyMap<string, number>,
+  all: readonly PracticeReading[],
+  units: UnitSystem,
+) {
+  const taken = [...read.keys()];
   const outcomes = outcomesOf(car.world);
   const texts = new Map<string, ReadonlySet<WheelOutcome>>();
   for (const o of outcomes)
@@ -102,7 +119,16 @@ function answered(car: PracticeCar, taken: readonly string[], all: readonly Prac
   const lines = [...texts].map(
     ([text, of]) => `${wheelsText([...of], outcomes)}: ${text.charAt(0).toLowerCase()}${text.slice(1)}`,
   );
-  const stops = (ids: readonly string[]) => assess(asTaken(car.whole, new Set(ids))).blocking;
+  // What was read stays as it was read; what was not would have been read right.
+  const stops = (ids: readonly string[]) =>
+    assess(
+      asRead(
+        car.whole,
+        new Map(
+          all.filter((r) => ids.includes(r.id)).map((r) => [r.id, read.get(r.id) ?? readingAt(car.whole, r).value]),
+        ),
+      ),
+    ).blocking;
   const now = stops(taken);
   const stopped = now.filter((f) => f.level === 'stop').map((f) => ruleOf(f.rule).title);
   const shows =

@@ -5,13 +5,16 @@ import { quantity } from '@/core/document/quantities';
 import { pmText, readingText } from '@/core/document/readingText';
 import { assess } from '@/core/evaluate/evaluate';
 import type { PracticeCar } from '@/core/practice/lessons';
-import { asTaken, type PracticeReading, practiceReadings, readingAt } from '@/core/practice/readings';
+import { asRead, type PracticeReading, practiceReadings, readingAt } from '@/core/practice/readings';
+import { toolFor } from '@/core/practice/tools';
 import { plural } from '@/core/plural';
 import type { UnitSystem } from '@/core/units/format';
 import { WhereToMeasure } from '@/drawing/where/WhereToMeasure';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
 import { Answer } from './Answer';
+import { CaliperTool } from './CaliperTool';
+import { TurnTool } from './TurnTool';
 import { carText, LESSON_WORDS, onCarText, readingName, wishText } from './words';
 
 /**
@@ -20,16 +23,21 @@ import { carText, LESSON_WORDS, onCarText, readingName, wishText } from './words
  */
 export function PracticeView({ car, next, units }: { car: PracticeCar; next: string; units: UnitSystem }) {
   const all = useMemo(() => practiceReadings(car.whole), [car]);
-  const [taken, setTaken] = useState<readonly string[]>([]);
+  const [read, setRead] = useState<ReadonlyMap<string, number>>(new Map());
+  const taken = useMemo(() => [...read.keys()], [read]);
   const [at, setAt] = useState<string>(all[0]?.id ?? '');
   const [decided, setDecided] = useState<'fit' | 'leave' | null>(null);
   const reading = all.find((r) => r.id === at);
   const minutes = all.filter((r) => taken.includes(r.id)).reduce((sum, r) => sum + r.minutes, 0);
-  const take = (r: PracticeReading) => {
-    setAt(r.id);
-    setTaken((was) => (was.includes(r.id) ? was : [...was, r.id]));
+  const take = (r: PracticeReading, value: number) => {
+    const then = new Map([...read, [r.id, value]]);
+    setRead(then);
+    // On to the next one that is open, as in the walk.
+    const place = all.indexOf(r);
+    const open = [...all.slice(place + 1), ...all.slice(0, place)].find((x) => !then.has(x.id));
+    if (open) setAt(open.id);
   };
-  const plan = useMemo(() => asTaken(car.whole, new Set(taken)), [car, taken]);
+  const plan = useMemo(() => asRead(car.whole, read), [car, read]);
 
   return (
     <div className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)] gap-6 max-lg:grid-cols-1">
@@ -47,13 +55,23 @@ export function PracticeView({ car, next, units }: { car: PracticeCar; next: str
           <div className="flex flex-col gap-1 border-t border-line pt-3">
             <h2>{readingName(reading)}</h2>
             <p className="text-[14px] text-soft">{quantity(reading.quantity).how}</p>
-            <div className="max-w-[420px]">
+            <ToolFor
+              key={reading.id}
+              car={car}
+              reading={reading}
+              units={units}
+              onTake={(value) => take(reading, value)}
+            />
+            <details className="max-w-[420px] text-[14px]">
+              <summary className="touch flex cursor-pointer items-center text-accent underline underline-offset-4">
+                Where it is measured
+              </summary>
               <WhereToMeasure id={reading.quantity} fastening={car.world.joint.fastening} />
-            </div>
+            </details>
           </div>
         ) : null}
         {decided !== null ? (
-          <Answer car={car} plan={plan} taken={taken} all={all} decided={decided} units={units} next={next} />
+          <Answer car={car} plan={plan} read={read} all={all} decided={decided} units={units} next={next} />
         ) : null}
       </section>
       <section aria-label="Readings" className="flex min-w-0 flex-col gap-3">
@@ -74,18 +92,17 @@ export function PracticeView({ car, next, units }: { car: PracticeCar; next: str
               >
                 {readingName(r)}
               </button>
-              {taken.includes(r.id) ? (
-                <span className="figure px-2 font-[600]">{shownReading(car, r, units)}</span>
-              ) : (
-                <Button
-                  look="quiet"
-                  disabled={decided !== null}
-                  onClick={() => take(r)}
-                  aria-label={`Take it: ${readingName(r)}`}
-                >
-                  Take it
-                </Button>
-              )}
+              {read.has(r.id) ? (
+                <span className="figure px-2 font-[600]">{shownReading(car, r, read.get(r.id) ?? 0, units)}</span>
+              ) : null}
+              <Button
+                look="quiet"
+                disabled={decided !== null}
+                onClick={() => setAt(r.id)}
+                aria-label={`${read.has(r.id) ? 'Measure again' : 'Measure'}: ${readingName(r)}`}
+              >
+                {read.has(r.id) ? 'Again' : 'Measure'}
+              </Button>
             </li>
           ))}
         </ul>
@@ -111,9 +128,36 @@ export function PracticeView({ car, next, units }: { car: PracticeCar; next: str
   );
 }
 
-function shownReading(car: PracticeCar, r: PracticeReading, units: UnitSystem): string {
+/** The tool that takes a reading: jaws on a part, turns by hand, or a look. */
+function ToolFor({
+  car,
+  reading,
+  units,
+  onTake,
+}: {
+  car: PracticeCar;
+  reading: PracticeReading;
+  units: UnitSystem;
+  onTake: (value: number) => void;
+}) {
+  const tool = useMemo(() => toolFor(car.world, car.whole, reading), [car, reading]);
+  switch (tool.kind) {
+    case 'caliper':
+      return <CaliperTool tool={tool} of={reading.quantity} units={units} onTake={onTake} />;
+    case 'counter':
+      return <TurnTool turns={tool.turns} onTake={onTake} />;
+    case 'look':
+      return (
+        <Button look="main" className="self-start" onClick={() => onTake(readingAt(car.whole, reading).value)}>
+          Look
+        </Button>
+      );
+  }
+}
+
+function shownReading(car: PracticeCar, r: PracticeReading, value: number, units: UnitSystem): string {
   const q = quantity(r.quantity);
-  const { value, pm } = readingAt(car.whole, r);
+  const { pm } = readingAt(car.whole, r);
   return q.kind === 'yes-no'
     ? readingText(q, value, units)
     : `${readingText(q, value, units)} ± ${pmText(q, pm, units)}`;

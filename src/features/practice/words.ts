@@ -1,6 +1,7 @@
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Plan } from '@/core/document/document';
 import { quantity } from '@/core/document/quantities';
+import { readingText } from '@/core/document/readingText';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import type { Fault, Fastener, Nut } from '@/core/practice/axle';
@@ -74,7 +75,7 @@ const nutText = (nut: Nut, units: UnitSystem): string =>
 /** What hangs on the car, as eyes see it. */
 export function onCarText({ world }: PracticeCar, units: UnitSystem): string {
   const spacer = world.on.spacer > 0 ? `a ${formatLength(world.on.spacer, units)} spacer` : 'no spacer';
-  const parts = world.original ? `the maker’s own ${loose(world)}` : `${loose(world)} that a previous owner fitted`;
+  const parts = world.original ? `the original ${loose(world)}` : `${loose(world)} that a previous owner fitted`;
   return `${spacer}, ${parts}${world.on.lock === null ? '' : ', one of them a locking one'}`;
 }
 
@@ -89,7 +90,7 @@ export function wishText({ world, whole }: PracticeCar, units: UnitSystem): stri
         ? `${spacer}, everything as it is.`
         : `${spacer}, with the ${loose(world)} that are on it.`;
     case 'original':
-      return `${spacer}, with the maker’s own ${loose(world)} from the boot.`;
+      return `${spacer}, with the original ${loose(world)} from the boot.`;
     case 'bolt':
       return `${spacer}, and new bolts: ${partText(wish.part, units)}.`;
     case 'nuts':
@@ -133,3 +134,12 @@ export function carText({ world, whole }: PracticeCar, units: UnitSystem): strin
     pad === null ? '' : ` They are not one casting: wheel 1 has ${formatLength(pad.value, units)} from pad to seat.`;
   return `${whole.hub.lugs} lugs, ${thread}, wheels held by ${loose(world)}; ${world.pads.length} wheels may go on.${unlike}`;
 }
+
+/** A reading that is off by more than its error: a jaw on the wrong edge, a turn left out. */
+export const wrongText = (
+  { reading, read, is }: { readonly reading: PracticeReading; readonly read: number; readonly is: number },
+  units: UnitSystem,
+): string => {
+  const q = quantity(reading.quantity);
+  return `${readingName(reading)}: ${readingText(q, read, units)} written down, ${readingText(q, is, units)} is right.`;
+};

@@ -12,7 +12,7 @@ export const engagementMinimum: Rule<'engagement.minimum', EnoughCase | Missing>
   id: 'engagement.minimum',
   title: 'Thread engagement',
   statement:
-    'Engagement with the spacer fitted reaches the target. Between floor and target it needs a named sign-off; under the floor it stops, unless the wheel hangs in the very thread that was counted by no less than the car came with, and three turns. A count of turns is travel: what holds is no more than the mate’s own thread, so that has to be measured too, but for a visit that adds nothing to the maker’s own joint.',
+    'Engagement with the spacer fitted reaches the target. Between floor and target it needs a named sign-off; under the floor it stops, unless the wheel hangs in the very thread that was counted by no less than the car came with, and three turns. A count of turns is travel: what holds is no more than the mate’s own thread, so that has to be measured too, but for a visit that adds nothing to the original joint.',
   formula:
     'E = min(N·P + s0 − s, Ln or Dt) (present) · min(Dt, Lb − seat − nb) (bolt) · min(X − n, nut end) − nut start (stud); floor = max(0.8 d steel or 1.2 d aluminium, 3 P, F/(0.577·Rm·a) + P); target = max(1.0 d or 1.5 d, stripping length + P, floor)',
   sources: ['geometry', 'common', 'stripping', 'iso-724', 'iso-4753'],

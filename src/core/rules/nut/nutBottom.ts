@@ -108,7 +108,7 @@ export const nutBottom: Rule<'nut.bottom', BottomCase> = {
       case 'touched':
         return `The dab of grease in the cap${s.at} was touched: the stud meets the bottom of the cap. The wrench clicks and the wheel is loose.`;
       case 'as-made':
-        return 'The maker’s own nuts on the maker’s own studs, with nothing added: the cap is as the maker made it.';
+        return 'Original nuts on original studs, with nothing added: the cap is as the maker made it.';
       default:
         break;
     }
