@@ -1,8 +1,8 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
-import { rulebook } from '@/core/rules/rulebook';
 import { planJsonSchema } from '@/core/document/schema';
 import { FORMAT } from '@/core/document/vocabulary';
+import { rulebook } from '@/core/rules/rulebook';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { recordJsonSchema } from '@/records/document';
 import { visitJsonSchema } from '@/store/visitFile';

@@ -1,10 +1,10 @@
 import { resolve } from 'node:path';
 import { databaseUrl, dataFolder, openStore, type Store } from '@/store/connection';
-import { latestEvent } from '@/store/events';
-import { restore, restoreOnServer } from '@/store/folder/restore';
-import { hasPinKey } from '@/store/folder/pinKey';
-import { endEveryLogin, voidOldPins } from '@/store/people';
 import { lockFolder } from '@/store/engine/lock';
+import { latestEvent } from '@/store/events';
+import { hasPinKey } from '@/store/folder/pinKey';
+import { restore, restoreOnServer } from '@/store/folder/restore';
+import { endEveryLogin, voidOldPins } from '@/store/people';
 
 const say = (line: string): void => console.error(line);
 

@@ -5,8 +5,8 @@ import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { openStore, type Store } from '@/store/connection';
-import { freePort } from '../tests/postgres.mjs';
 import { demoFolder, launch, Server } from '../tests/e2e/server';
+import { freePort } from '../tests/postgres.mjs';
 import { copyOver } from '../tests/template.mjs';
 import { killedTorque, torqueLost } from './soakTorque';
 

@@ -1,16 +1,16 @@
 import { seedIfEmpty } from './demo/seed';
 import { DamagedError, dataFolder, theStore } from './store/connection';
+import { FolderInUseError } from './store/engine/lock';
+import { ServerRefusesError } from './store/engine/server';
+import { RefusedError } from './store/errors';
 import { diskSentence } from './store/folder/disk';
 import { NewerError } from './store/folder/migrations';
-import { ServerRefusesError } from './store/engine/server';
-import { FolderInUseError } from './store/engine/lock';
-import { RefusedError } from './store/errors';
 import { sessionKeyOf } from './store/folder/sessionKey';
 import { people, personOfLogin } from './store/people';
 import { shopTimeNow } from './store/shopTime';
+import { keepTimeBy } from './usecases/calendar/zone';
 import { keepBackingUp } from './usecases/shop/backups';
 import { keepHouse } from './usecases/shop/housekeeping';
-import { keepTimeBy } from './usecases/calendar/zone';
 import { openToNetwork, setLoginStands, setSessionKey } from './usecases/shop/openTo';
 
 /** Opens the data folder and, for the demo, fills an empty one. A folder that cannot be opened ends the process with one sentence. */

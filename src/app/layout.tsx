@@ -4,8 +4,8 @@ import { ClockNotice } from '@/features/shell/ClockNotice';
 import { Header } from '@/features/shell/Header';
 import { OnDevice } from '@/features/shell/OnDevice';
 import { Unreached } from '@/features/shell/Unreached';
-import { clockBehind } from '@/usecases/calendar/clock';
 import { UnitsProvider } from '@/ui/units';
+import { clockBehind } from '@/usecases/calendar/clock';
 import { readSession } from '@/usecases/session';
 
 /** Every page shows stored work, so none is made at build time, when there is no data folder. */

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { isDay } from '@/core/calendar/isDay';
 import { Board } from '@/features/board/Board';
 import { Calendar } from '@/features/calendar/Calendar';
 import { CalendarBar } from '@/features/calendar/CalendarBar';
@@ -6,11 +7,10 @@ import { PhoneBooking } from '@/features/calendar/PhoneBooking';
 import { LinkButton } from '@/ui/Button';
 import { Finder } from '@/ui/Finder';
 import { NavLink } from '@/ui/NavLink';
+import { boardNow } from '@/usecases/board';
 import { calendarView } from '@/usecases/calendar/day';
 import { sentView } from '@/usecases/calendar/sent';
-import { boardNow } from '@/usecases/board';
 import { dayAfter, dayOf, reads } from '@/usecases/calendar/zone';
-import { isDay } from '@/core/calendar/isDay';
 import { foundIn } from '@/usecases/pages';
 
 export const metadata: Metadata = { title: 'Day board' };

@@ -1,5 +1,5 @@
-import { subDays } from 'date-fns';
 import { randomLcg, randomNormal } from 'd3-random';
+import { subDays } from 'date-fns';
 import type { WorkKind } from '@/core/procedure/estimate';
 import type { Db } from '@/store/connection';
 import { remember } from '@/store/pastWork';

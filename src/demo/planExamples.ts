@@ -1,4 +1,4 @@
-import { blankCorner, lippedSpacer, plainSpacer, PRESENT } from '@/core/document/blank';
+import { blankCorner, lippedSpacer, PRESENT, plainSpacer } from '@/core/document/blank';
 import type { Measured, Nut, Plan, PlanCorner } from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 

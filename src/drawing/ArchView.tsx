@@ -3,8 +3,8 @@ import { CORNER_LABEL } from '@/core/document/labels';
 import type { ArchModel, ArchNeed } from '@/core/stance/archModel';
 import type { SectionPoint } from '@/core/stance/outline';
 import { formatLength, type UnitSystem } from '@/core/units/format';
-import { letters } from './letters';
 import { type ArchLayout, layoutArch, sectionPath } from './archLayout';
+import { letters } from './letters';
 
 const NEEDS: Readonly<Record<ArchNeed, string>> = {
   tyre: 'a tyre size it can read',

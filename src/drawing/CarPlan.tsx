@@ -1,5 +1,5 @@
-import { CarBody, WHEEL_AT } from './carBody';
 import { CORNERS, type Corner } from '@/core/document/vocabulary';
+import { CarBody, WHEEL_AT } from './carBody';
 
 /** The car from above with its four wheels; a plate between hub and wheel is drawn where one is. */
 export function CarPlan({ plated }: { plated: readonly Corner[] }) {

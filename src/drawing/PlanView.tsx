@@ -1,6 +1,6 @@
-import { CarBody, WHEEL_AT } from './carBody';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { CORNERS, type Corner } from '@/core/document/vocabulary';
+import { CarBody, WHEEL_AT } from './carBody';
 
 /** A wheel on the plan carries a mark of up to two letters; a longer one is written beside its corner. */
 const MARK_SHOWN = 2;

@@ -1,6 +1,6 @@
 import { useId } from 'react';
-import { formatLength, type UnitSystem } from '@/core/units/format';
 import type { RubCell } from '@/core/stance/rubMap';
+import { formatLength, type UnitSystem } from '@/core/units/format';
 
 const W = 24;
 const H = 14;

@@ -1,7 +1,7 @@
 import { useId } from 'react';
+import { CORNER_LABEL } from '@/core/document/labels';
 import type { SectionBlock, SectionDimension, SectionNeed, StackGeometry } from '@/core/figures/geometry';
 import type { Level } from '@/core/rules/kit/finding';
-import { CORNER_LABEL } from '@/core/document/labels';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { FaceHandle } from './FaceHandle';
 import { letters } from './letters';

@@ -5,8 +5,8 @@ import {
   type CatalogueItem,
   type CatalogueRow,
   type Column,
-  readRow,
   type RowIssue,
+  readRow,
 } from '@/core/parts/catalogue';
 import { catalogueRow } from '@/core/parts/catalogueRow';
 import { type Row, RowReader } from './csvRows';

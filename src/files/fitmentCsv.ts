@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import { tryInput } from '@/core/errors';
 import { FITMENT_COLUMNS, type FitmentColumn, type FitmentRow, fitmentRow } from '@/core/document/fitmentRow';
+import { tryInput } from '@/core/errors';
 import { FORMULA } from './csv';
 import { RowReader } from './csvRows';
 

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import { FORMULA } from './csv';
 import type { OrderLine } from '@/core/calendar/orders';
+import { FORMULA } from './csv';
 
 /** What is to be ordered as CSV (RFC 4180), a row a line and visit. */
 export function ordersCsv(lines: readonly OrderLine[]): string {

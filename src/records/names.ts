@@ -1,5 +1,5 @@
-import { presentQuantity, RENAMED } from '@/core/document/renamed';
 import type { Hub } from '@/core/document/document';
+import { presentQuantity, RENAMED } from '@/core/document/renamed';
 
 /**
  * Words of `vectis-record/1` that the code calls otherwise since. A record keeps the words of its format, so that a record of any release

@@ -4,9 +4,9 @@ import { baySchema } from '@/core/procedure/bay';
 import { CLOCK_KINDS } from '@/core/procedure/clocks';
 import { RECHECK_KINDS } from '@/core/procedure/rechecks';
 import { PHASES } from '@/core/procedure/step';
+import { NUT_CLASSES_SAID } from '@/core/thread/classes';
 import { FELT, JOINTS } from '@/core/torque/log';
 import { TRACE_CLASSES } from '@/core/torque/trace';
-import { NUT_CLASSES_SAID } from '@/core/thread/classes';
 import { HARDWARE_IN_RECORD } from './names';
 
 /** Parts of a record. Names are those of the format; what the store or the code calls a thing may change without them. */

@@ -1,6 +1,6 @@
 import { asc, eq } from 'drizzle-orm';
-import type { BayDetail, BayEntry } from '@/core/procedure/bay';
 import type { Corner } from '@/core/document/vocabulary';
+import type { BayDetail, BayEntry } from '@/core/procedure/bay';
 import { bayEntry } from './baySchema';
 import type { Executor } from './connection';
 

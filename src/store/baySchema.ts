@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { check, index, jsonb, pgTable, text } from 'drizzle-orm/pg-core';
-import type { BayDetail, BayKind } from '@/core/procedure/bay';
 import { CORNERS } from '@/core/document/vocabulary';
+import type { BayDetail, BayKind } from '@/core/procedure/bay';
 import { at, id } from './columns';
 
 /**

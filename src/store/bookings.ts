@@ -2,12 +2,12 @@ import { and, asc, desc, eq, gt, inArray, isNull, lt, ne, or, sql } from 'drizzl
 import { v7 as newId } from 'uuid';
 import { bayEntry } from './baySchema';
 import { type BookingRow, booking, type ClosureRow, closure, visitNeed } from './calendarSchema';
+import { callersOf } from './callers';
 import { vehicle } from './carSchema';
 import type { Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError } from './errors';
 import { recordEvent } from './events';
 import { among } from './find';
-import { callersOf } from './callers';
 import { BOOKED_JOB, type BookedJob, JOB_BRIEF } from './jobBrief';
 import { type CallerRow, job, jobStep, torqueEntry } from './schema';
 

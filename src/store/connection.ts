@@ -1,14 +1,14 @@
 import { mkdirSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { sql } from 'drizzle-orm';
-import type { Db, Engine, Executor } from './engine/engine';
 import { DamagedError, openEmbedded } from './engine/embedded';
+import type { Db, Engine, Executor } from './engine/engine';
 import { lockFolder } from './engine/lock';
 import { DISK, type Disk } from './engine/sync';
 import { backUp } from './folder/backup';
-import { clearHalfMade, finishSwap } from './folder/restore';
 import { knownMigrations, NewerError } from './folder/migrations';
 import { type PinKey, pinKeyOf } from './folder/pinKey';
+import { clearHalfMade, finishSwap } from './folder/restore';
 import { type Signer, signerOf } from './folder/signingKey';
 import { knowOwnKey } from './keys';
 import { once } from './once';

@@ -1,9 +1,9 @@
 import { and, asc, desc, eq, inArray, isNull } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
+import type { Plan } from '@/core/document/document';
 import { fastenerText } from '@/core/document/fastenerText';
 import { wheelTorque } from '@/core/document/hardware';
 import { CORNERS, type Corner } from '@/core/document/vocabulary';
-import type { Plan } from '@/core/document/document';
 import { fastenerSeat } from '@/core/figures/counts';
 import { type FittedRow, fitted } from './carStateSchema';
 import type { Executor } from './connection';

@@ -7,12 +7,11 @@ import { bayLog } from './bay';
 import type { Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError } from './errors';
 import { recordEvent } from './events';
+import { JOB_BRIEF, type JobBrief } from './jobBrief';
 import { currentPlan, type PlanInForce } from './plans';
 import { currentPolicy } from './policy';
-import { JOB_BRIEF, type JobBrief } from './jobBrief';
 import { rechecksOf } from './rechecks';
 import type { RecheckRow } from './recordSchema';
-import { wheelsOf } from './wheels';
 import {
   axleHub,
   type ChalkTestRow,
@@ -25,14 +24,15 @@ import {
   type ReadingRow,
   reading,
   type Stage,
-  torqueEntry,
   type TorqueEntryRow,
-  vehicle,
+  torqueEntry,
   type VisitRow,
+  vehicle,
   visit,
   wheelSet,
 } from './schema';
 import { loadVehicle, type VehicleWhole } from './vehicles';
+import { wheelsOf } from './wheels';
 
 export type JobInput = Pick<JobRow, 'vehicleId' | 'wheelSetId' | 'axle' | 'wish' | 'use'> &
   Partial<Pick<JobRow, 'visitId' | 'axleHubId'>>;

@@ -4,8 +4,8 @@ import type { Executor } from './connection';
 import { NotFoundError, RefusedError, violates } from './errors';
 import { recordEvent } from './events';
 import { VOID_PIN } from './folder/pinKey';
-import { bookPeople, followPerson } from './resources';
 import { type LoginRow, login, type PersonRow, person, type Role } from './peopleSchema';
+import { bookPeople, followPerson } from './resources';
 
 /** Everybody who works here now, in the order they were added. */
 export const people = (db: Executor): Promise<PersonRow[]> =>

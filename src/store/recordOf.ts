@@ -1,15 +1,15 @@
-import { archWorkOf } from '@/core/stance/archWork';
+import type { Plan } from '@/core/document/document';
 import { fastenerText } from '@/core/document/fastenerText';
 import { wheelTorque } from '@/core/document/hardware';
-import type { Plan } from '@/core/document/document';
 import type { KeptEvaluation } from '@/core/evaluate/kept';
 import { fastenerSeat } from '@/core/figures/counts';
+import { archWorkOf } from '@/core/stance/archWork';
 import { RECORD_FORMAT, type RecordedEvaluation, type VectisRecord } from '@/records/document';
 import { hardwareInRecord, quantityInRecord } from '@/records/names';
 import type { JobWhole } from './jobs';
 import type { PlanInForce } from './plans';
-import type { Remarks } from './remarks';
 import type { RecheckRow } from './recordSchema';
+import type { Remarks } from './remarks';
 import type { AxleHubRow, ReadingRow, RearWheels, TorqueEntryRow, WheelReadingRow } from './schema';
 
 /** A signed job as the record of it: rows of today under the names of the format. A column that is renamed is renamed here and nowhere else. */

@@ -3,16 +3,16 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { and, asc, eq, isNotNull, sql } from 'drizzle-orm';
 import stringify from 'fast-json-stable-stringify';
 import { v7 as newId } from 'uuid';
-import { recheckChain } from '@/core/procedure/rechecks';
 import type { Plan } from '@/core/document/document';
+import { recheckChain } from '@/core/procedure/rechecks';
 import { recordSchema } from '@/records/document';
 import type { Db, Executor } from './connection';
 import type { Signer } from './folder/signingKey';
 import { type JobWhole, loadJob } from './jobs';
 import { setRechecks } from './rechecks';
 import { recordOf } from './recordOf';
-import { remarksOf } from './remarks';
 import { type RecordRow, record } from './recordSchema';
+import { remarksOf } from './remarks';
 import { event, job } from './schema';
 
 /** Seal of a record: over what it holds, who signed, when and why, and the revision before it. */

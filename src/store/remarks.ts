@@ -1,6 +1,6 @@
-import type { Corner } from '@/core/document/vocabulary';
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
+import type { Corner } from '@/core/document/vocabulary';
 import { type LockingKeyRow, lockingKey, type NoteRow, note, type PhotoRow, photo } from './carStateSchema';
 import type { Executor } from './connection';
 import { NotFoundError } from './errors';

@@ -1,5 +1,5 @@
-import { and, asc, eq, isNull } from 'drizzle-orm';
 import { randomBytes } from 'node:crypto';
+import { and, asc, eq, isNull } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { type ResourceKind, type ResourceRow, resource } from './calendarSchema';
 import type { Executor } from './connection';

@@ -1,7 +1,7 @@
 import { asc, isNotNull, sql } from 'drizzle-orm';
 import { hubAfter } from '@/core/document/hubAfter';
-import type { Db, Executor } from './connection';
 import { fitted } from './carStateSchema';
+import type { Db, Executor } from './connection';
 import { fittedBy, fittedNow, putOn } from './fitted';
 import { settleHub } from './hubs';
 import { type JobWhole, loadJob } from './jobs';

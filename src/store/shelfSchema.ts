@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm';
 import { check, index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex } from 'drizzle-orm/pg-core';
 import { type CatalogueItem, PART_KINDS } from '@/core/parts/catalogue';
 import { at, id } from './columns';
-import { job } from './schema';
+import { job } from './jobSchema';
 
 export const part = pgTable(
   'part',

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import type { Db, Executor } from './connection';
 import { CORNERS } from '@/core/document/vocabulary';
+import type { Db, Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError, RefusedError } from './errors';
 import { recordEvent } from './events';
 import { like } from './find';

@@ -6,12 +6,12 @@ import { digestOf } from '@/core/document/digest';
 import { readPlan } from '@/core/document/document';
 import { presentQuantity } from '@/core/document/renamed';
 import { firstBreak } from '@/core/torque/chain';
+import type { VectisRecord } from '@/records/document';
+import { readRecord } from '@/records/upgrade';
 import type { Executor } from './connection';
-import { keysById } from './keys';
 import { NotFoundError, RefusedError } from './errors';
 import { keyIdOf, signatureHolds } from './folder/signingKey';
-import { readRecord } from '@/records/upgrade';
-import type { VectisRecord } from '@/records/document';
+import { keysById } from './keys';
 import type { RecordRow } from './recordSchema';
 import { sealOf } from './records';
 import {

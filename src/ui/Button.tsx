@@ -1,5 +1,5 @@
-import { NavLink } from '@/ui/NavLink';
 import type { ComponentProps } from 'react';
+import { NavLink } from '@/ui/NavLink';
 import { cx } from './cx';
 
 type Look = 'main' | 'plain' | 'quiet';

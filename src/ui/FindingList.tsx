@@ -1,10 +1,9 @@
 import { Accordion } from 'radix-ui';
 import type { Plan } from '@/core/document/document';
-import { type Finding, findingKey } from '@/core/rules/kit/finding';
-import { inputsOf } from '@/core/evaluate/inputs';
 import { SCHOOL_LABEL } from '@/core/document/labels';
-import { sentence } from '@/core/rules/index';
-import { ruleOf } from '@/core/rules/index';
+import { inputsOf } from '@/core/evaluate/inputs';
+import { ruleOf, sentence } from '@/core/rules/index';
+import { type Finding, findingKey } from '@/core/rules/kit/finding';
 import type { Wording } from '@/core/rules/kit/say';
 import { citation } from '@/core/rules/kit/sources';
 import { formatLength, type UnitSystem } from '@/core/units/format';

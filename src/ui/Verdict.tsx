@@ -1,5 +1,5 @@
-import type { Level } from '@/core/rules/kit/finding';
 import { LEVEL_LABEL } from '@/core/document/labels';
+import type { Level } from '@/core/rules/kit/finding';
 import { cx } from './cx';
 
 const TONE: Readonly<Record<Level, string>> = {

@@ -1,11 +1,11 @@
 import 'server-only';
-import { cache } from 'react';
 import { notFound } from 'next/navigation';
+import { cache } from 'react';
 import { theStore } from '@/store/connection';
 import { NotFoundError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
-import { loadVehicle, type VehicleWhole } from '@/store/vehicles';
 import type { Stage } from '@/store/schema';
+import { loadVehicle, type VehicleWhole } from '@/store/vehicles';
 import { jobById, partnerOfJob } from './job/jobs';
 
 async function or404<T>(load: () => Promise<T>): Promise<T> {

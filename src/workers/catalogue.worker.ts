@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
-import { readRow } from '@/core/parts/catalogue';
 import { tryInput } from '@/core/errors';
+import { readRow } from '@/core/parts/catalogue';
 import { guessMapping, type Mapping, partsOf, readTable, rowOf, type Table } from '@/files/csv';
 
 /** A catalogue file as it is looked at before it is taken in. */

@@ -1,11 +1,11 @@
+import { benchCar } from './car';
 import { benchCore } from './core';
-import { benchRub, benchSearch } from './search';
+import { benchExplain } from './explain';
 import { benchInteraction } from './interaction';
 import { benchPages } from './pages';
 import { benchScale } from './scale';
-import { benchCar } from './car';
+import { benchRub, benchSearch } from './search';
 import { benchShelf } from './shelf';
-import { benchExplain } from './explain';
 import { benchTablets } from './tablets';
 
 /** `npm run bench`: figures as ratios in one run; `-- core`, `search`, `rub`, `car`, `pages`, `inp`, `shelf`, `scale`, `tablets` or `explain` for one part. */

@@ -2,8 +2,8 @@ import type { Plan, Spacer } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
 import { oneKit } from '@/core/whatif/kit';
 import { swapMatrix } from '@/core/whatif/swap';
-import { boltPlan, exact, plainSpacer, wheel } from '../core/fixtures';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
+import { boltPlan, exact, plainSpacer, wheel } from '../core/fixtures';
 import { rate } from './core';
 
 const bolts = (length: number): Plan['fastener'] => ({

@@ -1,5 +1,5 @@
-import { assess, evaluate } from '@/core/evaluate/evaluate';
 import type { Plan } from '@/core/document/document';
+import { assess, evaluate } from '@/core/evaluate/evaluate';
 import { boltPlan, corner, exact, studPlan } from '../core/fixtures';
 
 /** Rate of one call over a second or so, warmed up. */

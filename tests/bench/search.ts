@@ -1,10 +1,10 @@
 import type { Nut, Plan, Spacer } from '@/core/document/document';
-import { assess } from '@/core/evaluate/evaluate';
 import { DEFAULT_POLICY } from '@/core/document/policy';
+import { assess } from '@/core/evaluate/evaluate';
+import { rubMap } from '@/core/stance/rubMap';
 import { joined } from '@/core/whatif/search/pairs';
 import { search } from '@/core/whatif/search/search';
 import type { LooseFastener, Part, SearchInput } from '@/core/whatif/search/types';
-import { rubMap } from '@/core/stance/rubMap';
 import { plainSpacer, studPlan } from '../core/fixtures';
 
 const pick = <T>(xs: readonly T[], i: number): T => xs[i % xs.length] as T;

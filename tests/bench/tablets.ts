@@ -1,8 +1,8 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Client } from 'pg';
 import { sql } from 'drizzle-orm';
+import { Client } from 'pg';
 import { v7 as newId } from 'uuid';
 import { openStore } from '@/store/connection';
 import { backUp } from '@/store/folder/backup';

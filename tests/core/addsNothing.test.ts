@@ -1,4 +1,4 @@
-import { plainSpacer, PRESENT } from '@/core/document/blank';
+import { PRESENT, plainSpacer } from '@/core/document/blank';
 import type { Plan } from '@/core/document/document';
 import { quantitiesFor } from '@/core/document/quantities';
 import { assess } from '@/core/evaluate/evaluate';

@@ -1,10 +1,9 @@
 import fc from 'fast-check';
 import type { Plan, PlanCorner } from '@/core/document/document';
-import { archModel, type ArchModel, rubInput, standsAt, USUAL } from '@/core/stance/archModel';
 import { compareGap, gapsOf } from '@/core/figures/gaps';
+import { type ArchModel, archModel, rubInput, standsAt, USUAL } from '@/core/stance/archModel';
 import { rubMap } from '@/core/stance/rubMap';
-import { plainSpacer } from './fixtures';
-import { boltPlan, exact } from './fixtures';
+import { boltPlan, exact, plainSpacer } from './fixtures';
 
 const take = USUAL.front;
 const at = { gap: exact(20), loadedClearance: exact(25), archHeight: exact(340), camber: exact(0) };

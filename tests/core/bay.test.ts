@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { Corner } from '@/core/document/vocabulary';
 import {
   type BayDetail,
   type BayEntry,
@@ -12,7 +13,6 @@ import {
 } from '@/core/procedure/bay';
 import { clockMinutes, clockState, waitText } from '@/core/procedure/clocks';
 import { TROUBLES, troublesOf } from '@/core/procedure/troubles';
-import type { Corner } from '@/core/document/vocabulary';
 import { boltPlan, plainSpacer, studPlan } from './fixtures';
 
 const MIN = 60_000;

@@ -2,17 +2,16 @@ import fc from 'fast-check';
 import { max, min } from 'simple-statistics';
 import { assemblePlan, type Reading } from '@/core/document/assemble';
 import { PRESENT } from '@/core/document/blank';
-import { plainSpacer, closedNut } from './fixtures';
-import { allowedSpans, fitBySize, sweepThickness } from '@/core/whatif/bySize';
 import { planChanges } from '@/core/document/diff';
 import type { Plan } from '@/core/document/document';
-import { assess, blocksChoice } from '@/core/evaluate/evaluate';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import { METRIC_SIZES_MM } from '@/core/document/sizes';
-import { type WayOut, waySentence, waysOut } from '@/core/whatif/waysOut';
+import { assess, blocksChoice } from '@/core/evaluate/evaluate';
 import { combineRepeats } from '@/core/uncertainty';
+import { allowedSpans, fitBySize, sweepThickness } from '@/core/whatif/bySize';
+import { type WayOut, waySentence, waysOut } from '@/core/whatif/waysOut';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
-import { boltPlan, corner, exact, studPlan } from './fixtures';
+import { boltPlan, closedNut, corner, exact, plainSpacer, studPlan } from './fixtures';
 
 const tall = { spigotHeight: exact(40), gap: exact(20) };
 const stud = (change: Partial<Plan> = {}): Plan =>

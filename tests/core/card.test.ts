@@ -3,11 +3,11 @@ import { cornersOf } from '@/core/document/assemble';
 import type { Plan } from '@/core/document/document';
 import { jobCard, stepName } from '@/core/procedure/card';
 import { kitList } from '@/core/procedure/kitList';
-import { PHASES, type Lift, LIFTS, type Step } from '@/core/procedure/step';
+import { LIFTS, type Lift, PHASES, type Step } from '@/core/procedure/step';
 import { asKept, usualMinutes, workOrder } from '@/core/procedure/workOrder';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
-import { anyPlan } from './generator';
 import { boltPlan, plainSpacer, studPlan } from './fixtures';
+import { anyPlan } from './generator';
 
 const of = (name: string) => PLAN_EXAMPLES[name] as Plan;
 const names = (plan: Plan) => jobCard(plan).map((s) => stepName(s.key));

@@ -7,7 +7,7 @@ import { kitList } from '@/core/procedure/kitList';
 import { lengthAnswer } from '@/core/quick/length';
 import { plateAnswer } from '@/core/quick/plate';
 import { swapMatrix, swapText } from '@/core/whatif/swap';
-import { boltPlan, EXACT_POLICY, plainSpacer, studPlan, spacerOn } from './fixtures';
+import { boltPlan, EXACT_POLICY, plainSpacer, spacerOn, studPlan } from './fixtures';
 
 /**
  * A count proves only the state in which it was taken: that plate or a thicker one. Figures by hand, x from the hub face:

@@ -1,12 +1,12 @@
 import Ajv from 'ajv/dist/2020';
-import { readPlan } from '@/core/document/document';
 import type { Plan } from '@/core/document/document';
-import { assess, evaluate } from '@/core/evaluate/evaluate';
+import { readPlan } from '@/core/document/document';
 import { DEFAULT_POLICY, POLICY_RULES, SCHOOLS } from '@/core/document/policy';
 import { policySchema } from '@/core/document/policySchema';
-import { report } from '@/core/evaluate/report';
 import { planJsonSchema } from '@/core/document/schema';
 import { upgradePlan } from '@/core/document/upgrade';
+import { assess, evaluate } from '@/core/evaluate/evaluate';
+import { report } from '@/core/evaluate/report';
 import { judgeReading } from '@/core/torque/log';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, corner, exact, firstVersion, studPlan } from './fixtures';

@@ -1,9 +1,9 @@
 import type { Fastener, Nut, Plan, PlanCorner } from '@/core/document/document';
-import { evaluate, assess } from '@/core/evaluate/evaluate';
+import { assess, evaluate } from '@/core/evaluate/evaluate';
+import { worstStress } from '@/core/joint/combined';
 import { parseDrilling } from '@/core/parts/drilling';
 import type { RuleId } from '@/core/rules/ids';
 import { sentence } from '@/core/rules/index';
-import { worstStress } from '@/core/joint/combined';
 import { parseThread } from '@/core/thread/designation';
 import {
   boltPlan,
@@ -11,11 +11,11 @@ import {
   EXACT_POLICY,
   exact,
   lippedSpacer,
+  originalOf,
   plainSpacer,
+  spacerOn,
   studPlan,
   wheel,
-  originalOf,
-  spacerOn,
 } from './fixtures';
 
 /**

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
+import { METRIC_SIZES_MM } from '@/core/document/sizes';
+import { boltProtrusion, boltReach, calibrateSeat, lengthWindow, wantedOf } from '@/core/engagement/boltStack';
 import { engaged } from '@/core/engagement/engaged';
-import { boltReach, boltProtrusion, lengthWindow, wantedOf, calibrateSeat } from '@/core/engagement/boltStack';
 import { bottomGap, calibrateGrip, minBottomGap, nutReach, overhang, slipOnLimit } from '@/core/engagement/nutStack';
 import { countedTurns, oneDiameter, visibleThread } from '@/core/engagement/schools';
 import { lengthToTurns, turnsToLength } from '@/core/engagement/turns';
 import { largestAtOrBelow } from '@/core/units/round';
-import { METRIC_SIZES_MM } from '@/core/document/sizes';
 
 describe('turns', () => {
   test('1.5 mm pitch: eight turns are 12 mm (common practice, no source)', () => {

@@ -1,12 +1,11 @@
 import fc from 'fast-check';
-import { readPlan } from '@/core/document/document';
 import type { Plan } from '@/core/document/document';
-import { assess, evaluate } from '@/core/evaluate/evaluate';
-import { byDanger, type Finding, LEVELS, worst } from '@/core/rules/kit/finding';
-import type { RuleId } from '@/core/rules/ids';
-import { sentence } from '@/core/rules/index';
+import { readPlan } from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';
-import { ruleOf } from '@/core/rules/index';
+import { assess, evaluate } from '@/core/evaluate/evaluate';
+import type { RuleId } from '@/core/rules/ids';
+import { ruleOf, sentence } from '@/core/rules/index';
+import { byDanger, type Finding, LEVELS, worst } from '@/core/rules/kit/finding';
 import { boltPlan, corner, exact, studPlan } from './fixtures';
 
 const find = (plan: Plan, rule: RuleId): Finding | undefined => assess(plan).findings.find((f) => f.rule === rule);

@@ -1,5 +1,5 @@
-import type { Measured, Nut, Plan, PlanCorner, Spacer, WheelEach, Setup } from '@/core/document/document';
 import { lippedSpacer as bareLipped, plainSpacer as barePlain, PRESENT } from '@/core/document/blank';
+import type { Measured, Nut, Plan, PlanCorner, Setup, Spacer, WheelEach } from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 
 /** A measured value with no uncertainty, so that hand arithmetic can be followed to the digit. */

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { plainSpacer } from '@/core/document/blank';
-import { ADDS_NOTHING } from '@/core/document/vocabulary';
 import type {
   ChalkTest,
   Fastener,
@@ -14,6 +13,7 @@ import type {
   WheelEach,
 } from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';
+import { ADDS_NOTHING } from '@/core/document/vocabulary';
 import { boltPlan, corner, spacerOn, studPlan, wheel } from './fixtures';
 
 /**

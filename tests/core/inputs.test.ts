@@ -1,12 +1,11 @@
-import { lippedSpacer, plainSpacer } from './fixtures';
-import { longerFastener, sweepThickness } from '@/core/whatif/bySize';
 import type { Plan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
-import type { RuleId } from '@/core/rules/ids';
 import { inputsOf } from '@/core/evaluate/inputs';
+import type { RuleId } from '@/core/rules/ids';
+import { longerFastener, sweepThickness } from '@/core/whatif/bySize';
 import { waySentence, waysOut } from '@/core/whatif/waysOut';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
-import { boltPlan, exact, studPlan, wheel } from './fixtures';
+import { boltPlan, exact, lippedSpacer, plainSpacer, studPlan, wheel } from './fixtures';
 
 const put = (plan: Plan, rule: RuleId): Record<string, string> => {
   const f = assess(plan).findings.find((k) => k.rule === rule);

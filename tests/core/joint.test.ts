@@ -1,4 +1,3 @@
-import { combinedStress, worstStress } from '@/core/joint/combined';
 import fc from 'fast-check';
 import { addedBearingMoment, leverRatio } from '@/core/joint/bearingMoment';
 import {
@@ -10,12 +9,13 @@ import {
   torqueFor,
   torquePerForce,
 } from '@/core/joint/clamp';
+import { combinedStress, worstStress } from '@/core/joint/combined';
 import { FRICTION, FRICTION_CLASSES, THREAD_CONDITIONS, TOOL_SCATTER } from '@/core/joint/friction';
 import { neededClamp } from '@/core/joint/need';
 import { compliance, settlingAmount, settlingLoss, settlingLossRigid } from '@/core/joint/settling';
 import { bearingOf, matchSeats, seatCentres, socketRoom } from '@/core/seat/seats';
-import { stressArea } from '@/core/thread/profile';
 import { parseThread } from '@/core/thread/designation';
+import { stressArea } from '@/core/thread/profile';
 
 const M12 = parseThread('Thread', 'M12x1.75');
 const flat = (meanDiameter: number): Bearing => ({ kind: 'flat', meanDiameter });

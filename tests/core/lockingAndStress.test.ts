@@ -4,9 +4,9 @@ import { assess } from '@/core/evaluate/evaluate';
 import { stressNumbers } from '@/core/figures/clampFigures';
 import { compileThread } from '@/core/figures/compiled';
 import { computeNumbers } from '@/core/figures/numbers';
-import { sentence } from '@/core/rules/index';
 import { worstStress } from '@/core/joint/combined';
-import { boltPlan, exact, lippedSpacer, plainSpacer, studPlan, wheel, spacerOn } from './fixtures';
+import { sentence } from '@/core/rules/index';
+import { boltPlan, exact, lippedSpacer, plainSpacer, spacerOn, studPlan, wheel } from './fixtures';
 
 const all = (plan: Plan, rule: string) => assess(plan).findings.filter((f) => f.rule === rule);
 const find = (plan: Plan, rule: string) => all(plan, rule)[0];

@@ -1,11 +1,10 @@
 import fc from 'fast-check';
+import type { Plan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
+import type { RuleId } from '@/core/rules/ids';
 import { sentence } from '@/core/rules/index';
 import { type ChalkEvidence, chalkLimits, chalkVerdict } from '@/core/stance/chalk';
-import { plainSpacer } from './fixtures';
-import type { Plan } from '@/core/document/document';
-import type { RuleId } from '@/core/rules/ids';
-import { boltPlan } from './fixtures';
+import { boltPlan, plainSpacer } from './fixtures';
 
 const find = (plan: Plan, rule: RuleId) => assess(plan).findings.find((f) => f.rule === rule);
 const say = (plan: Plan, rule: RuleId) => {

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { type Plan, readPlan } from '@/core/document/document';
 import { threadByStandThrough } from '@/core/engagement/standThrough';
-import { assess } from '@/core/evaluate/evaluate';
 import { breakingLoad } from '@/core/engagement/strength';
+import { assess } from '@/core/evaluate/evaluate';
 import type { RuleId } from '@/core/rules/ids';
 import { sentence } from '@/core/rules/index';
-import { parseThread } from '@/core/thread/designation';
 import { failureLoads } from '@/core/rules/joint/jointFailsFirst';
-import { boltPlan, corner, exact, plainSpacer, studPlan, wheel, spacerOn } from './fixtures';
+import { parseThread } from '@/core/thread/designation';
+import { boltPlan, corner, exact, plainSpacer, spacerOn, studPlan, wheel } from './fixtures';
 
 /** What camber, ride height, another wheel and a trimmed lip do, and readings that cannot all be true. Worked by hand; geometry. */
 const find = (plan: Plan, rule: RuleId) => assess(plan).findings.find((f) => f.rule === rule);

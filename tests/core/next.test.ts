@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import type { Plan } from '@/core/document/document';
+import { quantitiesFor } from '@/core/document/quantities';
 import { assess } from '@/core/evaluate/evaluate';
 import { parseLength } from '@/core/units/parse';
 import { nextReading, settlingReadings } from '@/core/whatif/nextReading';
 import { waysOut } from '@/core/whatif/waysOut';
-import { quantitiesFor } from '@/core/document/quantities';
-import { boltPlan, type corner, exact, plainSpacer, wheel } from './fixtures';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
+import { boltPlan, type corner, exact, plainSpacer, wheel } from './fixtures';
 import { anyPlan } from './generator';
 
 const open = (plan: Plan) =>

@@ -1,18 +1,17 @@
 import fc from 'fast-check';
-import { boltThreadNeeded } from '@/core/engagement/boltStack';
-import { studThreadNeeded } from '@/core/engagement/nutStack';
-import { plainSpacer } from './fixtures';
-import { fitBySize } from '@/core/whatif/bySize';
 import { type Nut, type Plan, readPlan } from '@/core/document/document';
-import { assess, evaluate } from '@/core/evaluate/evaluate';
-import { inputsOf } from '@/core/evaluate/inputs';
-import { sentence } from '@/core/rules/index';
-import { leastThread } from '@/core/figures/ownThread';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import { presentFastener } from '@/core/document/upgrade';
+import { boltThreadNeeded } from '@/core/engagement/boltStack';
+import { studThreadNeeded } from '@/core/engagement/nutStack';
+import { assess, evaluate } from '@/core/evaluate/evaluate';
+import { inputsOf } from '@/core/evaluate/inputs';
+import { leastThread } from '@/core/figures/ownThread';
+import { sentence } from '@/core/rules/index';
+import { fitBySize } from '@/core/whatif/bySize';
 import { search } from '@/core/whatif/search/search';
 import type { SearchInput } from '@/core/whatif/search/types';
-import { boltPlan, corner, exact, studPlan } from './fixtures';
+import { boltPlan, corner, exact, plainSpacer, studPlan } from './fixtures';
 import { brute } from './oracle';
 
 /**

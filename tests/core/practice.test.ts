@@ -1,6 +1,6 @@
 import { assess } from '@/core/evaluate/evaluate';
 import { runBot } from '@/core/practice/bots';
-import { LESSONS, practiceCar, type PracticeCar } from '@/core/practice/lessons';
+import { LESSONS, type PracticeCar, practiceCar } from '@/core/practice/lessons';
 import { asRead, asTaken, misread, practiceReadings, readingAt, readWrong } from '@/core/practice/readings';
 import { type Caliper, caliperReads, restsOn, toolFor } from '@/core/practice/tools';
 import { outcomesOf } from '@/core/practice/world';

@@ -1,11 +1,11 @@
-import { archCard } from '@/core/procedure/arch';
 import { cornersOf } from '@/core/document/assemble';
+import type { Plan } from '@/core/document/document';
+import { archCard } from '@/core/procedure/arch';
 import { cornerKey } from '@/core/procedure/card';
-import { procedure } from '@/core/procedure/procedure';
 import { cautions } from '@/core/procedure/cautions';
 import { jobKind } from '@/core/procedure/jobKind';
+import { procedure } from '@/core/procedure/procedure';
 import type { Step } from '@/core/procedure/step';
-import type { Plan } from '@/core/document/document';
 import { type TorqueReading, torqueState, WHEEL_PASSES_WITH_MIDDLE } from '@/core/torque/log';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, exact } from './fixtures';

@@ -1,12 +1,12 @@
 import { jest } from '@jest/globals';
 import fc from 'fast-check';
-import { hubTorque } from '@/core/procedure/procedure';
 import type { Plan } from '@/core/document/document';
+import { hubTorque } from '@/core/procedure/procedure';
 import { HUB_PASSES, refuseReading, type TorqueReading, torqueState } from '@/core/torque/log';
 import { keptSamples, readPull } from '@/core/torque/pull';
 import type { TraceClass } from '@/core/torque/trace';
-import { type Meets, pullAt, SimulatedWrench } from '@/devices/wrench';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
+import { type Meets, pullAt, SimulatedWrench } from '@/devices/wrench';
 
 const spec = { lugs: 5, target: 120, locking: null, band: 4, verifyAngle: 10 };
 

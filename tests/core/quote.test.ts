@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import type { Plan } from '@/core/document/document';
 import { dialled, readPhone } from '@/core/calendar/template';
+import type { Plan } from '@/core/document/document';
 import { assess, blocksChoice } from '@/core/evaluate/evaluate';
 import { type Quote, quoteAxle, quoteText, timeText } from '@/core/procedure/quote';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
+import type { Plan } from '@/core/document/document';
 import { jobCard } from '@/core/procedure/card';
 import { headOf, ridingWith } from '@/core/procedure/ride';
-import { type Lift, LIFTS, type Step } from '@/core/procedure/step';
+import { LIFTS, type Lift, type Step } from '@/core/procedure/step';
 import { workOrder } from '@/core/procedure/workOrder';
-import type { Plan } from '@/core/document/document';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, plainSpacer } from './fixtures';
 

@@ -1,7 +1,7 @@
+import fc from 'fast-check';
 import type { Plan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
 import { ruledOut, ruledOutSentence, THINNEST } from '@/core/whatif/ruledOut';
-import fc from 'fast-check';
 import { boltPlan, exact, plainSpacer, spacerOn, studPlan } from './fixtures';
 import { anyPlan } from './generator';
 

@@ -1,11 +1,11 @@
 import { createHash } from 'node:crypto';
+import type { Nut, Plan, PlanCorner } from '@/core/document/document';
+import type { Adapter } from '@/core/document/parts';
 import { assess } from '@/core/evaluate/evaluate';
 import { RULE_IDS } from '@/core/rules/ids';
 import { RULES_VERSION } from '@/core/rules/index';
-import type { Nut, Plan, PlanCorner } from '@/core/document/document';
-import type { Adapter } from '@/core/document/parts';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
-import { boltPlan, exact, plainSpacer, spacerOn, studPlan, wheel, closedNut } from './fixtures';
+import { boltPlan, closedNut, exact, plainSpacer, spacerOn, studPlan, wheel } from './fixtures';
 
 /**
  * Whoever changes what a rule finds counts the version of the rules up: a record says by it how it was judged. Findings are compared as

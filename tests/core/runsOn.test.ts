@@ -1,11 +1,11 @@
 import { assemblePlan } from '@/core/document/assemble';
 import type { Nut, Plan, PlanCorner } from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';
-import { lacksOf } from '@/core/evaluate/lacks';
 import { assess, evaluate } from '@/core/evaluate/evaluate';
+import { lacksOf } from '@/core/evaluate/lacks';
 import { sentence } from '@/core/rules/index';
 import { nextReading } from '@/core/whatif/nextReading';
-import { boltPlan, exact, plainSpacer, spacerOn, studPlan, wheel, closedNut } from './fixtures';
+import { boltPlan, closedNut, exact, plainSpacer, spacerOn, studPlan, wheel } from './fixtures';
 
 /**
  * What lies past a mate’s own thread. x from the hub face or disc, by hand: a thread that reaches past the thread of a cap or hole no wider

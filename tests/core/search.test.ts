@@ -1,14 +1,13 @@
 import fc from 'fast-check';
-import { plainSpacer, originalOf, spacerOn } from './fixtures';
 import type { Nut, PlanCorner, Spacer, WheelEach } from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import { tryInput } from '@/core/errors';
-import { catalogueRow } from '@/core/parts/catalogueRow';
 import { type CatalogueItem, type CatalogueRow, readRow, shelfFor } from '@/core/parts/catalogue';
+import { catalogueRow } from '@/core/parts/catalogueRow';
 import { search } from '@/core/whatif/search/search';
-import { parseCatalogue, writeCatalogue } from '@/files/csv';
 import type { Candidate, Part, SearchInput } from '@/core/whatif/search/types';
-import { boltPlan, corner, studPlan, wheel } from './fixtures';
+import { parseCatalogue, writeCatalogue } from '@/files/csv';
+import { boltPlan, corner, originalOf, plainSpacer, spacerOn, studPlan, wheel } from './fixtures';
 import { brute } from './oracle';
 
 /** How many searches are held against brute force; more are for a change of the search. */

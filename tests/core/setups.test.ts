@@ -1,12 +1,12 @@
 import { assemblePlan, type Reading } from '@/core/document/assemble';
-import { bare, type BareCorner } from '@/core/document/bare';
+import { type BareCorner, bare } from '@/core/document/bare';
 import type { Fastener, Measured, Plan, Setup } from '@/core/document/document';
 import { readPlan } from '@/core/document/document';
-import { hubAfter } from '@/core/document/hubAfter';
 import { fastenerText } from '@/core/document/fastenerText';
+import { hubAfter } from '@/core/document/hubAfter';
 import { assess } from '@/core/evaluate/evaluate';
-import type { Finding } from '@/core/rules/kit/finding';
 import { sentence } from '@/core/rules/index';
+import type { Finding } from '@/core/rules/kit/finding';
 import { boltPlan, corner, exact, plainSpacer, spacerOn, studPlan, wheel } from './fixtures';
 
 /**

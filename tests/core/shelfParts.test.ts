@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { catalogueRow } from '@/core/parts/catalogueRow';
 import { readRow } from '@/core/parts/catalogue';
+import { catalogueRow } from '@/core/parts/catalogueRow';
 import { commonBolts, commonConversions, commonNut, commonPlates, commonStuds } from '@/core/parts/generic';
 import { guessMapping, parseCatalogue, readTable, writeCatalogue } from '@/files/csv';
 

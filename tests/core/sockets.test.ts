@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { socketLines, type SocketsOf } from '@/core/procedure/sockets';
+import { type SocketsOf, socketLines } from '@/core/procedure/sockets';
 import { boltPlan, exact, studPlan, wheel } from './fixtures';
 
 const NUT = {

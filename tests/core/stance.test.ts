@@ -1,7 +1,7 @@
 import { Point, Polygon, Segment } from '@flatten-js/core';
+import { randomLcg, randomNormal } from 'd3-random';
 import fc from 'fast-check';
 import { cumulativeStdNormalProbability, mean, standardDeviation } from 'simple-statistics';
-import { randomLcg, randomNormal } from 'd3-random';
 import { tightest, trimNeeded } from '@/core/stance/clock';
 import { clearanceLimit, effectiveOffset, gapAfter, trackChange } from '@/core/stance/offset';
 import { lineDistance, posed, type SectionPoint, sidewaysRoom, tyreOutline, yAt } from '@/core/stance/outline';

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { DEFAULT_POLICY } from '@/core/document/policy';
 import {
   breakingLoad,
   externalShearPerMm,
@@ -8,7 +9,6 @@ import {
   strengthMinimum,
 } from '@/core/engagement/strength';
 import { carries, compileThread, minimumsFor } from '@/core/figures/compiled';
-import { DEFAULT_POLICY } from '@/core/document/policy';
 import { BOLT_CLASSES, boltStrength, NUT_CLASSES, nutProofStress } from '@/core/thread/classes';
 import { parseThread } from '@/core/thread/designation';
 import { threadLimits } from '@/core/thread/limits';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
+import { PRESENT } from '@/core/document/blank';
 import type { Plan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
-import { PRESENT } from '@/core/document/blank';
 import { noPlate, type SwapCell, swapMatrix, swapsOf } from '@/core/whatif/swap';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, exact, plainSpacer, wheel } from './fixtures';

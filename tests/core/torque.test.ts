@@ -1,5 +1,5 @@
-import fc from 'fast-check';
 import { createHash } from 'node:crypto';
+import fc from 'fast-check';
 import stringify from 'fast-json-stable-stringify';
 import { chainHash, firstBreak, GENESIS } from '@/core/torque/chain';
 import { refuseReading, type TorqueReading, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import type { Fastener, Plan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
+import type { CatalogueItem } from '@/core/parts/catalogue';
 import { kitList } from '@/core/procedure/kitList';
 import { scanned } from '@/core/procedure/scan';
 import { trolley } from '@/core/procedure/trolley';
-import type { CatalogueItem } from '@/core/parts/catalogue';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { anyPlan } from './generator';
 

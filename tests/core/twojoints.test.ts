@@ -1,7 +1,8 @@
-import { engaged } from '@/core/engagement/engaged';
 import fc from 'fast-check';
-import { chooseRings } from '@/core/centring/rings';
 import { diametralClearance, judgeFit, remainingSpigot, standsProud } from '@/core/centring/fits';
+import { chooseRings } from '@/core/centring/rings';
+import { PRESENT } from '@/core/document/blank';
+import type { Nut, Plan, Spacer } from '@/core/document/document';
 import {
   adapterReach,
   nutBelowFace,
@@ -10,14 +11,12 @@ import {
   thicknessWithoutPockets,
 } from '@/core/engagement/adapter';
 import { lengthWindow } from '@/core/engagement/boltStack';
+import { engaged } from '@/core/engagement/engaged';
 import { hubEndEngagement, hubEndProtrusion, outerTip } from '@/core/engagement/twoEnded';
-import { PRESENT } from '@/core/document/blank';
-import { plainSpacer } from './fixtures';
-import type { Nut, Plan, Spacer } from '@/core/document/document';
-import { assess, evaluate, blocksChoice } from '@/core/evaluate/evaluate';
+import { assess, blocksChoice, evaluate } from '@/core/evaluate/evaluate';
 import type { RuleId } from '@/core/rules/ids';
 import { propagate } from '@/core/uncertainty';
-import { boltPlan, corner, EXACT_POLICY, exact, studPlan, wheel } from './fixtures';
+import { boltPlan, corner, EXACT_POLICY, exact, plainSpacer, studPlan, wheel } from './fixtures';
 
 const level = (plan: Plan, rule: RuleId) => assess(plan).findings.find((f) => f.rule === rule)?.level;
 const find = (plan: Plan, rule: RuleId) => assess(plan).findings.find((f) => f.rule === rule);

@@ -1,14 +1,14 @@
 import fc from 'fast-check';
-import { type Reading, assemblePlan } from '@/core/document/assemble';
+import { assemblePlan, type Reading } from '@/core/document/assemble';
 import type { Plan, PlanCorner } from '@/core/document/document';
-import { type Assessment, assess } from '@/core/evaluate/evaluate';
-import type { Finding } from '@/core/rules/kit/finding';
-import type { RuleId } from '@/core/rules/ids';
-import { judge } from '@/core/rules/kit/finding';
-import { sentence } from '@/core/rules/index';
 import { DEFAULT_POLICY } from '@/core/document/policy';
+import { type Assessment, assess } from '@/core/evaluate/evaluate';
 import { jobCard } from '@/core/procedure/card';
 import { kitList } from '@/core/procedure/kitList';
+import type { RuleId } from '@/core/rules/ids';
+import { sentence } from '@/core/rules/index';
+import type { Finding } from '@/core/rules/kit/finding';
+import { judge } from '@/core/rules/kit/finding';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, corner, exact, studPlan } from './fixtures';
 

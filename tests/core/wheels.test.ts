@@ -1,14 +1,13 @@
 import { assemblePlan, type WheelParts } from '@/core/document/assemble';
-import { lippedSpacer, plainSpacer } from './fixtures';
 import { planChanges } from '@/core/document/diff';
 import { type Plan, readPlan } from '@/core/document/document';
-import { assess } from '@/core/evaluate/evaluate';
-import type { RuleId } from '@/core/rules/ids';
-import { sentence } from '@/core/rules/index';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import { quantity } from '@/core/document/quantities';
 import { parseReading, readingText } from '@/core/document/readingText';
-import { boltPlan, exact, studPlan, wheel } from './fixtures';
+import { assess } from '@/core/evaluate/evaluate';
+import type { RuleId } from '@/core/rules/ids';
+import { sentence } from '@/core/rules/index';
+import { boltPlan, exact, lippedSpacer, plainSpacer, studPlan, wheel } from './fixtures';
 
 const find = (plan: Plan, rule: RuleId) => assess(plan).findings.find((f) => f.rule === rule);
 const say = (plan: Plan, rule: RuleId) => {

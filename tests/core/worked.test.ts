@@ -1,9 +1,9 @@
 import type { Fastener, Nut, Plan, PlanCorner } from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';
 import { assess } from '@/core/evaluate/evaluate';
-import type { Finding } from '@/core/rules/kit/finding';
 import type { RuleId } from '@/core/rules/ids';
-import { boltPlan, corner, studPlan, spacerOn } from './fixtures';
+import type { Finding } from '@/core/rules/kit/finding';
+import { boltPlan, corner, spacerOn, studPlan } from './fixtures';
 
 /**
  * Joints worked out by hand from positions along the axis: disc 7 mm, grip 8 mm, nuts of M12 20 mm and of M14 22 mm, class 10.9

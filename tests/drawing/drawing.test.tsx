@@ -1,17 +1,16 @@
 import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { plainSpacer } from '../core/fixtures';
+import { INCH_SIZES_MM, METRIC_SIZES_MM } from '@/core/document/sizes';
 import { evaluate } from '@/core/evaluate/evaluate';
 import type { StackGeometry } from '@/core/figures/geometry';
-import { INCH_SIZES_MM, METRIC_SIZES_MM } from '@/core/document/sizes';
 import { starOrder } from '@/core/torque/starOrder';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
-import { ArchClock, ARCH_HOURS, hourPoint } from '@/drawing/ArchClock';
-import { blockPath, layoutStack } from '@/drawing/stackLayout';
+import { ARCH_HOURS, ArchClock, hourPoint } from '@/drawing/ArchClock';
 import { StackSection } from '@/drawing/StackSection';
+import { blockPath, layoutStack } from '@/drawing/stackLayout';
 import { lugCentre, WheelFace } from '@/drawing/WheelFace';
 import { stepSize } from '@/features/bench/sizes';
-import { boltPlan, exact, studPlan } from '../core/fixtures';
+import { boltPlan, exact, plainSpacer, studPlan } from '../core/fixtures';
 
 type Drawable = Extract<StackGeometry, { drawable: true }>;
 

@@ -1,6 +1,6 @@
 import { renderToBuffer } from '@react-pdf/renderer';
-import { evaluate } from '@/core/evaluate/evaluate';
 import type { Plan } from '@/core/document/document';
+import { evaluate } from '@/core/evaluate/evaluate';
 import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import type { SheetModel } from '@/features/records/pdf/model';
 import { RecordPdf } from '@/features/records/pdf/RecordPdf';

@@ -3,11 +3,11 @@ import { Server } from './server';
 import {
   answer,
   enter,
-  logged,
   fits,
   keep,
   keepAll,
   keepWheels,
+  logged,
   pass,
   pickCorner,
   plainHardware,

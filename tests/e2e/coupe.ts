@@ -1,8 +1,8 @@
-import type { Plan } from '@/core/document/document';
 import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/document/assemble';
-import { plainSpacer, PRESENT } from '@/core/document/blank';
+import { PRESENT, plainSpacer } from '@/core/document/blank';
+import type { Plan } from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';
-import { quantity, type QuantityId } from '@/core/document/quantities';
+import { type QuantityId, quantity } from '@/core/document/quantities';
 import { CORNERS } from '@/core/document/vocabulary';
 import type { Owned, SwapSet } from '@/core/whatif/swap';
 import { SCENARIO } from '@/demo/scenario';

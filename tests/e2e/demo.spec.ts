@@ -1,10 +1,10 @@
 import { randomBytes } from 'node:crypto';
-import sharp from 'sharp';
 import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
 import { networkInterfaces } from 'node:os';
-import { accessible, expect, test } from './guard';
+import sharp from 'sharp';
 import { freePort } from '../postgres.mjs';
+import { accessible, expect, test } from './guard';
 import { launch, Server } from './server';
 
 let server: Server;

@@ -5,13 +5,13 @@ import { request } from 'node:https';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { chromium } from '@playwright/test';
-import { addPerson } from '@/store/people';
 import { openStore } from '@/store/connection';
+import { addPerson } from '@/store/people';
+import { shiftClock } from '../clock.cjs';
 import { freePort } from '../postgres.mjs';
 import { copyOver } from '../template.mjs';
 import { accessible, expect, test } from './guard';
 import { demoFolder } from './server';
-import { shiftClock } from '../clock.cjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'vectis-https-'));
 let port = 0;

@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { accessible, expect, serverWillBeKilled, test } from './guard';
-import { listens, logged, tap } from './steps';
 import { Server } from './server';
+import { listens, logged, tap } from './steps';
 
 let server: Server;
 test.beforeAll(async () => {

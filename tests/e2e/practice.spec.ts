@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { quantity } from '@/core/document/quantities';
-import { practiceCar, type PracticeCar } from '@/core/practice/lessons';
+import { type PracticeCar, practiceCar } from '@/core/practice/lessons';
 import { type PracticeReading, practiceReadings } from '@/core/practice/readings';
 import { toolFor } from '@/core/practice/tools';
 import { accessible, expect, test } from './guard';

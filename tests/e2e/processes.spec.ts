@@ -5,8 +5,8 @@ import { Client } from 'pg';
 import { Cable } from '../cable';
 import { freePort, startPostgres } from '../postgres.mjs';
 import { expect, serverWillBeKilled, test } from './guard';
-import { listens, tap } from './steps';
 import { Server } from './server';
+import { listens, tap } from './steps';
 
 /** Two processes on one PostgreSQL server and one folder, each with a cable of its own to the database. */
 let postgres: Awaited<ReturnType<typeof startPostgres>>;

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { accessible, expect, serverWillBeKilled, test } from './guard';
-import { logged, tap, withFigures } from './steps';
 import { Server } from './server';
+import { logged, tap, withFigures } from './steps';
 
 let server: Server;
 test.beforeAll(async () => {

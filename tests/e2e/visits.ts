@@ -1,7 +1,7 @@
 import { plainSpacer } from '@/core/document/blank';
 import { HARBOUR_CARS } from '@/demo/harbourCars';
-import { TOWN_CARS } from '@/demo/townCars';
 import { seedVehicle, seedWrenches } from '@/demo/seed';
+import { TOWN_CARS } from '@/demo/townCars';
 import type { DemoJob, DemoVehicle } from '@/demo/vehicle';
 import { openStore } from '@/store/connection';
 import { copyOver, emptyFolder } from '../template.mjs';

@@ -5,6 +5,7 @@ import { POLICY_RULES } from '@/core/document/policy';
 import { RULES } from '@/core/rules/index';
 
 const RULE_IDS: readonly string[] = RULES.map((r) => r.id);
+
 import { SOURCES } from '@/core/rules/kit/sources';
 import { generatedDocs } from '../../scripts/docs';
 

@@ -734,4 +734,26 @@ export const FAULTS = [
   ],
   ['procedure/estimate.ts', 'l.once && counted.has(l.name)', 'false', 'estimate: axles of a visit share nothing'],
   ['procedure/estimate.ts', 's.card?.round ? 0 :', '', 'estimate: a round is counted twice'],
+  ['whatif/fromShelf.ts', 'going.has(p.id)', 'true', 'shelf: a part of another thread is offered'],
+  ['whatif/fromShelf.ts', 'RANK[f.level] === worst', 'true', 'shelf: the reason is not the worst'],
+  [
+    'whatif/fromShelf.ts',
+    'plan.fastener.length - length',
+    'length - plan.fastener.length',
+    'shelf: a shorter key reaches further',
+  ],
+  [
+    'whatif/fromShelf.ts',
+    "plan.fastener.kind === 'nuts' ? { spacer }",
+    'true ? { spacer }',
+    'shelf: old bolts stay on a new adapter',
+  ],
+  [
+    'practice/tools.ts',
+    'if (tool.signed && onRight',
+    'if (false && onRight',
+    'tools: a longer key reads as a shorter one',
+  ],
+  ['practice/tools.ts', '<= REST &&', '<= 5 &&', 'tools: a jaw jumps to an edge far off'],
+  ['practice/readings.ts', 'Math.max(is.pm, 1e-6)', 'Number.POSITIVE_INFINITY', 'practice: no reading is wrong'],
 ];

@@ -1,17 +1,16 @@
-import { bayDisplay } from '@/usecases/calendar/display';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import ICAL from 'ical.js';
-import { readFileSync, readdirSync } from 'node:fs';
-import { join } from 'node:path';
-import { addPerson, changePerson } from '@/store/people';
-import { resources } from '@/store/resources';
 import { theStore } from '@/store/connection';
+import { loadJob } from '@/store/jobs';
+import { addPerson, changePerson, people } from '@/store/people';
+import { resources } from '@/store/resources';
 import { setShopTime } from '@/store/shopTime';
 import { type BookAsk, book, callOff } from '@/usecases/calendar/bookings';
 import { besideLinks, freeForNext } from '@/usecases/calendar/chain';
-import { openJob } from '@/usecases/job/jobs';
-import { loadJob } from '@/store/jobs';
 import { calendarView } from '@/usecases/calendar/day';
+import { bayDisplay } from '@/usecases/calendar/display';
 import { feedOf } from '@/usecases/calendar/feed';
 import { noteOrdered, orderCame, toOrder } from '@/usecases/calendar/orders';
 import {
@@ -24,7 +23,7 @@ import {
 } from '@/usecases/calendar/reminders';
 import { dropResource, importClosures, keepClosure, keepResource, newAddress } from '@/usecases/calendar/shop';
 import { bookTyped, moveBooking, needTyped, proposalFor, usualOf } from '@/usecases/calendar/visits';
-import { people } from '@/store/people';
+import { openJob } from '@/usecases/job/jobs';
 import type { Actor } from '@/usecases/session';
 import { runningStore } from './open';
 

@@ -1,14 +1,13 @@
 import { eq } from 'drizzle-orm';
-import { addResource } from '@/store/resources';
 import { contactOf } from '@/store/contacts';
+import { addResource, resources } from '@/store/resources';
 import { booking, caller, job } from '@/store/schema';
-import { bookTyped, proposalFor } from '@/usecases/calendar/visits';
-import { calendarView } from '@/usecases/calendar/day';
-import { callEnded, callerTyped, callOf, wishOf } from '@/usecases/calendar/callers';
-import { feedOf } from '@/usecases/calendar/feed';
-import { resources } from '@/store/resources';
-import { openJob } from '@/usecases/job/jobs';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
+import { callEnded, callerTyped, callOf, wishOf } from '@/usecases/calendar/callers';
+import { calendarView } from '@/usecases/calendar/day';
+import { feedOf } from '@/usecases/calendar/feed';
+import { bookTyped, proposalFor } from '@/usecases/calendar/visits';
+import { openJob } from '@/usecases/job/jobs';
 import { runningStore, VEHICLE } from './open';
 
 const BY = 'Bram Pell';

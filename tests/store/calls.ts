@@ -1,6 +1,6 @@
-import { jest } from '@jest/globals';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { jest } from '@jest/globals';
 import { sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Db } from '@/store/connection';

@@ -3,21 +3,22 @@ import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import { cornersOf } from '@/core/document/assemble';
+import { restingJobs } from '@/store/board';
 import { theStore } from '@/store/connection';
 import { fittedNow } from '@/store/fitted';
-import { restingJobs } from '@/store/board';
 import { addReading, type JobWhole, loadJob } from '@/store/jobs';
 import { settleOld } from '@/store/settle';
 import { loadVehicle } from '@/store/vehicles';
-import { confirmEarlier, earlierReadings } from '@/usecases/survey/earlier';
-import { enterTorque, finishSteps, jobById, openJob, tickLine } from '@/usecases/job/jobs';
+import { stepsOf } from '@/usecases/fit/card';
 import { takeForward } from '@/usecases/job/bench';
 import { hubOf, isStale, missingReadings, wheelStates } from '@/usecases/job/jobPlan';
-import { stepsOf } from '@/usecases/fit/card';
+import { enterTorque, finishSteps, jobById, openJob, tickLine } from '@/usecases/job/jobs';
 import { openPoints } from '@/usecases/job/openPoints';
 import { changeToPlanB, holdJob, setPlanB, takeUpAgain } from '@/usecases/job/otherWays';
-import { dropKey, keysFor, remarksFor, takeBackRemark, takeKey, takeNote, takePhoto } from '@/usecases/vehicle/remarks';
 import { signOff } from '@/usecases/record/signing';
+import { verifyRecord } from '@/usecases/record/verify';
+import { confirmEarlier, earlierReadings } from '@/usecases/survey/earlier';
+import { dropKey, keysFor, remarksFor, takeBackRemark, takeKey, takeNote, takePhoto } from '@/usecases/vehicle/remarks';
 import {
   correctWheelSet,
   fittedOn,
@@ -26,7 +27,6 @@ import {
   putWheelSetAway,
   takeInWheelSet,
 } from '@/usecases/vehicle/vehicles';
-import { verifyRecord } from '@/usecases/record/verify';
 import { runningStore } from './open';
 
 const store = runningStore({ demo: new Date() });

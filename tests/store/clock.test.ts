@@ -1,4 +1,9 @@
+import { eq, sql } from 'drizzle-orm';
+import { corrected, meanError } from '@/core/calendar/history';
+import { groupBy } from '@/core/groupBy';
 import { recordEvent } from '@/store/events';
+import { pastSince } from '@/store/pastWork';
+import { pastWork } from '@/store/schema';
 import { clockBehind } from '@/usecases/calendar/clock';
 import {
   errorsInOrder,
@@ -8,12 +13,7 @@ import {
   shopMemory,
   similarTo,
 } from '@/usecases/calendar/memory';
-import { pastSince } from '@/store/pastWork';
 import { jobById } from '@/usecases/job/jobs';
-import { corrected, meanError } from '@/core/calendar/history';
-import { groupBy } from '@/core/groupBy';
-import { eq, sql } from 'drizzle-orm';
-import { pastWork } from '@/store/schema';
 import { runningStore } from './open';
 
 const NOW = Date.parse('2027-01-11T10:00:00Z');

@@ -1,5 +1,5 @@
-import { takeUpload } from '@/usecases/shop/door';
 import { attempt } from '@/usecases/result';
+import { takeUpload } from '@/usecases/shop/door';
 
 /**
  * Uploads that went past the proxy. A body of more than 10 MB used to be cut there in silence: here every byte that was announced arrives,

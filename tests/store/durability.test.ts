@@ -5,8 +5,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { firstBreak } from '@/core/torque/chain';
 import { openStore } from '@/store/connection';
-import { torqueLog } from '@/store/jobs';
 import { lockFolder } from '@/store/engine/lock';
+import { torqueLog } from '@/store/jobs';
 import { hashedBody } from '@/store/torque';
 
 const folder = mkdtempSync(join(tmpdir(), 'vectis-kill-'));

@@ -1,10 +1,10 @@
 import { sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { noteBay } from '@/usecases/fit/bay';
 import type { Pass } from '@/core/torque/log';
+import { noteBay } from '@/usecases/fit/bay';
 import { openHolds, specOf, stepsNow } from '@/usecases/fit/card';
-import { enterTorque, finishSteps, jobById, tickLine } from '@/usecases/job/jobs';
 import { wheelStates } from '@/usecases/job/jobPlan';
+import { enterTorque, finishSteps, jobById, tickLine } from '@/usecases/job/jobs';
 import { runningStore } from './open';
 
 const BY = 'Bram';

@@ -2,13 +2,13 @@ import { sql } from 'drizzle-orm';
 import { ZodError, z } from 'zod';
 import { InputError } from '@/core/errors';
 import { boardOf } from '@/store/board';
-import { addJob } from '@/store/jobs';
 import { ChangedMeanwhileError, NotFoundError } from '@/store/errors';
+import { addJob } from '@/store/jobs';
 import { addVehicle, listVehicles, loadVehicle } from '@/store/vehicles';
-import { attempt, RefusedError } from '@/usecases/result';
-import { stateOfJob } from '@/usecases/watch';
 import { startMeasuring } from '@/usecases/job/jobs';
+import { attempt, RefusedError } from '@/usecases/result';
 import { takeReading } from '@/usecases/survey/readings';
+import { stateOfJob } from '@/usecases/watch';
 import { runningStore, VEHICLE } from './open';
 
 const AT = new Date('2026-11-24T09:00:00Z');

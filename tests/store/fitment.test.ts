@@ -1,7 +1,7 @@
 import type { QuantityId } from '@/core/document/quantities';
-import { addJob, loadJob } from '@/store/jobs';
-import { addVehicle, saveVehicle, loadVehicle } from '@/store/vehicles';
 import { readFitment } from '@/files/fitmentCsv';
+import { addJob, loadJob } from '@/store/jobs';
+import { addVehicle, loadVehicle, saveVehicle } from '@/store/vehicles';
 import { expectedOf, knownModel } from '@/usecases/survey/fitment';
 import { fitmentFile, fitmentThere, lookAtFitment, takeFitment } from '@/usecases/survey/fitmentFile';
 import { takeReading } from '@/usecases/survey/readings';

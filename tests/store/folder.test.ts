@@ -1,4 +1,3 @@
-import { diskSentence } from '@/store/folder/disk';
 import { existsSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { mkdir, readdir } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -6,6 +5,7 @@ import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { openStore } from '@/store/connection';
 import { backUp, backupsOf } from '@/store/folder/backup';
+import { diskSentence } from '@/store/folder/disk';
 import { finishSwap, restore } from '@/store/folder/restore';
 import { addLogin, addPerson, endEveryLogin, personOfLogin } from '@/store/people';
 import { addVehicle } from '@/store/vehicles';

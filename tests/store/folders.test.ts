@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { isNotNull } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/pglite';
+import { sheetModel } from '@/features/records/pdf/model';
 import { recordJsonSchema } from '@/records/document';
 import { readRecord } from '@/records/upgrade';
 import type { Db } from '@/store/connection';
@@ -14,7 +15,6 @@ import { recordsOf, sealOf, writeOldRecords } from '@/store/records';
 import { remarksOf } from '@/store/remarks';
 import * as schema from '@/store/schema';
 import { recordedJob, recordedRemarks } from '@/usecases/record/recordedJob';
-import { sheetModel } from '@/features/records/pdf/model';
 import type { SheetRevision } from '@/usecases/record/recordedVisit';
 
 /** What each release left in a folder, as it wrote it: one car and its visit, taken from that release itself. */

@@ -1,8 +1,8 @@
 import { sql } from 'drizzle-orm';
 import { theStore } from '@/store/connection';
-import { loosenedCorners, noteTorquedAgain } from '@/usecases/survey/loosened';
 import { jobById } from '@/usecases/job/jobs';
 import { holdJob } from '@/usecases/job/otherWays';
+import { loosenedCorners, noteTorquedAgain } from '@/usecases/survey/loosened';
 import { takeReading } from '@/usecases/survey/readings';
 import { runningStore } from './open';
 

@@ -3,8 +3,8 @@ import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { Client } from 'pg';
-import { openStore, type Store } from '@/store/connection';
 import { seedIfEmpty } from '@/demo/seed';
+import { openStore, type Store } from '@/store/connection';
 import { copyOver, EMPTY, emptyFolder, made } from '../template.mjs';
 
 /** What the demo is made of: another demo, rule or table makes another folder. */

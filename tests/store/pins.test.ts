@@ -5,8 +5,8 @@ import { join } from 'node:path';
 import { hash, verify } from '@node-rs/argon2';
 import { openStore } from '@/store/connection';
 import { backUp } from '@/store/folder/backup';
-import { restore } from '@/store/folder/restore';
 import { hasPinKey, isWithoutKey, pinKeyOf, VOID_PIN } from '@/store/folder/pinKey';
+import { restore } from '@/store/folder/restore';
 import { addPerson, people, rehashPin, voidOldPins } from '@/store/people';
 import { copyOver, emptyFolder } from '../template.mjs';
 

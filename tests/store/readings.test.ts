@@ -1,14 +1,14 @@
 import { sql } from 'drizzle-orm';
+import { v7 as newId } from 'uuid';
+import { PRESENT, plainSpacer } from '@/core/document/blank';
 import { addJob, loadJob } from '@/store/jobs';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
-import { gapsCompared } from '@/usecases/torque/gapCompare';
 import { missingReadings, planWith } from '@/usecases/job/jobPlan';
-import { plainSpacer, PRESENT } from '@/core/document/blank';
-import { takeBackReading, takeReading, takeWheelReading } from '@/usecases/survey/readings';
 import { openJob } from '@/usecases/job/jobs';
 import { noteMileage } from '@/usecases/survey/mileage';
+import { takeBackReading, takeReading, takeWheelReading } from '@/usecases/survey/readings';
 import { walkOf } from '@/usecases/survey/walk';
-import { v7 as newId } from 'uuid';
+import { gapsCompared } from '@/usecases/torque/gapCompare';
 import { runningStore, VEHICLE } from './open';
 
 const AT = new Date('2026-11-25T09:00:00Z');

@@ -1,9 +1,9 @@
 import { readdirSync } from 'node:fs';
 import { sql } from 'drizzle-orm';
-import { setSessionKey } from '@/usecases/shop/openTo';
 import { addPerson } from '@/store/people';
-import { restoreFrom } from '@/usecases/shop/backups';
 import { LEAD_ACTS, type LeadAct } from '@/usecases/roles';
+import { restoreFrom } from '@/usecases/shop/backups';
+import { setSessionKey } from '@/usecases/shop/openTo';
 import { type Call, everyAction, everyCall, jar } from './calls';
 import { runningStore } from './open';
 

@@ -1,7 +1,11 @@
 import { eq } from 'drizzle-orm';
 import { InputError } from '@/core/errors';
+import { readRow } from '@/core/parts/catalogue';
+import { parseCatalogue } from '@/files/csv';
 import { addJob } from '@/store/jobs';
+import { endOfFile, finishImports, stageLines, startImport } from '@/store/partImports';
 import { part, stockMovement } from '@/store/schema';
+import { partImport, stagedPart } from '@/store/shelfSchema';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { RefusedError } from '@/usecases/result';
 import {
@@ -13,10 +17,6 @@ import {
   reserveFor,
   shelfLines,
 } from '@/usecases/shelf/shelf';
-import { readRow } from '@/core/parts/catalogue';
-import { parseCatalogue } from '@/files/csv';
-import { endOfFile, finishImports, stageLines, startImport } from '@/store/partImports';
-import { partImport, stagedPart } from '@/store/shelfSchema';
 import { type OnTheWay, stopFile, takeCatalogueFile } from '@/usecases/shelf/shelfFile';
 import { runningStore, VEHICLE } from './open';
 

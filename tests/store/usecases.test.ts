@@ -2,21 +2,22 @@ import { jest } from '@jest/globals';
 import { eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { cornersOf } from '@/core/document/assemble';
+import type { Corner } from '@/core/document/document';
+import { type QuantityId, quantity } from '@/core/document/quantities';
 import type { KeptEvaluation } from '@/core/evaluate/kept';
+import { kitList } from '@/core/procedure/kitList';
 import { firstBreak } from '@/core/torque/chain';
 import { type DemoJob, type DemoVehicle, SCENARIO } from '@/demo/scenario';
-import { quantity, type QuantityId } from '@/core/document/quantities';
-import { kitList } from '@/core/procedure/kitList';
-import { addChalkTest, addJob, addReading, loadJob, torqueLog, withdrawChalkTest } from '@/store/jobs';
-import { judgeOldPlans, type PlanInForce } from '@/store/plans';
 import type { RecordedEvaluation } from '@/records/document';
 import { readRecord } from '@/records/upgrade';
+import { addChalkTest, addJob, addReading, loadJob, torqueLog, withdrawChalkTest } from '@/store/jobs';
+import { judgeOldPlans, type PlanInForce } from '@/store/plans';
 import { recordsOf } from '@/store/records';
-import { hashedBody } from '@/store/torque';
-import type { Corner } from '@/core/document/document';
 import { type ChoiceDraft, plan as planTable } from '@/store/schema';
+import { hashedBody } from '@/store/torque';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { addWheelReading, markWheel, moveWheel, setRotates } from '@/store/wheels';
+import { keepDraft, takeForward } from '@/usecases/job/bench';
 import {
   adapterStates,
   countedReadings,
@@ -25,8 +26,6 @@ import {
   staleBecause,
   wheelsThatGo,
 } from '@/usecases/job/jobPlan';
-import { chalkAgain } from '@/usecases/survey/archCuts';
-import { openPoints } from '@/usecases/job/openPoints';
 import {
   enterTorque,
   finishSteps,
@@ -36,7 +35,16 @@ import {
   takeReadingsIn,
   tickLine,
 } from '@/usecases/job/jobs';
-import { keepDraft, takeForward } from '@/usecases/job/bench';
+import { openPoints } from '@/usecases/job/openPoints';
+import { isRetorque } from '@/usecases/job/standing';
+import { recordedJob } from '@/usecases/record/recordedJob';
+import { recordedVisit } from '@/usecases/record/recordedVisit';
+import { recordEvaluation } from '@/usecases/record/recordFindings';
+import { declineRecheck, recheckEarly, revise, signOff } from '@/usecases/record/signing';
+import { verifyRecord } from '@/usecases/record/verify';
+import { attempt } from '@/usecases/result';
+import { takeOffShelf } from '@/usecases/shelf/shelf';
+import { chalkAgain } from '@/usecases/survey/archCuts';
 import {
   keepRotating,
   noteArchWork,
@@ -45,14 +53,6 @@ import {
   takeChalk,
   takeReading,
 } from '@/usecases/survey/readings';
-import { recordedJob } from '@/usecases/record/recordedJob';
-import { recordedVisit } from '@/usecases/record/recordedVisit';
-import { recordEvaluation } from '@/usecases/record/recordFindings';
-import { declineRecheck, recheckEarly, revise, signOff } from '@/usecases/record/signing';
-import { attempt } from '@/usecases/result';
-import { isRetorque } from '@/usecases/job/standing';
-import { verifyRecord } from '@/usecases/record/verify';
-import { takeOffShelf } from '@/usecases/shelf/shelf';
 import { takeInWheelSet } from '@/usecases/vehicle/vehicles';
 import { boltJobs, plate, SOUND } from './boltJob';
 import { runningStore, VEHICLE } from './open';

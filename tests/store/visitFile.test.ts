@@ -5,14 +5,14 @@ import sharp from 'sharp';
 import type { Store } from '@/store/connection';
 import { addPerson } from '@/store/people';
 import { sealOf, signedInVisit } from '@/store/records';
-import { noteMileage } from '@/usecases/survey/mileage';
 import { presentVisit, visitSchema } from '@/store/visitFile';
-import { gloveboxOf } from '@/usecases/vehicle/glovebox';
 import { jobById } from '@/usecases/job/jobs';
 import { recordedVisit } from '@/usecases/record/recordedVisit';
-import { takePhoto } from '@/usecases/vehicle/remarks';
 import { verifyRecord } from '@/usecases/record/verify';
 import { readVisitIn, visitAsFile } from '@/usecases/record/visitFiles';
+import { noteMileage } from '@/usecases/survey/mileage';
+import { gloveboxOf } from '@/usecases/vehicle/glovebox';
+import { takePhoto } from '@/usecases/vehicle/remarks';
 import { freshStore } from './open';
 
 /** What of a file these tests alter, loosely, as a stranger would. */

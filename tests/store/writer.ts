@@ -1,10 +1,10 @@
-import { addVehicle, loadVehicle } from '@/store/vehicles';
+import { torqueState } from '@/core/torque/log';
+import { openStore } from '@/store/connection';
 import { addJob, loadJob } from '@/store/jobs';
 import { freezePlan } from '@/store/plans';
 import { appendEntry } from '@/store/torque';
-import { openStore } from '@/store/connection';
+import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { FIRST_CHOICE, planWith, torqueSpec } from '@/usecases/job/jobPlan';
-import { torqueState } from '@/core/torque/log';
 import { VEHICLE } from './open';
 
 /** Run as a process of its own: enters torque rows as fast as it can and prints each one once it is acknowledged. */

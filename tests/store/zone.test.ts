@@ -1,5 +1,6 @@
-import { isDay } from '@/core/calendar/isDay';
 import ICAL from 'ical.js';
+import { isDay } from '@/core/calendar/isDay';
+import { hoursFrom } from '@/usecases/calendar/shop';
 import {
   clockOn,
   dayAfter,
@@ -13,7 +14,6 @@ import {
   reads,
   weekdayOf,
 } from '@/usecases/calendar/zone';
-import { hoursFrom } from '@/usecases/calendar/shop';
 
 /** Nights on which the clocks change: 28 March and 31 October 2027 in Europe, 14 March and 7 November in New York (tz database). */
 const LONDON = 'Europe/London';

@@ -1,19 +1,19 @@
-import type { JobWhole } from '@/usecases/shown';
 import { format } from 'date-fns';
 import { cornersOf } from '@/core/document/assemble';
 import type { Corner } from '@/core/document/vocabulary';
+import type { Step } from '@/core/procedure/step';
+import type { UnitSystem } from '@/core/units/format';
 import { FitView } from '@/features/bay/FitView';
 import type { FitAxle } from '@/features/bay/fitProps';
 import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
-import type { Step } from '@/core/procedure/step';
-import type { UnitSystem } from '@/core/units/format';
 import { bayOf, doneOf, stepsNow } from '@/usecases/fit/card';
 import { lockersOnShelf } from '@/usecases/fit/kit';
 import { wheelStates } from '@/usecases/job/jobPlan';
 import { axlesAt, jobOr404 } from '@/usecases/pages';
-import { leadsHere } from '@/usecases/shop/people';
 import { readSession } from '@/usecases/session';
+import { leadsHere } from '@/usecases/shop/people';
+import type { JobWhole } from '@/usecases/shown';
 import { JobRemarks } from './remarks';
 
 /** The job card of a visit, corner by corner; both axles on it once both are as far. */

@@ -1,7 +1,7 @@
-import type { JobWhole } from '@/usecases/shown';
 import { cornersOf } from '@/core/document/assemble';
 import { Remarks } from '@/features/remarks/Remarks';
 import { shown } from '@/features/remarks/shown';
+import type { JobWhole } from '@/usecases/shown';
 import { remarksFor } from '@/usecases/vehicle/remarks';
 
 /** Notes and photos of a job, on each page where the work is. */

@@ -1,23 +1,23 @@
-import type { JobWhole } from '@/usecases/shown';
 import { format } from 'date-fns';
 import type { Plan } from '@/core/document/document';
+import { AXLE_LABEL } from '@/core/document/labels';
 import { assess } from '@/core/evaluate/evaluate';
 import { shoppingLines } from '@/core/procedure/shopping';
-import type { UnitSystem } from '@/core/units/format';
-import { JobFrame } from '@/features/shell/JobRail';
-import { JobRemarks } from './remarks';
-import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { type TrolleyPart, trolley } from '@/core/procedure/trolley';
+import type { UnitSystem } from '@/core/units/format';
 import { Checklist } from '@/features/bay/Checklist';
 import { KeptParts } from '@/features/bay/KeptParts';
 import { ScanBox } from '@/features/bay/ScanBox';
 import { Sockets } from '@/features/bay/Sockets';
+import { JobFrame } from '@/features/shell/JobRail';
+import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { doneOf, stepsNow } from '@/usecases/fit/card';
-import { AXLE_LABEL } from '@/core/document/labels';
+import { binsForJob, socketsForJob } from '@/usecases/fit/kit';
 import { axlesAt, jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
-import { binsForJob, socketsForJob } from '@/usecases/fit/kit';
 import { keptForJob } from '@/usecases/shelf/shelf';
+import type { JobWhole } from '@/usecases/shown';
+import { JobRemarks } from './remarks';
 
 /** What a plan asks to be bought, as limits. */
 const toBuyFor = (plan: Plan, units: UnitSystem): string[] => shoppingLines(plan, assess(plan).numbers, units);

@@ -1,31 +1,31 @@
-import type { JobWhole, Stage } from '@/usecases/shown';
-import { wheelTorque } from '@/core/document/hardware';
 import { format } from 'date-fns';
-import { JobFrame } from '@/features/shell/JobRail';
-import { moveCauses } from '@/core/procedure/moveCauses';
-import { ClampPanel } from '@/features/torque/ClampPanel';
-import { MovedWhy } from '@/features/torque/MovedWhy';
-import { NeedsPlan } from '@/features/shell/NeedsPlan';
-import { Drive } from '@/features/torque/Drive';
-import { CompareGap } from '@/features/torque/CompareGap';
-import { type TorqueAxle, type TorquedJoint, TorqueView } from '@/features/torque/TorqueView';
 import type { Plan } from '@/core/document/document';
+import { wheelTorque } from '@/core/document/hardware';
 import { AXLE_LABEL } from '@/core/document/labels';
-import { formatTorque, type UnitSystem } from '@/core/units/format';
-import { Verdict } from '@/ui/Verdict';
-import { gapsCompared } from '@/usecases/torque/gapCompare';
+import { moveCauses } from '@/core/procedure/moveCauses';
 import type { Joint } from '@/core/torque/log';
+import { formatTorque, type UnitSystem } from '@/core/units/format';
+import { JobFrame } from '@/features/shell/JobRail';
+import { NeedsPlan } from '@/features/shell/NeedsPlan';
+import { ClampPanel } from '@/features/torque/ClampPanel';
+import { CompareGap } from '@/features/torque/CompareGap';
+import { Drive } from '@/features/torque/Drive';
+import { MovedWhy } from '@/features/torque/MovedWhy';
+import { type TorqueAxle, type TorquedJoint, TorqueView } from '@/features/torque/TorqueView';
+import { Verdict } from '@/ui/Verdict';
 import { bayOf, cornerWaits, heldBack, jointsOf, openRounds, specOf } from '@/usecases/fit/card';
 import { openLink, wheelStatesSigned } from '@/usecases/job/jobPlan';
 import { openPoints } from '@/usecases/job/openPoints';
-import { logLines } from '@/usecases/torque/logLines';
-import { axlesAt, jobOr404 } from '@/usecases/pages';
-import { clampSaid } from '@/usecases/torque/clampWords';
 import { barOf, isRetorque } from '@/usecases/job/standing';
 import { refusalOf } from '@/usecases/job/transitions';
+import { axlesAt, jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
-import { neverAfter } from '@/usecases/vehicle/swaps';
+import type { JobWhole, Stage } from '@/usecases/shown';
+import { clampSaid } from '@/usecases/torque/clampWords';
+import { gapsCompared } from '@/usecases/torque/gapCompare';
+import { logLines } from '@/usecases/torque/logLines';
 import { wrenchesFor } from '@/usecases/torque/wrenches';
+import { neverAfter } from '@/usecases/vehicle/swaps';
 
 /** First torque and recheck are the same wheel face and the same log. */
 export async function TorquePage({

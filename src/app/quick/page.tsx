@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
 import { QuickView } from '@/features/quick/QuickView';
-import { shopPolicyNow } from '@/usecases/shop/policy';
 import { readSession } from '@/usecases/session';
+import { shopPolicyNow } from '@/usecases/shop/policy';
 
 export const metadata: Metadata = { title: 'Quick answer' };
 

@@ -3,9 +3,9 @@ import { Converter } from '@/features/rulebook/Converter';
 import { Chart } from '@/features/rulebook/Reference';
 import { RulebookView } from '@/features/rulebook/RulebookView';
 import { Tables } from '@/features/rulebook/Tables';
-import { shopPolicyNow } from '@/usecases/shop/policy';
-import { readSession } from '@/usecases/session';
 import { NavLink } from '@/ui/NavLink';
+import { readSession } from '@/usecases/session';
+import { shopPolicyNow } from '@/usecases/shop/policy';
 
 export const metadata: Metadata = { title: 'Rulebook' };
 

@@ -1,16 +1,16 @@
+import { format } from 'date-fns';
 import type { Metadata } from 'next';
+import { People } from '@/features/people/People';
+import { Backups } from '@/features/settings/Backups';
 import { PolicyForm } from '@/features/settings/PolicyForm';
 import { PolicyHistory } from '@/features/settings/PolicyHistory';
-import { format } from 'date-fns';
-import { Backups } from '@/features/settings/Backups';
-import { type BackupFile, backupPlace, backups } from '@/usecases/shop/backups';
-import { People } from '@/features/people/People';
-import { everybody, namesAreShown, standing } from '@/usecases/shop/people';
-import { shopPolicy } from '@/usecases/shop/policy';
-import { LinkButton } from '@/ui/Button';
 import { Wrenches } from '@/features/settings/Wrenches';
+import { LinkButton } from '@/ui/Button';
 import { isLead } from '@/usecases/roles';
 import { readSession } from '@/usecases/session';
+import { type BackupFile, backupPlace, backups } from '@/usecases/shop/backups';
+import { everybody, namesAreShown, standing } from '@/usecases/shop/people';
+import { shopPolicy } from '@/usecases/shop/policy';
 import { shopWrenches } from '@/usecases/torque/wrenches';
 
 export const metadata: Metadata = { title: 'Settings' };

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import { NavLink } from '@/ui/NavLink';
 import { ReadVisit } from '@/features/vehicle/ReadVisit';
 import { LinkButton } from '@/ui/Button';
 import { Finder } from '@/ui/Finder';
+import { NavLink } from '@/ui/NavLink';
 import { foundIn } from '@/usecases/pages';
 import { carsFound } from '@/usecases/vehicle/vehicles';
 

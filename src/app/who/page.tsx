@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { WhoIsIt } from '@/features/people/WhoIsIt';
+import { readSession } from '@/usecases/session';
 import { openToNetwork } from '@/usecases/shop/openTo';
 import { namesAreShown, namesToPick } from '@/usecases/shop/people';
-import { readSession } from '@/usecases/session';
 
 export const metadata: Metadata = { title: 'Who is at the bench' };
 

@@ -1,4 +1,4 @@
-import { type Booked, clashes, type Laid, startOf, endOf, stretchesFrom } from './clash';
+import { type Booked, clashes, endOf, type Laid, startOf, stretchesFrom } from './clash';
 
 /** A stretch of open hours, ms since the epoch. */
 export interface Open {

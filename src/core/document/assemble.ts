@@ -1,4 +1,10 @@
-import type { HubAfter } from './hubAfter';
+import { threadByStandThrough } from '../engagement/standThrough';
+import { newNut } from '../figures/stack/shared';
+import { groupBy } from '../groupBy';
+import { trimAt } from '../stance/trim';
+import { parseThread } from '../thread/designation';
+import { combineRepeats } from '../uncertainty';
+import { carriedBack, type OnSpacer } from './bare';
 import type {
   ChalkTest,
   Corner,
@@ -11,16 +17,10 @@ import type {
   Spacer,
   WheelEach,
 } from './document';
-import { groupBy } from '../groupBy';
-import { parseThread } from '../thread/designation';
-import { trimAt } from '../stance/trim';
-import { combineRepeats } from '../uncertainty';
-import { threadByStandThrough } from '../engagement/standThrough';
-import { newNut } from '../figures/stack/shared';
-import { carriedBack, type OnSpacer } from './bare';
-import { BARE_HUB, type Setup } from './setup';
+import type { HubAfter } from './hubAfter';
 import type { Policy } from './policy';
 import { countedReadings, type QuantityId } from './quantities';
+import { BARE_HUB, type Setup } from './setup';
 import { FORMAT } from './vocabulary';
 
 /** A reading as it was taken. `corner` is null for what belongs to the whole axle. Core units. */

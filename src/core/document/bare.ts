@@ -1,7 +1,7 @@
 import { compileThread } from '../figures/compiled';
 import type { Hub, Plan, PlanCorner } from './document';
 import { gripShifts, padShifts, padsDiffer } from './padShifts';
-import { BARE_HUB, type OnCar, type Setup, type TrialPart, setupOf } from './setup';
+import { BARE_HUB, type OnCar, type Setup, setupOf, type TrialPart } from './setup';
 
 /** Readings that a spacer changes, and how: what comes on per mm of it when it is taken off. Pitch in mm. Source: geometry. */
 export const PER_MM = {

@@ -1,9 +1,9 @@
+import { formatLength, type UnitSystem } from '../units/format';
 import type { Corner, Measured, Plan, WheelEach } from './document';
 import { CORNER_LABEL } from './labels';
 import { type HubReading, QUANTITIES, type QuantityId } from './quantities';
 import { readingText } from './readingText';
 import type { OnCar } from './setup';
-import { formatLength, type UnitSystem } from '../units/format';
 
 /**
  * What changed between a frozen plan and the one that the same choice would make now, a line each: readings by name

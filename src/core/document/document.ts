@@ -11,19 +11,19 @@ import {
   CHALK_LOADS,
   CHALK_PLACES,
   CORNERS,
-  HARDWARE_ON,
   FORMAT,
+  HARDWARE_ON,
+  JOB_TYPES,
   NUT_STYLES,
   SEATS,
   THREAD_MATERIALS,
   USES,
-  JOB_TYPES,
 } from './vocabulary';
 
 export { threadText } from './fields';
 export * from './parts';
 export type { OtherWheel, Setup, TrialPart } from './setup';
-export type { Axle, Corner, Seat, Use, JobType } from './vocabulary';
+export type { Axle, Corner, JobType, Seat, Use } from './vocabulary';
 
 export const hubSchema = z.strictObject({
   lugs: z.int().min(3).max(12).nullable().describe('null where nobody counted'),

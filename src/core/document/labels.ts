@@ -1,8 +1,8 @@
-import type { Axle, Corner, Seat, Use, JobType } from './document';
 import type { ThreadCondition } from '../joint/friction';
-import type { ChalkLoad, HARDWARE_ON, NUT_STYLES, SpacerKind, THREAD_MATERIALS } from './vocabulary';
 import type { Level } from '../rules/kit/finding';
+import type { Axle, Corner, JobType, Seat, Use } from './document';
 import type { School } from './policy';
+import type { ChalkLoad, HARDWARE_ON, NUT_STYLES, SpacerKind, THREAD_MATERIALS } from './vocabulary';
 
 /** Words for coded values, in one place. British spelling, sentence case. */
 export const CORNER_LABEL: Readonly<Record<Corner, string>> = {

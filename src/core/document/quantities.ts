@@ -1,11 +1,11 @@
 import type { Hub, JobType } from './document';
-import { ADDS_NOTHING } from './vocabulary';
 import { HARDWARE } from './readings/hardware';
-import { OF_WHEEL } from './readings/ofWheel';
-import { ON_HUB } from './readings/onHub';
-import { ON_GROUND } from './readings/onGround';
 import { type Method, MODEL, SAME } from './readings/methods';
+import { OF_WHEEL } from './readings/ofWheel';
+import { ON_GROUND } from './readings/onGround';
+import { ON_HUB } from './readings/onHub';
 import type { Kind, QuantityRow } from './readings/row';
+import { ADDS_NOTHING } from './vocabulary';
 
 export { type Method, MODEL, SAME, UNSEEN } from './readings/methods';
 export type { Kind, Phase } from './readings/row';

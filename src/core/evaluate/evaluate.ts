@@ -3,11 +3,11 @@ import type { Plan } from '../document/document';
 import { type StackGeometry, stackGeometry } from '../figures/geometry';
 import { type CornerNumbers, computeNumbers, type Numbers, worseEnds } from '../figures/numbers';
 import { least } from '../figures/result';
-import { byDanger, type Finding, type Level, sortByDanger, worst } from '../rules/kit/finding';
-import { lackingOf, needOfFinding } from '../rules/kit/needs';
 import { needsName } from '../rules/engagement/enoughShared';
 import type { RuleId } from '../rules/ids';
 import { RULES } from '../rules/index';
+import { byDanger, type Finding, type Level, sortByDanger, worst } from '../rules/kit/finding';
+import { lackingOf, needOfFinding } from '../rules/kit/needs';
 
 export interface Assessment {
   readonly numbers: Numbers;

@@ -7,8 +7,8 @@ import { pmText, readingText } from '../document/readingText';
 import { type OnCar, spacerOn } from '../document/setup';
 import { chamferByWheel } from '../document/wheels';
 import { clearanceReserve } from '../figures/numbers';
-import type { Finding } from '../rules/kit/finding';
 import { ruleOf } from '../rules/index';
+import type { Finding } from '../rules/kit/finding';
 import type { Chosen } from '../rules/kit/rule';
 import { formatLength, formatTorque, type UnitSystem } from '../units/format';
 

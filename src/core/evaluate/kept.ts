@@ -1,9 +1,8 @@
 import type { Plan } from '../document/document';
-import { type Evaluation, evaluate } from './evaluate';
-import type { Finding } from '../rules/kit/finding';
 import type { RuleId } from '../rules/ids';
-import { sentence } from '../rules/index';
-import { RULES_VERSION } from '../rules/index';
+import { RULES_VERSION, sentence } from '../rules/index';
+import type { Finding } from '../rules/kit/finding';
+import { type Evaluation, evaluate } from './evaluate';
 
 /** A finding in its own words of then: a later release may word or judge it otherwise. */
 export interface KeptFinding extends Finding {

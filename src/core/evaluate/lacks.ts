@@ -1,9 +1,9 @@
 import { isBlank } from '../document/blanks';
 import type { Corner, Plan } from '../document/document';
-import { quantity, type QuantityId } from '../document/quantities';
+import { type QuantityId, quantity } from '../document/quantities';
+import { ruleOf } from '../rules/index';
 import type { Finding } from '../rules/kit/finding';
 import { isChosen } from '../rules/kit/items';
-import { ruleOf } from '../rules/index';
 
 /** Facts of the car that are taken in and not measured, by the name of their field. */
 export type CarFact = 'seat' | 'threadMaterial' | 'fastenerClass' | 'nutStyle' | 'torque' | 'lugs';

@@ -1,10 +1,9 @@
-import type { UnitSystem } from '../units/format';
 import { type PlanIssue, readPlan } from '../document/document';
-import { type Evaluation, evaluate } from './evaluate';
+import { ruleOf, sentence } from '../rules/index';
 import type { Finding } from '../rules/kit/finding';
-import { sentence } from '../rules/index';
-import { ruleOf } from '../rules/index';
 import { citation } from '../rules/kit/sources';
+import type { UnitSystem } from '../units/format';
+import { type Evaluation, evaluate } from './evaluate';
 
 export interface ReportedFinding extends Finding {
   readonly title: string;

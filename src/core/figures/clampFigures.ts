@@ -1,3 +1,6 @@
+import type { Plan } from '../document/document';
+import { wheelTorque } from '../document/hardware';
+import { eachWheel, ofWheels } from '../document/wheels';
 import { type Bearing, clampBand, proofShare } from '../joint/clamp';
 import { worstStress } from '../joint/combined';
 import type { Band } from '../joint/friction';
@@ -6,9 +9,6 @@ import { settlingLossRigid } from '../joint/settling';
 import { bearingOf } from '../seat/seats';
 import { type BoltClass, boltStrength } from '../thread/classes';
 import { stressArea } from '../thread/profile';
-import type { Plan } from '../document/document';
-import { wheelTorque } from '../document/hardware';
-import { eachWheel, ofWheels } from '../document/wheels';
 import { type CompiledThread, compileThread } from './compiled';
 import { fastenerSeat } from './counts';
 

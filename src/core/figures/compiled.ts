@@ -1,9 +1,9 @@
-import { externalShearPerMm, internalShearPerMm, SHEAR_RATIO, strengthFrom } from '../engagement/strength';
+import { type Policy, SCHOOLS, type School } from '../document/policy';
 import { countedTurns, oneDiameter, type ThreadMaterial, visibleThread } from '../engagement/schools';
+import { externalShearPerMm, internalShearPerMm, SHEAR_RATIO, strengthFrom } from '../engagement/strength';
 import { type BoltClass, boltStrength } from '../thread/classes';
 import { parseThread, type Thread } from '../thread/designation';
 import { stressArea } from '../thread/profile';
-import { type Policy, SCHOOLS, type School } from '../document/policy';
 
 /** A thread with the areas that the schools ask for, worked out once per spelling. */
 export interface CompiledThread {

@@ -1,5 +1,5 @@
-import type { Plan } from '../document/document';
 import { countedState } from '../document/bare';
+import type { Plan } from '../document/document';
 import type { Seat } from '../document/vocabulary';
 import { newNut } from './stack/shared';
 

@@ -1,6 +1,6 @@
-import { formatLength, type UnitSystem } from '../units/format';
 import { bare } from '../document/bare';
 import type { Corner, Plan } from '../document/document';
+import { formatLength, type UnitSystem } from '../units/format';
 import { computeNumbers } from './numbers';
 import type { Result } from './result';
 

@@ -1,20 +1,17 @@
-import { slipOnLimit } from '../engagement/nutStack';
-import type { Enough, LengthWindow } from '../engagement/boltStack';
-import { turnsToLength } from '../engagement/turns';
 import { remainingSpigot } from '../centring/fits';
+import { countedState } from '../document/bare';
+import type { Corner, Measured, Plan, PlanCorner } from '../document/document';
+import type { School } from '../document/policy';
+import { STAYS_PUT } from '../document/vocabulary';
+import { deepestChamfer } from '../document/wheels';
+import type { Enough, LengthWindow } from '../engagement/boltStack';
+import { slipOnLimit } from '../engagement/nutStack';
+import { turnsToLength } from '../engagement/turns';
 import { tightestOf } from '../stance/clock';
-import { trimAt } from '../stance/trim';
 import { clearanceLimit, effectiveOffset, gapAfter, trackChange } from '../stance/offset';
 import { innerClearanceAfter } from '../stance/position';
+import { trimAt } from '../stance/trim';
 import type { Thread } from '../thread/designation';
-import {
-  type CompiledThread,
-  carries as carriesClamp,
-  compileThread,
-  type Minimums,
-  minimumsFor,
-  type SchoolMinimum,
-} from './compiled';
 import {
   fastenerClass,
   type JointNumbers,
@@ -25,12 +22,16 @@ import {
   stressNumbers,
   wheelClass,
 } from './clampFigures';
-import { type Moves, movesOf, type Shift, staysPut } from './moves';
-import { countedState } from '../document/bare';
-import type { Corner, Measured, Plan, PlanCorner } from '../document/document';
-import { STAYS_PUT } from '../document/vocabulary';
-import type { School } from '../document/policy';
+import {
+  type CompiledThread,
+  carries as carriesClamp,
+  compileThread,
+  type Minimums,
+  minimumsFor,
+  type SchoolMinimum,
+} from './compiled';
 import { choiceLacks } from './counts';
+import { type Moves, movesOf, type Shift, staysPut } from './moves';
 import { adapterNutTarget, wheelNutTarget } from './ownNut';
 import { least, type Result, result } from './result';
 import {
@@ -42,7 +43,6 @@ import {
   type StackParts,
   studStack,
 } from './stack';
-import { deepestChamfer } from '../document/wheels';
 
 export type { SchoolMinimum } from './compiled';
 

@@ -1,15 +1,15 @@
-import { InputError } from '../errors';
 import { plainSpacer } from '../document/blank';
-import { moreThanThere, threadRoom } from '../figures/ownThread';
 import type { Adapter, Hub, Nut, Spacer } from '../document/document';
 import { NUT_STYLES, SEATS, THREAD_MATERIALS } from '../document/vocabulary';
+import { InputError } from '../errors';
+import { moreThanThere, threadRoom } from '../figures/ownThread';
 import { BOLT_CLASSES, NUT_CLASSES_SAID } from '../thread/classes';
 import { parseThread, sameThread } from '../thread/designation';
-import { parseLength, parseTorque } from '../units/parse';
 import { parseNumber } from '../units/number';
+import { parseLength, parseTorque } from '../units/parse';
 import type { LooseFastener, Part } from '../whatif/search/types';
-import { OTHER_COLUMNS, type OtherPart, readOther } from './other';
 import { ABOUT_COLUMNS, type PartAbout, readAbout } from './about';
+import { OTHER_COLUMNS, type OtherPart, readOther } from './other';
 
 interface Common {
   readonly name: string;

@@ -1,7 +1,7 @@
 import type { Adapter } from '../document/document';
 import { aboutRow } from './about';
-import { otherRow } from './other';
 import { CATALOGUE_COLUMNS, type CatalogueItem, type Column } from './catalogue';
+import { otherRow } from './other';
 
 const adapterRow = (a: Adapter): Partial<Record<Column, string>> => ({
   web: String(a.web),

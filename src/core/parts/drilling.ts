@@ -1,6 +1,6 @@
 import { InputError } from '../errors';
-import { parseNumber } from '../units/number';
 import { formatLength, type UnitSystem } from '../units/format';
+import { parseNumber } from '../units/number';
 import { parseLength } from '../units/parse';
 
 /** Bolt holes of hub, plate or wheel: how many, on which circles, mm. */

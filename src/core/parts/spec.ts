@@ -1,8 +1,8 @@
 import { seatInSentence } from '../document/labels';
-import type { CatalogueItem } from './catalogue';
-import type { OtherPart } from './other';
 import { formatThread, parseThread } from '../thread/designation';
 import { formatLength, type UnitSystem } from '../units/format';
+import type { CatalogueItem } from './catalogue';
+import type { OtherPart } from './other';
 
 const threadName = (text: string): string => formatThread(parseThread('Thread', text));
 

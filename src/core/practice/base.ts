@@ -1,4 +1,4 @@
-import { blankCorner, plainSpacer, PRESENT } from '../document/blank';
+import { blankCorner, PRESENT, plainSpacer } from '../document/blank';
 import type { Plan, PlanCorner, WheelEach } from '../document/document';
 import { DEFAULT_POLICY } from '../document/policy';
 

@@ -1,7 +1,7 @@
+import type { Plan } from '../document/document';
 import { type Dice, dice } from './axle';
 import { measured } from './measure';
 import { outcomesOf, type World, worldOf } from './world';
-import type { Plan } from '../document/document';
 
 /** Ways in which people get hurt or waste a day; each lesson is built around one. */
 export const LESSONS = ['long-bolts', 'shallow-pocket', 'capped-nut', 'thread-used-up'] as const;

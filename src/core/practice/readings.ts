@@ -1,5 +1,5 @@
 import type { Corner, Plan } from '../document/document';
-import { quantity, type QuantityId } from '../document/quantities';
+import { type QuantityId, quantity } from '../document/quantities';
 
 /** A reading that can be taken on a practice car: of a corner, of the axle, or of one wheel by its place. */
 export interface PracticeReading {

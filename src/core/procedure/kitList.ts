@@ -1,6 +1,6 @@
 import type { Plan } from '../document/document';
 import { fastenerText, onCarText } from '../document/fastenerText';
-import { lockingOf, wheelTorque, wheelLugs } from '../document/hardware';
+import { lockingOf, wheelLugs, wheelTorque } from '../document/hardware';
 import { seatInSentence } from '../document/labels';
 import { formatThread, parseThread } from '../thread/designation';
 import { formatLength, type UnitSystem } from '../units/format';

@@ -1,8 +1,8 @@
-import { mostTrim } from '../stance/trim';
 import type { Plan } from '../document/document';
-import { lockingOf, wheelTorque, wheelLugs } from '../document/hardware';
-import { tightest, trimNeeded } from '../stance/clock';
+import { lockingOf, wheelLugs, wheelTorque } from '../document/hardware';
 import { clearanceReserve } from '../figures/numbers';
+import { tightest, trimNeeded } from '../stance/clock';
+import { mostTrim } from '../stance/trim';
 import { ADAPTER_PASSES, HUB_PASSES, type Joint, type TorqueSpec, WHEEL_PASSES } from '../torque/log';
 import { archCard } from './arch';
 import { jobCard } from './card';

@@ -1,8 +1,8 @@
+import type { Plan } from '../document/document';
 import { lockingOf, wheelLugs } from '../document/hardware';
 import { seatInSentence } from '../document/labels';
-import type { Plan } from '../document/document';
-import { leastThread } from '../figures/ownThread';
 import type { Numbers } from '../figures/numbers';
+import { leastThread } from '../figures/ownThread';
 import { formatThread, parseThread } from '../thread/designation';
 import { formatLength, type UnitSystem } from '../units/format';
 

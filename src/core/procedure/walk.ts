@@ -1,4 +1,4 @@
-import { QUANTITY_IDS, type Phase, quantity, type QuantityId } from '../document/quantities';
+import { type Phase, QUANTITY_IDS, type QuantityId, quantity } from '../document/quantities';
 import type { Corner } from '../document/vocabulary';
 
 /** One reading of a visit, where it is taken. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { THREAD_MATERIALS } from '../document/vocabulary';
 import { QUANTITY_IDS } from '../document/quantities';
+import { THREAD_MATERIALS } from '../document/vocabulary';
 
 /** What a quick answer was given, so that a job can begin with it: nothing is typed twice. */
 export const carriedSchema = z.strictObject({

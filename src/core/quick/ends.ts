@@ -1,9 +1,9 @@
 import type { Policy } from '../document/policy';
 import { studBeyondFace } from '../engagement/adapter';
 import { engaged } from '../engagement/engaged';
+import { nutReach } from '../engagement/nutStack';
 import type { ThreadMaterial } from '../engagement/schools';
 import { hubEndEngagement, outerTip } from '../engagement/twoEnded';
-import { nutReach } from '../engagement/nutStack';
 import { compileThread, minimumsFor } from '../figures/compiled';
 import { formatLength, type UnitSystem } from '../units/format';
 import type { QuickAnswer } from './answer';

@@ -1,7 +1,7 @@
 import type { Policy } from '../document/policy';
-import type { ThreadMaterial } from '../engagement/schools';
-import { lengthWindow, type LengthWindow } from '../engagement/boltStack';
 import { roomToUse } from '../engagement/behind';
+import { type LengthWindow, lengthWindow } from '../engagement/boltStack';
+import type { ThreadMaterial } from '../engagement/schools';
 import { TURN_RESOLUTION, turnsToLength } from '../engagement/turns';
 import { compileThread, minimumsFor } from '../figures/compiled';
 import { formatLength, type UnitSystem } from '../units/format';

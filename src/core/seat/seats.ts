@@ -1,5 +1,5 @@
-import type { Bearing } from '../joint/clamp';
 import type { Seat } from '../document/vocabulary';
+import type { Bearing } from '../joint/clamp';
 
 /** Fastener seat against wheel seat: equal, different, or somebody has to look. */
 export function matchSeats(fastener: Seat, wheel: Seat): 'match' | 'mismatch' | 'unknown' {

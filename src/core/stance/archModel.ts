@@ -1,9 +1,9 @@
 import { bare } from '../document/bare';
-import { tryInput } from '../errors';
 import type { Plan, PlanCorner } from '../document/document';
+import { tryInput } from '../errors';
+import { tightestOf } from './clock';
 import { type Pose, posed, type SectionPoint, sidewaysRoom, type TyreShape, tyreOutline } from './outline';
 import type { RubMapInput } from './rubMap';
-import { tightestOf } from './clock';
 import { parseTyre } from './tyre';
 
 /** What the rub map takes for granted about the suspension: nobody measured it, so it is said and can be set. */

@@ -1,4 +1,4 @@
-import { type TraceClass, classifyTrace, type TraceSample } from './trace';
+import { classifyTrace, type TraceClass, type TraceSample } from './trace';
 
 /** A pull of an electronic wrench as it counts. */
 export interface Pull {

@@ -1,11 +1,11 @@
-import type { LengthWindow } from '../engagement/boltStack';
-import { roundTo } from '../units/round';
 import type { Fastener, Plan } from '../document/document';
+import type { LengthWindow } from '../engagement/boltStack';
 import { assess, blocksChoice, named } from '../evaluate/evaluate';
-import type { Finding } from '../rules/kit/finding';
 import type { JointNumbers } from '../figures/clampFigures';
 import { leastThread } from '../figures/ownThread';
 import { leastValue } from '../figures/result';
+import type { Finding } from '../rules/kit/finding';
+import { roundTo } from '../units/round';
 
 /** How one thickness can go on: on the fasteners that were chosen, as it is, with longer ones, or not, with the first reason. */
 export interface SizeFit {

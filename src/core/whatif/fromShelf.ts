@@ -1,10 +1,10 @@
+import { bare } from '../document/bare';
 import { blankNut } from '../document/blank';
 import type { Locking, Nut, Plan } from '../document/document';
 import { assess, named } from '../evaluate/evaluate';
-import { bare } from '../document/bare';
 import { type CatalogueItem, isFastener, shelfFor } from '../parts/catalogue';
-import { type Finding, RANK } from '../rules/kit/finding';
 import { decidedBy } from '../rules/index';
+import { type Finding, RANK } from '../rules/kit/finding';
 
 /** A group of fields on the bench that a part of the shelf can fill. */
 export const SHELF_SLOTS = ['spacer', 'fastener', 'nut', 'locking'] as const;

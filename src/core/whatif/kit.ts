@@ -1,6 +1,6 @@
 import type { Nut, Plan, Spacer } from '../document/document';
-import type { Finding } from '../rules/kit/finding';
 import { assess } from '../evaluate/evaluate';
+import type { Finding } from '../rules/kit/finding';
 import { joined } from './search/pairs';
 import { leastMargin } from './search/ranking';
 import type { LooseStud, Part } from './search/types';

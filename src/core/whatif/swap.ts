@@ -1,12 +1,12 @@
-import { plainSpacer, PRESENT } from '../document/blank';
+import { PRESENT, plainSpacer } from '../document/blank';
 import type { Fastener, Measured, Plan, PlanCorner, Setup, Spacer } from '../document/document';
 import { fastenerText, onCarText } from '../document/fastenerText';
+import { setupOf } from '../document/setup';
+import { ofWheels } from '../document/wheels';
 import { assess, named } from '../evaluate/evaluate';
 import type { Finding, Level } from '../rules/kit/finding';
 import { RANK } from '../rules/kit/finding';
 import { formatLength, type UnitSystem } from '../units/format';
-import { setupOf } from '../document/setup';
-import { ofWheels } from '../document/wheels';
 
 /** A plate and fasteners that may be put together; which they are is said beside the plan that they are told from. */
 export interface Swap {

@@ -1,8 +1,8 @@
-import type { Corner, Fastener, Plan } from '../document/document';
 import { plainSpacer } from '../document/blank';
+import type { Corner, Fastener, Plan } from '../document/document';
 import { assess } from '../evaluate/evaluate';
-import type { Finding } from '../rules/kit/finding';
 import { decidedBy } from '../rules/index';
+import type { Finding } from '../rules/kit/finding';
 
 /** What stands on the car to be tried: a plain plate, and what holds the wheel over it. */
 export interface Trial {

@@ -2,8 +2,8 @@ import type { Measured, Plan, Spacer } from '../document/document';
 import { ofWheels } from '../document/wheels';
 import { type Assessment, assess, blocksChoice } from '../evaluate/evaluate';
 import { leastThread } from '../figures/ownThread';
-import type { Finding } from '../rules/kit/finding';
 import type { RuleId } from '../rules/ids';
+import type { Finding } from '../rules/kit/finding';
 import { formatLength, type UnitSystem } from '../units/format';
 
 /** Ways out by another part, or by looking where a sum cannot tell. */

@@ -1,12 +1,12 @@
-import { thicknessWithoutPockets } from '../engagement/adapter';
-import { formatLength, type UnitSystem } from '../units/format';
-import { roundTo } from '../units/round';
-import { fitBySize } from './bySize';
-import { PART_WAYS, type PartWay, partWays, partWaySentence } from './waysOfParts';
 import type { Measured, Plan } from '../document/document';
+import { thicknessWithoutPockets } from '../engagement/adapter';
 import { assess, blocksChoice } from '../evaluate/evaluate';
 import { clearanceReserve } from '../figures/numbers';
 import { leastValue } from '../figures/result';
+import { formatLength, type UnitSystem } from '../units/format';
+import { roundTo } from '../units/round';
+import { fitBySize } from './bySize';
+import { PART_WAYS, type PartWay, partWaySentence, partWays } from './waysOfParts';
 
 /** Ways out of a thickness that does not go. */
 export type Way = 'thinner' | 'shank' | 'adapter' | 'camber' | 'trim' | 'flare';

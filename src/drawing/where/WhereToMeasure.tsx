@@ -1,7 +1,7 @@
 import { useId } from 'react';
-import { quantity, type QuantityId } from '@/core/document/quantities';
+import { type QuantityId, quantity } from '@/core/document/quantities';
 import { SCENES } from './scenes';
-import { type Spot, SPOTS } from './spots';
+import { SPOTS, type Spot } from './spots';
 
 /** Where the caliper, the tape or the eye goes for a reading. It shows what is meant and is not drawn to the car at hand. */
 export function WhereToMeasure({ id, fastening }: { id: QuantityId; fastening: 'bolt' | 'stud' }) {

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
-import { type Corner, CORNERS } from '@/core/document/vocabulary';
+import { CORNERS, type Corner } from '@/core/document/vocabulary';
 import type { BayDetail } from '@/core/procedure/bay';
 import { headOf, ridingWith } from '@/core/procedure/ride';
 import { usualMinutes, workOrder } from '@/core/procedure/workOrder';
@@ -12,8 +12,8 @@ import { Button, LinkButton } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
 import { useInHash } from '@/ui/useInHash';
 import { finish } from './actions';
-import { CornerPicker } from './CornerPicker';
 import { ClockList, isThrough, useServerNow } from './Clocks';
+import { CornerPicker } from './CornerPicker';
 import type { FitAxle, FitProps, FitStep } from './fitProps';
 import { Pause } from './Pause';
 import { Reason } from './Reason';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { type BayDetail, holdsNow, type HubHold } from '@/core/procedure/bay';
 import { tryInput } from '@/core/errors';
-import { parseTorque } from '@/core/units/parse';
+import { type BayDetail, type HubHold, holdsNow } from '@/core/procedure/bay';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
+import { parseTorque } from '@/core/units/parse';
 import { Button } from '@/ui/Button';
 import { Field, SelectField } from '@/ui/Field';
 

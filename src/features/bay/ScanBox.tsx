@@ -1,11 +1,11 @@
 'use client';
 
 import { useRef, useState, useTransition } from 'react';
-import type { ScanSaid } from '@/usecases/fit/kit';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { VerdictMark } from '@/ui/Verdict';
+import type { ScanSaid } from '@/usecases/fit/kit';
 import { scan, setReady } from './actions';
 
 /**

@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
-import type { SectionBlock } from '@/core/figures/geometry';
-import { evaluate } from '@/core/evaluate/evaluate';
-import { drawnEngagement } from '@/core/figures/result';
 import type { Plan } from '@/core/document/document';
-import { CORNER_LABEL } from '@/core/document/labels';
 import { lockingOf } from '@/core/document/hardware';
+import { CORNER_LABEL } from '@/core/document/labels';
+import { evaluate } from '@/core/evaluate/evaluate';
+import type { SectionBlock } from '@/core/figures/geometry';
+import { drawnEngagement } from '@/core/figures/result';
 import { stepName } from '@/core/procedure/card';
 import type { CardDetail } from '@/core/procedure/step';
 import { archModel, USUAL } from '@/core/stance/archModel';

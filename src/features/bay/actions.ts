@@ -2,14 +2,14 @@
 
 import { z } from 'zod';
 import { baySchema } from '@/core/procedure/bay';
-import { noteBay } from '@/usecases/fit/bay';
-import { leadWith } from '@/usecases/shop/people';
 import { act, actOn } from '@/usecases/act';
-import { finishSteps } from '@/usecases/job/jobs';
+import { noteBay } from '@/usecases/fit/bay';
 import { type ScanSaid, scanAtTrolley } from '@/usecases/fit/kit';
+import { finishSteps } from '@/usecases/job/jobs';
 import { setPlanB } from '@/usecases/job/otherWays';
-import { readSession } from '@/usecases/session';
 import { idOf, RefusedError, type Result } from '@/usecases/result';
+import { readSession } from '@/usecases/session';
+import { leadWith } from '@/usecases/shop/people';
 
 /** Moves on once every hold point is ticked. */
 export async function finish(jobId: string, from: 'stage' | 'fit'): Promise<Result<null>> {

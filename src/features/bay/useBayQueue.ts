@@ -1,6 +1,6 @@
 import { v7 as newId } from 'uuid';
-import type { BayDetail } from '@/core/procedure/bay';
 import type { Corner } from '@/core/document/vocabulary';
+import type { BayDetail } from '@/core/procedure/bay';
 import { post, useOutbox } from '@/ui/outbox';
 import { type TickSent, URL_OF_BAY, useTicked } from '@/ui/ticked';
 

@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
-import { tryInput } from '@/core/errors';
 import type { Adapter } from '@/core/document/document';
 import { CONDITION_LABEL } from '@/core/document/labels';
-import { parseLugs } from '@/core/parts/drilling';
+import { tryInput } from '@/core/errors';
 import { THREAD_CONDITIONS } from '@/core/joint/friction';
+import { parseLugs } from '@/core/parts/drilling';
 import { BOLT_CLASSES, type BoltClass, NUT_CLASSES_SAID, type NutClassSaid } from '@/core/thread/classes';
 import type { UnitSystem } from '@/core/units/format';
 import { asShown, fieldText, parseLength, parseTorque, type Shown, unitShown } from '@/core/units/parse';

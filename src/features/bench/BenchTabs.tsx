@@ -1,15 +1,15 @@
 import dynamic from 'next/dynamic';
 import { Tabs } from 'radix-ui';
 import { useMemo } from 'react';
-import { archModel, type RubAssumptions } from '@/core/stance/archModel';
 import { shoppingLines } from '@/core/procedure/shopping';
+import { archModel, type RubAssumptions } from '@/core/stance/archModel';
 import type { UnitSystem } from '@/core/units/format';
 import { ToBuy } from '@/ui/ToBuy';
 import { Candidates } from './Candidates';
 import { Figures } from './Figures';
+import type { Pose } from './RubMap';
 import { SizeTable } from './SizeTable';
 import type { Bench } from './useBench';
-import type { Pose } from './RubMap';
 import { type Partner, WholeCar } from './WholeCar';
 
 /** The plot brings a chart library along, so it is fetched only once it is looked at. */

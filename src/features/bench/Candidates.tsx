@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import type { Plan } from '@/core/document/document';
 import { type Assessment, assess } from '@/core/evaluate/evaluate';
-import { sentence } from '@/core/rules/index';
 import { threadLengthOf } from '@/core/figures/ownThread';
 import { leastValue } from '@/core/figures/result';
+import { sentence } from '@/core/rules/index';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';

@@ -1,13 +1,17 @@
 'use client';
 
-import { longerFastener } from '@/core/whatif/bySize';
-import { leastThread } from '@/core/figures/ownThread';
-import { sameMate } from '@/core/figures/stack/index';
+import { blankNut } from '@/core/document/blank';
+import type { Fastener, Plan } from '@/core/document/document';
 import { SEAT_LABEL } from '@/core/document/labels';
 import type { Seat } from '@/core/document/vocabulary';
+import type { LengthWindow } from '@/core/engagement/boltStack';
+import type { Evaluation } from '@/core/evaluate/evaluate';
+import { leastThread } from '@/core/figures/ownThread';
+import { sameMate } from '@/core/figures/stack/index';
 import { BOLT_CLASSES, type BoltClass } from '@/core/thread/classes';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { roundTo } from '@/core/units/round';
+import { longerFastener } from '@/core/whatif/bySize';
 import { optionsOf, SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
 import { ConversionForm } from './ConversionForm';
@@ -16,11 +20,7 @@ import { LengthInput } from './LengthInput';
 import { LockingInput } from './LockingInput';
 import { MoreFields } from './MoreFields';
 import { NoseInput } from './NoseInput';
-import { blankNut } from '@/core/document/blank';
 import { NutForm } from './NutForm';
-import type { Fastener, Plan } from '@/core/document/document';
-import type { LengthWindow } from '@/core/engagement/boltStack';
-import type { Evaluation } from '@/core/evaluate/evaluate';
 import type { Bench } from './useBench';
 
 const SEATS = optionsOf(SEAT_LABEL);

@@ -1,12 +1,12 @@
-import { setupOf } from '@/core/document/setup';
 import type { Corner, Plan } from '@/core/document/document';
+import { SCHOOL_LABEL } from '@/core/document/labels';
+import { setupOf } from '@/core/document/setup';
 import type { Evaluation } from '@/core/evaluate/evaluate';
 import type { Level } from '@/core/rules/kit/finding';
-import { SCHOOL_LABEL } from '@/core/document/labels';
-import { WhatIs } from '@/drawing/WhatIs';
-import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
 import { shoulderAtLock } from '@/core/stance/position';
+import { formatLength, formatTurns, type UnitSystem } from '@/core/units/format';
 import { largestAtOrBelow, roundTo } from '@/core/units/round';
+import { WhatIs } from '@/drawing/WhatIs';
 import { VerdictMark } from '@/ui/Verdict';
 import { sizesFor } from './sizes';
 

@@ -1,8 +1,8 @@
 import type { Locking, Seat } from '@/core/document/document';
 import { SEAT_LABEL } from '@/core/document/labels';
+import type { UnitSystem } from '@/core/units/format';
 import { optionsOf, SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
-import type { UnitSystem } from '@/core/units/format';
 import { FromShelf } from './FromShelf';
 import { LengthInput } from './LengthInput';
 import type { Bench } from './useBench';

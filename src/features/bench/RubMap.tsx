@@ -1,15 +1,15 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Plan } from '@/core/document/document';
-import { type ArchModel, rubInput, type RubAssumptions, USUAL } from '@/core/stance/archModel';
+import { type ArchModel, type RubAssumptions, rubInput, USUAL } from '@/core/stance/archModel';
 import type { RubCell } from '@/core/stance/rubMap';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { parseAngle, parseLength } from '@/core/units/parse';
 import { RubGrid } from '@/drawing/RubGrid';
 import { Field } from '@/ui/Field';
-import { useTyped } from '@/ui/useTyped';
-import type { RubWorker } from '@/workers/rub.worker';
 import { RunProgress } from '@/ui/RunProgress';
+import { useTyped } from '@/ui/useTyped';
 import { useWorkerRun } from '@/ui/useWorkerRun';
+import type { RubWorker } from '@/workers/rub.worker';
 
 const SIZE = { rows: 12, columns: 15, samples: 1500 };
 /** Typing and dragging are let finish before a map is begun. */

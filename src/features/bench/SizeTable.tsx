@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import { fitBySize, longerFastener, type SizeFit } from '@/core/whatif/bySize';
 import { sentence } from '@/core/rules/index';
 import { formatLength, type UnitSystem } from '@/core/units/format';
+import { fitBySize, longerFastener, type SizeFit } from '@/core/whatif/bySize';
 import { VerdictMark } from '@/ui/Verdict';
 import { sizesFor } from './sizes';
 import type { Bench } from './useBench';

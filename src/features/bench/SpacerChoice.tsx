@@ -1,14 +1,14 @@
 'use client';
 
 import { Minus, Plus } from 'lucide-react';
+import { SPACER_KIND_LABEL } from '@/core/document/labels';
+import type { SpacerKind } from '@/core/document/vocabulary';
+import { drillingOf } from '@/core/parts/drilling';
 import type { UnitSystem } from '@/core/units/format';
 import { WhatIs } from '@/drawing/WhatIs';
 import { Button } from '@/ui/Button';
 import { Segments } from '@/ui/Segments';
 import { AdapterForm } from './AdapterForm';
-import { drillingOf } from '@/core/parts/drilling';
-import { SPACER_KIND_LABEL } from '@/core/document/labels';
-import type { SpacerKind } from '@/core/document/vocabulary';
 import { DrillingInput } from './DrillingInput';
 import { FromShelf } from './FromShelf';
 import { LengthInput } from './LengthInput';

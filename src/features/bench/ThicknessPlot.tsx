@@ -10,11 +10,11 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { allowedSpans, sweepThickness } from '@/core/whatif/bySize';
 import type { Plan } from '@/core/document/document';
 import { mmToInch, nToLbf } from '@/core/units/factors';
 import type { UnitSystem } from '@/core/units/format';
 import { roundTo } from '@/core/units/round';
+import { allowedSpans, sweepThickness } from '@/core/whatif/bySize';
 
 const TO_MM = 30;
 const STEP_MM = 0.5;

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { Plan } from '@/core/document/document';
-import { waySentence, waysOut } from '@/core/whatif/waysOut';
 import type { UnitSystem } from '@/core/units/format';
+import { waySentence, waysOut } from '@/core/whatif/waysOut';
 import { sizesFor } from './sizes';
 
 /** Ways out of a choice that does not go, in the order of the trade, each with its consequence. Nothing where nothing is wrong. */

@@ -1,25 +1,25 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { sentence } from '@/core/rules/index';
+import { plainSpacer } from '@/core/document/blank';
+import { tryInput } from '@/core/errors';
 import { isFastener, shelfFor } from '@/core/parts/catalogue';
+import { sentence } from '@/core/rules/index';
+import { formatLength, type UnitSystem } from '@/core/units/format';
+import { parseLength } from '@/core/units/parse';
 import { joined } from '@/core/whatif/search/pairs';
 import type { Candidate, SearchInput, SearchResult } from '@/core/whatif/search/types';
-import { parseLength } from '@/core/units/parse';
-import { tryInput } from '@/core/errors';
-import { formatLength, type UnitSystem } from '@/core/units/format';
-import { plainSpacer } from '@/core/document/blank';
 import { Button } from '@/ui/Button';
-import { NavLink } from '@/ui/NavLink';
-import { ShelfFailed } from './ShelfFailed';
 import { Field } from '@/ui/Field';
+import { NavLink } from '@/ui/NavLink';
+import { RunProgress } from '@/ui/RunProgress';
 import { Segments } from '@/ui/Segments';
 import { useShownUnit } from '@/ui/units';
+import { useWorkerRun } from '@/ui/useWorkerRun';
 import { VerdictMark } from '@/ui/Verdict';
 import type { SearchWorker } from '@/workers/search.worker';
 import { CatalogueFile, type Opened } from './CatalogueFile';
-import { RunProgress } from '@/ui/RunProgress';
-import { useWorkerRun } from '@/ui/useWorkerRun';
+import { ShelfFailed } from './ShelfFailed';
 import type { Bench } from './useBench';
 import { useShelf } from './useShelf';
 

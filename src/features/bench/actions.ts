@@ -8,8 +8,8 @@ import { type BenchLine, choiceSchema, lineSchema } from '@/usecases/job/choiceS
 import { type ChoiceDraft, jobById, openOtherAxle as openTheOtherAxle } from '@/usecases/job/jobs';
 import { copyChoice, setPlanB } from '@/usecases/job/otherWays';
 import { attempt, idOf, type Result } from '@/usecases/result';
-import { signatureOf, type TypedSignature } from '@/usecases/shop/people';
 import { shelfParts as partsOnShelf } from '@/usecases/shelf/shelf';
+import { signatureOf, type TypedSignature } from '@/usecases/shop/people';
 
 const signatureSchema = z
   .strictObject({

@@ -1,7 +1,7 @@
-import { type Lack, lacksOf, type PartFact, type WheelFact } from '@/core/evaluate/lacks';
-import { CORNER_LABEL } from '@/core/document/labels';
 import type { Plan } from '@/core/document/document';
+import { CORNER_LABEL } from '@/core/document/labels';
 import { quantity } from '@/core/document/quantities';
+import { type Lack, lacksOf, type PartFact, type WheelFact } from '@/core/evaluate/lacks';
 import type { Finding } from '@/core/rules/kit/finding';
 import type { Way } from '@/ui/FindingList';
 

@@ -1,10 +1,10 @@
-import type { BoardStage, JobLine } from '@/usecases/shown';
 import { formatDistanceStrict, isBefore } from 'date-fns';
-import { AXLE_LABEL, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
-import type { Use, JobType } from '@/core/document/vocabulary';
-import { LinkButton } from '@/ui/Button';
+import { AXLE_LABEL, JOB_TYPE_LABEL, USE_LABEL } from '@/core/document/labels';
+import type { JobType, Use } from '@/core/document/vocabulary';
 import { HELD_LABEL } from '@/features/shell/held';
+import { LinkButton } from '@/ui/Button';
 import { STAGE_VIEWS } from '@/usecases/job/stages';
+import type { BoardStage, JobLine } from '@/usecases/shown';
 import { type BoardLine, BoardLines } from './BoardLines';
 
 const SECTION = 'grid grid-cols-[120px_1fr] border-t border-line py-1.5 max-sm:grid-cols-1';

@@ -1,9 +1,9 @@
 'use client';
 
-import type { Stage } from '@/usecases/shown';
 import { NavLink } from '@/ui/NavLink';
 import { Verdict } from '@/ui/Verdict';
 import { stagePath } from '@/usecases/job/stages';
+import type { Stage } from '@/usecases/shown';
 
 /** A job on the board, in words: what is not said is not sent. */
 export interface BoardLine {

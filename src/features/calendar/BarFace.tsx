@@ -1,4 +1,4 @@
-import { createContext, type CSSProperties, useContext } from 'react';
+import { type CSSProperties, createContext, useContext } from 'react';
 import { cx } from '@/ui/cx';
 import { VerdictMark } from '@/ui/Verdict';
 import type { Bar } from '@/usecases/calendar/day';

@@ -1,18 +1,18 @@
 'use client';
 
 import { useEffect, useState, useTransition } from 'react';
-import type { Bar } from '@/usecases/calendar/day';
-import type { Proposal } from '@/usecases/calendar/visits';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
-import { SidePanel } from '@/ui/SidePanel';
-import { placeOptions } from './placeOptions';
 import { Field, SelectField } from '@/ui/Field';
 import { NavLink } from '@/ui/NavLink';
+import { SidePanel } from '@/ui/SidePanel';
+import type { Bar } from '@/usecases/calendar/day';
+import type { Proposal } from '@/usecases/calendar/visits';
 import { askProposal, keepBooking, keepNeed } from './actions';
 import { CallerLines } from './CallerLines';
-import { EndCall, OffForm } from './OffForms';
 import { EstimateLines } from './EstimateLines';
+import { EndCall, OffForm } from './OffForms';
+import { placeOptions } from './placeOptions';
 import { ReadyLines } from './ReadyLines';
 
 /** What a time is asked for, and where it was put down. */

@@ -13,12 +13,12 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { useEffect, useMemo, useState, useTransition } from 'react';
-import type { Bar, Waiting } from '@/usecases/calendar/day';
-import { type SentView, viewSent } from '@/usecases/calendar/sent';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
-import { askOpen, moveTo, type MoveForm } from './actions';
+import type { Bar, Waiting } from '@/usecases/calendar/day';
+import { type SentView, viewSent } from '@/usecases/calendar/sent';
+import { askOpen, type MoveForm, moveTo } from './actions';
 import { OpenThings } from './BarFace';
 import { type Asked, BookForm } from './BookForm';
 import { DayRuler, QUARTER } from './DayRuler';

@@ -1,6 +1,6 @@
-import type { Proposal } from '@/usecases/calendar/visits';
 import { NavLink } from '@/ui/NavLink';
 import { PhoneLink } from '@/ui/PhoneLink';
+import type { Proposal } from '@/usecases/calendar/visits';
 
 /** Who called: their number, their plate, and where the car is taken in once it is here. */
 export function CallerLines({ id, caller }: { id: string; caller: NonNullable<Proposal['caller']> }) {

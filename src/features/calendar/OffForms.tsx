@@ -1,9 +1,9 @@
 import { useState, useTransition } from 'react';
-import type { Bar } from '@/usecases/calendar/day';
-import type { Result } from '@/usecases/result';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
+import type { Bar } from '@/usecases/calendar/day';
+import type { Result } from '@/usecases/result';
 import { endCall, offBooking } from './actions';
 
 /** A time that stands is called off. */

@@ -4,8 +4,8 @@ import { useState, useTransition } from 'react';
 import { WORK_KINDS, WORK_LABEL } from '@/core/procedure/estimate';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
-import { SidePanel } from '@/ui/SidePanel';
 import { Field, SelectField } from '@/ui/Field';
+import { SidePanel } from '@/ui/SidePanel';
 import { type CallForm, keepCaller } from './actions';
 import { BookForm } from './BookForm';
 

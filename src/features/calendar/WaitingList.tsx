@@ -1,5 +1,5 @@
-import type { Waiting } from '@/usecases/calendar/day';
 import { Verdict } from '@/ui/Verdict';
+import type { Waiting } from '@/usecases/calendar/day';
 import { useHeld } from './useHeld';
 
 /** What has no time yet. Dragged onto the ruler, or pressed, it gets one. */

@@ -2,8 +2,8 @@ import { useDroppable } from '@dnd-kit/core';
 import type { Bar, CalendarView, DayRuler } from '@/usecases/calendar/day';
 import { BarFace } from './BarFace';
 import type { By, DropData } from './Calendar';
-import { inRow, otherName, rowsOf } from './rows';
 import { freeIn, freeOn } from './free';
+import { inRow, otherName, rowsOf } from './rows';
 
 /** A week: a column a day, a row a place or a person, what is booked in the order of its time. */
 export function WeekGrid({ view, by, onOpen }: { view: CalendarView; by: By; onOpen: (bar: Bar) => void }) {

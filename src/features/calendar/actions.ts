@@ -2,9 +2,9 @@
 
 import { z } from 'zod';
 import { act, actOn } from '@/usecases/act';
-import { openOfVisits } from '@/usecases/calendar/ready';
-import { callEnded, callerTyped } from '@/usecases/calendar/callers';
 import { callOff } from '@/usecases/calendar/bookings';
+import { callEnded, callerTyped } from '@/usecases/calendar/callers';
+import { openOfVisits } from '@/usecases/calendar/ready';
 import { bookTyped, moveBooking, needTyped, type Proposal, proposalFor } from '@/usecases/calendar/visits';
 import { attempt, idOf, type Result } from '@/usecases/result';
 import { whoActs } from '@/usecases/session';

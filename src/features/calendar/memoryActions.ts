@@ -1,10 +1,9 @@
 'use server';
 
 import { z } from 'zod';
-import { actOn } from '@/usecases/act';
+import { act, actOn } from '@/usecases/act';
 import { keepContactTyped, keepTemplate, writeReminders } from '@/usecases/calendar/reminders';
 import { keepCorrects } from '@/usecases/calendar/shop';
-import { act } from '@/usecases/act';
 import { idOf, type Result } from '@/usecases/result';
 
 /** Whether predictions are shown with the shop's own correction beside them. */

@@ -4,9 +4,9 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState, useTransition } from 'react';
 import { fitmentLabel } from '@/core/document/fitmentRow';
 import { plural } from '@/core/plural';
-import type { FitmentLooked } from '@/usecases/survey/fitmentFile';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
+import type { FitmentLooked } from '@/usecases/survey/fitmentFile';
 import { lookAt, takeOver } from './actions';
 
 interface Picked {

@@ -2,9 +2,9 @@
 
 import { z } from 'zod';
 import { act } from '@/usecases/act';
-import { type FitmentLooked, lookAtFitment, takeFitment } from '@/usecases/survey/fitmentFile';
 import { attempt, type Result } from '@/usecases/result';
 import { whoActs } from '@/usecases/session';
+import { type FitmentLooked, lookAtFitment, takeFitment } from '@/usecases/survey/fitmentFile';
 
 /** A file of 20,000 lines is smaller. */
 const text = z.string().max(4_000_000);

@@ -1,5 +1,5 @@
-import type { Carried } from '@/core/quick/carried';
 import { quantity } from '@/core/document/quantities';
+import type { Carried } from '@/core/quick/carried';
 import { Button } from '@/ui/Button';
 
 /** What a quick answer brings along, until a job has it. */

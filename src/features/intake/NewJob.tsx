@@ -5,8 +5,8 @@ import { useState, useTransition } from 'react';
 import { CORNER_LABEL, JOB_TYPE_LABEL, USE_LABEL } from '@/core/document/labels';
 import {
   ADDS_NOTHING,
-  type Corner,
   CORNERS,
+  type Corner,
   type JobType,
   type SpacerKind,
   type Use,
@@ -14,11 +14,11 @@ import {
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field, optionsOf, SelectField } from '@/ui/Field';
-import { useShownUnit } from '@/ui/units';
 import { Segments } from '@/ui/Segments';
+import { useShownUnit } from '@/ui/units';
 import { useCarried } from '@/ui/useCarried';
-import { CarriedNote } from './CarriedNote';
 import { openJob } from './actions';
+import { CarriedNote } from './CarriedNote';
 
 const AXLES = [
   { value: 'front' as const, label: 'Front' },

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
+import type { FitmentFact, KnownFact } from '@/core/document/fitment';
 import { seatInSentence } from '@/core/document/labels';
 import type { Seat } from '@/core/document/vocabulary';
-import type { FitmentFact, KnownFact } from '@/core/document/fitment';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import type { KnownModel } from '@/usecases/survey/fitment';

@@ -1,22 +1,22 @@
 'use client';
 
-import { useFocusOnArrival } from '@/ui/focusField';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { type FieldPath, useForm, type UseFormReturn, useWatch } from 'react-hook-form';
+import { type FieldPath, type UseFormReturn, useForm, useWatch } from 'react-hook-form';
 import { HARDWARE_LABEL, NUT_STYLE_LABEL, SEAT_LABEL, THREAD_MATERIAL_LABEL } from '@/core/document/labels';
 import { BOLT_CLASSES, NUT_CLASSES_SAID } from '@/core/thread/classes';
-import type { Result } from '@/usecases/result';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field, optionsOf, SelectField } from '@/ui/Field';
+import { useFocusOnArrival } from '@/ui/focusField';
 import { useCarried } from '@/ui/useCarried';
+import type { Result } from '@/usecases/result';
 import { CarriedNote } from './CarriedNote';
 import { SeenBefore } from './SeenBefore';
+import { EMPTY_HUB, type VehicleParsed, type VehicleTyped, vehicleForm } from './schema';
 import { useExpected } from './useExpected';
 import { forgetForm, useKeptForm } from './useKeptForm';
-import { EMPTY_HUB, type VehicleParsed, type VehicleTyped, vehicleForm } from './schema';
 
 const SEATS = optionsOf(SEAT_LABEL);
 const FASTENING = [

@@ -1,8 +1,8 @@
 'use client';
 
 import { useState, useTransition } from 'react';
-import { type Drilling, drillingText, drillingWords, parseDrilling } from '@/core/parts/drilling';
 import { tryInput } from '@/core/errors';
+import { type Drilling, drillingText, drillingWords, parseDrilling } from '@/core/parts/drilling';
 import type { UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';

@@ -5,10 +5,10 @@ import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import type { z } from 'zod';
 import { SEAT_LABEL } from '@/core/document/labels';
-import type { Result } from '@/usecases/result';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field, optionsOf, SelectField } from '@/ui/Field';
+import type { Result } from '@/usecases/result';
 import { EMPTY_SET, wheelSetForm } from './schema';
 
 const SEATS = optionsOf(SEAT_LABEL);

@@ -2,23 +2,23 @@
 
 import { z } from 'zod';
 import { act, actOn } from '@/usecases/act';
-import { openJob as openTheJob, startMeasuring as beginMeasuring } from '@/usecases/job/jobs';
-import { type KnownModel, knownModel } from '@/usecases/survey/fitment';
-import { noteMileage } from '@/usecases/survey/mileage';
+import { startMeasuring as beginMeasuring, openJob as openTheJob } from '@/usecases/job/jobs';
 import { attempt, idOf, RefusedError, type Result } from '@/usecases/result';
 import { readSession } from '@/usecases/session';
+import { type KnownModel, knownModel } from '@/usecases/survey/fitment';
+import { noteMileage } from '@/usecases/survey/mileage';
 import {
-  changeVehicle as saveChanged,
   correctWheelSet,
-  putWheelSetAway,
   type HubInput,
   keepDrilling,
   takeInVehicle as keepVehicle,
   takeInWheelSet as keepWheelSet,
+  putWheelSetAway,
+  changeVehicle as saveChanged,
   type VehicleInput,
   type WheelSetInput,
 } from '@/usecases/vehicle/vehicles';
-import { jobForm, vehicleForm, type VehicleParsed, type VehicleTyped, wheelSetForm } from './schema';
+import { jobForm, type VehicleParsed, type VehicleTyped, vehicleForm, wheelSetForm } from './schema';
 
 const hubInput = (axle: 'front' | 'rear', h: VehicleParsed['front']): HubInput => ({
   axle,

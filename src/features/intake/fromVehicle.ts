@@ -1,7 +1,7 @@
-import type { AxleHubRow, VehicleWhole, WheelSetRow } from '@/usecases/shown';
 import type { Seat } from '@/core/document/vocabulary';
-import type { SetTyped } from './WheelSetForm';
+import type { AxleHubRow, VehicleWhole, WheelSetRow } from '@/usecases/shown';
 import { EMPTY_HUB, EMPTY_SET, EMPTY_VEHICLE, type HubTyped, type VehicleTyped } from './schema';
+import type { SetTyped } from './WheelSetForm';
 
 const typedHub = (h: AxleHubRow | undefined): HubTyped =>
   h

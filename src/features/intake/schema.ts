@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { InputError, tryInput } from '@/core/errors';
-import { CORNERS, HARDWARE_ON, SEATS, SPACER_KINDS, USES, JOB_TYPES } from '@/core/document/vocabulary';
-import { carriedSchema } from '@/core/quick/carried';
 import { isSource } from '@/core/document/source';
+import { CORNERS, HARDWARE_ON, JOB_TYPES, SEATS, SPACER_KINDS, USES } from '@/core/document/vocabulary';
+import { InputError, tryInput } from '@/core/errors';
 import { parseDrilling } from '@/core/parts/drilling';
+import { carriedSchema } from '@/core/quick/carried';
 import { BOLT_CLASSES, NUT_CLASSES_SAID } from '@/core/thread/classes';
 import { parseThread } from '@/core/thread/designation';
 import { parseNumber } from '@/core/units/number';

@@ -1,14 +1,14 @@
 'use client';
 
-import type { Role } from '@/usecases/shown';
 import { useState, useTransition } from 'react';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { PinField } from '@/ui/PinField';
 import { Segments } from '@/ui/Segments';
-import type { Person } from '@/usecases/shop/people';
 import type { Result } from '@/usecases/result';
+import type { Person } from '@/usecases/shop/people';
+import type { Role } from '@/usecases/shown';
 import { add, change, endLogin, endLogins, keepNamesShown, left } from './actions';
 
 const ROLES = [

@@ -3,11 +3,11 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState, useTransition } from 'react';
 import { ask } from '@/ui/ask';
-import { forgetDevice } from '@/ui/offline/forget';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
-import { PinField } from '@/ui/PinField';
 import { NavLink } from '@/ui/NavLink';
+import { forgetDevice } from '@/ui/offline/forget';
+import { PinField } from '@/ui/PinField';
 import type { Person } from '@/usecases/shop/people';
 import { comeIn, comeInByName, leave } from './actions';
 

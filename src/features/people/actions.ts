@@ -1,8 +1,9 @@
 'use server';
 
-import { headers } from 'next/headers';
 import { revalidatePath } from 'next/cache';
+import { headers } from 'next/headers';
 import { z } from 'zod';
+import { attempt, type Result } from '@/usecases/result';
 import {
   addSomebody,
   changeSomebody,
@@ -15,7 +16,6 @@ import {
   signOut,
   somebodyLeft,
 } from '@/usecases/shop/people';
-import { attempt, type Result } from '@/usecases/result';
 
 const id = z.string().min(1).max(60);
 const form = z.object({ name: z.string().max(120), role: z.enum(ROLES), pin: z.string().max(20) });

@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
 import type { Plan } from '@/core/document/document';
 import { assess, evaluate } from '@/core/evaluate/evaluate';
+import { plural } from '@/core/plural';
 import type { PracticeCar } from '@/core/practice/lessons';
 import { asRead, type PracticeReading, readingAt, readWrong } from '@/core/practice/readings';
-import { type WheelOutcome, outcomesOf } from '@/core/practice/world';
-import { plural } from '@/core/plural';
+import { outcomesOf, type WheelOutcome } from '@/core/practice/world';
 import { ruleOf } from '@/core/rules/index';
 import type { UnitSystem } from '@/core/units/format';
 import { LinkButton } from '@/ui/Button';

@@ -5,8 +5,8 @@ import type { QuantityId } from '@/core/document/quantities';
 import { quantity } from '@/core/document/quantities';
 import { readingText } from '@/core/document/readingText';
 import { type Caliper, caliperReads, type Edge, type Piece, restsOn } from '@/core/practice/tools';
-import { roundTo } from '@/core/units/round';
 import type { UnitSystem } from '@/core/units/format';
+import { roundTo } from '@/core/units/round';
 import { Button } from '@/ui/Button';
 
 const WIDTH = 440;

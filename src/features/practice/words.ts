@@ -1,13 +1,13 @@
-import { CORNER_LABEL } from '@/core/document/labels';
 import type { Plan } from '@/core/document/document';
+import { CORNER_LABEL } from '@/core/document/labels';
 import { quantity } from '@/core/document/quantities';
 import { readingText } from '@/core/document/readingText';
-import { formatThread, parseThread } from '@/core/thread/designation';
-import { formatLength, type UnitSystem } from '@/core/units/format';
-import type { Fault, Fastener, Nut } from '@/core/practice/axle';
+import type { Fastener, Fault, Nut } from '@/core/practice/axle';
 import type { Lesson, PracticeCar } from '@/core/practice/lessons';
 import { givenPad, type PracticeReading } from '@/core/practice/readings';
 import type { WheelOutcome, World } from '@/core/practice/world';
+import { formatThread, parseThread } from '@/core/thread/designation';
+import { formatLength, type UnitSystem } from '@/core/units/format';
 
 /** What each lesson is called, and what it is about; it does not say whether this car is one that goes wrong. */
 export const LESSON_WORDS: Readonly<Record<Lesson, { readonly title: string; readonly about: string }>> = {

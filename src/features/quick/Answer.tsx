@@ -1,7 +1,7 @@
 import { answerSentence } from '@/core/quick/answer';
 import type { PlateSize, SizeLeaves } from '@/core/quick/plate';
-import { ruleOf } from '@/core/rules/index';
 import type { RuleId } from '@/core/rules/ids';
+import { ruleOf } from '@/core/rules/index';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { AxisRows } from '@/drawing/AxisRows';
 import { Button } from '@/ui/Button';

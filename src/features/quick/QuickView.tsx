@@ -7,8 +7,8 @@ import type { UnitSystem } from '@/core/units/format';
 import { useCarried } from '@/ui/useCarried';
 import { Answer } from './Answer';
 import type { Question } from './asks';
-import { QUESTIONS } from './questions';
 import { QuestionForm } from './QuestionForm';
+import { QUESTIONS } from './questions';
 import { useQuestion } from './useQuestion';
 
 /** Answers from two or three figures, before any car is taken in. Which one stands in the address. */

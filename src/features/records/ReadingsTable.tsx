@@ -1,12 +1,12 @@
-import type { JobWhole } from '@/usecases/shown';
 import { format } from 'date-fns';
 import type { Corner } from '@/core/document/document';
 import { CHALK_LOAD_LABEL, CORNER_LABEL } from '@/core/document/labels';
-import { QUANTITY_IDS, quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
+import { QUANTITY_IDS, type QuantityId, quantity, UNSEEN } from '@/core/document/quantities';
 import { pmText, readingText } from '@/core/document/readingText';
 import { hourText } from '@/core/stance/clock';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { wheelName, wheelsThatGo } from '@/usecases/job/jobPlan';
+import type { JobWhole } from '@/usecases/shown';
 import { countedChalk, isOldState } from '@/usecases/survey/archCuts';
 import { ReadingRows } from './SheetRows';
 

@@ -1,21 +1,21 @@
-import type { JobWhole, PlanInForce } from '@/usecases/shown';
 import { CORNER_LABEL } from '@/core/document/labels';
-import { drawnEngagement } from '@/core/figures/result';
 import { plateName } from '@/core/document/plateName';
+import { drawnEngagement } from '@/core/figures/result';
 import { cautions } from '@/core/procedure/cautions';
 import type { UnitSystem } from '@/core/units/format';
 import { StackSection } from '@/drawing/StackSection';
-import { factsOf, gapLines } from './sheet';
 import { LogTable } from '@/features/torque/LogTable';
-import { ReadingsTable } from './ReadingsTable';
-import { FindingRows } from './SheetRows';
 import { SaveSvg } from '@/ui/SaveSvg';
 import { Verdict } from '@/ui/Verdict';
 import { bayLines } from '@/usecases/fit/bayLines';
 import { jointsOf, specOf } from '@/usecases/fit/card';
-import { logLines } from '@/usecases/torque/logLines';
-import { recordEvaluation } from '@/usecases/record/recordFindings';
 import type { SheetRevision } from '@/usecases/record/recordedVisit';
+import { recordEvaluation } from '@/usecases/record/recordFindings';
+import type { JobWhole, PlanInForce } from '@/usecases/shown';
+import { logLines } from '@/usecases/torque/logLines';
+import { ReadingsTable } from './ReadingsTable';
+import { FindingRows } from './SheetRows';
+import { factsOf, gapLines } from './sheet';
 
 /** One sheet of a job: readings, drawing, findings, torque log, cautions. Screen and print are the same page. */
 export function RecordSheet({

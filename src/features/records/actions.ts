@@ -2,9 +2,9 @@
 
 import { z } from 'zod';
 import { actOn } from '@/usecases/act';
-import { attempt, idOf, type Result } from '@/usecases/result';
 import { revise } from '@/usecases/record/signing';
 import { type Verified, verifyRecord } from '@/usecases/record/verify';
+import { attempt, idOf, type Result } from '@/usecases/result';
 
 /** Works a signed record out again. */
 export async function verify(jobId: string, revision: number): Promise<Result<Verified>> {

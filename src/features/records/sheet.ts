@@ -1,20 +1,20 @@
-import type { JobWhole, PlanInForce } from '@/usecases/shown';
-import { archWorkOf } from '@/core/stance/archWork';
 import { format } from 'date-fns';
-import { AXLE_LABEL, CORNER_LABEL, seatInSentence, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
-import { wheelTorque } from '@/core/document/hardware';
-import { fastenerText } from '@/core/document/fastenerText';
 import type { Plan } from '@/core/document/document';
+import { fastenerText } from '@/core/document/fastenerText';
+import { wheelTorque } from '@/core/document/hardware';
+import { AXLE_LABEL, CORNER_LABEL, JOB_TYPE_LABEL, seatInSentence, USE_LABEL } from '@/core/document/labels';
 import { compareGap, gapCheckText } from '@/core/figures/gaps';
 import { hasLeadsWord } from '@/core/procedure/holdReasons';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
+import { archWorkOf } from '@/core/stance/archWork';
 import { formatThread, parseThread } from '@/core/thread/designation';
-import { formatMileage } from '@/core/units/mileage';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
+import { formatMileage } from '@/core/units/mileage';
 import { bayOf, doneOf, stepsNow } from '@/usecases/fit/card';
-import { gapsCompared } from '@/usecases/torque/gapCompare';
-import type { RecordEvaluation } from '@/usecases/record/recordFindings';
 import type { SheetRevision } from '@/usecases/record/recordedVisit';
+import type { RecordEvaluation } from '@/usecases/record/recordFindings';
+import type { JobWhole, PlanInForce } from '@/usecases/shown';
+import { gapsCompared } from '@/usecases/torque/gapCompare';
 
 /** What the odometer showed as the car came, behind the car; nothing where nobody read it. */
 const mileageText = ({ visit }: JobWhole, units: UnitSystem): string =>

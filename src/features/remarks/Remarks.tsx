@@ -3,13 +3,13 @@
 import { Camera } from 'lucide-react';
 import { useCallback, useId, useRef, useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
-import { type Corner, CORNERS } from '@/core/document/vocabulary';
+import { CORNERS, type Corner } from '@/core/document/vocabulary';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
-import { useUnkept } from '@/ui/useUnkept';
 import { postPhotos, usePhotosHere } from '@/ui/sendPhoto';
+import { useUnkept } from '@/ui/useUnkept';
 import { takeBack } from './actions';
 import { OnWay } from './OnWay';
 import { useNotes } from './useNotes';

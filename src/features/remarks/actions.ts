@@ -2,8 +2,8 @@
 
 import { z } from 'zod';
 import { actOn } from '@/usecases/act';
-import { takeBackRemark } from '@/usecases/vehicle/remarks';
 import { idOf, type Result } from '@/usecases/result';
+import { takeBackRemark } from '@/usecases/vehicle/remarks';
 
 const kindForm = z.enum(['photo', 'note']);
 

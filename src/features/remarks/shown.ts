@@ -1,5 +1,5 @@
-import type { Remarks as Kept } from '@/usecases/shown';
 import { format } from 'date-fns';
+import type { Remarks as Kept } from '@/usecases/shown';
 import type { ShownNote, ShownPhoto } from './Remarks';
 
 /** Photos and notes worded for the screen, so that server and browser agree on the time zone. */

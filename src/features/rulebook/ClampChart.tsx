@@ -7,7 +7,7 @@ import { SEATS, type Seat } from '@/core/document/vocabulary';
 import { tryInput } from '@/core/errors';
 import { THREAD_CONDITIONS, type ThreadCondition } from '@/core/joint/friction';
 import { clampAnswer } from '@/core/quick/clamp';
-import { BOLT_CLASSES, boltStrength, type BoltClass } from '@/core/thread/classes';
+import { BOLT_CLASSES, type BoltClass, boltStrength } from '@/core/thread/classes';
 import { parseThread } from '@/core/thread/designation';
 import { stressArea } from '@/core/thread/profile';
 import { lbfFtToNm, nToLbf } from '@/core/units/factors';

@@ -1,11 +1,11 @@
 import { SEAT_LABEL } from '@/core/document/labels';
+import type { Policy } from '@/core/document/policy';
 import { SEATS } from '@/core/document/vocabulary';
 import { bearingLever } from '@/core/joint/clamp';
 import { bearingOf, seatCentres } from '@/core/seat/seats';
 import { boltStrength, NUT_CLASSES, nutProofStress } from '@/core/thread/classes';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { basicProfile, stressArea } from '@/core/thread/profile';
-import type { Policy } from '@/core/document/policy';
 
 /** Threads that wheels are held by. Common practice, no source. */
 const WHEEL_THREADS = [

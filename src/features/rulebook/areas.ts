@@ -1,4 +1,4 @@
-import { RULES, type AnyRule } from '@/core/rules/index';
+import { type AnyRule, RULES } from '@/core/rules/index';
 import type { SketchName } from '@/drawing/sketches';
 
 /** Rules by what they are about, in the order of the trade. Each area has its drawing; a rule may bring its own. */

@@ -2,7 +2,7 @@
 
 import { useState, useTransition } from 'react';
 import { SCHOOL_LABEL } from '@/core/document/labels';
-import { type Policy, POLICY_RULES, type PolicyRule, SCHOOLS, type School } from '@/core/document/policy';
+import { POLICY_RULES, type Policy, type PolicyRule, SCHOOLS, type School } from '@/core/document/policy';
 import { parseNumber } from '@/core/units/number';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';

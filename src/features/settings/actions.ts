@@ -2,9 +2,9 @@
 
 import { z } from 'zod';
 import { actOn } from '@/usecases/act';
+import type { Result } from '@/usecases/result';
 import { backUpNow, restoreNamed } from '@/usecases/shop/backups';
 import { savePolicy } from '@/usecases/shop/policy';
-import type { Result } from '@/usecases/result';
 
 const form = z.object({
   after: z.int().min(0),

@@ -3,8 +3,8 @@
 import { useState, useTransition } from 'react';
 import { InputError } from '@/core/errors';
 import { type CatalogueItem, type Column, readRow } from '@/core/parts/catalogue';
-import { PartSketch } from '@/drawing/PartSketch';
 import type { UnitSystem } from '@/core/units/format';
+import { PartSketch } from '@/drawing/PartSketch';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field, SelectField } from '@/ui/Field';

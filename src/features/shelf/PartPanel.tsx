@@ -2,15 +2,15 @@
 
 import { useCallback, useEffect, useState, useTransition } from 'react';
 import { catalogueRow } from '@/core/parts/catalogueRow';
-import { PartSketch } from '@/drawing/PartSketch';
 import type { UnitSystem } from '@/core/units/format';
 import { parseNumber } from '@/core/units/number';
+import { PartSketch } from '@/drawing/PartSketch';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field, SelectField } from '@/ui/Field';
+import type { ShelfLine } from '@/usecases/shelf/shelf';
 import { history, move, type PartHistory, release, reserve, takeOff } from './actions';
 import { PartForm } from './PartForm';
-import type { ShelfLine } from '@/usecases/shelf/shelf';
 
 const MOVE_OPTIONS = [
   { value: 'receive', label: 'Receive' },

@@ -3,18 +3,18 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { specOf } from '@/core/parts/spec';
 import type { UnitSystem } from '@/core/units/format';
 import { PartOutline } from '@/drawing/PartSketch';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';
 import { Field, SelectField } from '@/ui/Field';
+import type { ShelfLine } from '@/usecases/shelf/shelf';
 import { CommonSizes } from './CommonSizes';
 import { emptyRow, KIND_LABEL, KINDS, type Kind } from './fields';
 import { ImportFile } from './ImportFile';
 import { PartForm } from './PartForm';
 import { PartPanel } from './PartPanel';
-import { specOf } from '@/core/parts/spec';
-import type { ShelfLine } from '@/usecases/shelf/shelf';
 import { useWholeShelf } from './useWholeShelf';
 
 const ORDERS = [

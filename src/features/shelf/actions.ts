@@ -17,7 +17,7 @@ import {
   takeOffShelf,
 } from '@/usecases/shelf/shelf';
 import { stopFile } from '@/usecases/shelf/shelfFile';
-import { commonFor, type CommonAsked } from './common';
+import { type CommonAsked, commonFor } from './common';
 
 const rowForm = z.partialRecord(z.enum(CATALOGUE_COLUMNS), z.string().max(400));
 const movedForm = z.object({

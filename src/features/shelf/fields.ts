@@ -1,5 +1,5 @@
-import { NUT_STYLES, SEATS, THREAD_MATERIALS } from '@/core/document/vocabulary';
 import { SEAT_LABEL } from '@/core/document/labels';
+import { NUT_STYLES, SEATS, THREAD_MATERIALS } from '@/core/document/vocabulary';
 import type { CatalogueItem, Column } from '@/core/parts/catalogue';
 import { OTHER_KINDS, type OtherKind } from '@/core/parts/other';
 import { BOLT_CLASSES, NUT_CLASSES_SAID } from '@/core/thread/classes';

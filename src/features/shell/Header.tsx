@@ -1,9 +1,9 @@
 'use client';
 
 import { Contrast } from 'lucide-react';
-import { NavLink } from '@/ui/NavLink';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useTransition } from 'react';
+import { NavLink } from '@/ui/NavLink';
 import type { Session } from '@/usecases/session';
 import { keep } from './actions';
 

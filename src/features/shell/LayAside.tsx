@@ -1,10 +1,10 @@
 'use client';
 
 import { useState, useTransition } from 'react';
-import { HELD_LABEL } from './held';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { Field, optionsOf, SelectField } from '@/ui/Field';
+import { HELD_LABEL } from './held';
 import { changePlan, hold, takeUp } from './jobActions';
 
 /** A job that is not fitted for now: declined, or waiting, with its reason. */

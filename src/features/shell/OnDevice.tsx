@@ -2,9 +2,9 @@
 
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef } from 'react';
-import { useOutbox } from '@/ui/outbox';
 import { forgetDevice, forgetOthers } from '@/ui/offline/forget';
 import { MARK, markOnDevice } from '@/ui/offline/pages';
+import { useOutbox } from '@/ui/outbox';
 import { within } from '@/ui/reach';
 import type { VisitPages } from '@/usecases/shop/onDevice';
 

@@ -1,7 +1,7 @@
 import { useEffect, useState, useTransition } from 'react';
 import { v7 as newId } from 'uuid';
-import { CHALK_LOAD_LABEL } from '@/core/document/labels';
 import type { Plan } from '@/core/document/document';
+import { CHALK_LOAD_LABEL } from '@/core/document/labels';
 import { CHALK_PLACES, type ChalkLoad, type ChalkPlace, type Corner } from '@/core/document/vocabulary';
 import { tryInput } from '@/core/errors';
 import { hourText } from '@/core/stance/clock';

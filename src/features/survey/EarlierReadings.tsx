@@ -2,7 +2,7 @@
 
 import { useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
-import { quantity, type QuantityId } from '@/core/document/quantities';
+import { type QuantityId, quantity } from '@/core/document/quantities';
 import type { Corner } from '@/core/document/vocabulary';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';

@@ -3,9 +3,9 @@
 import { useId, useState } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { countedReadings, type Quantity, typedMethods, UNSEEN } from '@/core/document/quantities';
+import { asRead, parseReading, pmText, readingText, unitHint } from '@/core/document/readingText';
 import type { Corner } from '@/core/document/vocabulary';
 import { combineRepeats } from '@/core/uncertainty';
-import { asRead, parseReading, pmText, readingText, unitHint } from '@/core/document/readingText';
 import type { UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import { cx } from '@/ui/cx';

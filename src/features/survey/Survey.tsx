@@ -2,37 +2,37 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
+import type { Plan } from '@/core/document/document';
 import { CORNER_LABEL } from '@/core/document/labels';
-import { type Quantity, quantity, type QuantityId } from '@/core/document/quantities';
+import { type Quantity, type QuantityId, quantity } from '@/core/document/quantities';
 import { CORNERS, type Corner, type Seat } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
+import type { NextReading } from '@/core/whatif/nextReading';
 import { BoltPicture } from '@/drawing/BoltPicture';
 import { PlanView } from '@/drawing/PlanView';
 import { WhatIs } from '@/drawing/WhatIs';
-import { type Loosened, TorquedAgain } from './TorquedAgain';
 import { Button } from '@/ui/Button';
-import { useOutbox } from '@/ui/outbox';
 import { cx } from '@/ui/cx';
+import { useOutbox } from '@/ui/outbox';
 import { useInAddress } from '@/ui/useInAddress';
+import { ArchWork, type ArchWorkDone } from './ArchWork';
 import { CaliperDock } from './CaliperDock';
 import { type ChalkKept, ChalkTest } from './ChalkTest';
 import { ClearanceClock } from './ClearanceClock';
 import { EarlierReadings, type EarlierShown } from './EarlierReadings';
 import { rowOf, standIn } from './nextField';
+import { OnCar, OnCarField, type TypedSetup, useOnCar } from './OnCar';
 import { placeHere, placeOf, waitText } from './onWay';
 import { LENGTHS, LOADED, OWN_PLACE, PLACES, STANCE } from './places';
-import { OnCar, OnCarField, type TypedSetup, useOnCar } from './OnCar';
 import { ReadingRow, type TakenReading } from './ReadingRow';
-import { ArchWork, type ArchWorkDone } from './ArchWork';
-import type { Plan } from '@/core/document/document';
+import { RuledOut } from './RuledOut';
+import { ShowAs } from './ShowAs';
+import { ToBench } from './ToBench';
+import { type Loosened, TorquedAgain } from './TorquedAgain';
 import { TurnConverter } from './TurnConverter';
 import { TurnCounter } from './TurnCounter';
-import type { NextReading } from '@/core/whatif/nextReading';
 import { type MissingHere, Unmeasured } from './Unmeasured';
 import { type SurveySet, type SurveyWheel, WheelTable } from './WheelTable';
-import { RuledOut } from './RuledOut';
-import { ToBench } from './ToBench';
-import { ShowAs } from './ShowAs';
 import { YesNoRow } from './YesNoRow';
 
 export interface SurveyProps {

@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
 import type { Corner, Fastener, Plan } from '@/core/document/document';
 import { tryInput } from '@/core/errors';
-import { parseThread } from '@/core/thread/designation';
 import { sentence } from '@/core/rules/index';
 import { findingKey } from '@/core/rules/kit/finding';
-import { parseLength } from '@/core/units/parse';
+import { parseThread } from '@/core/thread/designation';
 import type { UnitSystem } from '@/core/units/format';
+import { parseLength } from '@/core/units/parse';
 import { longerFastener } from '@/core/whatif/bySize';
 import { trialFindings } from '@/core/whatif/trial';
 import { Field } from '@/ui/Field';

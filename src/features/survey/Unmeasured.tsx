@@ -1,8 +1,8 @@
 import { CORNER_LABEL } from '@/core/document/labels';
-import { missingReading, quantity } from '@/core/document/quantities';
-import type { NextReading } from '@/core/whatif/nextReading';
 import type { QuantityId } from '@/core/document/quantities';
+import { missingReading, quantity } from '@/core/document/quantities';
 import type { Corner } from '@/core/document/vocabulary';
+import type { NextReading } from '@/core/whatif/nextReading';
 import { VerdictMark } from '@/ui/Verdict';
 
 export interface MissingHere {

@@ -1,6 +1,6 @@
 import { useState, useTransition } from 'react';
-import { mark as keepMark } from './actions';
 import { ask } from '@/ui/ask';
+import { mark as keepMark } from './actions';
 
 /** The mark that is chalked on a wheel; kept on Enter or when the field is left. */
 export function WheelMark({ vehicleId, wheelId, mark }: { vehicleId: string; wheelId: string; mark: string }) {

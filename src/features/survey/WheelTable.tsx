@@ -4,10 +4,10 @@ import { QUANTITIES, type QuantityId } from '@/core/document/quantities';
 import { CORNERS, type Corner } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
-import type { Result } from '@/usecases/result';
-import { Segments } from '@/ui/Segments';
-import { alike, hang, keepRotates } from './actions';
 import { Button } from '@/ui/Button';
+import { Segments } from '@/ui/Segments';
+import type { Result } from '@/usecases/result';
+import { alike, hang, keepRotates } from './actions';
 import { WheelCell } from './WheelCell';
 import { WheelMark } from './WheelMark';
 

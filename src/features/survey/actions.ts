@@ -4,8 +4,10 @@ import { z } from 'zod';
 import { CORNERS } from '@/core/document/vocabulary';
 import { act, actOn } from '@/usecases/act';
 import { goChoose as goOnToChoose } from '@/usecases/job/jobs';
-import { noteTorquedAgain } from '@/usecases/survey/loosened';
+import { idOf, type Result } from '@/usecases/result';
 import { readSession } from '@/usecases/session';
+import { confirmEarlier } from '@/usecases/survey/earlier';
+import { noteTorquedAgain } from '@/usecases/survey/loosened';
 import {
   hangWheel,
   keepRotating,
@@ -16,8 +18,6 @@ import {
   takeBackWheelReading,
   wheelsAlike,
 } from '@/usecases/survey/readings';
-import { confirmEarlier } from '@/usecases/survey/earlier';
-import { idOf, type Result } from '@/usecases/result';
 
 /** Readings of an earlier visit were looked at and are so still. */
 export async function confirm(jobId: string, places: readonly string[]): Promise<Result<null>> {

@@ -4,8 +4,8 @@ import { parseReading } from '@/core/document/readingText';
 import { tryInput } from '@/core/errors';
 import { Button } from '@/ui/Button';
 import type { Result } from '@/usecases/result';
-import type { useSetupOn } from './OnCar';
 import type { TakenReading } from '@/usecases/survey/takenShown';
+import type { useSetupOn } from './OnCar';
 
 /** Whether the last reading was taken as this one is: with something on or nothing, of the part on the car or of a new one. */
 const sameState = (last: TakenReading, on: ReturnType<typeof useSetupOn>): boolean =>

@@ -2,8 +2,7 @@
 
 import { useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
-import { gapCheckText } from '@/core/figures/gaps';
-import { compareGap } from '@/core/figures/gaps';
+import { compareGap, gapCheckText } from '@/core/figures/gaps';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { asShown, unitShown } from '@/core/units/parse';
 import { ask } from '@/ui/ask';

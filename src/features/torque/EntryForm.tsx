@@ -1,8 +1,8 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { tryInput } from '@/core/errors';
 import type { Corner } from '@/core/document/vocabulary';
+import { tryInput } from '@/core/errors';
 import type { Joint, Pass, TorqueReading } from '@/core/torque/log';
 import { nmToLbfFt } from '@/core/units/factors';
 import type { UnitSystem } from '@/core/units/format';

@@ -1,7 +1,7 @@
 import type { Entry, Felt, Outcome } from '@/core/torque/log';
 import type { TraceClass, TraceSample } from '@/core/torque/trace';
-import { TracePlot } from '@/drawing/TracePlot';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
+import { TracePlot } from '@/drawing/TracePlot';
 import { type LogRow, LogRows } from './LogRows';
 
 export interface LogLine {

@@ -5,8 +5,8 @@ import { CORNERS } from '@/core/document/vocabulary';
 import { actOn } from '@/usecases/act';
 import { addSeason, addSession, endSeason, notReached } from '@/usecases/calendar/chain';
 import { declineRecheck, recheckEarly, signOff } from '@/usecases/record/signing';
-import { takeBackReading, takeReading } from '@/usecases/survey/readings';
 import { idOf, type Result } from '@/usecases/result';
+import { takeBackReading, takeReading } from '@/usecases/survey/readings';
 
 /** Signs the job off. */
 export async function sign(jobId: string): Promise<Result<null>> {

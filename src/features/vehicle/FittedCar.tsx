@@ -2,7 +2,7 @@
 
 import { useState, useTransition } from 'react';
 import { CORNER_LABEL, HARDWARE_LABEL } from '@/core/document/labels';
-import { type Corner, CORNERS } from '@/core/document/vocabulary';
+import { CORNERS, type Corner } from '@/core/document/vocabulary';
 import { CarPlan } from '@/drawing/CarPlan';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';

@@ -1,12 +1,12 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { evaluate } from '@/core/evaluate/evaluate';
-import { drawnEngagement } from '@/core/figures/result';
 import type { Plan } from '@/core/document/document';
 import { AXLE_LABEL } from '@/core/document/labels';
-import type { Level } from '@/core/rules/kit/finding';
+import { evaluate } from '@/core/evaluate/evaluate';
+import { drawnEngagement } from '@/core/figures/result';
 import { sentence } from '@/core/rules/index';
+import type { Level } from '@/core/rules/kit/finding';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { type Owned, type SwapCell, type SwapSet, swapMatrix, swapsOf, swapText } from '@/core/whatif/swap';
 import { StackSection } from '@/drawing/StackSection';

@@ -3,9 +3,9 @@
 import { z } from 'zod';
 import type { CatalogueItem } from '@/core/parts/catalogue';
 import { actOn } from '@/usecases/act';
-import { dropKey, takeKey } from '@/usecases/vehicle/remarks';
 import { attempt, idOf, type Result } from '@/usecases/result';
 import { shelfParts } from '@/usecases/shelf/shelf';
+import { dropKey, takeKey } from '@/usecases/vehicle/remarks';
 import { keepFound } from '@/usecases/vehicle/vehicles';
 
 const foundForm = z.object({

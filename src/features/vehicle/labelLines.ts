@@ -1,9 +1,9 @@
-import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import { onCarText } from '@/core/document/fastenerText';
 import { wheelTorque } from '@/core/document/hardware';
-import type { LabelAxle } from '@/usecases/vehicle/glovebox';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { formatThread, parseThread } from '@/core/thread/designation';
+import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
+import type { LabelAxle } from '@/usecases/vehicle/glovebox';
 
 /** What is on an axle, in lines short enough for a card. */
 export function linesOf(

@@ -1,10 +1,10 @@
-import { Client, Pool, type PoolClient, type PoolConfig } from 'pg';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
+import { Client, Pool, type PoolClient, type PoolConfig } from 'pg';
 import { MIGRATIONS } from '../folder/migrations';
 import * as schema from '../schema';
 import { onlyReads } from './embedded';
-import { type Db, DatabaseAwayError, type Engine } from './engine';
+import { DatabaseAwayError, type Db, type Engine } from './engine';
 
 /** A database server that will not have us. The message says what to do about it. */
 export class ServerRefusesError extends Error {

@@ -1,5 +1,5 @@
-import { cp, mkdir, mkdtemp, open, readdir, rename, rm, stat, statfs } from 'node:fs/promises';
 import { existsSync } from 'node:fs';
+import { cp, mkdir, mkdtemp, open, readdir, rename, rm, stat, statfs } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { z } from 'zod';
 import type { Engine } from '../engine/engine';

@@ -1,9 +1,9 @@
+import { once } from 'node:events';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
-import { once } from 'node:events';
 import { createInterface } from 'node:readline';
-import { readMigrationFiles } from 'drizzle-orm/migrator';
 import { type SQL, sql } from 'drizzle-orm';
+import { readMigrationFiles } from 'drizzle-orm/migrator';
 import { z } from 'zod';
 import type { Db } from '../engine/engine';
 import { ArchiveError } from './archive';

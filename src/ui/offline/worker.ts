@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { ExpirationPlugin, NetworkFirst, CacheFirst, type PrecacheEntry, Serwist, type SerwistPlugin } from 'serwist';
+import { CacheFirst, ExpirationPlugin, NetworkFirst, type PrecacheEntry, Serwist, type SerwistPlugin } from 'serwist';
 import { isForTheCar, isFresh, MARK, PAGES, PERSON, PHOTOS, STORED_AT, TITLE } from './pages';
 
 declare const self: ServiceWorkerGlobalScope & { readonly __SW_MANIFEST: (PrecacheEntry | string)[] | undefined };

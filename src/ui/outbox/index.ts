@@ -1,9 +1,9 @@
 import { useEffect } from 'react';
 import { useSyncExternalStoreWithSelector } from 'use-sync-external-store/with-selector';
 import { v7 as newId } from 'uuid';
+import { shownAsOf } from '../offline/pages';
 import { reachable, tellReach, within } from '../reach';
 import type { Answer, Author, Outbox, Parcel, Waiting } from './parcel';
-import { shownAsOf } from '../offline/pages';
 import { EMPTY, Queue } from './queue';
 import { noteSent, sentAfter } from './sent';
 import { Shelf } from './shelf';

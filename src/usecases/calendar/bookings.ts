@@ -1,10 +1,8 @@
 import 'server-only';
-import { reasonFrom } from '../reason';
-import { type Booked, clashes, type Clash, endOf, type Laid, laidInto, stretchesFrom } from '@/core/calendar/clash';
+import { type Booked, type Clash, clashes, endOf, type Laid, laidInto, stretchesFrom } from '@/core/calendar/clash';
 import { freeSlots, inOpenHours, type Open, type Slot, withoutClosed } from '@/core/calendar/slots';
 import { InputError } from '@/core/errors';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
-import type { BookingRow, ClosureRow, ResourceRow } from '@/store/calendarSchema';
 import {
   addBooking,
   bookingById,
@@ -14,14 +12,16 @@ import {
   closuresIn,
   withCars,
 } from '@/store/bookings';
+import type { BookingRow, ClosureRow, ResourceRow } from '@/store/calendarSchema';
 import { openCaller } from '@/store/callers';
 import { type Executor, theStore } from '@/store/connection';
 import { ChangedMeanwhileError, NotFoundError, RefusedError } from '@/store/errors';
-import { jobsOfVisit } from '@/store/visits';
 import { recheckById } from '@/store/rechecks';
 import { resources } from '@/store/resources';
 import type { JobRow } from '@/store/schema';
 import { shopTimeNow } from '@/store/shopTime';
+import { jobsOfVisit } from '@/store/visits';
+import { reasonFrom } from '../reason';
 import { dayOf, openHours, reads, spanText } from './zone';
 
 const MIN = 60_000;

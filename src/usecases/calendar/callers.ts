@@ -1,7 +1,7 @@
 import 'server-only';
-import { InputError } from '@/core/errors';
-import type { JobType } from '@/core/document/vocabulary';
 import { readPhone } from '@/core/calendar/template';
+import type { JobType } from '@/core/document/vocabulary';
+import { InputError } from '@/core/errors';
 import { WORK_KINDS, WORK_LABEL, type WorkKind } from '@/core/procedure/estimate';
 import { addCaller, carCame, endCaller, openCaller } from '@/store/callers';
 import { type Executor, theStore } from '@/store/connection';

@@ -2,9 +2,9 @@ import 'server-only';
 import { inArray } from 'drizzle-orm';
 import { endOf, type Stretch, startOf } from '@/core/calendar/clash';
 import type { Open } from '@/core/calendar/slots';
-import { groupBy } from '@/core/groupBy';
 import { AXLE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
 import type { JobType } from '@/core/document/vocabulary';
+import { groupBy } from '@/core/groupBy';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import {
   type BookingLine,
@@ -18,12 +18,12 @@ import {
 import type { ResourceKind } from '@/store/calendarSchema';
 import { waitingCallers } from '@/store/callers';
 import { theStore } from '@/store/connection';
+import type { JobBrief } from '@/store/jobBrief';
 import { rechecksToJoin, unbookedRechecks } from '@/store/rechecks';
 import { recheck } from '@/store/recordSchema';
 import { resources } from '@/store/resources';
-import { jobsOfVisits } from '@/store/visits';
-import type { JobBrief } from '@/store/jobBrief';
 import { shopTimeNow } from '@/store/shopTime';
+import { jobsOfVisits } from '@/store/visits';
 import { stagePath } from '../job/stages';
 import { asBooked } from './bookings';
 import { calledFor } from './callers';

@@ -1,9 +1,9 @@
 import 'server-only';
+import { AXLE_LABEL } from '@/core/document/labels';
 import { bookingCalendar } from '@/files/calendar';
 import { bookingsIn, withCars } from '@/store/bookings';
 import { theStore } from '@/store/connection';
 import { resourceOfToken, resources } from '@/store/resources';
-import { AXLE_LABEL } from '@/core/document/labels';
 import { calledFor } from './callers';
 
 const DAY = 24 * 3600_000;

@@ -12,8 +12,8 @@ import { loadJob } from '@/store/jobs';
 import { forgotten, gapPairs, pastSince, remember, rememberUnknown, similarWork } from '@/store/pastWork';
 import { openRechecks } from '@/store/rechecks';
 import { shopTimeNow } from '@/store/shopTime';
-import { gapsCompared } from '../torque/gapCompare';
 import { bayOf } from '../fit/card';
+import { gapsCompared } from '../torque/gapCompare';
 import { planInMind } from './estimates';
 
 /** Fewer notes than these do not tell when work began and ended. */

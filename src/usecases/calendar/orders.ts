@@ -1,7 +1,7 @@
 import 'server-only';
-import { isDay } from '@/core/calendar/isDay';
 import { and, eq, isNull } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
+import { isDay } from '@/core/calendar/isDay';
 import { type OrderFor, type OrderLine, shortOf } from '@/core/calendar/orders';
 import { InputError } from '@/core/errors';
 import { groupBy } from '@/core/groupBy';
@@ -11,8 +11,8 @@ import { theStore } from '@/store/connection';
 import { NotFoundError, RefusedError, violates } from '@/store/errors';
 import { recordEvent } from '@/store/events';
 import { loadJob } from '@/store/jobs';
-import { jobsOfVisits } from '@/store/visits';
 import { shopTimeNow } from '@/store/shopTime';
+import { jobsOfVisits } from '@/store/visits';
 import { type Need, needsOf, orderedFor, shelfNow } from './ready';
 import { reads } from './zone';
 

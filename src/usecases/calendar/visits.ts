@@ -1,26 +1,26 @@
 import 'server-only';
 import { lengthText, readLength } from '@/core/calendar/length';
-import { InputError } from '@/core/errors';
 import { AXLE_LABEL } from '@/core/document/labels';
+import { InputError } from '@/core/errors';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import { bookingById, needVisit, visitNeeds } from '@/store/bookings';
 import { openCaller } from '@/store/callers';
 import { type Executor, theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
 import { type JobWhole, loadJob } from '@/store/jobs';
-import { jobsOfVisit } from '@/store/visits';
 import { recheckById } from '@/store/rechecks';
 import { addResource, resources } from '@/store/resources';
 import type { JobRow } from '@/store/schema';
 import { shopTimeNow } from '@/store/shopTime';
 import { carWithPlate } from '@/store/vehicles';
+import { jobsOfVisit } from '@/store/visits';
 import { type BookAsk, book, slotsFor, type Usual } from './bookings';
 import { calledFor } from './callers';
+import type { Row } from './day';
 import { estimateVisit, guessFor, recheckLaid, type VisitEstimate } from './estimates';
 import { orderedFor, type Ready, readyOf, shelfNow } from './ready';
 import { remindersLines } from './reminders';
 import { momentFrom, reads } from './zone';
-import type { Row } from './day';
 
 /** What a booking’s form shows: how long it takes and of what that is made, whether it is ready, where it would go. */
 export interface Proposal {

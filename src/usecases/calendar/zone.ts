@@ -1,6 +1,6 @@
-import { isDay } from '@/core/calendar/isDay';
 import { TZDate } from '@date-fns/tz';
 import { format } from 'date-fns';
+import { isDay } from '@/core/calendar/isDay';
 import type { Open } from '@/core/calendar/slots';
 import { InputError } from '@/core/errors';
 import type { DayHours } from '@/store/calendarSchema';

@@ -2,20 +2,20 @@ import { wheelLugs } from '@/core/document/hardware';
 import 'server-only';
 import { cornersOf } from '@/core/document/assemble';
 import { CORNER_LABEL } from '@/core/document/labels';
-import { InputError } from '@/core/errors';
-import { byWordOf, guardsPeople, saysWhy } from '@/core/procedure/holdReasons';
 import type { Corner } from '@/core/document/vocabulary';
+import { InputError } from '@/core/errors';
 import { type BayDetail, clockAt, holdsNow, isCorner, OF_CORNER } from '@/core/procedure/bay';
+import { byWordOf, guardsPeople, saysWhy } from '@/core/procedure/holdReasons';
 import { mayStay, trouble } from '@/core/procedure/troubles';
 import { addBayEntry } from '@/store/bay';
+import type { Executor } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
-import type { Executor } from '@/store/connection';
 import { people } from '@/store/people';
-import { onlyLead } from '../roles';
 import { advance } from '../job/advance';
-import { bayOf, doneOf, stepsNow } from './card';
 import { planOf } from '../job/soundPlan';
+import { onlyLead } from '../roles';
+import { bayOf, doneOf, stepsNow } from './card';
 
 export interface BayInput {
   /** Made by who sends it: sent twice it counts once. */

@@ -1,5 +1,5 @@
 import 'server-only';
-import { plainSpacer, PRESENT } from '@/core/document/blank';
+import { PRESENT, plainSpacer } from '@/core/document/blank';
 import type { Corner, Fastener } from '@/core/document/document';
 import { quantity } from '@/core/document/quantities';
 import type { Carried } from '@/core/quick/carried';

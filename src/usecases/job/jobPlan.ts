@@ -1,25 +1,25 @@
-import { trimAt, trims } from '@/core/stance/trim';
-import { inSetup } from '@/core/document/bare';
-import { countedChalk, cutAt, isOldState } from '../survey/archCuts';
 import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/document/assemble';
-import type { Corner, JobType, Plan, Seat, Setup, Use } from '@/core/document/document';
-import { ADDS_NOTHING } from '@/core/document/vocabulary';
-import { plainSpacer, PRESENT } from '@/core/document/blank';
-import { digestOf } from '@/core/document/digest';
-import { AXLE_LABEL } from '@/core/document/labels';
+import { inSetup } from '@/core/document/bare';
+import { PRESENT, plainSpacer } from '@/core/document/blank';
 import { planChanges } from '@/core/document/diff';
-import type { UnitSystem } from '@/core/units/format';
+import { digestOf } from '@/core/document/digest';
+import type { Corner, JobType, Plan, Seat, Setup, Use } from '@/core/document/document';
+import { AXLE_LABEL } from '@/core/document/labels';
 import { type Quantity, type QuantityId, quantitiesFor, UNSEEN } from '@/core/document/quantities';
+import { ADDS_NOTHING } from '@/core/document/vocabulary';
 import { bayState } from '@/core/procedure/bay';
 import { torqueJobs } from '@/core/procedure/procedure';
-import { type Joint, struckOut, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
+import { trimAt, trims } from '@/core/stance/trim';
 import type { BoltClass } from '@/core/thread/classes';
+import { type Joint, struckOut, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
 import { combineRepeats } from '@/core/uncertainty';
+import type { UnitSystem } from '@/core/units/format';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
-import type { WheelWhole } from '@/store/wheels';
 import type { AxleHubRow, ChoiceDraft, RearWheels, TorqueEntryRow, WheelSetRow } from '@/store/schema';
 import { asReading } from '@/store/torque';
+import type { WheelWhole } from '@/store/wheels';
+import { countedChalk, cutAt, isOldState } from '../survey/archCuts';
 
 /** What stands on the bench before anybody chose, on a car with nothing between hub and wheel: the car as it is. */
 export const FIRST_CHOICE: ChoiceDraft = {

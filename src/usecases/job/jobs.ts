@@ -1,47 +1,47 @@
 import 'server-only';
 import { cache } from 'react';
-import { wheelTorque } from '@/core/document/hardware';
 import { cornersOf } from '@/core/document/assemble';
+import { PRESENT, plainSpacer } from '@/core/document/blank';
 import type { Corner, Spacer } from '@/core/document/document';
+import { wheelTorque } from '@/core/document/hardware';
 import { CORNER_LABEL } from '@/core/document/labels';
+import { ADDS_NOTHING, type JobType } from '@/core/document/vocabulary';
 import { openTroubles } from '@/core/procedure/bay';
 import type { Step } from '@/core/procedure/step';
 import type { Carried } from '@/core/quick/carried';
 import type { Joint } from '@/core/torque/log';
 import { type Executor, theStore } from '@/store/connection';
-import { plainSpacer, PRESENT } from '@/core/document/blank';
-import { ADDS_NOTHING, type JobType } from '@/core/document/vocabulary';
+import { RefusedError } from '@/store/errors';
 import { fittedNow } from '@/store/fitted';
 import { hubBefore, hubNow } from '@/store/hubs';
-import { RefusedError } from '@/store/errors';
-import { addJob, justOpened, type JobWhole, loadJob, loadPartner, saveDraft, tickStep } from '@/store/jobs';
-import { jobsOfVisit } from '@/store/visits';
-import { freezePlan } from '@/store/plans';
-import type { ChoiceDraft, JobRow } from '@/store/schema';
-import { appendEntry, type EntryInput } from '@/store/torque';
+import { addJob, type JobWhole, justOpened, loadJob, loadPartner, saveDraft, tickStep } from '@/store/jobs';
 import { rememberRecheck } from '@/store/pastWork';
+import { freezePlan } from '@/store/plans';
 import { endRecheck } from '@/store/rechecks';
 import { hasPhoto } from '@/store/remarks';
+import type { ChoiceDraft, JobRow } from '@/store/schema';
+import { appendEntry, type EntryInput } from '@/store/torque';
 import { loadVehicle } from '@/store/vehicles';
+import { jobsOfVisit } from '@/store/visits';
 import { callerHere } from '../calendar/callers';
-import { onlyLead } from '../roles';
-import { mayPull } from '../torque/wrenches';
-import { advance } from './advance';
-import { afterLink, notTooEarly } from '../record/signing';
 import {
   bayOf,
   cornerWaits,
   heldBack,
   openHolds,
   openRounds,
-  specOf,
   type StepStage,
+  specOf,
   stepsNow,
   waitsFor,
   wheelBegun,
 } from '../fit/card';
-import { beginWith } from './carried';
+import { afterLink, notTooEarly } from '../record/signing';
+import { onlyLead } from '../roles';
 import { judgedPull, torqueEvent } from '../torque/torqueEvents';
+import { mayPull } from '../torque/wrenches';
+import { advance } from './advance';
+import { beginWith } from './carried';
 import { asOfToday, lastStanding, openLink, recheckedSince, wheelStatesSigned } from './jobPlan';
 import { planOf, soundPlan } from './soundPlan';
 import { barOf, isRetorque } from './standing';

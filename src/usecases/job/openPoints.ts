@@ -3,8 +3,8 @@ import { CORNER_LABEL } from '@/core/document/labels';
 import { assess } from '@/core/evaluate/evaluate';
 import type { JobWhole } from '@/store/jobs';
 import { heldBack, openHolds, openRounds, stepsNow } from '../fit/card';
-import { isStale, wheelStates } from './jobPlan';
 import { chalkAgain } from '../survey/archCuts';
+import { isStale, wheelStates } from './jobPlan';
 
 /** Sentences for everything that stands between this job and its sign-off; empty when it may be signed. */
 export function openPoints(whole: JobWhole, now = Date.now()): string[] {

@@ -1,17 +1,17 @@
 import 'server-only';
-import { InputError } from '@/core/errors';
 import { digestOf } from '@/core/document/digest';
 import type { Plan } from '@/core/document/document';
+import { InputError } from '@/core/errors';
 import { kitList } from '@/core/procedure/kitList';
+import { theStore } from '@/store/connection';
 import { ChangedMeanwhileError, RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
-import { theStore } from '@/store/connection';
 import { loadJob, saveDraft, tickStep } from '@/store/jobs';
 import { currentPlan, freezePlan } from '@/store/plans';
 import { type ChoiceDraft, HELD, type HeldFor, type PlanB } from '@/store/schema';
+import { reasonFrom } from '../reason';
 import { looseBar } from '../survey/loosened';
 import { advance } from './advance';
-import { reasonFrom } from '../reason';
 import { planWith } from './jobPlan';
 import { planOf, soundPlan } from './soundPlan';
 

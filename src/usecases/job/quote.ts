@@ -1,11 +1,11 @@
 import 'server-only';
+import { lengthText } from '@/core/calendar/length';
 import { AXLE_LABEL } from '@/core/document/labels';
 import type { JobType } from '@/core/document/vocabulary';
-import { lengthText } from '@/core/calendar/length';
 import { type Quote, quoteAxle } from '@/core/procedure/quote';
 import type { UnitSystem } from '@/core/units/format';
-import { contactOf } from '@/store/contacts';
 import { theStore } from '@/store/connection';
+import { contactOf } from '@/store/contacts';
 import { RefusedError } from '@/store/errors';
 import { type JobWhole, loadJob } from '@/store/jobs';
 import { shopTimeNow } from '@/store/shopTime';

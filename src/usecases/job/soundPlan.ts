@@ -1,4 +1,4 @@
-import { readPlan, type Plan } from '@/core/document/document';
+import { type Plan, readPlan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';

@@ -1,6 +1,6 @@
 import { assess } from '@/core/evaluate/evaluate';
-import type { Finding } from '@/core/rules/kit/finding';
 import { sentence } from '@/core/rules/index';
+import type { Finding } from '@/core/rules/kit/finding';
 import type { JobWhole } from '@/store/jobs';
 import { isStale } from './jobPlan';
 

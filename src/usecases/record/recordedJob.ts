@@ -1,12 +1,12 @@
-import type { ArchCuts } from '@/core/stance/archWork';
 import { DEFAULT_POLICY } from '@/core/document/policy';
+import type { ArchCuts } from '@/core/stance/archWork';
 import type { RecordedEvaluation, VectisRecord } from '@/records/document';
 import { hardwareOfRecord, quantityOfRecord } from '@/records/names';
 import type { JobWhole } from '@/store/jobs';
 import { type PlanInForce, storedPlan } from '@/store/plans';
 import type { RecheckRow } from '@/store/recordSchema';
 import type { Remarks } from '@/store/remarks';
-import type { AxleHubRow, JobRow, RearWheels, ReadingRow, TorqueEntryRow, WheelSetRow } from '@/store/schema';
+import type { AxleHubRow, JobRow, ReadingRow, RearWheels, TorqueEntryRow, WheelSetRow } from '@/store/schema';
 import type { WheelWhole } from '@/store/wheels';
 
 /**

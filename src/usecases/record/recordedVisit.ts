@@ -1,7 +1,7 @@
 import 'server-only';
 import { cache } from 'react';
-import { readRecord } from '@/records/upgrade';
 import type { RecordedEvaluation } from '@/records/document';
+import { readRecord } from '@/records/upgrade';
 import { theStore } from '@/store/connection';
 import type { JobWhole } from '@/store/jobs';
 import type { RecordRow } from '@/store/recordSchema';

@@ -1,5 +1,4 @@
 import 'server-only';
-import { reasonFrom } from '../reason';
 import { addDays, format, startOfDay } from 'date-fns';
 import type { Plan } from '@/core/document/document';
 import { RECHECK_LABEL, recheckChain } from '@/core/procedure/rechecks';
@@ -11,15 +10,16 @@ import { type JobWhole, loadJob } from '@/store/jobs';
 import { keepJudgement } from '@/store/plans';
 import { allowEarly, endRecheck, setRechecks } from '@/store/rechecks';
 import { recordsOf, writeRecord } from '@/store/records';
-import { settleSigned } from '@/store/settle';
 import type { JobRow } from '@/store/schema';
-import { advance } from '../job/advance';
+import { settleSigned } from '@/store/settle';
 import { rememberJob } from '../calendar/memory';
+import { advance } from '../job/advance';
 import { openLink } from '../job/jobPlan';
 import { openPoints } from '../job/openPoints';
+import type { JobEvent } from '../job/transitions';
+import { reasonFrom } from '../reason';
 import { leadOnly } from '../roles';
 import type { Actor } from '../session';
-import type { JobEvent } from '../job/transitions';
 
 const nothing = { value: undefined };
 

@@ -5,9 +5,9 @@ import { type Db, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
 import { dropPhotoFiles, keepSamePhotoFile, photoFile } from '@/store/folder/photos';
+import { presentVisit, putVisit, type VisitFile, visitRows, visitSchema } from '@/store/visitFile';
 import { leadOnly } from '../roles';
 import type { Actor } from '../session';
-import { presentVisit, putVisit, type VisitFile, visitRows, visitSchema } from '@/store/visitFile';
 
 /** A visit with its photos as one file that another installation reads. @throws NotFoundError */
 export async function visitAsFile(jobId: string): Promise<{ readonly name: string; readonly file: VisitFile }> {

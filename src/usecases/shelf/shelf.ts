@@ -1,14 +1,14 @@
 import 'server-only';
 import { InputError } from '@/core/errors';
 import { type CatalogueItem, type CatalogueRow, readRow } from '@/core/parts/catalogue';
+import { unsignedJobs } from '@/store/board';
 import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
-import { unsignedJobs } from '@/store/board';
 import {
   archivePart,
   endReservation,
-  importParts,
   type Imported,
+  importParts,
   type Moved,
   movementsOf,
   movePieces,

@@ -14,13 +14,13 @@ import {
   rotate,
   wholeBackup,
 } from '@/store/folder/backup';
-import { prepareRestore, putInPlace, restoreOnServer } from '@/store/folder/restore';
 import { NewerError } from '@/store/folder/migrations';
+import { prepareRestore, putInPlace, restoreOnServer } from '@/store/folder/restore';
 import { sessionKeyOf } from '@/store/folder/sessionKey';
 import { endEveryLogin } from '@/store/people';
-import { setSessionKey } from './openTo';
 import { leadOnly } from '../roles';
 import type { Actor } from '../session';
+import { setSessionKey } from './openTo';
 
 export type { BackupFile };
 

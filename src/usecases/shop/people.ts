@@ -6,12 +6,12 @@ import { pinFrom } from '@/core/pin';
 import { theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
 import { addLogin, addPerson, changePerson, endLogins, people, standingLogins } from '@/store/people';
-import { type PersonRow, type Role, ROLES } from '@/store/peopleSchema';
+import { type PersonRow, ROLES, type Role } from '@/store/peopleSchema';
 import { setShopTime, shopTimeNow } from '@/store/shopTime';
-import { openToNetwork } from './openTo';
-import { checkPin, refuseStranger } from './pins';
 import { isLead, leadOnly } from '../roles';
 import { deviceCookie, loginCookie, readSession } from '../session';
+import { openToNetwork } from './openTo';
+import { checkPin, refuseStranger } from './pins';
 
 export { ROLES };
 

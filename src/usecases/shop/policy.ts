@@ -1,10 +1,10 @@
 import 'server-only';
+import { POLICY_RULES, type Policy, policyChanges, SCHOOLS, type School } from '@/core/document/policy';
 import { InputError } from '@/core/errors';
-import { type Policy, POLICY_RULES, policyChanges, SCHOOLS, type School } from '@/core/document/policy';
 import { parseNumber } from '@/core/units/number';
 import { theStore } from '@/store/connection';
-import { addPolicy, currentPolicy, policyHistory, policyOf } from '@/store/policy';
 import { RefusedError } from '@/store/errors';
+import { addPolicy, currentPolicy, policyHistory, policyOf } from '@/store/policy';
 import { leadOnly } from '../roles';
 import type { Actor } from '../session';
 

@@ -1,6 +1,6 @@
-import { quantity, type QuantityId } from '@/core/document/quantities';
-import { readingText } from '@/core/document/readingText';
 import type { Fastener } from '@/core/document/document';
+import { type QuantityId, quantity } from '@/core/document/quantities';
+import { readingText } from '@/core/document/readingText';
 import type { Corner } from '@/core/document/vocabulary';
 import { hourText } from '@/core/stance/clock';
 import { formatLength, type UnitSystem } from '@/core/units/format';

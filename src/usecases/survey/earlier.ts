@@ -1,10 +1,10 @@
 import 'server-only';
 import { cornersOf } from '@/core/document/assemble';
-import { quantity, type QuantityId, QUANTITY_IDS } from '@/core/document/quantities';
+import { QUANTITY_IDS, type QuantityId, quantity } from '@/core/document/quantities';
 import { type Executor, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
-import { addReading, type JobWhole } from '@/store/jobs';
 import { readingsOfAxle } from '@/store/hubs';
+import { addReading, type JobWhole } from '@/store/jobs';
 import type { ReadingRow } from '@/store/schema';
 import { advance } from '../job/advance';
 import { hubOf, isFigure } from '../job/jobPlan';

@@ -8,7 +8,7 @@ import {
   type HubFacts,
   type KnownFact,
 } from '@/core/document/fitment';
-import { MODEL, type Quantity, QUANTITIES, type QuantityId, SAME, UNSEEN } from '@/core/document/quantities';
+import { MODEL, QUANTITIES, type Quantity, type QuantityId, SAME, UNSEEN } from '@/core/document/quantities';
 import { groupBy } from '@/core/groupBy';
 import { type Executor, theStore } from '@/store/connection';
 import { type ModelReading, readingsOfModel } from '@/store/hubs';

@@ -5,8 +5,8 @@ import { type FitmentIssue, readFitment, writeFitment } from '@/files/fitmentCsv
 import { theStore } from '@/store/connection';
 import { factsThere, modelNames, takeModelFacts } from '@/store/modelFacts';
 import { hubsOfModel } from '@/store/vehicles';
-import { factsOf, figuresOfModel, ownFigures } from './fitment';
 import { RefusedError } from '../result';
+import { factsOf, figuresOfModel, ownFigures } from './fitment';
 
 /** What a file would do, before it does it. */
 export interface FitmentLooked {

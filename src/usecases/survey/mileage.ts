@@ -1,10 +1,10 @@
 import 'server-only';
-import { formatMileage, parseMileage } from '@/core/units/mileage';
 import type { UnitSystem } from '@/core/units/format';
+import { formatMileage, parseMileage } from '@/core/units/mileage';
 import { RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
-import { setMileage } from '@/store/visits';
 import { signedInVisit } from '@/store/records';
+import { setMileage } from '@/store/visits';
 import { advance } from '../job/advance';
 
 /**

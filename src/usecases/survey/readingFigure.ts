@@ -1,17 +1,17 @@
 import 'server-only';
-import { InputError } from '@/core/errors';
 import { acrossFrom } from '@/core/document/assemble';
 import type { Corner } from '@/core/document/document';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { MODEL, type Quantity, type QuantityId, SAME, typedMethods, UNSEEN } from '@/core/document/quantities';
 import { parseReading } from '@/core/document/readingText';
+import { InputError } from '@/core/errors';
 import { plural } from '@/core/plural';
 import { combineRepeats } from '@/core/uncertainty';
 import type { Executor } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
-import { expectedOf } from './fitment';
 import { countedReadings } from '../job/jobPlan';
+import { expectedOf } from './fitment';
 
 export interface TypedReading {
   readonly quantity: QuantityId;

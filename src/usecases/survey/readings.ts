@@ -1,18 +1,17 @@
 import 'server-only';
-import { InputError } from '@/core/errors';
-import { inSetup } from '@/core/document/bare';
 import { cornersOf } from '@/core/document/assemble';
-import { CORNER_LABEL } from '@/core/document/labels';
+import { inSetup } from '@/core/document/bare';
 import type { Corner, Seat, TrialPart } from '@/core/document/document';
+import { CORNER_LABEL } from '@/core/document/labels';
 import { quantity } from '@/core/document/quantities';
+import { InputError } from '@/core/errors';
 import type { ArchCut } from '@/core/stance/archWork';
 import { trimAt, trims } from '@/core/stance/trim';
 import { parseLength } from '@/core/units/parse';
-import type { JobWhole } from '@/store/jobs';
-import type { ChoiceDraft } from '@/store/schema';
 import { theStore } from '@/store/connection';
 import { NotFoundError, RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
+import type { JobWhole } from '@/store/jobs';
 import {
   addChalkTest,
   addReading,
@@ -21,11 +20,12 @@ import {
   withdrawChalkTest,
   withdrawReading,
 } from '@/store/jobs';
+import type { ChoiceDraft } from '@/store/schema';
 import { loadVehicle } from '@/store/vehicles';
 import { addWheelReading, markWheel, moveWheel, setRotates, withdrawWheelReading } from '@/store/wheels';
 import { advance } from '../job/advance';
-import { figureOf, type TypedReading, understood } from './readingFigure';
 import type { JobEvent } from '../job/transitions';
+import { figureOf, type TypedReading, understood } from './readingFigure';
 
 /** A gap as it came out belongs to fitting and recheck, every other reading to the plan. */
 const eventOf = (id: string): JobEvent => (id === 'gapFitted' ? 'compare-gap' : 'measure');

@@ -1,7 +1,7 @@
 import 'server-only';
 import { format } from 'date-fns';
-import type { QuantityId } from '@/core/document/quantities';
 import { seatInSentence } from '@/core/document/labels';
+import type { QuantityId } from '@/core/document/quantities';
 import type { Corner } from '@/core/document/vocabulary';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import type { JobWhole } from '@/store/jobs';

@@ -1,13 +1,13 @@
 import 'server-only';
 import { cornersOf } from '@/core/document/assemble';
-import { QUANTITY_IDS, quantity, type QuantityId } from '@/core/document/quantities';
+import { QUANTITY_IDS, type QuantityId, quantity } from '@/core/document/quantities';
 import type { Corner } from '@/core/document/vocabulary';
 import { inWalk, type Stop } from '@/core/procedure/walk';
 import { settlingReadings } from '@/core/whatif/nextReading';
 import type { JobWhole } from '@/store/jobs';
 import type { Stage } from '@/store/schema';
-import { isOldState } from './archCuts';
 import { measuredFor, missingReadings, planWith, wheelsThatGo } from '../job/jobPlan';
+import { isOldState } from './archCuts';
 
 export interface WalkStop extends Stop {
   readonly jobId: string;

@@ -6,8 +6,8 @@ import type { UnitSystem } from '@/core/units/format';
 import { theStore } from '@/store/connection';
 import { recordsOf } from '@/store/records';
 import { jobById } from '../job/jobs';
-import { keysFor } from './remarks';
 import { recordSignature } from '../record/signature';
+import { keysFor } from './remarks';
 import { neverOf, swapsOfVehicle } from './swaps';
 
 /** An axle as the glovebox card says it. */

@@ -1,12 +1,12 @@
 import 'server-only';
-import { InputError } from '@/core/errors';
 import { CORNERS, type Corner } from '@/core/document/vocabulary';
+import { InputError } from '@/core/errors';
+import { PHOTO_STATES } from '@/store/carStateSchema';
 import { theStore } from '@/store/connection';
 import { databaseAway } from '@/store/engine/engine';
 import { RefusedError } from '@/store/errors';
 import { dropPhotoFiles, keepPhotoFile, photoFile } from '@/store/folder/photos';
 import { loadJob } from '@/store/jobs';
-import { PHOTO_STATES } from '@/store/carStateSchema';
 import { addNote, addPhoto, endKey, keepKey, keysOf, type Remarks, remarksOf, withdrawRemark } from '@/store/remarks';
 import { loadVehicle } from '@/store/vehicles';
 

@@ -1,8 +1,8 @@
 import 'server-only';
 import { assemblePlan } from '@/core/document/assemble';
 import type { Fastener, Plan, Spacer } from '@/core/document/document';
-import { carries, type Owned, type SwapCell, type SwapSet, staysIn, swapMatrix, swapText } from '@/core/whatif/swap';
 import type { UnitSystem } from '@/core/units/format';
+import { carries, type Owned, type SwapCell, type SwapSet, staysIn, swapMatrix, swapText } from '@/core/whatif/swap';
 import { theStore } from '@/store/connection';
 import { fittedNow } from '@/store/fitted';
 import { type JobWhole, loadJob } from '@/store/jobs';

@@ -1,10 +1,10 @@
 import 'server-only';
 import { cache } from 'react';
-import { theStore } from '@/store/connection';
-import { InputError } from '@/core/errors';
 import { AXLE_LABEL } from '@/core/document/labels';
-import { type Corner, CORNERS } from '@/core/document/vocabulary';
+import { CORNERS, type Corner } from '@/core/document/vocabulary';
+import { InputError } from '@/core/errors';
 import { parseLength } from '@/core/units/parse';
+import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
 import { fittedEver, fittedNow, foundOn, putOn } from '@/store/fitted';
@@ -16,9 +16,9 @@ import {
   archiveWheelSet,
   listVehicles,
   loadVehicle,
+  saveVehicle,
   saveWheelSet,
   setDrilling,
-  saveVehicle,
   type VehicleInput,
   type WheelSetInput,
 } from '@/store/vehicles';

@@ -1,6 +1,6 @@
+import { fromOutbox } from '@/usecases/fromOutbox';
 import { keepDraft } from '@/usecases/job/bench';
 import { choiceSent } from '@/usecases/job/choiceSent';
-import { fromOutbox } from '@/usecases/fromOutbox';
 import { idOf } from '@/usecases/result';
 
 /** More than four candidates with every field filled. */

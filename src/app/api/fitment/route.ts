@@ -1,5 +1,5 @@
-import { fitmentFile } from '@/usecases/survey/fitmentFile';
 import { attempt } from '@/usecases/result';
+import { fitmentFile } from '@/usecases/survey/fitmentFile';
 
 /** What this shop's cars had, model by model, as CSV. */
 export async function GET(): Promise<Response> {

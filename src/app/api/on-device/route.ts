@@ -1,5 +1,5 @@
-import { pagesForTheDay } from '@/usecases/shop/onDevice';
 import { attempt } from '@/usecases/result';
+import { pagesForTheDay } from '@/usecases/shop/onDevice';
 
 /** Pages that a tablet is to have with it, each with the mark of its visit. @param request `job` is the one that is open on it */
 export async function GET(request: Request): Promise<Response> {

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { takeUpload, type UploadLimit } from '@/usecases/shop/door';
 import { madeBy } from '@/usecases/fromOutbox';
-import { takePhoto } from '@/usecases/vehicle/remarks';
 import { attempt, idOf } from '@/usecases/result';
+import { takeUpload, type UploadLimit } from '@/usecases/shop/door';
+import { takePhoto } from '@/usecases/vehicle/remarks';
 
 const LIMIT: UploadLimit = {
   most: 25 * 1024 ** 2,

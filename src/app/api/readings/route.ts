@@ -1,7 +1,7 @@
 import { fromOutbox } from '@/usecases/fromOutbox';
+import { idOf } from '@/usecases/result';
 import { readingSent } from '@/usecases/survey/readingSent';
 import { takeChalk, takeReading, takeWheelReading } from '@/usecases/survey/readings';
-import { idOf } from '@/usecases/result';
 
 /** More than any reading is long. */
 const MOST = 10_000;

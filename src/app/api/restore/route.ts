@@ -4,11 +4,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { restoreFrom } from '@/usecases/shop/backups';
-import { takeUpload, type UploadLimit } from '@/usecases/shop/door';
 import { attempt } from '@/usecases/result';
 import { leadOnly } from '@/usecases/roles';
 import { actor } from '@/usecases/session';
+import { restoreFrom } from '@/usecases/shop/backups';
+import { takeUpload, type UploadLimit } from '@/usecases/shop/door';
 
 const LIMIT: UploadLimit = {
   most: 4 * 1024 ** 3,

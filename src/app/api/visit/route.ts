@@ -1,8 +1,8 @@
-import { takeUpload, type UploadLimit } from '@/usecases/shop/door';
+import { readVisitIn } from '@/usecases/record/visitFiles';
 import { attempt } from '@/usecases/result';
 import { leadOnly } from '@/usecases/roles';
 import { actor } from '@/usecases/session';
-import { readVisitIn } from '@/usecases/record/visitFiles';
+import { takeUpload, type UploadLimit } from '@/usecases/shop/door';
 
 const LIMIT: UploadLimit = {
   most: 60 * 1024 ** 2,

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { BayWall } from '@/features/calendar/BayWall';
-import { NotFoundError } from '@/usecases/result';
 import { bayDisplay } from '@/usecases/calendar/display';
+import { NotFoundError } from '@/usecases/result';
 import { readSession } from '@/usecases/session';
 
 export const metadata: Metadata = { title: 'Bay display' };

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
+import { SettingsPage } from '@/features/settings/SettingsPage';
 import { HomePicture, ScanPicture, TrustPicture } from '@/features/settings/TabletSteps';
 import { ThisDevice } from '@/features/settings/ThisDevice';
-import { SettingsPage } from '@/features/settings/SettingsPage';
 import { type WayIn, wayIn } from '@/usecases/shop/tablets';
 
 export const metadata: Metadata = { title: 'Tablets' };

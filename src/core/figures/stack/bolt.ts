@@ -1,6 +1,6 @@
-import { boltProtrusion, boltReach, boltThreadNeeded, calibrateSeat, lengthWindow } from '../../engagement/boltStack';
 import { countedState } from '../../document/bare';
 import { roomToUse } from '../../engagement/behind';
+import { boltProtrusion, boltReach, boltThreadNeeded, calibrateSeat, lengthWindow } from '../../engagement/boltStack';
 import { result } from '../result';
 import {
   held,

@@ -9,9 +9,9 @@ export {
   newNut,
   noseOfNew,
   reachesDeeper,
-  sameMate,
   type StackNumbers,
   type StackParts,
+  sameMate,
   untouchedOf,
 } from './shared';
 export { studStack } from './stud';

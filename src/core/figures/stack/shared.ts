@@ -1,7 +1,7 @@
 import { countedState } from '../../document/bare';
 import type { Fastener, Hub, Measured, Plan, PlanCorner } from '../../document/document';
-import type { Enough, LengthWindow } from '../../engagement/boltStack';
 import { originalJoint } from '../../document/hardware';
+import type { Enough, LengthWindow } from '../../engagement/boltStack';
 import { engaged } from '../../engagement/engaged';
 import { minBottomGap } from '../../engagement/nutStack';
 import type { CompiledThread } from '../compiled';

@@ -3,7 +3,7 @@ import type { Plan, PlanCorner } from '../../document/document';
 import type { CornerNumbers } from '../../figures/numbers';
 import type { Case, Finding } from '../kit/finding';
 import { against, errorsInside, finding, stopOrBlank, worse } from '../kit/make';
-import { PLAIN, type Judged, type Rule } from '../kit/rule';
+import { type Judged, PLAIN, type Rule } from '../kit/rule';
 
 interface Ends extends Case {
   /** What nobody measured: noses, the factory stud’s thread, the adapter stud’s; else which of the two was judged. */

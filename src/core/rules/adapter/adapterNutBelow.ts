@@ -1,5 +1,5 @@
 import { nutBelowFace } from '../../engagement/adapter';
-import { missing, type Missing } from '../kit/cases';
+import { type Missing, missing } from '../kit/cases';
 import type { Case } from '../kit/finding';
 import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';

@@ -1,7 +1,7 @@
 import type { Plan } from '../../document/document';
 import { eachWheel } from '../../document/wheels';
 import { studBeyondFace } from '../../engagement/adapter';
-import { missing, type Missing, ofWheel, type OfWheelCase, type WheelBlank, wheelBlank } from '../kit/cases';
+import { type Missing, missing, type OfWheelCase, ofWheel, type WheelBlank, wheelBlank } from '../kit/cases';
 import type { Case, Finding } from '../kit/finding';
 import { finding, judgeWheels, stopOrBlank } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';

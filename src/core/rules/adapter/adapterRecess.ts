@@ -1,5 +1,5 @@
 import { recessRoom } from '../../engagement/adapter';
-import { missing, type Missing, type Ok, OK } from '../kit/cases';
+import { type Missing, missing, OK, type Ok } from '../kit/cases';
 import type { Finding } from '../kit/finding';
 import { against, finding, stopOrBlank, worse } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';

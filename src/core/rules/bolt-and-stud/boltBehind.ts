@@ -1,5 +1,5 @@
-import { type BehindCase, behindSentence, judgeBehind } from './behindShared';
 import { PLAIN, type Rule } from '../kit/rule';
+import { type BehindCase, behindSentence, judgeBehind } from './behindShared';
 
 /** What comes out behind the hub with longer bolts, or with those that are on the car under a thinner plate than they were counted with. */
 export const boltBehind: Rule<'bolt.behind', BehindCase> = {

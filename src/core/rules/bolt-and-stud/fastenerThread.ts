@@ -2,11 +2,11 @@ import type { Plan } from '../../document/document';
 import type { CornerNumbers, Numbers } from '../../figures/numbers';
 import { leastThread, moreThanThere, threadRoom } from '../../figures/ownThread';
 import type { Result } from '../../figures/result';
-import { missing, type Missing } from '../kit/cases';
+import { type Missing, missing } from '../kit/cases';
 import type { Case, Finding } from '../kit/finding';
 import { errorsInside, finding, judgeCorners, OVER } from '../kit/make';
-import { PLAIN, type Rule } from '../kit/rule';
 import type { Need } from '../kit/needs';
+import { PLAIN, type Rule } from '../kit/rule';
 
 /** Nobody said it (own), nobody measured it on what is on the car (present, present-bolt), more than there is, or which fastener. */
 interface ThreadCase extends Case {

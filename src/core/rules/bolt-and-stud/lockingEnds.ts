@@ -1,11 +1,11 @@
-import { lockingOf } from '../../document/hardware';
 import type { Plan, PlanCorner } from '../../document/document';
+import { lockingOf } from '../../document/hardware';
 import type { CornerNumbers } from '../../figures/numbers';
 import type { Result } from '../../figures/result';
 import { deeperBy } from '../../figures/stack/index';
-import type { Case, Finding } from '../kit/finding';
-import { PLAIN, type Judged, type Rule } from '../kit/rule';
 import { adapterEnds } from '../adapter/adapterEnds';
+import type { Case, Finding } from '../kit/finding';
+import { type Judged, PLAIN, type Rule } from '../kit/rule';
 import { nutBottom } from '../nut/nutBottom';
 import { threadRunsOn } from '../nut/threadRunsOn';
 import { boltBehind } from './boltBehind';

@@ -1,6 +1,6 @@
 import { eachWheel } from '../../document/wheels';
 import { socketRoom } from '../../seat/seats';
-import { ofWheel, type OfWheelCase, type WheelBlank, wheelBlank } from '../kit/cases';
+import { type OfWheelCase, ofWheel, type WheelBlank, wheelBlank } from '../kit/cases';
 import { judgeWheels } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 

@@ -1,5 +1,5 @@
-import { type BehindCase, behindSentence, judgeBehind } from './behindShared';
 import { PLAIN, type Rule } from '../kit/rule';
+import { type BehindCase, behindSentence, judgeBehind } from './behindShared';
 
 /** What comes out behind the hub with conversion studs. */
 export const studBehind: Rule<'stud.behind', BehindCase> = {

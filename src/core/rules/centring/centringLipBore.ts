@@ -1,10 +1,10 @@
 import type { Measured, Plan } from '../../document/document';
 import { ofWheels } from '../../document/wheels';
-import { closeFit, type FitCase, hasLip, hasPlate, lipped } from './centringShared';
 import type { Finding } from '../kit/finding';
 import { worse } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 import { wheelWords } from '../kit/say';
+import { closeFit, type FitCase, hasLip, hasPlate, lipped } from './centringShared';
 
 /** A size as it is marked on a part. */
 const marked = (x: number | null): Measured => (x === null ? null : { value: x, pm: 0 });

@@ -1,9 +1,9 @@
 import { ofWheels } from '../../document/wheels';
-import { ofWheel, type OfWheelCase, type WheelBlank, wheelBlank } from '../kit/cases';
-import { hasLip, lipped } from './centringShared';
+import { type OfWheelCase, ofWheel, type WheelBlank, wheelBlank } from '../kit/cases';
 import type { Case } from '../kit/finding';
 import { finding, judgeWheels } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
+import { hasLip, lipped } from './centringShared';
 
 interface LipUnknown extends Case {
   readonly is: 'lip';

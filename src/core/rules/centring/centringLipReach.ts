@@ -1,11 +1,11 @@
 import type { Plan } from '../../document/document';
-import { chamferByWheel, eachWheel, type OfWheel } from '../../document/wheels';
 import { CORNER_LABEL } from '../../document/labels';
-import { lipped } from './centringShared';
-import { ofWheel, type OfWheelCase, type WheelBlank, wheelBlank } from '../kit/cases';
+import { chamferByWheel, eachWheel, type OfWheel } from '../../document/wheels';
+import { type OfWheelCase, ofWheel, type WheelBlank, wheelBlank } from '../kit/cases';
 import type { Case } from '../kit/finding';
 import { finding, judgeWheels } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
+import { lipped } from './centringShared';
 
 interface LipUnknown extends Case {
   readonly is: 'lip';

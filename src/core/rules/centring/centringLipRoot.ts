@@ -1,11 +1,11 @@
 import { chamferByWheel, eachWheel } from '../../document/wheels';
 import { type Result, result } from '../../figures/result';
-import { missing, type Missing, type Ok, ofWheel, type OfWheelCase, type WheelBlank, wheelBlank } from '../kit/cases';
-import { hasLip } from './centringShared';
+import { type Missing, missing, type OfWheelCase, type Ok, ofWheel, type WheelBlank, wheelBlank } from '../kit/cases';
 import type { Case } from '../kit/finding';
 import { finding, judgeCorners, judgeWheels, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 import { wheelWords } from '../kit/say';
+import { hasLip } from './centringShared';
 
 interface LipUnknown extends Case {
   readonly is: 'lip';

@@ -1,8 +1,8 @@
 import { type Result, result } from '../../figures/result';
-import { missing, type Missing, type Ok } from '../kit/cases';
-import { hasLip } from './centringShared';
+import { type Missing, missing, type Ok } from '../kit/cases';
 import { judgeCorners, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
+import { hasLip } from './centringShared';
 
 /** A lipped spacer covers the hub spigot, unless its bore goes through. */
 export const centringOverSpigot: Rule<'centring.over-spigot', Ok | Missing> = {

@@ -1,8 +1,8 @@
 import { seatCentres } from '../../seat/seats';
-import { hasPlate } from './centringShared';
 import type { Case, Level } from '../kit/finding';
 import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
+import { hasPlate } from './centringShared';
 
 interface SeatsCase extends Case {
   readonly is: 'unknown' | 'centres' | 'does-not';

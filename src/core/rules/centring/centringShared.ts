@@ -1,7 +1,7 @@
 import { diametralClearance, type Fit, judgeFit } from '../../centring/fits';
 import type { Measured, Plan } from '../../document/document';
-import type { Case, Finding, Level } from '../kit/finding';
 import type { RuleId } from '../ids';
+import type { Case, Finding, Level } from '../kit/finding';
 import { finding } from '../kit/make';
 
 /** Which fit it is: a bore on the hub spigot, or a lip in the bore of a wheel by its name, empty for the whole set. */

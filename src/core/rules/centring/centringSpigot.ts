@@ -1,7 +1,7 @@
-import { missing, type Missing, type Ok } from '../kit/cases';
-import { hubCentred } from './centringShared';
+import { type Missing, missing, type Ok } from '../kit/cases';
 import { judgeCorners, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
+import { hubCentred } from './centringShared';
 
 /** What a plain plate leaves of the hub spigot. */
 export const centringSpigot: Rule<'centring.spigot', Ok | Missing> = {

@@ -1,11 +1,11 @@
 import type { Measured, Plan } from '../../document/document';
 import { eachWheel, ofWheels } from '../../document/wheels';
 import { movesWheel } from '../../figures/numbers';
-import { closeFit, type FitCase } from './centringShared';
 import type { Finding } from '../kit/finding';
 import { worse } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 import { wheelWords } from '../kit/say';
+import { closeFit, type FitCase } from './centringShared';
 
 const rule = 'centring.wheel' as const;
 

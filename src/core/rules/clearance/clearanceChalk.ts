@@ -1,8 +1,8 @@
 import type { PlanCorner } from '../../document/document';
 import type { ChalkPlace } from '../../document/vocabulary';
 import { chalkLimits, chalkVerdict } from '../../stance/chalk';
-import { trimAt } from '../../stance/trim';
 import { hourText } from '../../stance/clock';
+import { trimAt } from '../../stance/trim';
 import type { Case, Finding } from '../kit/finding';
 import { finding, worse } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';

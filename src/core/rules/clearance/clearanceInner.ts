@@ -1,5 +1,5 @@
 import type { Plan } from '../../document/document';
-import { missing, type Missing, type Ok } from '../kit/cases';
+import { type Missing, missing, type Ok } from '../kit/cases';
 import { judgeCorners, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 

@@ -1,6 +1,6 @@
 import type { Numbers } from '../../figures/numbers';
 import { askedCorners, clearanceReserve } from '../../figures/numbers';
-import { missing, type Missing } from '../kit/cases';
+import { type Missing, missing } from '../kit/cases';
 import type { Case } from '../kit/finding';
 import { judgeCorners, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';

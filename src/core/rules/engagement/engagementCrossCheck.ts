@@ -1,13 +1,13 @@
+import type { Plan } from '../../document/document';
 import { originalJoint } from '../../document/hardware';
 import { SCHOOL_LABEL } from '../../document/labels';
-import type { Plan } from '../../document/document';
 import type { CornerNumbers } from '../../figures/numbers';
 import { type Result, result } from '../../figures/result';
-import { missing, type Missing, type Ok } from '../kit/cases';
-import { engagement, mateOf, STACK_NEEDS, whatEngagementNeeds } from './engagementShared';
+import { type Missing, missing, type Ok } from '../kit/cases';
 import { finding, judgeCorners, OVER } from '../kit/make';
 import type { Rule } from '../kit/rule';
 import { held } from '../kit/say';
+import { engagement, mateOf, STACK_NEEDS, whatEngagementNeeds } from './engagementShared';
 
 /** Thread that shows was read at every corner, of studs that stay. */
 const seen = (plan: Plan): boolean =>

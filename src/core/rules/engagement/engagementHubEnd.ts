@@ -1,7 +1,7 @@
 import { compileThread } from '../../figures/compiled';
-import { missing, type Missing } from '../kit/cases';
-import { type EnoughCase, enoughWords, judgeEnough } from './enoughShared';
+import { type Missing, missing } from '../kit/cases';
 import { PLAIN, type Rule } from '../kit/rule';
+import { type EnoughCase, enoughWords, judgeEnough } from './enoughShared';
 
 /** Which second joint it is. */
 interface HubEnd extends EnoughCase {

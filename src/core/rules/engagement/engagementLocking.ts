@@ -3,12 +3,12 @@ import { engaged } from '../../engagement/engaged';
 import type { CornerNumbers } from '../../figures/numbers';
 import { result } from '../../figures/result';
 import { sameMate } from '../../figures/stack/index';
-import { missing, type Missing } from '../kit/cases';
-import { engagement, mateOf, STACK_NEEDS, whatEngagementNeeds } from './engagementShared';
-import { type EnoughCase, enoughWords, judgeEnough } from './enoughShared';
+import { type Missing, missing } from '../kit/cases';
 import type { Case, Finding } from '../kit/finding';
 import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
+import { engagement, mateOf, STACK_NEEDS, whatEngagementNeeds } from './engagementShared';
+import { type EnoughCase, enoughWords, judgeEnough } from './enoughShared';
 
 interface Unknown extends Case {
   /** Nobody compared the two present pieces, or said whether the new hardware has a locking piece. */

@@ -1,11 +1,11 @@
 import { originalJoint } from '../../document/hardware';
 import { SCHOOL_LABEL } from '../../document/labels';
 import { sameMate } from '../../figures/stack/index';
-import { missing, type Missing } from '../kit/cases';
-import { engagement, mateOf, STACK_NEEDS, whatEngagementNeeds } from './engagementShared';
-import { type EnoughCase, enoughWords, judgeEnough } from './enoughShared';
+import { type Missing, missing } from '../kit/cases';
 import type { Finding } from '../kit/finding';
 import type { Rule } from '../kit/rule';
+import { engagement, mateOf, STACK_NEEDS, whatEngagementNeeds } from './engagementShared';
+import { type EnoughCase, enoughWords, judgeEnough } from './enoughShared';
 
 /** Thread engagement against target and floor. */
 export const engagementMinimum: Rule<'engagement.minimum', EnoughCase | Missing> = {

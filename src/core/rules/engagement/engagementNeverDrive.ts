@@ -1,7 +1,7 @@
 import { missing, type Ok } from '../kit/cases';
-import { engagement, STACK_NEEDS, whatEngagementNeeds } from './engagementShared';
 import { judgeCorners, OVER } from '../kit/make';
 import type { Rule } from '../kit/rule';
+import { engagement, STACK_NEEDS, whatEngagementNeeds } from './engagementShared';
 
 /** Under three turns nobody drives. Said only where it is so. */
 export const engagementNeverDrive: Rule<'engagement.never-drive', Ok> = {

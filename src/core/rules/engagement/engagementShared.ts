@@ -1,8 +1,8 @@
 import type { Plan } from '../../document/document';
 import type { QuantityId } from '../../document/quantities';
+import { countsCarry } from '../../figures/counts';
 import type { CornerNumbers } from '../../figures/numbers';
 import type { Result } from '../../figures/result';
-import { countsCarry } from '../../figures/counts';
 import { newNut } from '../../figures/stack/index';
 import type { Need } from '../kit/needs';
 

@@ -2,9 +2,9 @@ import type { School } from '../../document/policy';
 import type { Enough } from '../../engagement/boltStack';
 import type { CornerNumbers } from '../../figures/numbers';
 import type { Result } from '../../figures/result';
+import type { RuleId } from '../ids';
 import type { Case, Finding, Level } from '../kit/finding';
 import { finding, worse } from '../kit/make';
-import type { RuleId } from '../ids';
 import type { Say } from '../kit/say';
 
 /**

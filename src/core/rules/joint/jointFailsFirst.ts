@@ -1,10 +1,10 @@
+import type { Plan } from '../../document/document';
+import { SHEAR_RATIO } from '../../engagement/strength';
 import { fastenerClass } from '../../figures/clampFigures';
 import { compileThread } from '../../figures/compiled';
 import { leastValue } from '../../figures/result';
 import { newNut } from '../../figures/stack/index';
-import { SHEAR_RATIO } from '../../engagement/strength';
 import { boltStrength } from '../../thread/classes';
-import type { Plan } from '../../document/document';
 import type { Case } from '../kit/finding';
 import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';

@@ -2,9 +2,9 @@ import type { School } from '../../document/policy';
 import type { OfWheel } from '../../document/wheels';
 import type { CornerNumbers } from '../../figures/numbers';
 import type { Result } from '../../figures/result';
+import type { RuleId } from '../ids';
 import { OK } from './cases';
 import { byDanger, type Case, type Finding, judge, type Level, RANK } from './finding';
-import type { RuleId } from '../ids';
 
 /** A figure that is no number is not measured, whatever was made of it. */
 const finite = (x: number | null): boolean => x === null || Number.isFinite(x);

@@ -3,7 +3,7 @@ import type { Corner, Plan } from '../../document/document';
 import type { QuantityId } from '../../document/quantities';
 import { newNut } from '../../figures/stack/shared';
 import type { Finding } from './finding';
-import { CHOSEN_ITEMS, type ChosenId, isChosen, type ItemId } from './items';
+import { CHOSEN_ITEMS, type ChosenId, type ItemId, isChosen } from './items';
 
 /** What is missing, in a sentence. */
 const PHRASE: Readonly<Partial<Record<QuantityId, string>>> = {

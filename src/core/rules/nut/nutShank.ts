@@ -1,6 +1,6 @@
 import { eachWheel, ofWheels } from '../../document/wheels';
 import { newNut } from '../../figures/stack/index';
-import { ofWheel, type OfWheelCase, type WheelBlank, wheelBlank } from '../kit/cases';
+import { type OfWheelCase, ofWheel, type WheelBlank, wheelBlank } from '../kit/cases';
 import type { Case } from '../kit/finding';
 import { finding, judgeWheels } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';

@@ -4,7 +4,7 @@ import type { Result } from '../../figures/result';
 import { asMade, chosenNut, holeOpenAt, noseOfNew } from '../../figures/stack/index';
 import type { Case, Finding } from '../kit/finding';
 import { against, errorsInside, finding, stopOrBlank, worse } from '../kit/make';
-import { PLAIN, type Judged, type Rule } from '../kit/rule';
+import { type Judged, PLAIN, type Rule } from '../kit/rule';
 
 /** Where the thread would run on: a hub’s hole, the cap of a nut, the hole under a conversion stud’s short end. */
 interface RunsCase extends Case {

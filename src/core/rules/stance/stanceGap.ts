@@ -1,10 +1,10 @@
 import type { Plan } from '../../document/document';
 import { askedCorners } from '../../figures/numbers';
-import { missing, type Missing, type Ok } from '../kit/cases';
+import { type Missing, missing, type Ok } from '../kit/cases';
 import type { Case } from '../kit/finding';
 import { judgeCorners, OVER } from '../kit/make';
-import { PLAIN, type Rule } from '../kit/rule';
 import type { Need } from '../kit/needs';
+import { PLAIN, type Rule } from '../kit/rule';
 
 /** What the gap needs besides itself, by what will change; the first that is missing anywhere. */
 function needOf({ camberChange, lowerBy, planned, corners, wheel }: Plan): Need {

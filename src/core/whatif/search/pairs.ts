@@ -1,6 +1,6 @@
+import { plainSpacer } from '../../document/blank';
 import type { Fastener, Nut, Plan, PlanCorner } from '../../document/document';
 import { lockingOf } from '../../document/hardware';
-import { plainSpacer } from '../../document/blank';
 import { roomToUse } from '../../engagement/behind';
 import { assess } from '../../evaluate/evaluate';
 import { type CompiledThread, compileThread } from '../../figures/compiled';

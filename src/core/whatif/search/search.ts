@@ -1,8 +1,8 @@
 import { bare, dabState } from '../../document/bare';
 import type { Plan } from '../../document/document';
 import { assess, blocksChoice, named } from '../../evaluate/evaluate';
-import type { Finding } from '../../rules/kit/finding';
 import { decidedBy } from '../../rules/index';
+import type { Finding } from '../../rules/kit/finding';
 import { allowedPairs, BY_FASTENER, groupFasteners, type Pair, shifted, windowOf } from './pairs';
 import { best, type Fit, leastMargin, type Run } from './ranking';
 import type { Rejected, SearchInput, SearchResult, WheelOption } from './types';

@@ -1,7 +1,7 @@
 import { Document, Image, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import { LEVEL_LABEL } from '@/core/document/labels';
-import { SHEET_FACE } from '@/files/pdf';
 import type { UnitSystem } from '@/core/units/format';
+import { SHEET_FACE } from '@/files/pdf';
 import type { SheetModel, TorqueTable } from './model';
 import { Section } from './Section';
 import { Traces } from './Traces';

@@ -1,8 +1,8 @@
 import { G, Line, Path, Rect, Svg, Text } from '@react-pdf/renderer';
 import type { SectionBlock, StackGeometry } from '@/core/figures/geometry';
-import { SHEET_FACE } from '@/files/pdf';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { blockPath, layoutStack } from '@/drawing/stackLayout';
+import { SHEET_FACE } from '@/files/pdf';
 
 type Drawable = Extract<StackGeometry, { drawable: true }>;
 

@@ -1,19 +1,19 @@
-import type { JobWhole, PlanInForce } from '@/usecases/shown';
 import { format } from 'date-fns';
 import { AXLE_LABEL, CORNER_LABEL } from '@/core/document/labels';
 import type { StackGeometry } from '@/core/figures/geometry';
 import { drawnEngagement } from '@/core/figures/result';
 import { cautions } from '@/core/procedure/cautions';
 import type { Step } from '@/core/procedure/step';
-import type { TraceSample } from '@/core/torque/trace';
 import type { Level } from '@/core/rules/kit/finding';
+import type { TraceSample } from '@/core/torque/trace';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import { bayLines } from '@/usecases/fit/bayLines';
 import { doneOf, jointsOf, specOf, stepsNow } from '@/usecases/fit/card';
 import type { JointState } from '@/usecases/job/jobPlan';
-import { logLines } from '@/usecases/torque/logLines';
-import { recordEvaluation } from '@/usecases/record/recordFindings';
 import type { SheetRevision } from '@/usecases/record/recordedVisit';
+import { recordEvaluation } from '@/usecases/record/recordFindings';
+import type { JobWhole, PlanInForce } from '@/usecases/shown';
+import { logLines } from '@/usecases/torque/logLines';
 import { factsOf, gapLines } from '../sheet';
 
 export interface TorqueRow {

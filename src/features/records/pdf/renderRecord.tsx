@@ -1,11 +1,11 @@
 import type { JobWhole } from '@/usecases/shown';
 import 'server-only';
 import { renderToBuffer } from '@react-pdf/renderer';
-import type { UnitSystem } from '@/core/units/format';
+import { format } from 'date-fns';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { plateName } from '@/core/document/plateName';
-import { format } from 'date-fns';
-import { recordedVisit, type RecordedAxle } from '@/usecases/record/recordedVisit';
+import type { UnitSystem } from '@/core/units/format';
+import { type RecordedAxle, recordedVisit } from '@/usecases/record/recordedVisit';
 import { photoBytes } from '@/usecases/vehicle/remarks';
 import { readingLines } from '../ReadingsTable';
 import { type SheetModel, setAt, sheetModel } from './model';

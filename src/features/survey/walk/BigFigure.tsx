@@ -1,8 +1,8 @@
 import { useEffect, useId, useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { MODEL, type Quantity, SAME, typedMethods, UNSEEN } from '@/core/document/quantities';
-import type { Corner } from '@/core/document/vocabulary';
 import { asRead, parseReading, pmText, readingText, unitHint } from '@/core/document/readingText';
+import type { Corner } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';

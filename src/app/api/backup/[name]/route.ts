@@ -1,9 +1,9 @@
 import { createReadStream } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { Readable } from 'node:stream';
-import { backupToDownload } from '@/usecases/shop/backups';
 import { attempt } from '@/usecases/result';
 import { actor } from '@/usecases/session';
+import { backupToDownload } from '@/usecases/shop/backups';
 
 /** One backup of the data folder as a file. */
 export async function GET(_: Request, { params }: { params: Promise<{ name: string }> }): Promise<Response> {

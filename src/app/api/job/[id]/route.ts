@@ -1,5 +1,5 @@
-import { stateOfJob } from '@/usecases/watch';
 import { attempt } from '@/usecases/result';
+import { stateOfJob } from '@/usecases/watch';
 
 /** A mark that changes with everything that happens to a job, so that another screen sees it without a reload. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {

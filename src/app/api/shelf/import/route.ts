@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { CATALOGUE_COLUMNS } from '@/core/parts/catalogue';
-import { takeUpload, type UploadLimit } from '@/usecases/shop/door';
 import { attempt } from '@/usecases/result';
 import { whoActs } from '@/usecases/session';
 import { takeCatalogueFile } from '@/usecases/shelf/shelfFile';
+import { takeUpload, type UploadLimit } from '@/usecases/shop/door';
 
 const LIMIT: UploadLimit = {
   most: 500 * 1024 ** 2,

@@ -1,4 +1,3 @@
-import type { JobWhole } from '@/usecases/shown';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { formatLength } from '@/core/units/format';
@@ -9,8 +8,9 @@ import { similarTo } from '@/usecases/calendar/memory';
 import { FIRST_CHOICE, isStale, planParts, planWith, staleBecause } from '@/usecases/job/jobPlan';
 import { partnerOfJob } from '@/usecases/job/jobs';
 import { jobOr404 } from '@/usecases/pages';
-import { everybody } from '@/usecases/shop/people';
 import { readSession } from '@/usecases/session';
+import { everybody } from '@/usecases/shop/people';
+import type { JobWhole } from '@/usecases/shown';
 
 export const metadata: Metadata = { title: 'Choose' };
 

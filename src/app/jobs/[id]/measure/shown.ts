@@ -1,4 +1,3 @@
-import type { FittedRow, JobWhole } from '@/usecases/shown';
 import { format, formatDistanceToNow } from 'date-fns';
 import { cornersOf } from '@/core/document/assemble';
 import type { Plan } from '@/core/document/document';
@@ -11,8 +10,9 @@ import { ruledOut, ruledOutSentence } from '@/core/whatif/ruledOut';
 import type { EarlierShown } from '@/features/survey/EarlierReadings';
 import type { TypedSetup } from '@/features/survey/OnCar';
 import type { Loosened } from '@/features/survey/TorquedAgain';
-import type { Earlier } from '@/usecases/survey/earlier';
 import { hubOf } from '@/usecases/job/jobPlan';
+import type { FittedRow, JobWhole } from '@/usecases/shown';
+import type { Earlier } from '@/usecases/survey/earlier';
 import { loosenedAt } from '@/usecases/survey/loosened';
 import { wrenchesFor } from '@/usecases/torque/wrenches';
 

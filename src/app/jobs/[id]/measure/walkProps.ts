@@ -1,8 +1,7 @@
-import type { FittedRow, JobWhole } from '@/usecases/shown';
 import { acrossFrom, cornersOf } from '@/core/document/assemble';
-import { AXLE_LABEL, CORNER_LABEL } from '@/core/document/labels';
 import type { ExpectedFigure } from '@/core/document/fitment';
-import { quantity, type QuantityId, UNSEEN } from '@/core/document/quantities';
+import { AXLE_LABEL, CORNER_LABEL } from '@/core/document/labels';
+import { type QuantityId, quantity, UNSEEN } from '@/core/document/quantities';
 import { pmText, readingText } from '@/core/document/readingText';
 import type { Corner } from '@/core/document/vocabulary';
 import { plural } from '@/core/plural';
@@ -10,13 +9,14 @@ import { parseThread } from '@/core/thread/designation';
 import { combineRepeats } from '@/core/uncertainty';
 import type { UnitSystem } from '@/core/units/format';
 import { keyOf, type ShownStop, type WalkJob } from '@/features/survey/walk/stop';
-import { earlierReadings } from '@/usecases/survey/earlier';
-import { expectedOf } from '@/usecases/survey/fitment';
 import { hubOf, measuredFor, planWith, wheelsThatGo } from '@/usecases/job/jobPlan';
 import { partnerOfJob } from '@/usecases/job/jobs';
-import { takenOfJob, takenOfWheel, type TakenReading } from '@/usecases/survey/takenShown';
+import type { FittedRow, JobWhole } from '@/usecases/shown';
+import { earlierReadings } from '@/usecases/survey/earlier';
+import { expectedOf } from '@/usecases/survey/fitment';
+import { type TakenReading, takenOfJob, takenOfWheel } from '@/usecases/survey/takenShown';
+import { type WalkStop, walkOf } from '@/usecases/survey/walk';
 import { fittedOn } from '@/usecases/vehicle/vehicles';
-import { walkOf, type WalkStop } from '@/usecases/survey/walk';
 import { earlierShown, knownOn, loosenedShown, ruledOutOf } from './shown';
 
 /** A reading that a link leads to. */

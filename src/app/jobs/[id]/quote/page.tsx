@@ -2,8 +2,8 @@ import type { Metadata } from 'next';
 import { QuoteSheet } from '@/features/quote/QuoteSheet';
 import { JobFrame } from '@/features/shell/JobRail';
 import { LinkButton } from '@/ui/Button';
-import { jobOr404 } from '@/usecases/pages';
 import { quoteOf } from '@/usecases/job/quote';
+import { jobOr404 } from '@/usecases/pages';
 import { attempt } from '@/usecases/result';
 import { readSession } from '@/usecases/session';
 

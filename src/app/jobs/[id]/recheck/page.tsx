@@ -1,11 +1,10 @@
-import type { JobWhole } from '@/usecases/shown';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { ChainMore } from '@/features/torque/ChainMore';
-import { contactTyped } from '@/usecases/calendar/reminders';
 import { type ChainLink, RecheckChain } from '@/features/torque/RecheckChain';
 import { besideLinks, freeForNext, linkName, seasonSets } from '@/usecases/calendar/chain';
-import { remindersLines } from '@/usecases/calendar/reminders';
+import { contactTyped, remindersLines } from '@/usecases/calendar/reminders';
+import type { JobWhole } from '@/usecases/shown';
 import { TorquePage } from '../../torque-page';
 
 export const metadata: Metadata = { title: 'Recheck' };

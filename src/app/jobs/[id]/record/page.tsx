@@ -1,18 +1,18 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import { NavLink } from '@/ui/NavLink';
+import { AXLE_LABEL } from '@/core/document/labels';
 import { PrintButton } from '@/features/records/PrintButton';
 import { ReadingsTable } from '@/features/records/ReadingsTable';
 import { RecordSheet } from '@/features/records/RecordSheet';
 import { Revising } from '@/features/records/Revising';
 import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
-import { JobRemarks } from '../../remarks';
-import { recordedVisit, recordsOfJob, shownRecord } from '@/usecases/record/recordedVisit';
-import { AXLE_LABEL } from '@/core/document/labels';
+import { NavLink } from '@/ui/NavLink';
 import { isStale, staleBecause } from '@/usecases/job/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
+import { recordedVisit, recordsOfJob, shownRecord } from '@/usecases/record/recordedVisit';
 import { readSession } from '@/usecases/session';
+import { JobRemarks } from '../../remarks';
 
 const LINK = 'touch inline-flex items-center text-[14px] text-accent underline underline-offset-4';
 

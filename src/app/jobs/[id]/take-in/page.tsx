@@ -1,20 +1,20 @@
 import type { Metadata } from 'next';
-import { AXLE_LABEL, SEAT_LABEL, USE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
-import type { Seat, Use, JobType } from '@/core/document/vocabulary';
-import { formatThread, parseThread } from '@/core/thread/designation';
+import { AXLE_LABEL, JOB_TYPE_LABEL, SEAT_LABEL, USE_LABEL } from '@/core/document/labels';
+import type { JobType, Seat, Use } from '@/core/document/vocabulary';
 import { drillingOf, drillingWords } from '@/core/parts/drilling';
+import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, formatTorque } from '@/core/units/format';
 import { formatMileage } from '@/core/units/mileage';
 import { HubFace } from '@/drawing/HubFace';
 import { Mileage } from '@/features/intake/Mileage';
 import { StartMeasuring } from '@/features/intake/StartMeasuring';
 import { JobFrame } from '@/features/shell/JobRail';
-import { JobRemarks } from '../../remarks';
 import { LinkButton } from '@/ui/Button';
 import { VerdictMark } from '@/ui/Verdict';
 import { hubOf, wheelsOnAxle } from '@/usecases/job/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
+import { JobRemarks } from '../../remarks';
 
 export const metadata: Metadata = { title: 'Take in' };
 

@@ -2,9 +2,9 @@ import type { Metadata } from 'next';
 import { PrintButton } from '@/features/records/PrintButton';
 import { Label } from '@/features/vehicle/Label';
 import { SaveSvg } from '@/ui/SaveSvg';
-import { gloveboxOf } from '@/usecases/vehicle/glovebox';
 import { vehicleOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
+import { gloveboxOf } from '@/usecases/vehicle/glovebox';
 
 export const metadata: Metadata = { title: 'Glovebox card' };
 

@@ -1,6 +1,5 @@
 import { renderRecord } from '@/features/records/pdf/renderRecord';
-import { attempt, idOf } from '@/usecases/result';
-import { RefusedError } from '@/usecases/result';
+import { attempt, idOf, RefusedError } from '@/usecases/result';
 import { readSession } from '@/usecases/session';
 
 /** The record of a job's visit as a PDF; `appendix=1` adds readings, steps and every finding. */

@@ -1,5 +1,5 @@
-import { attempt, idOf } from '@/usecases/result';
 import { visitAsFile } from '@/usecases/record/visitFiles';
+import { attempt, idOf } from '@/usecases/result';
 
 /** The whole visit of a job as JSON, photos in it: another installation reads it. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {

@@ -1,7 +1,7 @@
 import { labelPdf } from '@/features/vehicle/LabelPdf';
-import { gloveboxOf } from '@/usecases/vehicle/glovebox';
 import { attempt, idOf } from '@/usecases/result';
 import { readSession } from '@/usecases/session';
+import { gloveboxOf } from '@/usecases/vehicle/glovebox';
 import { carOf } from '@/usecases/vehicle/vehicles';
 
 /** The glovebox card of a car as a PDF. */
