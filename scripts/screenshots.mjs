@@ -56,12 +56,19 @@ async function rubMap(page) {
 }
 
 async function practice(page) {
-  for (let i = 0; i < 3; i += 1)
-    await page
-      .getByRole('button', { name: /^Take it/ })
-      .first()
-      .click();
-  await page.getByRole('button', { name: 'Fit it and let it go' }).click();
+  await page.getByRole('button', { name: 'Measure: Turns, front left' }).click();
+  await page.getByRole('slider', { name: 'Turn it by hand' }).focus();
+  for (let i = 0; i < 20; i += 1) await page.keyboard.press('PageUp');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByRole('button', { name: /^Measure: Bolt length/ }).click();
+  for (const [jaw, edges] of [
+    ['Left jaw', 1],
+    ['Right jaw', 3],
+  ]) {
+    await page.getByRole('slider', { name: jaw }).focus();
+    await page.keyboard.press('Home');
+    for (let i = 0; i < edges; i += 1) await page.keyboard.press('PageUp');
+  }
 }
 
 mkdirSync(out, { recursive: true });

@@ -156,7 +156,7 @@ function Jaw({
       className="cursor-ew-resize outline-offset-2"
     >
       {/* The finger takes more than it sees. */}
-      <rect x={x - 22} y={0} width={44} height={AXIS + REACH + 6} fill="transparent" />
+      <rect x={x - 22} y={6} width={44} height={AXIS + REACH} fill="transparent" />
       <path
         d={`M${x} ${AXIS + REACH + 4} L${x} ${BEAM - 9} l${side * 20} 0 l0 22 l${side * -12} 0 Z`}
         fill="var(--accent)"

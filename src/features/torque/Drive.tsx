@@ -73,7 +73,8 @@ export function Drive({ jobId, said }: { jobId: string; said: Said | null }) {
           </p>
         ) : null}
       </div>
-      {trouble ? (
+      {/* What was refused of the torque stands beside the torque. */}
+      {trouble && kept ? (
         <p role="alert" className="font-[560] text-stop">
           {trouble}
         </p>
