@@ -340,7 +340,7 @@ test('places, hours, closures; a feed is read back by its address; a file with b
   await expect(page.getByText(/9-noon.*are no open hours/)).toBeVisible();
   await page.getByLabel('Saturday').fill('9-12:30');
   await page.getByRole('button', { name: 'Save open hours' }).click();
-  await expect(page.getByText('Kept.')).toBeVisible();
+  await expect(page.getByText('Saved.')).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Saturday')).toHaveValue('09:00-12:30');
 

@@ -4,7 +4,7 @@ import type { Locking, Nut, Plan } from '../document/document';
 import { assess, named } from '../evaluate/evaluate';
 import { type CatalogueItem, isFastener, shelfFor } from '../parts/catalogue';
 import { decidedBy } from '../rules/index';
-import { type Finding, RANK } from '../rules/kit/finding';
+import { type Finding, type Level, RANK } from '../rules/kit/finding';
 
 /** A group of fields on the bench that a part of the shelf can fill. */
 export const SHELF_SLOTS = ['spacer', 'fastener', 'nut', 'locking'] as const;
@@ -24,6 +24,8 @@ export interface Offer {
   readonly id: string;
   readonly item: CatalogueItem;
   readonly put: PutOn;
+  /** The worst that is found with it on. */
+  readonly verdict: Level;
   /** What stands first in the way with it on; null where the choice goes forward. */
   readonly against: Finding | null;
 }
@@ -112,21 +114,23 @@ function wantedSize(plan: Plan, slot: ShelfSlot): number {
 }
 
 /** What stands first in the way of a choice: what this slot decides before the rest, a stop before what is not measured. */
-function firstAgainst(plan: Plan, own: ReadonlySet<string>): Finding | null {
-  const { blocking } = assess(plan);
+function judged(plan: Plan, own: ReadonlySet<string>): Pick<Offer, 'verdict' | 'against'> {
+  const { blocking, verdict } = assess(plan);
   const worst = Math.min(...blocking.map((f) => RANK[f.level]));
   const first = blocking.filter((f) => RANK[f.level] === worst);
   const found = first.find((f) => own.has(f.rule)) ?? first[0];
-  return found ? named(bare(plan), found) : null;
+  return { verdict, against: found ? named(bare(plan), found) : null };
 }
 
 /**
- * What of a shelf would fill one group of fields on the bench, everything else of the choice as it is there.
- * @param plan the choice with its readings, mm and N·m @param parts the shelf, any order
+ * What of a shelf would fill one group of fields on the bench, everything else of the choice as it is there. Whoever signed its cautions
+ * signed for the parts that are there and for no others.
+ * @param choice the choice with its readings, mm and N·m @param parts the shelf, any order
  * @returns each part that can go on this hub once, judged by `assess`; parts of other kinds are not counted
  * @throws InputError where the plan's thread is no thread
  */
-export function offersFor(plan: Plan, slot: ShelfSlot, parts: readonly ShelfPart[]): Offers {
+export function offersFor(choice: Plan, slot: ShelfSlot, parts: readonly ShelfPart[]): Offers {
+  const plan = { ...choice, leadSignOff: null };
   const { spacers, fasteners, nuts } = shelfFor(hubFor(plan, slot), parts);
   const going = new Set([...spacers, ...fasteners, ...nuts].map((p) => p.id));
   const rules = slot === 'spacer' ? ['spacer' as const] : ['fastener' as const, 'length' as const];
@@ -138,16 +142,16 @@ export function offersFor(plan: Plan, slot: ShelfSlot, parts: readonly ShelfPart
   const wanted = wantedSize(plan, slot);
   const off = (o: Offer): number => Math.abs(sizeOf(o.put, slot) - wanted);
   const lacking = (o: Offer): number => (o.item.count > 0 ? 0 : 1);
-  const judged = sort
+  const offers = sort
     .filter((p) => going.has(p.id))
-    .map((p): Offer => ({ ...p, against: firstAgainst({ ...plan, ...p.put }, own) }));
+    .map((p): Offer => ({ ...p, ...judged({ ...plan, ...p.put }, own) }));
   const nearest = (a: Offer, b: Offer): number =>
     lacking(a) - lacking(b) || off(a) - off(b) || (a.item.name < b.item.name ? -1 : 1);
   return {
-    fits: judged.filter((o) => o.against === null).sort(nearest),
-    others: judged
+    fits: offers.filter((o) => o.against === null).sort(nearest),
+    others: offers
       .filter((o) => o.against !== null)
       .sort((a, b) => RANK[b.against?.level ?? 'pass'] - RANK[a.against?.level ?? 'pass'] || nearest(a, b)),
-    elsewhere: sort.length - judged.length,
+    elsewhere: sort.length - offers.length,
   };
 }

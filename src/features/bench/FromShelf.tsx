@@ -100,7 +100,7 @@ function Shelf({
 }
 
 function Row({
-  offer: { item, against },
+  offer: { item, against, verdict },
   offer,
   bench,
   units,
@@ -115,7 +115,7 @@ function Row({
   return (
     <li className="flex items-start gap-3 py-1.5">
       <span className="pt-1">
-        <VerdictMark level={against?.level ?? 'pass'} size={14} />
+        <VerdictMark level={against?.level ?? verdict} size={14} />
       </span>
       <span className="flex min-w-0 flex-1 flex-col">
         <span className="font-[600]">{item.name}</span>

@@ -12,26 +12,15 @@ export interface BenchShelf {
 }
 
 /** The workshop's shelf, fetched once it is looked at; where that fails it says so and is asked for again on a press. */
-export function useShelf(wanted = true): BenchShelf {
+export function useShelf(): BenchShelf {
   const [parts, setParts] = useState<readonly ShelfPart[] | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
-  const [tries, setTries] = useState(0);
-  useEffect(() => {
-    if (!wanted) return;
-    void tries;
-    let gone = false;
-    void ask(shelfParts).then((r) => {
-      if (gone) return;
-      if (r.ok) setParts(r.value);
-      else setFailure(r.message);
-    });
-    return () => {
-      gone = true;
-    };
-  }, [wanted, tries]);
-  const again = useCallback(() => {
+  const fetchIt = useCallback(async () => {
     setFailure(null);
-    setTries((n) => n + 1);
+    const r = await ask(shelfParts);
+    if (r.ok) setParts(r.value);
+    else setFailure(r.message);
   }, []);
-  return { parts, failure, again };
+  useEffect(() => void fetchIt(), [fetchIt]);
+  return { parts, failure, again: () => void fetchIt() };
 }

@@ -289,7 +289,7 @@ function NeedForm({ asked, p }: { asked: Asked; p: Proposal }) {
         e.preventDefault();
         start(async () => {
           const done = await ask(() => keepNeed(asked.visitId, by, why));
-          setSaid(done.ok ? { bad: false, text: 'Kept.' } : { bad: true, text: done.message });
+          setSaid(done.ok ? { bad: false, text: 'Saved.' } : { bad: true, text: done.message });
         });
       }}
     >

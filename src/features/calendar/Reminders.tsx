@@ -85,7 +85,7 @@ function OneTemplate({ kind, label, text }: { kind: string; label: string; text:
         e.preventDefault();
         start(async () => {
           const done = await ask(() => saveTemplate(kind, typed));
-          setSaid(done.ok ? { bad: false, text: 'Kept.' } : { bad: true, text: done.message });
+          setSaid(done.ok ? { bad: false, text: 'Saved.' } : { bad: true, text: done.message });
         });
       }}
     >

@@ -23,7 +23,7 @@ export function ShopHours({ zone, hours }: { zone: string; hours: readonly strin
         e.preventDefault();
         start(async () => {
           const done = await ask(() => keepHours(typed.zone, typed.hours));
-          setSaid(done.ok ? { field: '', text: 'Kept.' } : { field: done.field ?? '', text: done.message });
+          setSaid(done.ok ? { field: '', text: 'Saved.' } : { field: done.field ?? '', text: done.message });
         });
       }}
     >

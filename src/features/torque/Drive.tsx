@@ -67,18 +67,23 @@ export function Drive({ jobId, said }: { jobId: string; said: Said | null }) {
         <Button disabled={!whole} onClick={keep}>
           Save the drive
         </Button>
-        {kept && waiting.length === 0 && trouble === null ? (
-          <p role="status" className="pb-3 text-[14px]">
-            Kept.
-          </p>
-        ) : null}
+        {kept ? <AfterSaving waits={waiting.length > 0} trouble={trouble} /> : null}
       </div>
-      {/* What was refused of the torque stands beside the torque. */}
-      {trouble && kept ? (
-        <p role="alert" className="font-[560] text-stop">
-          {trouble}
-        </p>
-      ) : null}
     </section>
+  );
+}
+
+/** What became of it. What was refused of the torque stands beside the torque, and only what was saved here is spoken of here. */
+function AfterSaving({ waits, trouble }: { waits: boolean; trouble: string | null }) {
+  if (trouble !== null)
+    return (
+      <p role="alert" className="font-[560] text-stop">
+        {trouble}
+      </p>
+    );
+  return waits ? null : (
+    <p role="status" className="pb-3 text-[14px]">
+      Saved.
+    </p>
   );
 }
