@@ -3,8 +3,9 @@ import { dataFolder, openStore } from '@/store/connection';
 import { backUp } from '@/store/folder/backup';
 
 /**
- * `npm run backup [-- FILE]`: one open archive of the workshop (VECTIS_DATA, DATABASE_URL), beside its data or where it is told: every table
- * as a file of JSON rows, and the photos. `npm run restore` reads it into a folder or into a PostgreSQL server.
+ * `npm run backup [-- FILE]`: one open archive of the workshop (VECTIS_DATA, DATABASE_URL), beside its data or where it
+ * is told: every table as a file of JSON rows, and the photos. `npm run restore` reads it into a folder or into a
+ * PostgreSQL server.
  */
 async function main(): Promise<void> {
   const to = process.argv[2];

@@ -2,8 +2,8 @@ import { BOTS, runBot } from '@/core/practice/bots';
 import { practiceCar } from '@/core/practice/lessons';
 
 /**
- * Lets the three bots work on practice cars and says what came of it: `npm run bots [-- how many]`. A careful or a hurried bot that puts
- * something on that does not hold is a hole in the rules, and fails.
+ * Lets the three bots work on practice cars and says what came of it: `npm run bots [-- how many]`. A careful or a
+ * hurried bot that puts something on that does not hold is a hole in the rules, and fails.
  */
 const wanted = Number(process.argv[2] ?? 5000);
 const tally = new Map(BOTS.map((bot) => [bot, { fitted: 0, dangerous: [] as string[], minutes: 0 }]));

@@ -1,7 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { report } from '@/core/evaluate/report';
 
-/** `npm run -s evaluate -- FILE.json` (or `-` for standard input), `--imperial` for inches. Exit 0 evaluated, 1 invalid, 2 cannot read. */
+/**
+ * `npm run -s evaluate -- FILE.json` (or `-` for standard input), `--imperial` for inches. Exit 0 evaluated, 1 invalid,
+ * 2 cannot read.
+ */
 const args = process.argv.slice(2);
 const file = args.find((a) => !a.startsWith('--'));
 

@@ -4,8 +4,9 @@ import { dataFolder, openStore } from '@/store/connection';
 import { changePerson, people } from '@/store/people';
 
 /**
- * `npm run pin -- NAME PIN`: sets somebody's PIN at the machine that has the data (VECTIS_DATA), with Vectis stopped. It is the way in where
- * a backup was put in place on another machine, whose PINs are void here, or where every lead forgot theirs.
+ * `npm run pin -- NAME PIN`: sets somebody's PIN at the machine that has the data (VECTIS_DATA), with Vectis stopped.
+ * It is the way in where a backup was put in place on another machine, whose PINs are void here, or where every lead
+ * forgot theirs.
  */
 async function main(): Promise<void> {
   const { positionals } = parseArgs({ allowPositionals: true });

@@ -9,16 +9,17 @@ import { endEveryLogin, voidOldPins } from '@/store/people';
 const say = (line: string): void => console.error(line);
 
 /**
- * `npm run restore -- FILE [FOLDER] [--replace]`: puts a backup into an empty folder (VECTIS_DATA, or as named), or with DATABASE_URL into
- * an empty database. With --replace what is there is kept: a folder's data beside it, a server's as a backup. The archive is checked whole
- * before anything is touched.
+ * `npm run restore -- FILE [FOLDER] [--replace]`: puts a backup into an empty folder (VECTIS_DATA, or as named), or
+ * with DATABASE_URL into an empty database. With --replace what is there is kept: a folder's data beside it, a server's
+ * as a backup. The archive is checked whole before anything is touched.
  */
 async function main(): Promise<void> {
   const [archive, named] = process.argv.slice(2).filter((a) => !a.startsWith('--'));
   if (!archive) throw new Error('Name the backup: npm run restore -- FILE [FOLDER] [--replace]');
   const folder = named ? resolve(named) : dataFolder();
   const replace = process.argv.includes('--replace');
-  // A folder without the secret of its PINs is another machine's, or a new one: what an old backup knows of them is void here.
+  // A folder without the secret of its PINs is another machine's, or a new one: what an old backup knows of them is
+  // void here.
   const own = hasPinKey(folder);
   const aside = await (databaseUrl() === null ? intoFolder : intoServer)(resolve(archive), folder, replace);
   const store = await openStore(folder, say);

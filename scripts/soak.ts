@@ -11,9 +11,9 @@ import { copyOver } from '../tests/template.mjs';
 import { killedTorque, torqueLost } from './soakTorque';
 
 /**
- * `npm run soak [-- KILLS]`: kills what keeps the work in the middle of it, over and over, and looks each time whether everything that
- * was acknowledged is there, once and whole: torque entries, readings sent through the web server, catalogue files on their way to the
- * shelf, and folders of earlier releases that are being brought up to date.
+ * `npm run soak [-- KILLS]`: kills what keeps the work in the middle of it, over and over, and looks each time whether
+ * everything that was acknowledged is there, once and whole: torque entries, readings sent through the web server,
+ * catalogue files on their way to the shelf, and folders of earlier releases that are being brought up to date.
  */
 const kills = Number(process.argv[2] ?? 500);
 const begun = Date.now();
@@ -43,7 +43,8 @@ class Refused extends Error {}
 
 /**
  * A server on the workshop, with work going on until it is killed.
- * @param warm asked for first, so that the kill falls into the work and not into the first request @param after ms until the kill
+ * @param warm asked for first, so that the kill falls into the work and not into the first request @param after ms
+ * until the kill
  */
 async function killedServer(warm: string, work: (url: string) => Promise<void>, after: number): Promise<void> {
   const server = new Server(await freePort(), true, shop.folder);

@@ -16,8 +16,8 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
       status: 400,
       headers: { 'content-type': 'text/plain; charset=utf-8', ...FIXED_HEADERS },
     });
-  // A calendar program signs in nowhere: its address carries a word that nobody guesses. What a browser fetches to install the program
-  // carries no data.
+  // A calendar program signs in nowhere: its address carries a word that nobody guesses. What a browser fetches to
+  // install the program carries no data.
   const open = path === '/who' || OPEN.has(path) || path.startsWith('/api/feed/');
   if (openToNetwork() && !open && !(await isSignedIn(request.cookies.get(SESSION_COOKIE)?.value))) {
     if (path.startsWith('/api/'))
@@ -49,7 +49,9 @@ function readable(part: string): boolean {
   }
 }
 
-/** Scripts of this build only, nothing from elsewhere, in nobody's frame. Style attributes are how drawings are placed. */
+/**
+ * Scripts of this build only, nothing from elsewhere, in nobody's frame. Style attributes are how drawings are placed.
+ */
 const contentPolicy = (nonce: string): string =>
   [
     "default-src 'self'",
@@ -68,8 +70,9 @@ const contentPolicy = (nonce: string): string =>
   ].join('; ');
 
 /**
- * Built files carry no data and need no question. Large uploads go straight to their routes, which ask the same themselves
- * (`takeUpload`): of a body that passes here no more than 10 MB goes on. Paths are left out whole, not by how they begin.
+ * Built files carry no data and need no question. Large uploads go straight to their routes, which ask the same
+ * themselves (`takeUpload`): of a body that passes here no more than 10 MB goes on. Paths are left out whole, not by
+ * how they begin.
  */
 export const config = {
   matcher: ['/((?!_next/static/|favicon\\.ico$|api/restore$|api/visit$|api/photos$|api/shelf/import$).*)'],

@@ -13,7 +13,10 @@ import { keepBackingUp } from './usecases/shop/backups';
 import { keepHouse } from './usecases/shop/housekeeping';
 import { openToNetwork, setLoginStands, setSessionKey } from './usecases/shop/openTo';
 
-/** Opens the data folder and, for the demo, fills an empty one. A folder that cannot be opened ends the process with one sentence. */
+/**
+ * Opens the data folder and, for the demo, fills an empty one. A folder that cannot be opened ends the process with one
+ * sentence.
+ */
 export async function openOrExit(): Promise<void> {
   // Whoever read what is printed here may be gone: that is no reason to stop, nor to say it again and again.
   for (const out of [process.stdout, process.stderr]) out.on('error', () => {});
@@ -41,7 +44,9 @@ export async function openOrExit(): Promise<void> {
   }
 }
 
-/** On the bays' network nobody works without a PIN, and somebody has to be able to let others in. @throws RefusedError */
+/**
+ * On the bays' network nobody works without a PIN, and somebody has to be able to let others in. @throws RefusedError
+ */
 async function requirePins(db: Parameters<typeof people>[0]): Promise<void> {
   const all = await people(db);
   if (!all.some((p) => p.role === 'lead' && p.pinHash !== null))

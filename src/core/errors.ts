@@ -22,7 +22,9 @@ function clipped(value: string): string {
   return characters.length <= MOST ? value : `${characters.slice(0, MOST).join('')}…`;
 }
 
-/** Reads what was typed: its value, or the sentence that says what would do. Anything else that goes wrong is thrown on. */
+/**
+ * Reads what was typed: its value, or the sentence that says what would do. Anything else that goes wrong is thrown on.
+ */
 export function tryInput<T>(
   read: () => T,
 ): { readonly value: T; readonly error: undefined } | { readonly value: undefined; readonly error: string } {

@@ -43,9 +43,9 @@ export interface Repeats {
 const APART = 3;
 
 /**
- * Several readings of one thing. None outvotes another: the band holds every one of them, so that the lowest decides where
- * little is dangerous and the highest where much is. One that stands apart is pointed at, not dropped; with two that differ,
- * the later one is asked about. Common practice, no source.
+ * Several readings of one thing. None outvotes another: the band holds every one of them, so that the lowest decides
+ * where little is dangerous and the highest where much is. One that stands apart is pointed at, not dropped; with two
+ * that differ, the later one is asked about. Common practice, no source.
  * @throws RangeError for no readings
  */
 export function combineRepeats(readings: readonly Uncertain[]): Repeats {

@@ -4,7 +4,10 @@ import type { WorkKind } from '@/core/procedure/estimate';
 import type { Db } from '@/store/connection';
 import { remember } from '@/store/pastWork';
 
-/** What the demo workshop did before it kept its work here: kind, plate, usual minutes, by how much it ran over, lugs. All of it invented. */
+/**
+ * What the demo workshop did before it kept its work here: kind, plate, usual minutes, by how much it ran over, lugs.
+ * All of it invented.
+ */
 const KINDS: readonly {
   readonly kind: WorkKind;
   readonly what: string;

@@ -5,8 +5,8 @@ export const MEETS = ['normal', 'crossed', 'bottomed', 'yielding', 'tight', 'ear
 export type Meets = (typeof MEETS)[number];
 
 /**
- * A torque-angle wrench as the interface sees it: it sends degrees and N·m while it is pulled, and says how the pull ended. A real one does
- * the same over its cable or radio.
+ * A torque-angle wrench as the interface sees it: it sends degrees and N·m while it is pulled, and says how the pull
+ * ended. A real one does the same over its cable or radio.
  */
 export interface TorqueAngleWrench {
   /** Pulls once. @returns what ends it before its time */
@@ -25,7 +25,10 @@ interface Joint {
   readonly until: number;
 }
 
-/** Run-down, seat and spring rate by what is met. About 2 N·m a degree for an alloy wheel, an order more where nothing clamps. */
+/**
+ * Run-down, seat and spring rate by what is met. About 2 N·m a degree for an alloy wheel, an order more where nothing
+ * clamps.
+ */
 const JOINT: Readonly<Record<Meets, Joint>> = {
   normal: { rundown: 90, drag: 0.02, slope: 2.2, until: 1 },
   crossed: { rundown: 400, drag: 0.38, slope: 2.2, until: 1 },

@@ -30,7 +30,9 @@ export function boltPath(seat: Seat): string {
   return `M0 ${-r + 1.5}L1.5 ${-r}H${shank}${seatTo}${n(at)} ${-collar}H${n(at + 2)}V${-hex}H${n(overall(seat))}V${hex}H${n(at + 2)}V${collar}H${n(at)}${seatTo}${shank} ${r}H1.5L0 ${r - 1.5}Z`;
 }
 
-/** What is measured on a bolt: under the seat (from where cone or ball starts, flat from the face), overall, its thread. */
+/**
+ * What is measured on a bolt: under the seat (from where cone or ball starts, flat from the face), overall, its thread.
+ */
 export function BoltPicture({ seat, onPick }: { seat: Seat; onPick: (length: BoltLength) => void }) {
   const id = useId().replace(/:/g, '');
   const end = overall(seat);

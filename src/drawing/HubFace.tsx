@@ -17,7 +17,10 @@ export interface HubFaceProps {
 /** Half of the bolt circle on the drawing. */
 const HALF = 58;
 
-/** The hub as it was taken in, to scale: lugs on their circle, the thread in its size, the circle as a dimension. What nobody read is dashed. */
+/**
+ * The hub as it was taken in, to scale: lugs on their circle, the thread in its size, the circle as a dimension. What
+ * nobody read is dashed.
+ */
 export function HubFace({ lugs, circleMm, threadMm, studs, circle, thread }: HubFaceProps) {
   const id = useId();
   const known = lugs !== null && circleMm !== null;

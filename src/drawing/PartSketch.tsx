@@ -3,7 +3,10 @@ import type { CatalogueItem } from '@/core/parts/catalogue';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { drawn, HEIGHT, Outline, WIDTH, Words } from './partShapes';
 
-/** A part drawn to scale from its numbers alone, one millimetre of the sheet for one of the part; a plate is half as large. */
+/**
+ * A part drawn to scale from its numbers alone, one millimetre of the sheet for one of the part; a plate is half as
+ * large.
+ */
 export function PartSketch({ item, units }: { item: CatalogueItem; units: UnitSystem }) {
   const id = useId();
   return (
@@ -32,7 +35,9 @@ function windowOf(item: CatalogueItem): string {
   return item.kind === 'bolt' ? '14 26 96 32' : '10 26 96 32';
 }
 
-/** A part as one line of a list draws it: its outline, to one scale with the others of its kind. The line says the rest. */
+/**
+ * A part as one line of a list draws it: its outline, to one scale with the others of its kind. The line says the rest.
+ */
 export function PartOutline({ item, units }: { item: CatalogueItem; units: UnitSystem }) {
   return (
     <svg

@@ -8,7 +8,10 @@ const H = 14;
 /** How a probability is marked, so that shade is never alone. */
 const markOf = (p: number): string => (p >= 0.5 ? '×' : p >= 0.05 ? '∙∙' : p > 0 ? '∙' : '');
 
-/** Bump upward, steering sideways; the darker a cell, the likelier the tyre touches there. Hover, press or arrow over it. */
+/**
+ * Bump upward, steering sideways; the darker a cell, the likelier the tyre touches there. Hover, press or arrow over
+ * it.
+ */
 export function RubGrid({
   grid,
   pose,

@@ -23,7 +23,9 @@ export function enlargement(corners: readonly CornerGap[]): number {
   return Math.min(ENLARGED, MOST_INSIDE / largest);
 }
 
-/** The whole car from above, before (dashed) and after: at every corner the tyre against its arch edge, gaps enlarged. */
+/**
+ * The whole car from above, before (dashed) and after: at every corner the tyre against its arch edge, gaps enlarged.
+ */
 export function StancePreview({ corners, units }: { corners: readonly CornerGap[]; units: UnitSystem }) {
   const id = useId();
   const larger = enlargement(corners);

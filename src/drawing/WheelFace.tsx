@@ -20,7 +20,10 @@ export function lugCentre(position: number, lugs: number): { x: number; y: numbe
   return { x: R * Math.sin(a), y: -R * Math.cos(a) };
 }
 
-/** The wheel face with this car's lug count: star order numbered, next lug lit, done lugs ticked. Readable from two metres. */
+/**
+ * The wheel face with this car's lug count: star order numbered, next lug lit, done lugs ticked. Readable from two
+ * metres.
+ */
 export function WheelFace({ lugs, order, done, next, locking, title, wrong = null }: WheelFaceProps) {
   const id = useId();
   const size = lugs > 8 ? 6.4 : 8.4;

@@ -15,12 +15,14 @@ export interface DueRecheck {
 
 const DAY = 24 * 3600_000;
 
-/** The calendar day of a moment in the shop's zone, as the day's number in UTC: days in a calendar file have no zone. */
+/**
+ * The calendar day of a moment in the shop's zone, as the day's number in UTC: days in a calendar file have no zone.
+ */
 const dayOf = (at: Date): Date => new Date(Date.UTC(at.getFullYear(), at.getMonth(), at.getDate()));
 
 /**
- * Rechecks as an iCalendar file (RFC 5545): a whole-day event over each window, known again by its id, so that one that is read twice is
- * there once. The end of a whole-day event is the first day that is no more of it (RFC 5545, 3.6.1).
+ * Rechecks as an iCalendar file (RFC 5545): a whole-day event over each window, known again by its id, so that one that
+ * is read twice is there once. The end of a whole-day event is the first day that is no more of it (RFC 5545, 3.6.1).
  */
 export function recheckCalendar(due: readonly DueRecheck[]): string {
   const calendar = ical({
@@ -59,7 +61,10 @@ export interface BookedEvent {
   readonly stamp: Date;
 }
 
-/** Bookings of one place or person as an iCalendar file (RFC 5545), times in UTC: every calendar shows them in its own zone. */
+/**
+ * Bookings of one place or person as an iCalendar file (RFC 5545), times in UTC: every calendar shows them in its own
+ * zone.
+ */
 export function bookingCalendar(name: string, booked: readonly BookedEvent[]): string {
   const calendar = ical({
     name,

@@ -72,8 +72,8 @@ function momentOf(
 }
 
 /**
- * Closures out of an iCalendar file (RFC 5545): events with their times, whole days, and those that come again up to `until`. An event that cannot
- * be read is listed with its line, and the others are read all the same.
+ * Closures out of an iCalendar file (RFC 5545): events with their times, whole days, and those that come again up to
+ * `until`. An event that cannot be read is listed with its line, and the others are read all the same.
  * @param text the whole file @param until ms; what comes again after it is left out
  * @param inZone moment at which a zone’s clock reads so, the shop’s own for ''; null where none does
  */

@@ -71,8 +71,8 @@ export function readTable(text: string): Table {
 }
 
 /**
- * What a spreadsheet would run, kept from it by an apostrophe; a name that begins so by itself gets one more, so that each reads back as it
- * was.
+ * What a spreadsheet would run, kept from it by an apostrophe; a name that begins so by itself gets one more, so that
+ * each reads back as it was.
  */
 export const FORMULA = /^'*[=+\-@\t\r]/;
 
@@ -138,6 +138,9 @@ export function partsOf(table: Table, mapping?: Mapping): ParsedCatalogue {
   return { items, issues: issues.sort((x, y) => x.line - y.line) };
 }
 
-/** Writes parts as a catalogue file that reads back the same; a cell that a spreadsheet would run as a formula is kept from it. */
+/**
+ * Writes parts as a catalogue file that reads back the same; a cell that a spreadsheet would run as a formula is kept
+ * from it.
+ */
 export const writeCatalogue = (items: readonly CatalogueItem[]): string =>
   `${Papa.unparse(items.map(catalogueRow), { columns: [...CATALOGUE_COLUMNS], newline: '\n', escapeFormulae: FORMULA })}\n`;

@@ -12,7 +12,9 @@ export interface Fault {
   readonly message: string;
 }
 
-/** As much as a line may take, in characters: a quote that is never closed does not swallow the memory with the file. */
+/**
+ * As much as a line may take, in characters: a quote that is never closed does not swallow the memory with the file.
+ */
 const LONGEST = 1_000_000;
 /** As much of the beginning as tells separator and line ends. */
 const SNIFFED = 65_536;
@@ -28,8 +30,8 @@ const unclosed = (line: number): Fault => ({
 const lineEnds = (cell: string): number => cell.match(/\r\n|\n|\r/g)?.length ?? 0;
 
 /**
- * Reads a table piece by piece, however long it is: a byte order mark and a `sep=` line are taken off, the separator is found out, lines
- * without anything in them are left out and counted.
+ * Reads a table piece by piece, however long it is: a byte order mark and a `sep=` line are taken off, the separator is
+ * found out, lines without anything in them are left out and counted.
  */
 export class RowReader {
   /** What is broken in the file, as far as it was read. */

@@ -103,8 +103,8 @@ const planSchema = z.strictObject({
 });
 
 /**
- * A record: all that was signed, under names of its own that no later release changes. Times are ISO 8601 in UTC, lengths mm, torque N·m,
- * angles degrees. What holds it together (revision, seal, signature) lies beside it.
+ * A record: all that was signed, under names of its own that no later release changes. Times are ISO 8601 in UTC,
+ * lengths mm, torque N·m, angles degrees. What holds it together (revision, seal, signature) lies beside it.
  */
 export const recordSchema = z.strictObject({
   format: z.literal(RECORD_FORMAT),

@@ -2,8 +2,8 @@ import type { Hub } from '@/core/document/document';
 import { presentQuantity, RENAMED } from '@/core/document/renamed';
 
 /**
- * Words of `vectis-record/1` that the code calls otherwise since. A record keeps the words of its format, so that a record of any release
- * says one thing in one way.
+ * Words of `vectis-record/1` that the code calls otherwise since. A record keeps the words of its format, so that a
+ * record of any release says one thing in one way.
  */
 const BEFORE = new Map(Object.entries(RENAMED).map(([then, now]) => [now, then]));
 

@@ -9,7 +9,9 @@ import { FELT, JOINTS } from '@/core/torque/log';
 import { TRACE_CLASSES } from '@/core/torque/trace';
 import { HARDWARE_IN_RECORD } from './names';
 
-/** Parts of a record. Names are those of the format; what the store or the code calls a thing may change without them. */
+/**
+ * Parts of a record. Names are those of the format; what the store or the code calls a thing may change without them.
+ */
 const text = z.string();
 const figure = z.number().nullable();
 export const time = z.iso.datetime();

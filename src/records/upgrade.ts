@@ -1,8 +1,8 @@
 import { RECORD_FORMAT, recordSchema, type VectisRecord } from './document';
 
 /**
- * Records of releases before `vectis-record/1` are rows of the store as JSON. These are the names that those rows had; they are written
- * out here so that the store may rename anything.
+ * Records of releases before `vectis-record/1` are rows of the store as JSON. These are the names that those rows had;
+ * they are written out here so that the store may rename anything.
  */
 type Row = Readonly<Record<string, unknown>>;
 

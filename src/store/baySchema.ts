@@ -5,8 +5,8 @@ import type { BayDetail, BayKind } from '@/core/procedure/bay';
 import { at, id } from './columns';
 
 /**
- * What happened at the car beside ticks and torque: clocks, trouble, another way, a hand-over. Rows are only added. Job and plan are named
- * by their ids; the plan is the one under which ticks and torque are kept.
+ * What happened at the car beside ticks and torque: clocks, trouble, another way, a hand-over. Rows are only added. Job
+ * and plan are named by their ids; the plan is the one under which ticks and torque are kept.
  */
 export const bayEntry = pgTable(
   'bay_entry',

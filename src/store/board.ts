@@ -2,8 +2,7 @@ import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, type SQL, sql } fr
 import { unionAll } from 'drizzle-orm/pg-core';
 import type { Executor } from './connection';
 import { like } from './find';
-import { JOB_BRIEF } from './jobBrief';
-import type { JobLine } from './jobs';
+import { JOB_BRIEF, type JobLine } from './jobBrief';
 import { job, STAGES, type Stage, vehicle } from './schema';
 
 /** Jobs that nothing is signed of yet, the one that changed last first: a hundred at most. */
@@ -38,7 +37,10 @@ export async function visitsAtWork(db: Executor, since: Date, most: number): Pro
 const named = (find: string) =>
   find.trim() === '' ? undefined : sql`${vehicle.name} || ' ' || ${vehicle.plate} ilike ${like(find)}`;
 
-/** Jobs that rest or were declined, what is not for the road first and then those laid aside last, and how many there are in all. */
+/**
+ * Jobs that rest or were declined, what is not for the road first and then those laid aside last, and how many there
+ * are in all.
+ */
 export async function restingJobs(db: Executor, find = ''): Promise<Omit<BoardStage, 'stage'>> {
   const rows = await db
     .select({

@@ -106,7 +106,10 @@ export async function addBooking(tx: Executor, input: BookingInput, by: string, 
   return id;
 }
 
-/** Changes a booking that stands at this version. @throws ChangedMeanwhileError where another screen was faster, NotFoundError */
+/**
+ * Changes a booking that stands at this version. @throws ChangedMeanwhileError where another screen was faster,
+ * NotFoundError
+ */
 export async function changeBooking(
   tx: Executor,
   id: string,

@@ -18,7 +18,10 @@ export async function addCaller(tx: Executor, input: CallerInput, by: string, at
 
 const open = and(isNull(caller.visitId), isNull(caller.endedAt));
 
-/** Somebody who called and whose car is not here yet; null where there is none, or it was taken in, or it came to nothing. */
+/**
+ * Somebody who called and whose car is not here yet; null where there is none, or it was taken in, or it came to
+ * nothing.
+ */
 export async function openCaller(db: Executor, id: string): Promise<CallerRow | null> {
   const [row] = await db
     .select()
@@ -57,7 +60,10 @@ export function waitingCallers(db: Executor, from: Date, most: number) {
     .limit(most);
 }
 
-/** The car is here: what was booked for the caller is booked for its visit. @throws NotFoundError where it was taken in already, or came to nothing */
+/**
+ * The car is here: what was booked for the caller is booked for its visit. @throws NotFoundError where it was taken in
+ * already, or came to nothing
+ */
 export async function carCame(tx: Executor, id: string, visitId: string, by: string, at: Date): Promise<CallerRow> {
   const [row] = await tx
     .update(caller)

@@ -148,7 +148,10 @@ export const wheelReading = pgTable(
   (t) => [index('wheel_reading_wheel').on(t.wheelId), check('wheel_reading_pm', sql`${t.pm} >= 0`)],
 );
 
-/** What cars of a model had in another shop, read from its file. A newer file takes the place of what an older one said of the same thing. */
+/**
+ * What cars of a model had in another shop, read from its file. A newer file takes the place of what an older one said
+ * of the same thing.
+ */
 export const modelFact = pgTable(
   'model_fact',
   {

@@ -8,7 +8,9 @@ import { at, id } from './columns';
 export const FITTED_FROM = ['found', 'signed', 'maker'] as const;
 export const PHOTO_STATES = ['before', 'after', 'other'] as const;
 
-/** What hangs on a corner of a car, since when and by which job. Rows end and never change; one is open at each corner. */
+/**
+ * What hangs on a corner of a car, since when and by which job. Rows end and never change; one is open at each corner.
+ */
 export const fitted = pgTable(
   'fitted',
   {

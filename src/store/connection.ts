@@ -36,12 +36,15 @@ export const dataFolder = (): string => resolve(/* turbopackIgnore: true */ proc
 /** Address of the database server; null where the database is inside the data folder. */
 export const databaseUrl = (): string | null => process.env.DATABASE_URL?.trim() || null;
 
-/** How long an import of a catalogue file may be under way in another process before a start takes it for one that was cut off, ms. */
+/**
+ * How long an import of a catalogue file may be under way in another process before a start takes it for one that was
+ * cut off, ms.
+ */
 const IMPORT_MS = 15 * 60_000;
 
 /**
- * Opens a data folder: lock, database, a backup before migrations, migrations. Progress goes to `say`, a line a step. With the database on a
- * server the folder holds photos, keys and backups, and several processes may have it open.
+ * Opens a data folder: lock, database, a backup before migrations, migrations. Progress goes to `say`, a line a step.
+ * With the database on a server the folder holds photos, keys and backups, and several processes may have it open.
  * @throws FolderInUseError when another Vectis has it, NewerError, DamagedError, ServerRefusesError
  */
 export async function openStore(
@@ -87,7 +90,8 @@ async function ready(engine: Engine, folder: string, say: (line: string) => void
   await migrated(engine, folder, say);
   const now = new Date();
   await judgeOldPlans(db, now);
-  // Records and corners of jobs that earlier releases signed. Once: a visit that is imported later brings its own, or is refused.
+  // Records and corners of jobs that earlier releases signed. Once: a visit that is imported later brings its own, or
+  // is refused.
   await once(db, 'records-of-earlier-releases', now, async (tx) => {
     await writeOldRecords(tx);
     await settleOld(tx);

@@ -22,7 +22,9 @@ export async function eventsOfJob(db: Executor, jobId: string): Promise<(typeof 
   return db.select().from(event).where(eq(event.jobId, jobId)).orderBy(desc(event.at));
 }
 
-/** When the latest thing was noted; null in a new folder. Ids begin with their time, so that the last id is the latest. */
+/**
+ * When the latest thing was noted; null in a new folder. Ids begin with their time, so that the last id is the latest.
+ */
 export async function latestEvent(db: Executor): Promise<Date | null> {
   const [row] = await db.select({ at: event.at }).from(event).orderBy(desc(event.id)).limit(1);
   return row?.at ?? null;

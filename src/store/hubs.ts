@@ -53,8 +53,8 @@ export async function hubBefore(tx: Executor, vehicleId: string, axle: 'front' |
 }
 
 /**
- * The axle as a signed job leaves it. Other fasteners end the hub that was and begin one; jobs that were done on the old one keep it.
- * What a later job has changed since stays.
+ * The axle as a signed job leaves it. Other fasteners end the hub that was and begin one; jobs that were done on the
+ * old one keep it. What a later job has changed since stays.
  * @param hub the hub as the job found it
  */
 export async function settleHub(
@@ -89,7 +89,10 @@ export async function settleHub(
     );
 }
 
-/** Readings that other jobs took of an axle, the oldest first, each with the hub that its job stands on; null for the one that is on now. */
+/**
+ * Readings that other jobs took of an axle, the oldest first, each with the hub that its job stands on; null for the
+ * one that is on now.
+ */
 export const readingsOfAxle = (
   db: Executor,
   { vehicleId, axle, butOf }: { readonly vehicleId: string; readonly axle: 'front' | 'rear'; readonly butOf: string },
@@ -111,8 +114,8 @@ export interface ModelReading extends Pick<ReadingRow, 'quantity' | 'value' | 'p
 }
 
 /**
- * Figures that were taken on other cars of a model, of the axle as the maker made it: not of a hub that a conversion made, and none that were
- * themselves confirmed by what other cars had.
+ * Figures that were taken on other cars of a model, of the axle as the maker made it: not of a hub that a conversion
+ * made, and none that were themselves confirmed by what other cars had.
  */
 export const readingsOfModel = (
   db: Executor,

@@ -1,4 +1,6 @@
-import { type JobRow, job } from './schema';
+import { desc, eq } from 'drizzle-orm';
+import type { Executor } from './connection';
+import { type JobRow, job, vehicle } from './schema';
 
 /** What the calendar says of a job: a week shows two hundred of them. */
 export const BOOKED_JOB = {
@@ -29,3 +31,19 @@ export const JOB_BRIEF = {
 } as const;
 
 export type JobBrief = Pick<JobRow, keyof typeof JOB_BRIEF>;
+
+export interface JobLine {
+  readonly job: JobBrief;
+  readonly vehicleName: string;
+  readonly plate: string;
+}
+
+/** The latest thirty jobs of a vehicle with its name, newest change first. */
+export const jobsOfVehicle = (db: Executor, vehicleId: string): Promise<JobLine[]> =>
+  db
+    .select({ job: JOB_BRIEF, vehicleName: vehicle.name, plate: vehicle.plate })
+    .from(job)
+    .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
+    .where(eq(job.vehicleId, vehicleId))
+    .orderBy(desc(job.updatedAt))
+    .limit(30);

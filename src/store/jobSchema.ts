@@ -75,7 +75,10 @@ export const visit = pgTable(
 );
 export type VisitRow = typeof visit.$inferSelect;
 
-/** Somebody who called before their car was here. A booking of theirs names the caller in the place of a visit, until the car is taken in. */
+/**
+ * Somebody who called before their car was here. A booking of theirs names the caller in the place of a visit, until
+ * the car is taken in.
+ */
 export const caller = pgTable(
   'caller',
   {
@@ -219,7 +222,10 @@ export const plan = pgTable(
     document: jsonb('document').$type<Plan>().notNull(),
     policyVersion: text('policy_version').notNull(),
     digest: text('digest').notNull(),
-    /** What the rules found when it was frozen, and again when it was signed: a later release judges otherwise, a record does not change. */
+    /**
+     * What the rules found when it was frozen, and again when it was signed: a later release judges otherwise, a record
+     * does not change.
+     */
     evaluation: jsonb('evaluation').$type<KeptEvaluation>(),
     /** Kit list and job card as they read then. */
     steps: jsonb('steps').$type<KeptSteps>(),

@@ -7,7 +7,6 @@ import { bayLog } from './bay';
 import type { Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError } from './errors';
 import { recordEvent } from './events';
-import { JOB_BRIEF, type JobBrief } from './jobBrief';
 import { currentPlan, type PlanInForce } from './plans';
 import { currentPolicy } from './policy';
 import { rechecksOf } from './rechecks';
@@ -27,7 +26,6 @@ import {
   type TorqueEntryRow,
   torqueEntry,
   type VisitRow,
-  vehicle,
   visit,
   wheelSet,
 } from './schema';
@@ -63,13 +61,10 @@ export interface JobWhole extends VehicleWhole {
   readonly bay: readonly BayEntry[];
 }
 
-export interface JobLine {
-  readonly job: JobBrief;
-  readonly vehicleName: string;
-  readonly plate: string;
-}
-
-/** Opens a job at its first stage, in the transaction of the caller; without a visit of its own it begins one. @returns its id */
+/**
+ * Opens a job at its first stage, in the transaction of the caller; without a visit of its own it begins one. @returns
+ * its id
+ */
 export async function addJob(tx: Executor, input: JobInput, by: string, at: Date): Promise<string> {
   const id = newId();
   const visitId = input.visitId ?? id;
@@ -82,7 +77,10 @@ export async function addJob(tx: Executor, input: JobInput, by: string, at: Date
 /** As long as a second press of the same button is taken for the first, ms. */
 const PRESSED_TWICE = 10_000;
 
-/** The very same job, if the same person opened it a moment ago and nobody went on with it: a second press opens no second one. */
+/**
+ * The very same job, if the same person opened it a moment ago and nobody went on with it: a second press opens no
+ * second one.
+ */
 export async function justOpened(
   tx: Executor,
   { vehicleId, wheelSetId, axle, wish, use }: Pick<JobInput, 'vehicleId' | 'wheelSetId' | 'axle' | 'wish' | 'use'>,
@@ -110,16 +108,6 @@ export async function justOpened(
     .limit(1);
   return row?.job ?? null;
 }
-
-/** The latest thirty jobs of a vehicle with its name, newest change first. */
-export const jobsOfVehicle = (db: Executor, vehicleId: string): Promise<JobLine[]> =>
-  db
-    .select({ job: JOB_BRIEF, vehicleName: vehicle.name, plate: vehicle.plate })
-    .from(job)
-    .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))
-    .where(eq(job.vehicleId, vehicleId))
-    .orderBy(desc(job.updatedAt))
-    .limit(30);
 
 /** A job with all that belongs to it. @throws NotFoundError */
 export async function loadJob(db: Executor, id: string): Promise<JobWhole> {
@@ -230,7 +218,10 @@ export async function addReading(
   return id;
 }
 
-/** Withdraws a reading; the row stays, the one before it counts again. @throws NotFoundError when it is no reading of this job */
+/**
+ * Withdraws a reading; the row stays, the one before it counts again. @throws NotFoundError when it is no reading of
+ * this job
+ */
 export async function withdrawReading(tx: Executor, jobId: string, id: string, by: string, at: Date): Promise<void> {
   const gone = await tx
     .update(reading)
@@ -283,7 +274,10 @@ export async function withdrawChalkTest(tx: Executor, jobId: string, id: string,
   await noted(tx, { jobId, kind: 'chalk.withdrawn', detail: { id }, by, at });
 }
 
-/** Saves what stands on the bench, unless another screen saved first. @returns the new version @throws ChangedMeanwhileError */
+/**
+ * Saves what stands on the bench, unless another screen saved first. @returns the new version @throws
+ * ChangedMeanwhileError
+ */
 export async function saveDraft(
   tx: Executor,
   jobId: string,

@@ -8,7 +8,8 @@ import { recordEvent } from './events';
 const AT_ONCE = 500;
 
 /**
- * Takes what another shop's cars had. Of the same thing on the same axle of the same model only what this file says stands from now on.
+ * Takes what another shop's cars had. Of the same thing on the same axle of the same model only what this file says
+ * stands from now on.
  * @returns how many were there before and do not stand any more
  */
 export async function takeModelFacts(

@@ -3,7 +3,8 @@ import type { Db } from './connection';
 import { doneOnce } from './onceSchema';
 
 /**
- * Does something to a folder once and notes that it is done, in one transaction: never again, whatever comes into the folder later.
+ * Does something to a folder once and notes that it is done, in one transaction: never again, whatever comes into the
+ * folder later.
  * @param what names it for good
  */
 export async function once(db: Db, what: string, at: Date, work: (tx: Db) => Promise<unknown>): Promise<void> {

@@ -8,8 +8,8 @@ export const doneOnce = pgTable('done_once', {
 });
 
 /**
- * Which bench kept a job's choice last, and the version that made: it may keep its next one though the answer to the last was lost. The
- * job is named by its id.
+ * Which bench kept a job's choice last, and the version that made: it may keep its next one though the answer to the
+ * last was lost. The job is named by its id.
  */
 export const benchSave = pgTable('bench_save', {
   jobId: text('job_id').primaryKey(),

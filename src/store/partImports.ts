@@ -8,9 +8,9 @@ import { type Imported, putBatch } from './parts';
 import { partImport, stagedPart } from './shelfSchema';
 
 /**
- * A catalogue file goes to the shelf in many short transactions, so that the others in the shop never wait for it: its lines are laid
- * beside the shelf, and only when the last one is there they are put on it. A file that is stopped, or whose server is killed, before that
- * leaves nothing; after that the next start goes on with it.
+ * A catalogue file goes to the shelf in many short transactions, so that the others in the shop never wait for it: its
+ * lines are laid beside the shelf, and only when the last one is there they are put on it. A file that is stopped, or
+ * whose server is killed, before that leaves nothing; after that the next start goes on with it.
  */
 
 /** Lines that go in one transaction: some 30 ms of the only connection. */
@@ -68,7 +68,10 @@ export async function stageLines(
   });
 }
 
-/** The file is read to its end: from here on it goes on the shelf, whatever happens. @throws RefusedError where somebody stopped it */
+/**
+ * The file is read to its end: from here on it goes on the shelf, whatever happens. @throws RefusedError where somebody
+ * stopped it
+ */
 export async function endOfFile(db: Db, importId: string, at: Date): Promise<void> {
   const read = await db
     .update(partImport)
@@ -78,7 +81,9 @@ export async function endOfFile(db: Db, importId: string, at: Date): Promise<voi
   if (!read[0]) throw new RefusedError(STOPPED);
 }
 
-/** Stops a file that is not read to its end. @returns whether it was stopped; false where it goes on the shelf already */
+/**
+ * Stops a file that is not read to its end. @returns whether it was stopped; false where it goes on the shelf already
+ */
 export async function dropImport(db: Db, importId: string): Promise<boolean> {
   const gone = await db
     .delete(partImport)

@@ -26,8 +26,8 @@ export interface Imported {
 }
 
 /**
- * Puts parts on the shelf: one whose code is there already is corrected, any other is new. In the transaction of the caller, so that it is
- * all of them or none.
+ * Puts parts on the shelf: one whose code is there already is corrected, any other is new. In the transaction of the
+ * caller, so that it is all of them or none.
  */
 export async function importParts(
   tx: Executor,
@@ -185,7 +185,10 @@ export async function movePieces(tx: Executor, partId: string, moved: Moved, by:
   return left;
 }
 
-/** Keeps pieces for a job, or changes how many. @throws NotFoundError, RefusedError where they are not there or kept for another */
+/**
+ * Keeps pieces for a job, or changes how many. @throws NotFoundError, RefusedError where they are not there or kept for
+ * another
+ */
 export async function reservePieces(
   tx: Executor,
   partId: string,
@@ -257,7 +260,9 @@ export const reservations = (db: Executor, jobId?: string) =>
     .where(and(isNull(reservation.endedAt), jobId === undefined ? undefined : eq(reservation.jobId, jobId)))
     .orderBy(asc(part.name));
 
-/** The part with this code, or by its whole name where none has it; capitals do not matter. Null where there is none. */
+/**
+ * The part with this code, or by its whole name where none has it; capitals do not matter. Null where there is none.
+ */
 export async function partByCode(db: Executor, code: string): Promise<PartRow | null> {
   const rows = await db
     .select()

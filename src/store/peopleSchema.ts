@@ -39,7 +39,10 @@ export const login = pgTable(
   (t) => [index('login_person').on(t.personId)],
 );
 
-/** Wrong PINs that were tried lately, by who and where: five of them make whoever tries wait, whichever process they come to. */
+/**
+ * Wrong PINs that were tried lately, by who and where: five of them make whoever tries wait, whichever process they
+ * come to.
+ */
 export const pinTry = pgTable('pin_try', {
   key: text('key').primaryKey(),
   points: integer('points').notNull().default(0),

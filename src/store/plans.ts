@@ -56,8 +56,8 @@ function tryRead(document: unknown): Plan | null {
 }
 
 /**
- * Freezes a plan as the one in force, with what the rules find in it and its lists; an earlier one is kept as superseded. In
- * the transaction of the caller.
+ * Freezes a plan as the one in force, with what the rules find in it and its lists; an earlier one is kept as
+ * superseded. In the transaction of the caller.
  * @param logOf the plan under which ticks and torque go on; left out, this one begins its own
  * @returns its id
  */
@@ -91,7 +91,10 @@ export async function freezePlan(
   return id;
 }
 
-/** Lists of a plan: where ticks go on under an earlier one, that one’s lists, so that a card that was begun is the card that is ended. */
+/**
+ * Lists of a plan: where ticks go on under an earlier one, that one’s lists, so that a card that was begun is the card
+ * that is ended.
+ */
 function stepsGoOn(kept: KeptSteps | null, document: Plan): KeptSteps {
   const today = keepSteps(document);
   return { stage: [...asKept(kept?.stage, today.stage)], fit: [...asKept(kept?.fit, today.fit)] };
@@ -115,8 +118,8 @@ export async function keepJudgement(tx: Executor, inForce: PlanInForce, at: Date
 }
 
 /**
- * Plans of a release that did not keep what it found yet are judged once, by today's rules, when the folder is opened. What
- * cannot be read is left alone: its page says so.
+ * Plans of a release that did not keep what it found yet are judged once, by today's rules, when the folder is opened.
+ * What cannot be read is left alone: its page says so.
  * @returns how many were judged
  */
 export async function judgeOldPlans(db: Db, at: Date): Promise<number> {

@@ -8,7 +8,9 @@ import { type PolicyRow, policyVersion } from './schema';
 
 const kept = new Map<string, Policy>();
 
-/** A stored set as a policy; a value that was added since takes its default. Kept, because judgements are kept by it. */
+/**
+ * A stored set as a policy; a value that was added since takes its default. Kept, because judgements are kept by it.
+ */
 export function policyOf(row: PolicyRow): Policy {
   const known = kept.get(row.id);
   if (known) return known;

@@ -38,13 +38,16 @@ export const openRechecksOf = (db: Executor, vehicleId: string) =>
 
 const ownTime = sql`exists (select 1 from ${booking} where ${booking.recheckId} = ${recheck.id} and ${booking.endedAt} is null)`;
 
-/** Whether the car comes for other work inside a link's window: it is looked at then, before anything else, and needs no time of its own. */
+/**
+ * Whether the car comes for other work inside a link's window: it is looked at then, before anything else, and needs no
+ * time of its own.
+ */
 const joinsVisit = (now: Date) =>
   sql`exists (select 1 from booking v join job w on w.visit_id = v.visit_id where w.vehicle_id = ${job.vehicleId} and w.signed_at is null and v.kind = 'visit' and v.ended_at is null and v.end_at > ${now.toISOString()}::timestamptz and v.start_at between ${recheck.dueFrom} and ${recheck.dueTo})`;
 
 /**
- * Open links that are due before a time and have no time at all: no booking of their own, and no visit of their car inside their window. The
- * one due first at the top; of each job the next one only.
+ * Open links that are due before a time and have no time at all: no booking of their own, and no visit of their car
+ * inside their window. The one due first at the top; of each job the next one only.
  */
 export const unbookedRechecks = (db: Executor, before: Date, most: number, now: Date) =>
   db
@@ -65,7 +68,10 @@ export const unbookedRechecks = (db: Executor, before: Date, most: number, now: 
     .orderBy(asc(recheck.dueTo), asc(recheck.id))
     .limit(most);
 
-/** Open links of some cars without a booking of their own, due first at the top: what a visit of one of them takes along. */
+/**
+ * Open links of some cars without a booking of their own, due first at the top: what a visit of one of them takes
+ * along.
+ */
 export const rechecksToJoin = (db: Executor, vehicleIds: readonly string[]) =>
   vehicleIds.length === 0
     ? Promise.resolve([])
@@ -82,7 +88,10 @@ export const rechecksToJoin = (db: Executor, vehicleIds: readonly string[]) =>
         .where(and(among(job.vehicleId, vehicleIds), isNull(recheck.doneAt), eq(job.stage, 'recheck'), not(ownTime)))
         .orderBy(asc(recheck.dueTo), asc(recheck.id));
 
-/** A link of a chain with when its job was signed; null where there is none, or it is of a record that was corrected since. */
+/**
+ * A link of a chain with when its job was signed; null where there is none, or it is of a record that was corrected
+ * since.
+ */
 export async function recheckById(db: Executor, id: string) {
   const [row] = await db
     .select({ link: recheck, signedAt: job.signedAt, visitId: job.visitId })

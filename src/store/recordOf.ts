@@ -12,7 +12,10 @@ import type { RecheckRow } from './recordSchema';
 import type { Remarks } from './remarks';
 import type { AxleHubRow, ReadingRow, RearWheels, TorqueEntryRow, WheelReadingRow } from './schema';
 
-/** A signed job as the record of it: rows of today under the names of the format. A column that is renamed is renamed here and nowhere else. */
+/**
+ * A signed job as the record of it: rows of today under the names of the format. A column that is renamed is renamed
+ * here and nowhere else.
+ */
 export interface Signature {
   readonly person: VectisRecord['signed']['person'];
   readonly at: Date;

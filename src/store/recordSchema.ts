@@ -3,7 +3,10 @@ import { boolean, check, index, integer, jsonb, pgTable, text, uniqueIndex } fro
 import { RECHECK_KINDS } from '@/core/procedure/rechecks';
 import { at, id } from './columns';
 
-/** Keys that records are signed with: those of this workshop, and those that came with imported visits. Rows are only added. */
+/**
+ * Keys that records are signed with: those of this workshop, and those that came with imported visits. Rows are only
+ * added.
+ */
 export const installationKey = pgTable('installation_key', {
   /** First half of the SHA-256 of the public key, hex. */
   id: id(),

@@ -2,7 +2,10 @@ import { and, eq, isNull } from 'drizzle-orm';
 import type { Db } from './connection';
 import { chalkTest, job, jobStep, plan, reading, torqueEntry } from './schema';
 
-/** What the store has of what a record was made from: its plan, and the torque entries and ticks of the plan they were logged under. */
+/**
+ * What the store has of what a record was made from: its plan, and the torque entries and ticks of the plan they were
+ * logged under.
+ */
 export async function storedUnder(db: Db, planId: string, logId: string) {
   const [document] = await db.select().from(plan).where(eq(plan.id, planId));
   const log = await db.select().from(torqueEntry).where(eq(torqueEntry.planId, logId));

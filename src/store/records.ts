@@ -30,8 +30,8 @@ export const recordsOf = (db: Executor, jobId: string): Promise<RecordRow[]> =>
   db.select().from(record).where(eq(record.jobId, jobId)).orderBy(asc(record.revision));
 
 /**
- * Writes the record of a sign-off, sealed and signed. A job that was opened again by its recheck and signed anew keeps what was signed
- * first as well: each sign-off is a revision of its own.
+ * Writes the record of a sign-off, sealed and signed. A job that was opened again by its recheck and signed anew keeps
+ * what was signed first as well: each sign-off is a revision of its own.
  * @param whole the job as it stands once signed
  * @param signer the key of this installation; null for what was signed before there were keys
  * @param personId who signed, where the list of people knows them
@@ -63,7 +63,10 @@ export async function writeRecord(
 /** Earlier releases set one recheck, a day after. */
 const NEXT_DAY = 24 * 3600_000;
 
-/** Jobs that an earlier release signed here get their record, as it stands when the folder is opened; an imported visit is not ours to seal. @returns how many */
+/**
+ * Jobs that an earlier release signed here get their record, as it stands when the folder is opened; an imported visit
+ * is not ours to seal. @returns how many
+ */
 export async function writeOldRecords(db: Db): Promise<number> {
   const rows = await db
     .select({ id: job.id })

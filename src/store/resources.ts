@@ -10,7 +10,10 @@ import { person } from './peopleSchema';
 /** What ends a calendar's address: nobody guesses it. */
 const newToken = (): string => randomBytes(24).toString('base64url');
 
-/** Bays, people and things that a visit takes up, in the order they were added; somebody on the list of people by the name there. */
+/**
+ * Bays, people and things that a visit takes up, in the order they were added; somebody on the list of people by the
+ * name there.
+ */
 export async function resources(db: Executor): Promise<ResourceRow[]> {
   const rows = await db
     .select({ own: resource, name: person.name, left: person.archivedAt })
@@ -79,7 +82,10 @@ export async function bookPeople(db: Executor, at: Date): Promise<void> {
   }
 }
 
-/** The calendar follows the list of people: a new name is taken over, and whoever left is off it, so that another may have the name. */
+/**
+ * The calendar follows the list of people: a new name is taken over, and whoever left is off it, so that another may
+ * have the name.
+ */
 export async function followPerson(
   tx: Executor,
   personId: string,

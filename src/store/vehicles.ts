@@ -72,7 +72,10 @@ export async function addVehicle(db: Db, input: VehicleInput, by: string, at: Da
 /** So many cars of one model say what the next one has. */
 const MODEL_CARS = 200;
 
-/** Hubs of cars with this name as they were taken in: those that a conversion made are somebody's work and not the model's. */
+/**
+ * Hubs of cars with this name as they were taken in: those that a conversion made are somebody's work and not the
+ * model's.
+ */
 export async function hubsOfModel(db: Executor, name: string): Promise<AxleHubRow[]> {
   const rows = await db
     .select({ hub: axleHub })

@@ -72,7 +72,10 @@ const LATER: ReadonlySet<Part> = new Set<Part>(['visits', 'keys']);
 const { createInsertSchema } = createSchemaFactory({ coerce: { date: true } });
 const MOST_ROWS = 20_000;
 
-/** A visit as a file: rows of each table, with times as ISO 8601 in UTC and lengths and torques in the unit of their name. */
+/**
+ * A visit as a file: rows of each table, with times as ISO 8601 in UTC and lengths and torques in the unit of their
+ * name.
+ */
 export const visitSchema = z.strictObject({
   format: z.literal(VISIT_FORMAT),
   ...(Object.fromEntries(
@@ -127,7 +130,9 @@ function presentCuts({ archDoneAt, archDoneBy, archNote, ...job }: Record<string
   return { archCuts: { [`${job.axle}-left`]: cut, [`${job.axle}-right`]: cut }, ...job };
 }
 
-/** JSON Schema (draft 2020-12) of a visit’s file; whether its rows belong to each other and hold is checked beyond it. */
+/**
+ * JSON Schema (draft 2020-12) of a visit’s file; whether its rows belong to each other and hold is checked beyond it.
+ */
 export function visitJsonSchema(): Record<string, unknown> {
   const ofDate = (ctx: { zodSchema: z.core.$ZodTypes; jsonSchema: Record<string, unknown> }): void => {
     if (ctx.zodSchema._zod.def.type === 'date') Object.assign(ctx.jsonSchema, { type: 'string', format: 'date-time' });
@@ -184,9 +189,10 @@ export async function visitRows(db: Executor, jobId: string): Promise<Omit<Visit
 }
 
 /**
- * Puts a visit of another installation in: all of it or nothing, as it was there. Plans, torque chains and seals are worked out again
- * before anything is kept. Of a car that is here already ours stays as it is.
- * @returns id of a job of the visit @throws RefusedError where it is here already, was altered, or does not hang together
+ * Puts a visit of another installation in: all of it or nothing, as it was there. Plans, torque chains and seals are
+ * worked out again before anything is kept. Of a car that is here already ours stays as it is.
+ * @returns id of a job of the visit @throws RefusedError where it is here already, was altered, or does not hang
+ * together
  */
 export async function putVisit(tx: Executor, read: Omit<VisitFile, 'files'>, at: Date): Promise<string> {
   sound(read);
@@ -236,8 +242,8 @@ function sound(f: Omit<VisitFile, 'files'>): void {
 }
 
 /**
- * A signed job brings what its signature rests on: the record of it, and every torque entry and tick that the record holds. What only says
- * that it was signed is refused. @throws RefusedError
+ * A signed job brings what its signature rests on: the record of it, and every torque entry and tick that the record
+ * holds. What only says that it was signed is refused. @throws RefusedError
  */
 function signed(f: Omit<VisitFile, 'files'>, one: (typeof f.jobs)[number]): void {
   const axle = `the ${one.axle} axle is signed`;
@@ -308,7 +314,10 @@ function sealed(f: Omit<VisitFile, 'files'>): void {
   }
 }
 
-/** A signature is of its record and by the key that the record names; one that is missing is not read as none. @throws RefusedError */
+/**
+ * A signature is of its record and by the key that the record names; one that is missing is not read as none. @throws
+ * RefusedError
+ */
 function signedByKey(f: Omit<VisitFile, 'files'>, r: (typeof f.records)[number]): void {
   const named = readable(r).installation;
   if (named === null && !r.keyId && !r.signature) return;

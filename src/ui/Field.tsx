@@ -8,7 +8,10 @@ interface FrameProps {
   readonly className?: string;
   /** The label stands beside it already and is only read out. */
   readonly hideLabel?: boolean;
-  /** Where what stands in it is expected from elsewhere: from where, and what says that somebody looked. It is drawn dashed. */
+  /**
+   * Where what stands in it is expected from elsewhere: from where, and what says that somebody looked. It is drawn
+   * dashed.
+   */
   readonly expected?: { readonly from: string; readonly onLooked: () => void } | null;
 }
 

@@ -7,9 +7,9 @@ import { isOnDevice } from './offline/pages';
 import { reachable } from './reach';
 
 /**
- * A link that is not fetched before it is followed: every page reads the store, and the store has one reader to please. It asks first
- * whether the server is there, so that no page is replaced by an error because a request failed; where it is not, a page that lies on this
- * device is opened from there.
+ * A link that is not fetched before it is followed: every page reads the store, and the store has one reader to please.
+ * It asks first whether the server is there, so that no page is replaced by an error because a request failed; where it
+ * is not, a page that lies on this device is opened from there.
  */
 export function NavLink({ onClick, ...props }: ComponentProps<typeof Link>) {
   const router = useRouter();

@@ -12,8 +12,8 @@ type Answer<T> =
     };
 
 /**
- * Asks the server and always comes back with an answer: where it cannot be reached that is one too, said beside the thing, and
- * no page is replaced by an error. What was typed stays with the caller.
+ * Asks the server and always comes back with an answer: where it cannot be reached that is one too, said beside the
+ * thing, and no page is replaced by an error. What was typed stays with the caller.
  */
 export async function ask<T>(action: () => Promise<Answer<T>>): Promise<Answer<T>> {
   try {

@@ -15,7 +15,9 @@ export function focusLabelled(label: string): void {
   control?.scrollIntoView({ block: 'center' });
 }
 
-/** On arrival puts the cursor into the field of this name. @param name of the field as the form calls it; null for none */
+/**
+ * On arrival puts the cursor into the field of this name. @param name of the field as the form calls it; null for none
+ */
 export function useFocusOnArrival(name: string | null): void {
   useEffect(() => {
     if (name === null) return;

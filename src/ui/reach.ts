@@ -42,7 +42,10 @@ const PAGE_PART = 'rsc';
 const isPagePart = (init: RequestInit | undefined): boolean =>
   (init?.method ?? 'GET') === 'GET' && new Headers(init?.headers).has(PAGE_PART);
 
-/** The page that such a request goes to, where somebody asked for another one than is shown; null for what is fetched ahead or anew. */
+/**
+ * The page that such a request goes to, where somebody asked for another one than is shown; null for what is fetched
+ * ahead or anew.
+ */
 function goesTo(input: RequestInfo | URL, init: RequestInit | undefined): string | null {
   if (new Headers(init?.headers).has('next-router-prefetch')) return null;
   const url = new URL(input instanceof Request ? input.url : input, location.href);
@@ -50,8 +53,9 @@ function goesTo(input: RequestInfo | URL, init: RequestInit | undefined): string
 }
 
 /**
- * Where a part of a page cannot be fetched, the framework leaves the page for it, and hands in the middle of a wheel look at an error.
- * Such a request is held instead until the server is back, unless that page lies on this device; what is on the screen goes on meanwhile.
+ * Where a part of a page cannot be fetched, the framework leaves the page for it, and hands in the middle of a wheel
+ * look at an error. Such a request is held instead until the server is back, unless that page lies on this device; what
+ * is on the screen goes on meanwhile.
  */
 export function holdPageParts(): void {
   const plain = window.fetch.bind(window);

@@ -31,7 +31,8 @@ const showsOf = (p: Waiting): Shows | null =>
   (p.shows as Partial<Shows> | undefined)?.photo === true ? (p.shows as Shows) : null;
 
 /**
- * Sends photos through the outbox, each as it is; the server re-encodes them. They lie on this device until the server has them.
+ * Sends photos through the outbox, each as it is; the server re-encodes them. They lie on this device until the server
+ * has them.
  * @returns why one of them cannot be sent, as a sentence; null where all are on their way
  */
 export async function postPhotos(

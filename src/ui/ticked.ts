@@ -14,7 +14,10 @@ export interface TickSent {
   readonly on: boolean;
 }
 
-/** How a step stands with what the page does not have from the server yet; undefined where nothing about it is on its way. */
+/**
+ * How a step stands with what the page does not have from the server yet; undefined where nothing about it is on its
+ * way.
+ */
 export function useTicked(): (jobId: string, key: string) => boolean | undefined {
   const { waiting, kept } = useOutbox();
   const ahead = useMemo(() => {

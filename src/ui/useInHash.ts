@@ -11,8 +11,8 @@ function hashNow(): string {
 }
 
 /**
- * Where one is on a page that is shown anew often, kept behind the # of its address: the router fetches nothing for it and drops nothing
- * that is on its way. A reload comes back to it.
+ * Where one is on a page that is shown anew often, kept behind the # of its address: the router fetches nothing for it
+ * and drops nothing that is on its way. A reload comes back to it.
  * @param known what the address may say; anything else is the start
  */
 export function useInHash<T extends string>(start: T, known: readonly T[]): [T, (value: T) => void] {

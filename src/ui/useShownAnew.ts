@@ -4,7 +4,10 @@ import { type Outbox, type Parcel, refreshed, useOutbox } from './outbox';
 
 const REST_MS = 400;
 
-/** The outbox of this tab; once all of it is kept, the page is shown anew. For the frame around every page, and for nothing else. */
+/**
+ * The outbox of this tab; once all of it is kept, the page is shown anew. For the frame around every page, and for
+ * nothing else.
+ */
 export function useShownAnew(): Outbox {
   const router = useRouter();
   const box = useOutbox();

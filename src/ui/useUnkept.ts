@@ -4,8 +4,8 @@ import { useSessionStorage } from 'usehooks-ts';
 const AFTER_FIRST = { initializeWithValue: false };
 
 /**
- * What was typed, tapped or drawn and is not kept yet. It stays with the browser's tab, so that looking at another corner
- * or reloading does not lose it.
+ * What was typed, tapped or drawn and is not kept yet. It stays with the browser's tab, so that looking at another
+ * corner or reloading does not lose it.
  * @param key names the place on the page; one place, one key
  * @param initial a value of the module, not made anew on each render
  * @returns value, setter, and what clears it once it is kept

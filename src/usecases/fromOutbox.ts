@@ -3,8 +3,8 @@ import { attempt, RefusedError, type Result } from './result';
 import { type Actor, actor } from './session';
 
 /**
- * Takes something out of a browser's outbox. While nobody is signed in, or somebody else than who made the entry, it is not refused but
- * asked for again, so that nothing that was done is dropped or goes under another name.
+ * Takes something out of a browser's outbox. While nobody is signed in, or somebody else than who made the entry, it is
+ * not refused but asked for again, so that nothing that was done is dropped or goes under another name.
  * @param most bytes that such a thing has at most
  * @param work what is done with it; what it gives back goes along with the answer
  */

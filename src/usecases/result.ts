@@ -7,8 +7,8 @@ import { ChangedMeanwhileError, NotFoundError, RefusedError } from '@/store/erro
 export { NotFoundError, RefusedError };
 
 /**
- * What an action gives back: a value, or a sentence and the field it belongs to. `again` says that nothing is wrong with what
- * was sent: the same may be sent once more.
+ * What an action gives back: a value, or a sentence and the field it belongs to. `again` says that nothing is wrong
+ * with what was sent: the same may be sent once more.
  */
 export type Result<T> =
   | { readonly ok: true; readonly value: T }
@@ -20,7 +20,9 @@ export type Result<T> =
       readonly why?: Why;
     };
 
-/** Why nothing was kept: what was typed will not do, it may not be, another was faster, the disk is full, or it failed. */
+/**
+ * Why nothing was kept: what was typed will not do, it may not be, another was faster, the disk is full, or it failed.
+ */
 export type Why = 'input' | 'refused' | 'changed' | 'full' | 'failed' | 'unreached';
 
 /** Runs an action; what a person can do something about becomes a sentence, the rest is logged and named plainly. */
@@ -79,7 +81,10 @@ function zodSentence(error: ZodError): string {
   return `${field}: ${first?.message ?? 'is not valid'}. Nothing was changed.`;
 }
 
-/** Whether the database refused what it was given as such: data exceptions and broken constraints (PostgreSQL classes 22 and 23). */
+/**
+ * Whether the database refused what it was given as such: data exceptions and broken constraints (PostgreSQL classes 22
+ * and 23).
+ */
 function isUnfit(error: unknown): boolean {
   for (let e = error as { code?: string; cause?: unknown } | undefined; e; e = e.cause as typeof e)
     if (typeof e.code === 'string' && /^2[23][0-9A-Z]{3}$/.test(e.code)) return true;

@@ -20,8 +20,8 @@ export const LEAD_ACTS = {
 export type LeadAct = keyof typeof LEAD_ACTS;
 
 /**
- * Refuses an act of a lead to anybody else: rights are the person's and never the name's. Where there is no lead on the list of people,
- * whoever is at the machine acts as one.
+ * Refuses an act of a lead to anybody else: rights are the person's and never the name's. Where there is no lead on the
+ * list of people, whoever is at the machine acts as one.
  * @param personId who does it; null where nobody is signed in
  * @throws RefusedError
  */

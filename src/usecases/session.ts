@@ -44,7 +44,10 @@ export async function loginCookie(): Promise<IronSession<{ loginId?: string }>> 
   });
 }
 
-/** What a browser keeps after somebody signed out: who signed in on it before. Their names are shown there, and no stranger locks them out. */
+/**
+ * What a browser keeps after somebody signed out: who signed in on it before. Their names are shown there, and no
+ * stranger locks them out.
+ */
 export async function deviceCookie(): Promise<IronSession<{ id?: string; people?: string[] }>> {
   return getIronSession(await cookies(), {
     password: sessionKey(),

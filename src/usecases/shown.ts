@@ -1,6 +1,10 @@
-/** What pages and features show: the shapes that use-cases hand out, known from here, so that nothing above them names the store. */
+/**
+ * What pages and features show: the shapes that use-cases hand out, known from here, so that nothing above them names
+ * the store.
+ */
 export type { BoardStage } from '@/store/board';
-export type { JobLine, JobWhole } from '@/store/jobs';
+export type { JobLine } from '@/store/jobBrief';
+export type { JobWhole } from '@/store/jobs';
 export type { Role } from '@/store/peopleSchema';
 export type { PlanInForce } from '@/store/plans';
 export type { Remarks } from '@/store/remarks';

@@ -6,8 +6,8 @@ import { NotFoundError } from '@/store/errors';
 import { job, type Stage } from '@/store/schema';
 
 /**
- * One short text that is another one after anything happened to a job, or to the one on the other axle of its visit: both share
- * kit list, card, face and record. @throws NotFoundError
+ * One short text that is another one after anything happened to a job, or to the one on the other axle of its visit:
+ * both share kit list, card, face and record. @throws NotFoundError
  */
 export async function stateOfJob(jobId: string): Promise<string> {
   const { db } = await theStore();

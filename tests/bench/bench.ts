@@ -8,7 +8,10 @@ import { benchRub, benchSearch } from './search';
 import { benchShelf } from './shelf';
 import { benchTablets } from './tablets';
 
-/** `npm run bench`: figures as ratios in one run; `-- core`, `search`, `rub`, `car`, `pages`, `inp`, `shelf`, `scale`, `tablets` or `explain` for one part. */
+/**
+ * `npm run bench`: figures as ratios in one run; `-- core`, `search`, `rub`, `car`, `pages`, `inp`, `shelf`, `scale`,
+ * `tablets` or `explain` for one part.
+ */
 async function main(): Promise<void> {
   const only = process.argv[2];
   const wants = (half: string) => only === undefined || only === half;

@@ -15,7 +15,10 @@ const bolts = (length: number): Plan['fastener'] => ({
   class: '10.9',
 });
 
-/** What goes with what of a car with four wheel sets, six plates and six fastener sets; one kit for four sets from 40 studs and 12 plates. */
+/**
+ * What goes with what of a car with four wheel sets, six plates and six fastener sets; one kit for four sets from 40
+ * studs and 12 plates.
+ */
 export function benchCar(): void {
   const plan = boltPlan({ spacer: plainSpacer(5, 57.1), fastener: bolts(50), locking: { kind: 'none' } });
   const sets = [0, 1, 2, 3].map((n) => ({

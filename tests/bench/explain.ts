@@ -44,8 +44,8 @@ const addresses = (id: string): readonly string[] => [
 ];
 
 /**
- * Every query that takes longer than five milliseconds in the workshop of many years on a PostgreSQL server, with what it reads:
- * one process, nobody beside it, each address three times.
+ * Every query that takes longer than five milliseconds in the workshop of many years on a PostgreSQL server, with what
+ * it reads: one process, nobody beside it, each address three times.
  */
 export async function benchExplain(): Promise<void> {
   let log = '';

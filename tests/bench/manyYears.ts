@@ -2,7 +2,9 @@ import { sql } from 'drizzle-orm';
 import { seedIfEmpty } from '@/demo/seed';
 import type { Db, Store } from '@/store/connection';
 
-/** How often the demo's cars and all that was done to them are there again: 3,500 cars, 8,400 jobs, some 380,000 events. */
+/**
+ * How often the demo's cars and all that was done to them are there again: 3,500 cars, 8,400 jobs, some 380,000 events.
+ */
 const COPIES = 700;
 const PARTS = 5_000;
 const BOOKINGS = 15_000;
@@ -54,8 +56,8 @@ async function inOrder(db: Db): Promise<string[]> {
 }
 
 /**
- * Makes a workshop of many years from the demo's own rows: every car with its hubs, wheels, visits, readings, plans, ticks, torque and
- * records again and again, each copy some hours older than the one before, with ids of its own.
+ * Makes a workshop of many years from the demo's own rows: every car with its hubs, wheels, visits, readings, plans,
+ * ticks, torque and records again and again, each copy some hours older than the one before, with ids of its own.
  */
 export async function manyYears(store: Store): Promise<void> {
   await seedIfEmpty(store, () => {});

@@ -67,7 +67,10 @@ const MOST = { cpu: 100, kilobytes: 150 };
 const WARM = 6;
 const TIMES = 16;
 
-/** Every address at the size of a workshop of many years: the server's CPU, the time until the answer is whole, and its bytes unpacked. */
+/**
+ * Every address at the size of a workshop of many years: the server's CPU, the time until the answer is whole, and its
+ * bytes unpacked.
+ */
 export async function benchScale(): Promise<void> {
   const server = await Server.start({ fill: async (folder) => copyOver(await grownFolder(), folder) });
   try {

@@ -23,8 +23,9 @@ const of = (xs: readonly number[], share: number): number =>
   [...xs].sort((a, b) => a - b)[Math.min(xs.length - 1, Math.floor(xs.length * share))] ?? 0;
 
 /**
- * The workshop of many years on a PostgreSQL server of its own: how long moving it there takes, then four processes and sixty tablets that
- * poll, look at pages and enter readings for a minute. PostgreSQL, the processes and the tablets share this machine.
+ * The workshop of many years on a PostgreSQL server of its own: how long moving it there takes, then four processes and
+ * sixty tablets that poll, look at pages and enter readings for a minute. PostgreSQL, the processes and the tablets
+ * share this machine.
  */
 export async function benchTablets(): Promise<void> {
   const postgres = await startPostgres(tmpdir(), { fsync: 'on', synchronous_commit: 'on', autovacuum: 'on' });

@@ -60,7 +60,8 @@ describe('why not another size', () => {
     for (let i = 1; i < points.length; i += 1) {
       expect((points[i - 1]?.clearance ?? 0) - (points[i]?.clearance ?? 0)).toBeCloseTo(0.5, 9);
     }
-    // 23.25 − 12 = 11.25 mm; the last half millimetre at or below is 11. A stock closed nut is only known to be clear from 1.5 mm on.
+    // 23.25 − 12 = 11.25 mm; the last half millimetre at or below is 11. A stock closed nut is only known to be clear
+    // from 1.5 mm on.
     expect(allowedSpans(points).at(-1)?.[1]).toBe(11);
     const allowed = points.filter((p) => allowedSpans(points).some(([a, b]) => p.thickness >= a && p.thickness <= b));
     expect(allowed.every((p) => p.allowed)).toBe(true);

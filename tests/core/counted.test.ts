@@ -10,9 +10,9 @@ import { swapMatrix, swapText } from '@/core/whatif/swap';
 import { boltPlan, EXACT_POLICY, plainSpacer, spacerOn, studPlan } from './fixtures';
 
 /**
- * A count proves only the state in which it was taken: that plate or a thicker one. Figures by hand, x from the hub face:
- * tip = Lc − (tr + s + q), and Lc = tr + s0 + q + N·P + lead, so a bolt that is kept goes s0 − s further in. Source: geometry;
- * that long bolts without their plate foul behind the hub: common practice, no source.
+ * A count proves only the state in which it was taken: that plate or a thicker one. Figures by hand, x from the hub
+ * face: tip = Lc − (tr + s + q), and Lc = tr + s0 + q + N·P + lead, so a bolt that is kept goes s0 − s further in.
+ * Source: geometry; that long bolts without their plate foul behind the hub: common practice, no source.
  */
 const find = (plan: Plan, rule: string) => assess(plan).findings.find((f) => f.rule === rule);
 const goes = (plan: Plan): boolean => assess(plan).blocking.length === 0;

@@ -19,8 +19,8 @@ import {
 } from './fixtures';
 
 /**
- * Where threads begin and end, what a plate is drilled for, and what an adapter’s two joints ask for. Worked by hand from positions
- * along the axis; what is asked is common practice, no source.
+ * Where threads begin and end, what a plate is drilled for, and what an adapter’s two joints ask for. Worked by hand
+ * from positions along the axis; what is asked is common practice, no source.
  */
 const all = (plan: Plan, rule: RuleId) => assess(plan).findings.filter((f) => f.rule === rule);
 const find = (plan: Plan, rule: RuleId) => all(plan, rule)[0];
@@ -41,7 +41,8 @@ const bolt = (length: number, nose: number | null, at: Partial<PlanCorner> = {})
   );
 
 describe('pilot noses', () => {
-  // rule: fastener.nose — common practice, no source: conversion and competition studs carry 5 to 12 mm that hold nothing.
+  // rule: fastener.nose — common practice, no source: conversion and competition studs carry 5 to 12 mm that hold
+  // nothing.
   test('a new fastener says its nose, and every millimetre of it is a millimetre less of thread', () => {
     expect(find(bolt(57, null), 'fastener.nose')).toMatchObject({ level: 'unmeasured' });
     expect(said(bolt(57, null), 'fastener.nose')).toContain('say 0 for a plain end');
@@ -55,7 +56,8 @@ describe('pilot noses', () => {
 
   test('a nose on the stock bolt moves seat and tip: 4 mm of it put a new bolt 4 mm further in', () => {
     const stock = (nose: number | null) => hub(bolt(58, 0), { pilotNose: nose === null ? null : exact(nose) });
-    // seat 47 − 3 − 15 + 10 = 39, tip 58 − 39 = 19 in a hub 18 deep; with 4 mm of nose the seat is at 35 and the tip 4 mm further.
+    // seat 47 − 3 − 15 + 10 = 39, tip 58 − 39 = 19 in a hub 18 deep; with 4 mm of nose the seat is at 35 and the tip 4
+    // mm further.
     expect([find(stock(0), 'bolt.behind')?.value, find(stock(4), 'bolt.behind')?.value]).toEqual([1, 5]);
     expect([find(stock(0), 'engagement.minimum')?.value, find(stock(4), 'engagement.minimum')?.value]).toEqual([
       16, 18,
@@ -282,7 +284,8 @@ describe('bolt-on adapter', () => {
       limit: 27,
     });
     expect(f(hub(adapter({ web: 3 }), { studThread: exact(29) }))?.level).toBe('pass');
-    // 15½ turns counted with 8 mm on ran over 23.25 mm of thread from the tip, and the nut goes 25 mm down: 1.75 mm of it nobody counted.
+    // 15½ turns counted with 8 mm on ran over 23.25 mm of thread from the tip, and the nut goes 25 mm down: 1.75 mm of
+    // it nobody counted.
     const under = adapter({ web: 6, studThreadLength: 50 });
     const counted = (on: number): Plan => ({
       ...under,
@@ -299,7 +302,8 @@ describe('bolt-on adapter', () => {
   });
 
   test('noses come off both joints', () => {
-    // Hub: 31 − 10 − 3 = 18 past the web, 12 in the nut; with 8 mm of nose 10. Wheel: 38 − 4.75 − 3 = 30.25, 26 in the nut.
+    // Hub: 31 − 10 − 3 = 18 past the web, 12 in the nut; with 8 mm of nose 10. Wheel: 38 − 4.75 − 3 = 30.25, 26 in the
+    // nut.
     expect(find(hub(adapter(), { pilotNose: exact(8) }), 'engagement.hub-end')?.value).toBe(10);
     expect(find(adapter({ studNose: 10 }), 'engagement.minimum')?.value).toBe(20.25);
   });
@@ -343,7 +347,8 @@ describe('bolt-on adapter', () => {
     expect(find(other, 'engagement.minimum')?.value).toBe(20);
   });
 
-  // rule: adapter.proof — VDI 2230, tension and twist together; the same formula as the wheel's joint with the adapter's figures.
+  // rule: adapter.proof — VDI 2230, tension and twist together; the same formula as the wheel's joint with the
+  // adapter's figures.
   test('its torque is checked on the factory studs, by their class and not the adapter’s', () => {
     const f = (p: Plan) => find(p, 'adapter.proof');
     const t = parseThread('Thread', 'M12x1.5');
@@ -355,7 +360,8 @@ describe('bolt-on adapter', () => {
       tool: 'click',
     });
     expect(f(adapter())).toMatchObject({ case: { worst: own, yield: 940, contactKnown: false } });
-    // On what its nuts bear nobody measured: past yield on the thread’s own diameter it has to be, past it on twice that it is a stop.
+    // On what its nuts bear nobody measured: past yield on the thread’s own diameter it has to be, past it on twice
+    // that it is a stop.
     const least = worstStress({
       torque: 110,
       thread: t,
@@ -372,7 +378,8 @@ describe('bolt-on adapter', () => {
     expect(f(hub(twice, { fastenerClass: '8.8' }))?.level).toBe('stop');
     // Measured, it is what it is: less clamp on a wider ring.
     expect(f(hub(adapter({ nutContact: 24 }), { fastenerClass: '8.8' }))).toMatchObject({ case: { worst: least } });
-    // Locker wets the thread: between dry and greased (common practice, no source), so it stretches more than dry and less than greased.
+    // Locker wets the thread: between dry and greased (common practice, no source), so it stretches more than dry and
+    // less than greased.
     const worst = (condition: 'dry' | 'locker' | 'greased') => f(adapter({ condition }))?.value as number;
     expect(worst('locker')).toBeGreaterThan(worst('dry'));
     expect(worst('greased')).toBeGreaterThan(worst('locker'));

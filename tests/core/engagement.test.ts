@@ -125,7 +125,8 @@ describe('bolt stack', () => {
             pm,
             clearPm: 0,
           });
-          // At the shortest length the engagement with its whole error taken off is the target; at the longest the tip is still clear.
+          // At the shortest length the engagement with its whole error taken off is the target; at the longest the tip
+          // is still clear.
           expect((w?.min as number) - pm - zero).toBeCloseTo(enough.target, 9);
           expect((w?.max as number) + pm).toBeCloseTo(zero + enough.target + 2 * pm + more, 9);
           expect(w?.min as number).toBeLessThanOrEqual((w?.max as number) + 1e-9);

@@ -21,7 +21,8 @@ const longer = (length: number): Plan['fastener'] => ({
 });
 
 describe('engagement', () => {
-  // rule: engagement.minimum — one turn moves a nut by one pitch, and one diameter at least (common practice, no source).
+  // rule: engagement.minimum — one turn moves a nut by one pitch, and one diameter at least (common practice, no
+  // source).
   test('stock bolts lose exactly the spacer: 15 mm less 5 leaves 10 mm, short of one diameter', () => {
     const f = find(boltPlan(), 'engagement.minimum');
     // The floor is 0.8 diameters of 14 mm, the target one.
@@ -117,7 +118,8 @@ describe('longer bolts', () => {
     expect(find(plan(62), 'bolt.behind')).toMatchObject({ value: 0, level: 'pass' });
   });
 
-  // rule: bolt.behind — geometry, worked by hand: 18 mm of depth and 5 of room, of which 1 P = 1.5 mm is kept (common practice, no source).
+  // rule: bolt.behind — geometry, worked by hand: 18 mm of depth and 5 of room, of which 1 P = 1.5 mm is kept (common
+  // practice, no source).
   test('too long fouls what is behind: 5 mm of room takes 65.5 mm, not 66', () => {
     expect(level(plan(65.5), 'bolt.behind')).toBe('pass');
     expect(find(plan(66), 'bolt.behind')).toMatchObject({ level: 'stop', value: 4, limit: 3.5 });
@@ -182,7 +184,8 @@ describe('longer bolts', () => {
   });
 
   test('a count through the whole hub says where the tip is all the same', () => {
-    // Thirteen turns travel 19.5 mm; the tip stands 3 mm further, so 4.5 mm behind a hub 18 mm deep, and half a millimetre more with a bolt that much longer than its plate asks.
+    // Thirteen turns travel 19.5 mm; the tip stands 3 mm further, so 4.5 mm behind a hub 18 mm deep, and half a
+    // millimetre more with a bolt that much longer than its plate asks.
     expect(find(plan(62.5, { turns: exact(13) }), 'bolt.behind')).toMatchObject({
       value: 5,
       limit: 3.5,
@@ -258,7 +261,8 @@ describe('seats, centring, stance, torque', () => {
     expect([plate(8), plate(9), plate(10), plate(11)]).toEqual(['pass', 'caution', 'caution', 'stop']);
   });
 
-  // rules: centring.lip-root, centring.over-spigot — geometry; a 10 mm plate rocked where a 12.5 mm one sat flat (common practice, no source).
+  // rules: centring.lip-root, centring.over-spigot — geometry; a 10 mm plate rocked where a 12.5 mm one sat flat
+  // (common practice, no source).
   test('a 10 mm plate’s lip root stands proud of a shallow chamfer; a deeper chamfer takes it', () => {
     const lipped = (chamfer: number) =>
       boltPlan(

@@ -495,7 +495,9 @@ export const anyPlan: fc.Arbitrary<Plan> = fc.constantFrom('bolt' as const, 'stu
 const tried = (c: PlanCorner, fastener: TrialPart): PlanCorner =>
   c.turns === null ? c : { ...c, turns: { ...c.turns, on: { ...spacerOn(c.turns.on?.spacer ?? 0), fastener } } };
 
-/** Most visits that add nothing have nothing on them: the bare hub on its own bolts or studs, as the maker left them. */
+/**
+ * Most visits that add nothing have nothing on them: the bare hub on its own bolts or studs, as the maker left them.
+ */
 const asMade = (bare: boolean, plan: Plan): Plan =>
   bare && ADDS_NOTHING.has(plan.jobType)
     ? {
@@ -518,8 +520,8 @@ function seated(f: Fastener, own: Plan['hub']['seat']): Fastener {
 }
 
 /**
- * Readings that agree with each other, as those of a real car do: what was read of one joint adds up. Else hardly a plan would get
- * past the contradictions; now and then they are left as they fell.
+ * Readings that agree with each other, as those of a real car do: what was read of one joint adds up. Else hardly a
+ * plan would get past the contradictions; now and then they are left as they fell.
  */
 function agreed(agree: boolean, taller: number, plan: Plan): Plan {
   if (!agree) return plan;

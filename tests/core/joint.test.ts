@@ -34,8 +34,8 @@ describe('torque and clamp', () => {
     expect(Math.abs(found - torque) / torque).toBeLessThan(0.03);
   });
 
-  // VDI 2230 table A1 tightens to 90 % of yield with the shank's whole section in shear, W = π·d³/12 (from memory); the rule takes
-  // the surface, W = π·d³/16, so a third more twist, and is the stricter.
+  // VDI 2230 table A1 tightens to 90 % of yield with the shank's whole section in shear, W = π·d³/12 (from memory); the
+  // rule takes the surface, W = π·d³/16, so a third more twist, and is the stricter.
   test.each([
     ['M12x1.75', 0.1, 44100, 640],
     ['M12x1.75', 0.12, 43000, 640],

@@ -1,9 +1,9 @@
 import type { Plan, PlanCorner } from '@/core/document/document';
 
 /**
- * A judge of its own, from first principles and the plan document alone: it calls nothing of the core. Positions along the axis
- * are added up one by one, at the figures as they were read; whatever comes out dangerous must never go forward. It knows fewer
- * rules than the core and no errors, so what it finds is certain.
+ * A judge of its own, from first principles and the plan document alone: it calls nothing of the core. Positions along
+ * the axis are added up one by one, at the figures as they were read; whatever comes out dangerous must never go
+ * forward. It knows fewer rules than the core and no errors, so what it finds is certain.
  */
 const PITCH: Readonly<Record<string, readonly [d: number, pitch: number]>> = {
   'M14x1.5': [14, 1.5],
@@ -81,8 +81,8 @@ function onTheTable(asRead: Plan): { readonly plan: Plan; readonly unsaid: reado
 }
 
 /**
- * How much deeper the pads are that can come to a corner than the one it was counted on, mm. Wheels of which none was measured by itself are
- * one casting; as soon as one was, nobody knows the others until they are.
+ * How much deeper the pads are that can come to a corner than the one it was counted on, mm. Wheels of which none was
+ * measured by itself are one casting; as soon as one was, nobody knows the others until they are.
  */
 function padsAt(plan: Plan, c: PlanCorner): readonly number[] | null {
   const { each, padThickness } = plan.wheel;
@@ -232,7 +232,10 @@ interface Joint {
   readonly name: string;
   readonly thread: string;
   readonly material: string;
-  /** Last full thread of the fastener, first full thread of the mate, and how much thread the mate has; null where unknown. */
+  /**
+   * Last full thread of the fastener, first full thread of the mate, and how much thread the mate has; null where
+   * unknown.
+   */
   readonly fullTo: number;
   readonly mateFrom: number;
   readonly mate: number | null;
@@ -305,7 +308,8 @@ function jointsAt(plan: Plan, c: PlanCorner, by: number): Joint[] {
   const count = asCounted === null ? null : asCounted - by;
   const bolt = hub.fastening === 'bolt';
   const stockMate = (bolt ? c.tappedDepth : hub.nutThread)?.value ?? null;
-  // What the untouched car had is known only where the maker's own hardware was counted, or its length beside the others'.
+  // What the untouched car had is known only where the maker's own hardware was counted, or its length beside the
+  // others'.
   const makers = bolt ? hub.boltLength : c.studProtrusion;
   const counted = makers === null ? null : makers.value + (bolt ? 0 : plate(c.studProtrusion));
   const longer =
@@ -454,7 +458,10 @@ function dabOf(plan: Plan, c: PlanCorner, by: number): 'clear' | 'touched' | nul
   return deeper >= -1e-9 ? 'touched' : null;
 }
 
-/** The plate is so much thicker than any that was counted with that the nuts they came with cannot bottom, whatever their cap. */
+/**
+ * The plate is so much thicker than any that was counted with that the nuts they came with cannot bottom, whatever
+ * their cap.
+ */
 function backedOff({ fastener: f, spacer, corners }: Plan, by: number): boolean {
   const most = Math.max(...corners.map((c) => plate(c.turns)));
   return f.kind === 'present' && spacer.kind !== 'adapter' && spacer.thickness + by - most >= 1.5 - 1e-6;

@@ -47,7 +47,10 @@ const own: KitSet = { name: 'own', measured: true, from: 0, to: 0, wheel: plan.w
 
 const unsafe = (level: string) => level === 'stop' || level === 'unmeasured';
 
-/** Every choice of stud, nut and any number of plates, judged one by one; of each stud with its nut the smallest are kept. */
+/**
+ * Every choice of stud, nut and any number of plates, judged one by one; of each stud with its nut the smallest are
+ * kept.
+ */
 function bruteForce({ plan, sets, plates, studs, nuts }: KitInput): string[] {
   const found: string[] = [];
   for (const s of studs)

@@ -8,7 +8,10 @@ import { anyPlan } from './generator';
 import { dangers } from './judge';
 import { moreError, unknowns } from './worsen';
 
-/** Laws of the judgement on corners and wheels that differ and errors above zero. VECTIS_LAWS is how many plans; more than the default is for a change of the rules. */
+/**
+ * Laws of the judgement on corners and wheels that differ and errors above zero. VECTIS_LAWS is how many plans; more
+ * than the default is for a change of the rules.
+ */
 const RUNS = Number(process.env.VECTIS_LAWS ?? 1500);
 /** Another batch of made-up cars; many batches are more cars than one memory holds. */
 const BATCH = Number(process.env.VECTIS_LAWS_BATCH ?? 0);
@@ -125,7 +128,8 @@ test('swapping the corners changes names only', () => {
       assess(p)
         .findings.map((f) => `${f.rule} ${f.school ?? ''} ${f.level} ${f.value?.toFixed(9)}`)
         .sort();
-    // Where both corners are equally bad either may be named, so figures are compared where a rule has one worst corner.
+    // Where both corners are equally bad either may be named, so figures are compared where a rule has one worst
+    // corner.
     expect(levels(swapped).map((l) => l.split(' ').slice(0, 3).join(' '))).toEqual(
       levels(plan).map((l) => l.split(' ').slice(0, 3).join(' ')),
     );

@@ -22,7 +22,8 @@ const bolt = (length: number) => ({
 });
 
 describe('a locking piece is asked what its neighbours are', () => {
-  // rule: locking.ends — geometry: bolts of 52 under a plate of 5 end as the counted 47 did; their locking piece by its own difference. Source: geometry.
+  // rule: locking.ends — geometry: bolts of 52 under a plate of 5 end as the counted 47 did; their locking piece by its
+  // own difference. Source: geometry.
   const withLock = (shorter: number, room: number | null = 5): Plan =>
     boltPlan(
       { fastener: bolt(52), locking: { kind: 'piece', shorter } },
@@ -133,7 +134,8 @@ describe('stress while it is tightened', () => {
     const thin = stressNumbers(conversion('M12x1.5', 'M14x1.5'), compileThread('M14x1.5'));
     const even = stressNumbers(conversion('M14x1.5', 'M14x1.5'), compileThread('M14x1.5'));
     expect([thin?.hubEnd, even?.hubEnd]).toEqual([true, false]);
-    // Stress areas of ISO 898-1: 88.1 mm² for M12 × 1.5, 125 mm² for M14 × 1.5 (from memory): tension alone is 1.4 times as high.
+    // Stress areas of ISO 898-1: 88.1 mm² for M12 × 1.5, 125 mm² for M14 × 1.5 (from memory): tension alone is 1.4
+    // times as high.
     expect((thin?.worst ?? 0) / (even?.worst ?? 1)).toBeGreaterThan(125 / 88.1);
     expect(even?.worst).toBeCloseTo(
       worstStress({

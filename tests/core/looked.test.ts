@@ -30,7 +30,8 @@ describe('whether the suspension had settled', () => {
 });
 
 describe('finger and rib', () => {
-  // rules: clearance.finger, clearance.rib — check that a finger passes, note a rim protector (common practice, no source).
+  // rules: clearance.finger, clearance.rib — check that a finger passes, note a rim protector (common practice, no
+  // source).
   test('a finger that does not pass is a caution once a spacer goes on; a rib is noted', () => {
     const at = (fingerPasses: boolean | null, s = 5) =>
       find(boltPlan({ spacer: plainSpacer(s, 57.1) }, { fingerPasses }), 'clearance.finger')?.level;
@@ -49,7 +50,8 @@ describe('chalk test', () => {
   });
   const verdict = (s: number, ...tests: ChalkEvidence[]) => chalkVerdict(chalkLimits(tests), s);
 
-  // rule: clearance.chalk — chalk on the sidewall will cut the tyre, no chalk anywhere is clear (common practice, no source).
+  // rule: clearance.chalk — chalk on the sidewall will cut the tyre, no chalk anywhere is clear (common practice, no
+  // source).
   test('chalk that came off at 10 mm stops 10 and 12, says nothing of 8; clean counts only bounced', () => {
     const off = test_(10, 'loaded', 1, 1.5);
     expect([8, 10, 12].map((s) => verdict(s, off))).toEqual(['unproven', 'touches', 'touches']);

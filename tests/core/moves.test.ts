@@ -9,7 +9,10 @@ import { failureLoads } from '@/core/rules/joint/jointFailsFirst';
 import { parseThread } from '@/core/thread/designation';
 import { boltPlan, corner, exact, plainSpacer, spacerOn, studPlan, wheel } from './fixtures';
 
-/** What camber, ride height, another wheel and a trimmed lip do, and readings that cannot all be true. Worked by hand; geometry. */
+/**
+ * What camber, ride height, another wheel and a trimmed lip do, and readings that cannot all be true. Worked by hand;
+ * geometry.
+ */
 const find = (plan: Plan, rule: RuleId) => assess(plan).findings.find((f) => f.rule === rule);
 const value = (plan: Plan, rule: RuleId) => find(plan, rule)?.value;
 const words = (plan: Plan, rule: RuleId): string => {
@@ -136,7 +139,8 @@ describe('plates that differ left and right', () => {
     expect(a.findings).toEqual(b.findings);
   });
   test('a corner as the car came does not hide the one that waits for a name', () => {
-    // Left, bare: six turns are 9 mm, as it came. Right: nine turns less 2 mm are 11.5, between floor 11.2 and target 14.
+    // Left, bare: six turns are 9 mm, as it came. Right: nine turns less 2 mm are 11.5, between floor 11.2 and target
+    // 14.
     const plan = {
       ...unequal(0, 2),
       fastener: { kind: 'present' as const },
@@ -202,7 +206,8 @@ describe('stand-through and visible thread', () => {
       });
     expect(at(2)).toEqual({ value: 11.5, pm: 0.375 });
     expect(at(2, 1)).toEqual({ value: 12.5, pm: 0.375 });
-    // A nose that nobody measured is none, which makes the thread the less; a tip inside the nut says no more than the count.
+    // A nose that nobody measured is none, which makes the thread the less; a tip inside the nut says no more than the
+    // count.
     expect(at(2, null).value).toBe(11.5);
     expect(at(-4).value).toBe(15);
     expect(at(2, 0, 0.1).pm).toBeCloseTo(0.475, 9);
@@ -214,7 +219,8 @@ describe('stand-through and visible thread', () => {
         fc.double({ min: 0, max: 12, noNaN: true }),
         fc.double({ min: 0, max: 10, noNaN: true }),
         (thread, past, nose) => {
-          // The stud is full to `past` beyond the nut’s last thread, its chamfer a pitch deep: the tip stands past + nose − 1.5 out.
+          // The stud is full to `past` beyond the nut’s last thread, its chamfer a pitch deep: the tip stands past +
+          // nose − 1.5 out.
           const turns = (thread + past) / 1.5;
           const found = threadByStandThrough({
             turns: { value: turns, pm: 0 },

@@ -89,7 +89,8 @@ describe('thread on a new fastener', () => {
   test('ISO 888 (memory): a bolt of nominal thread length 2 d + 6 carries every length that clears what is behind the hub', () => {
     const { max } = assess(bolts(62, 40)).numbers.window as { max: number };
     expect(of(bolts(max, 2 * 14 + 6))?.level).toBe('pass');
-    // 18 mm of depth and 5 of room: no bolt that clears goes further in than 23, and one diameter of thread is too little.
+    // 18 mm of depth and 5 of room: no bolt that clears goes further in than 23, and one diameter of thread is too
+    // little.
     expect(of(bolts(max, 23))?.level).toBe('pass');
     expect(of(bolts(max, 14))?.level).toBe('stop');
   });
@@ -146,7 +147,8 @@ describe('thread on a new fastener', () => {
   });
 
   test('what goes past the mate’s first thread is known from the count, also where the mate is shorter than it', () => {
-    // Twelve turns travel 18 mm; with 2 P of tip 21 mm stand in the hub, and a bolt that kept its engagement needs as much thread.
+    // Twelve turns travel 18 mm; with 2 P of tip 21 mm stand in the hub, and a bolt that kept its engagement needs as
+    // much thread.
     const deep = (thread: number) => of(bolts(62, thread, {}, { turns: exact(12) }));
     expect([deep(21)?.level, deep(20.9)?.level]).toEqual(['pass', 'stop']);
     expect(deep(21)).toMatchObject({ value: 21 });
@@ -240,7 +242,8 @@ describe('thread on a new fastener', () => {
     expect(found.ranked.map((c) => c.fastener)).toEqual(['b1']);
   });
 
-  // A 14 mm count on a 40 mm stud, nuts that reach 6 mm deeper: with 5 mm of spacer they run 1 mm further than was counted.
+  // A 14 mm count on a 40 mm stud, nuts that reach 6 mm deeper: with 5 mm of spacer they run 1 mm further than was
+  // counted.
   const nuts = (spacer: number, thread: number | null, change: Partial<Plan['hub']> = {}): Plan => {
     const plan = studPlan({
       spacer: plainSpacer(spacer, 57.1),

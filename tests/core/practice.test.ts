@@ -100,7 +100,8 @@ describe('tools', () => {
           tool.edges.length,
         ]);
         const reads = caliperReads(tool, a.at, b.at);
-        // A reading under nought is the error of one that is nought; only a locking piece reaches further than the others.
+        // A reading under nought is the error of one that is nought; only a locking piece reaches further than the
+        // others.
         expect(Math.abs(reads - (tool.signed ? value : Math.max(0, value)))).toBeLessThan(1e-9);
         // Whichever way round the jaws are put on.
         expect(caliperReads(tool, b.at, a.at)).toBeCloseTo(reads, 9);

@@ -75,7 +75,8 @@ test.each(['cross-threaded', 'bottomed', 'yielding'] as const)(
     expect(refuseReading(spec, after, entry(2))).toContain('lug 1 shows');
     const replaced: TorqueReading = { pass: 'replaced', lug: 0, reading: null, angle: null };
     expect(refuseReading(spec, after, replaced)).toBeNull();
-    // It is no slip of the hand; only what stretched may stay, by a lead's reason: a crossed or bottomed one clamps nothing.
+    // It is no slip of the hand; only what stretched may stay, by a lead's reason: a crossed or bottomed one clamps
+    // nothing.
     expect(refuseReading(spec, after, { ...replaced, pass: 'strike', lug: -1 })).toContain('lug 1 shows');
     const stays = refuseReading(spec, after, { ...replaced, pass: 'stays' });
     if (shows === 'yielding') expect(stays).toBeNull();

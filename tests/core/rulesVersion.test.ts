@@ -8,8 +8,9 @@ import { PLAN_EXAMPLES } from '@/demo/planExamples';
 import { boltPlan, closedNut, exact, plainSpacer, spacerOn, studPlan, wheel } from './fixtures';
 
 /**
- * Whoever changes what a rule finds counts the version of the rules up: a record says by it how it was judged. Findings are compared as
- * data, without their sentences; on a change this test names the hash that belongs beside the new version.
+ * Whoever changes what a rule finds counts the version of the rules up: a record says by it how it was judged. Findings
+ * are compared as data, without their sentences; on a change this test names the hash that belongs beside the new
+ * version.
  */
 const HASH_OF: Readonly<Record<number, string>> = {
   9: '4b0476b5a7da1838',

@@ -8,15 +8,18 @@ import { nextReading } from '@/core/whatif/nextReading';
 import { boltPlan, closedNut, exact, plainSpacer, spacerOn, studPlan, wheel } from './fixtures';
 
 /**
- * What lies past a mate’s own thread. x from the hub face or disc, by hand: a thread that reaches past the thread of a cap or hole no wider
- * than itself ends there, whatever the wrench says (geometry; common practice, no source).
+ * What lies past a mate’s own thread. x from the hub face or disc, by hand: a thread that reaches past the thread of a
+ * cap or hole no wider than itself ends there, whatever the wrench says (geometry; common practice, no source).
  */
 // rules: thread.runs-on, nut.bottom — positions added up by hand
 const all = (p: Plan, rule: string) => assess(p).findings.filter((f) => f.rule === rule);
 const runs = (p: Plan) => all(p, 'thread.runs-on')[0];
 const goes = (p: Plan): boolean => assess(p).blocking.length === 0;
 
-/** Ten turns of M14 × 1.5 hold 15 mm of a 47 mm bolt; on 5 mm the seat stands 47 − 15 − 3 + 5 = 34 from the hub’s face. 18 mm of thread in it. */
+/**
+ * Ten turns of M14 × 1.5 hold 15 mm of a 47 mm bolt; on 5 mm the seat stands 47 − 15 − 3 + 5 = 34 from the hub’s face.
+ * 18 mm of thread in it.
+ */
 const bolt = (length: number, holeOpen: boolean | null, nose = 0): Plan =>
   boltPlan(
     {

@@ -59,7 +59,10 @@ const nut: fc.Arbitrary<Nut> = fc.record({
   ),
   tensile: fc.constantFrom(null, 600, 900),
 });
-/** Plain shank under the seat: mostly short, as such parts are sold, now and then too long or longer than the part, and now and then nobody knows. */
+/**
+ * Plain shank under the seat: mostly short, as such parts are sold, now and then too long or longer than the part, and
+ * now and then nobody knows.
+ */
 const shank = fc.option(
   fc.oneof(
     { weight: 5, arbitrary: mm(0, 10) },

@@ -10,8 +10,8 @@ import type { Finding } from '@/core/rules/kit/finding';
 import { boltPlan, corner, exact, plainSpacer, spacerOn, studPlan, wheel } from './fixtures';
 
 /**
- * What is on is a thing of its own: a count proves the setup in which it was taken, and what can be worked out from it. Every figure is added
- * up by hand from positions; common practice, no source, where nothing else is said.
+ * What is on is a thing of its own: a count proves the setup in which it was taken, and what can be worked out from it.
+ * Every figure is added up by hand from positions; common practice, no source, where nothing else is said.
  */
 const find = (plan: Plan, rule: string): Finding | undefined => assess(plan).findings.find((f) => f.rule === rule);
 const words = (f: Finding | undefined): string => (f ? sentence(f, { units: 'metric', pitch: 1.5 }) : 'nothing');
@@ -106,7 +106,8 @@ describe('pads of every wheel that can go on', () => {
       hub: { ...base.hub, nutGrip: exact(25) },
       corners: base.corners.map((c) => ({ ...c, rotorHat: exact(7) })),
     };
-    // 60 of stud less 3 of lead, less 7 + 5 + 25: 20; on a pad 7 deeper 13, on one 7 shallower the nut begins 30 from the tip.
+    // 60 of stud less 3 of lead, less 7 + 5 + 25: 20; on a pad 7 deeper 13, on one 7 shallower the nut begins 30 from
+    // the tip.
     expect(engaged(plan)).toEqual([13, 13]);
     expect(assess(plan).numbers.corners[0]?.threadNeeded?.value).toBe(30);
   });

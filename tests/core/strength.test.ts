@@ -120,7 +120,8 @@ function steppedShear(pitch: number, pitchDiameter: number, at: number, outward:
 }
 
 describe('stripping', () => {
-  // rule: engagement.strength-known — FED-STD-H28 and Machinery's Handbook (from memory), the arithmetic stepped a second way.
+  // rule: engagement.strength-known — FED-STD-H28 and Machinery's Handbook (from memory), the arithmetic stepped a
+  // second way.
   test.each(['M12x1.5', 'M12x1.25', 'M14x1.5', '1/2-20', '9/16-18'])(
     '%s: shear areas agree with stepping down the flank',
     (t) => {
@@ -131,7 +132,8 @@ describe('stripping', () => {
     },
   );
 
-  // Machinery's Handbook: for equal materials Le = 2·At / (π·n·Kn_max·[1/(2n) + 0.57735·(Es_min − Kn_max)]) (from memory).
+  // Machinery's Handbook: for equal materials Le = 2·At / (π·n·Kn_max·[1/(2n) + 0.57735·(Es_min − Kn_max)]) (from
+  // memory).
   test('equal materials: the handbook’s length, with its factor 2 for shear at half of tensile', () => {
     const thread = of('1/2-20');
     const l = threadLimits(thread);
@@ -186,7 +188,8 @@ describe('stripping', () => {
   });
 
   test('threads strip in shear, at 1/√3 of what they hold in tension, and one turn is to spare', () => {
-    // By hand: 100 mm² at 1000 MPa break at 100 kN; 30 mm²/mm of 500 MPa carry 8.655 kN a millimetre, 40 of 1000 MPa 23.08.
+    // By hand: 100 mm² at 1000 MPa break at 100 kN; 30 mm²/mm of 500 MPa carry 8.655 kN a millimetre, 40 of 1000 MPa
+    // 23.08.
     expect(strengthFrom(100, 30, 40, 1000, 500)).toBeCloseTo(100_000 / (500 * 30) / 0.577, 9);
     expect(strengthFrom(100, 30, 10, 1000, 500)).toBeCloseTo(100_000 / (1000 * 10) / 0.577, 9);
     expect(Math.abs(SHEAR_RATIO * Math.sqrt(3) - 1)).toBeLessThan(1e-3);

@@ -83,7 +83,9 @@ test('law: cell by cell the matrix is the core’s own judgement of that very pl
   );
 });
 
-/** What of a danger is the joint's, which a swap asks: not where the tyre stands, the torque figure, or who accepted it. */
+/**
+ * What of a danger is the joint's, which a swap asks: not where the tyre stands, the torque figure, or who accepted it.
+ */
 const OF_JOINT =
   /(rubs|fouls inside|left chalk|no torque figure|planned wheels|no such lip|nobody accepted|the other corner was never)/;
 

@@ -368,7 +368,8 @@ describe('joint, seats and stance in a plan', () => {
         'joint.proof',
       ),
     ).toBe('stop');
-    // The car's own bolts at the maker's figure are reported; longer ones of a class that was not read would yield as 8.8 and hold as 12.9: not measured.
+    // The car's own bolts at the maker's figure are reported; longer ones of a class that was not read would yield as
+    // 8.8 and hold as 12.9: not measured.
     const hard = { ...known, torque: { value: 215, source: 'handbook' }, fastenerClass: 'unknown' as const };
     const longer = {
       kind: 'bolt' as const,
@@ -382,7 +383,8 @@ describe('joint, seats and stance in a plan', () => {
     expect(level(boltPlan({ hub: hard, fastener: longer }), 'joint.proof')).toBe('unmeasured');
     expect(level(boltPlan({ hub: hard, fastener: { ...longer, class: '8.8' } }), 'joint.proof')).toBe('stop');
     expect(level(boltPlan({ hub: hard, fastener: { ...longer, class: '10.9' } }), 'joint.proof')).toBe('pass');
-    // A contact that was not measured never makes it better: the thread's own diameter clamps the most, and then it has to be measured.
+    // A contact that was not measured never makes it better: the thread's own diameter clamps the most, and then it has
+    // to be measured.
     const open = { ...hard, contactDiameter: null };
     expect(level(boltPlan({ hub: open, fastener: longer }), 'joint.proof')).toBe('unmeasured');
     expect(

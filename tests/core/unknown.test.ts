@@ -188,7 +188,8 @@ describe('a count is travel', () => {
   });
 
   test('what holds is no more than the mate’s own thread', () => {
-    // Fifteen and a half turns of 1.5 mm travel 23.25 mm; a nut with 18 mm of thread holds 18 less what the plate takes beyond its end.
+    // Fifteen and a half turns of 1.5 mm travel 23.25 mm; a nut with 18 mm of thread holds 18 less what the plate takes
+    // beyond its end.
     const nut = {
       thread: 'M12x1.5',
       style: 'open' as const,

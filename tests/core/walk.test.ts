@@ -27,7 +27,8 @@ const stopOf = fc.constantFrom(...QUANTITIES).chain((q): fc.Arbitrary<Stop> => {
 const name = (s: Stop): string => `${s.quantity}/${s.corner ?? s.wheel?.id ?? s.axle}`;
 const stops = fc.uniqueArray(stopOf, { selector: name, maxLength: 40 });
 
-// Common practice, no source: a car is measured standing, then loaded, then with each wheel off; parts and wheels last, on the bench.
+// Common practice, no source: a car is measured standing, then loaded, then with each wheel off; parts and wheels last,
+// on the bench.
 test('an axle of a bolt car is walked on the ground, loaded, corner by corner with the wheel off, then on the bench', () => {
   const at = (quantity: Stop['quantity'], corner: Stop['corner']): Stop => ({
     quantity,
@@ -102,7 +103,8 @@ test('a wheel comes off once: what is read on the ground belongs to no wheel, an
     if (q.scope === 'wheel') expect([q.id, q.phase]).toEqual([q.id, 'bench']);
     if (q.scope === 'corner') expect([q.id, q.phase]).not.toEqual([q.id, 'bench']);
   }
-  // Only what both sides carry alike may be held against the other side; a count, an arch or a hole never. Common practice, no source.
+  // Only what both sides carry alike may be held against the other side; a count, an arch or a hole never. Common
+  // practice, no source.
   expect(QUANTITIES.filter((q) => q.bothSides).map((q) => q.id)).toEqual([
     'rotorHat',
     'spigotDiameter',

@@ -3,7 +3,10 @@ import { assess } from '@/core/evaluate/evaluate';
 import { sentence } from '@/core/rules/index';
 import { boltPlan, EXACT_POLICY, exact, originalOf } from './fixtures';
 
-/** A joint is known to a millimetre or it is not known, whoever took the figure and of what (common practice, no source). */
+/**
+ * A joint is known to a millimetre or it is not known, whoever took the figure and of what (common practice, no
+ * source).
+ */
 // rule: reading.error
 const said = (p: Plan): string[] =>
   assess(p)

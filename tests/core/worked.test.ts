@@ -6,8 +6,9 @@ import type { Finding } from '@/core/rules/kit/finding';
 import { boltPlan, corner, spacerOn, studPlan } from './fixtures';
 
 /**
- * Joints worked out by hand from positions along the axis: disc 7 mm, grip 8 mm, nuts of M12 20 mm and of M14 22 mm, class 10.9
- * unless said; a count to a quarter turn, a caliper to 0.1 mm. Common practice, no source, for what is asked; geometry for the rest.
+ * Joints worked out by hand from positions along the axis: disc 7 mm, grip 8 mm, nuts of M12 20 mm and of M14 22 mm,
+ * class 10.9 unless said; a count to a quarter turn, a caliper to 0.1 mm. Common practice, no source, for what is
+ * asked; geometry for the rest.
  */
 const caliper = (value: number) => ({ value, pm: 0.1 });
 const counted = (turns: number, plate = 0) => ({
@@ -299,7 +300,8 @@ describe('what was on when it was read', () => {
 });
 
 test('a corner as the car came does not hide the other one, which somebody has to accept', () => {
-  // Left: a hub of 12 mm holds 12 with 5 mm on, as it came. Right: 11.5 turns less 5 mm are 12.25 of the 14 that are asked for.
+  // Left: a hub of 12 mm holds 12 with 5 mm on, as it came. Right: 11.5 turns less 5 mm are 12.25 of the 14 that are
+  // asked for.
   const plan = bolts({ tappedDepth: caliper(30), roomBehind: caliper(9) }, 5);
   const [left, right] = plan.corners as [PlanCorner, PlanCorner];
   const uneven: Plan = {

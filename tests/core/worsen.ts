@@ -29,8 +29,8 @@ const HUB = [
 ] as const;
 
 /**
- * A visit that adds nothing to the maker's joint does not ask for the mate’s own thread or its cap: a count that reaches the target speaks for it,
- * and only a mate that was measured and found short says otherwise.
+ * A visit that adds nothing to the maker's joint does not ask for the mate’s own thread or its cap: a count that
+ * reaches the target speaks for it, and only a mate that was measured and found short says otherwise.
  */
 const isMakersMate = (plan: Plan, field: string): boolean =>
   originalJoint(plan) && ['tappedDepth', 'nutThread', 'nutBlindDepth', 'capOpen'].includes(field);

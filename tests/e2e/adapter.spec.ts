@@ -14,7 +14,10 @@ test.afterAll(() => server.stop());
 const CORNERS = ['rear left', 'rear right'] as const;
 const LUGS = 6;
 
-/** A joint by click wrench: what comes before the figure, every lug, and every lug once more. @returns how many taps it took */
+/**
+ * A joint by click wrench: what comes before the figure, every lug, and every lug once more. @returns how many taps it
+ * took
+ */
 async function byClick(page: Page, before: readonly string[]): Promise<number> {
   let n = 0;
   const press = (name: string | RegExp) => {

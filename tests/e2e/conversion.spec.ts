@@ -48,7 +48,8 @@ async function twiceRound(page: Page, n: number): Promise<number> {
     for (let i = 0; i < LUGS; i += 1) {
       const button = page.getByRole('button', { name: /^Pull/ });
       const before = await button.textContent();
-      // The face goes on with the next lug at once; nobody waits for the log. A pull that the page was shown anew under is pulled again.
+      // The face goes on with the next lug at once; nobody waits for the log. A pull that the page was shown anew under
+      // is pulled again.
       await expect(async () => {
         if ((await button.allTextContents())[0] === before) await pull(page, meets);
         await expect

@@ -9,8 +9,8 @@ import { SCENARIO } from '@/demo/scenario';
 import type { HubInput } from '@/store/vehicles';
 
 /**
- * The coupé's rear axle built from what the demo scenario says, without the store, the use-cases or the page: what the core judges of it
- * is what every cell of its matrix has to say. The hub is as the road set's keyed nuts left it.
+ * The coupé's rear axle built from what the demo scenario says, without the store, the use-cases or the page: what the
+ * core judges of it is what every cell of its matrix has to say. The hub is as the road set's keyed nuts left it.
  */
 export function coupeRear(): { readonly plan: Plan; readonly sets: readonly SwapSet[]; readonly owned: Owned } {
   const car = SCENARIO.find((c) => c.name === 'Merrow Kite GT');

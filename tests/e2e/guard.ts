@@ -4,8 +4,8 @@ import { shiftClock } from '../clock.cjs';
 
 /**
  * Pages whose server the test kills on purpose: a request that was under way then is cut off, or meets a socket that is
- * gone, and the browser says so in one of many net errors; or the server says that its database is away (503). Any other answer of the
- * server (a 404, a 500) fails.
+ * gone, and the browser says so in one of many net errors; or the server says that its database is away (503). Any
+ * other answer of the server (a 404, a 500) fails.
  */
 const killed = new WeakSet<Page>();
 export const serverWillBeKilled = (page: Page): void => void killed.add(page);
@@ -52,9 +52,9 @@ async function legible(page: Page): Promise<void> {
 const legiblePairs = new Set<string>();
 
 /**
- * Every way in which text stands on its ground here: colour, whether it is large print, opacity, and the grounds under it up to the
- * first that is opaque. Contrast depends on nothing else, so a page without a new one needs no second look at its colours, which is
- * axe's slowest rule by far. Letters of a drawing are not among them: axe does not read those.
+ * Every way in which text stands on its ground here: colour, whether it is large print, opacity, and the grounds under
+ * it up to the first that is opaque. Contrast depends on nothing else, so a page without a new one needs no second look
+ * at its colours, which is axe's slowest rule by far. Letters of a drawing are not among them: axe does not read those.
  */
 const pairsOn = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
@@ -94,9 +94,9 @@ const pairsOn = (page: Page): Promise<string[]> =>
 const soundShapes = new Set<string>();
 
 /**
- * Everything that axe's rules but colours look at, each once: an element by its tag, its role, type and ARIA states, where its name comes
- * from, and what it stands in; then the page as a whole: its language and title, its landmarks and headings in order, ids that occur twice.
- * A page without anything new is a view and state that was looked at before.
+ * Everything that axe's rules but colours look at, each once: an element by its tag, its role, type and ARIA states,
+ * where its name comes from, and what it stands in; then the page as a whole: its language and title, its landmarks and
+ * headings in order, ids that occur twice. A page without anything new is a view and state that was looked at before.
  */
 const shapesOn = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
@@ -156,8 +156,8 @@ const shapesOn = (page: Page): Promise<string[]> =>
 const AXE = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
 
 /**
- * What axe finds wrong. Our pages have no frames: its script goes into a page once, runs there as it is, and only what is wrong comes back.
- * The rules are all of them.
+ * What axe finds wrong. Our pages have no frames: its script goes into a page once, runs there as it is, and only what
+ * is wrong comes back. The rules are all of them.
  */
 async function wrongOn(page: Page, colours: boolean): Promise<string[]> {
   if (!(await page.evaluate(() => 'axe' in globalThis))) await page.evaluate(AXE);
@@ -178,7 +178,8 @@ export async function accessible(page: Page): Promise<void> {
   await legible(page);
   const seen = pairs.every((p) => legiblePairs.has(p));
   if (seen && shapes.every((s) => soundShapes.has(s))) return;
-  // A page that was shown anew while it was looked at had no title for a moment; it is looked at once more, as it stands then.
+  // A page that was shown anew while it was looked at had no title for a moment; it is looked at once more, as it
+  // stands then.
   let wrong = await wrongOn(page, !seen);
   if (wrong.length > 0 && wrong.every((w) => w.startsWith('document-title'))) {
     await expect(page).toHaveTitle(/./);

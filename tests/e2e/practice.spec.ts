@@ -26,7 +26,10 @@ async function drag(page: Page, jaw: string, edge: string): Promise<void> {
   await expect(handle).toHaveAttribute('aria-valuetext', `at the ${edge}`);
 }
 
-/** Takes one reading as honest hands do, by keys: each jaw from the left end to its edge, a part turned until it seats, a look. */
+/**
+ * Takes one reading as honest hands do, by keys: each jaw from the left end to its edge, a part turned until it seats,
+ * a look.
+ */
 async function measure(page: Page, car: PracticeCar, r: PracticeReading): Promise<void> {
   const where = r.corner ? CORNER_LABEL[r.corner] : r.wheel === null ? '' : `wheel ${r.wheel + 1}`;
   const name = new RegExp(`^Measure: ${quantity(r.quantity).label}.*${where}$`, 'i');

@@ -145,7 +145,8 @@ test('bolts of another seat are counted by hand: the old count says nothing of t
   // The bench begins with what is on the car.
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('15');
   await page.getByLabel('Spacer', { exact: true }).fill('3');
-  // Nine turns with 15 on are 28.5 on the bare hub; a 45 mm bolt under the 3 mm that is chosen holds the 24 that are tapped.
+  // Nine turns with 15 on are 28.5 on the bare hub; a 45 mm bolt under the 3 mm that is chosen holds the 24 that are
+  // tapped.
   await expect(page.locator('[data-rule="engagement.minimum"]')).toContainText('24.0 mm');
   // What is on the car keeps the count that was taken of it.
   await page.getByRole('radio', { name: 'On the car now' }).click();

@@ -153,7 +153,10 @@ const cardNow = (page: Page) =>
     };
   });
 
-/** Steps of the job card one after another by its key, until the hold points of its axles are ended or a step has a torque round of its own. @returns presses that it took */
+/**
+ * Steps of the job card one after another by its key, until the hold points of its axles are ended or a step has a
+ * torque round of its own. @returns presses that it took
+ */
 export async function workCard(page: Page, axles = 1): Promise<number> {
   await expect(page.locator('section[data-step]')).toBeVisible();
   let presses = 0;
@@ -205,7 +208,8 @@ const faceOf = (page: Page) => () =>
 export async function tap(page: Page, name: string | RegExp): Promise<void> {
   const face = faceOf(page);
   const before = await face();
-  // Two presses within a quarter of a second are one that bounced, and new buttons take none as long: whoever was too quick presses again.
+  // Two presses within a quarter of a second are one that bounced, and new buttons take none as long: whoever was too
+  // quick presses again.
   await expect(async () => {
     await page.waitForTimeout(260);
     await page.getByRole('button', { name }).click();
@@ -221,7 +225,9 @@ export async function enter(page: Page, entry: { reading?: string; angle?: strin
   await page.locator('aside form button[type=submit]').click();
 }
 
-/** Snug in the air, then lowered: one tap each, whatever wrench comes after. @returns how many entries the log has then */
+/**
+ * Snug in the air, then lowered: one tap each, whatever wrench comes after. @returns how many entries the log has then
+ */
 export async function snugAndLower(page: Page, lugs: number): Promise<number> {
   await tap(page, `All ${lugs} snug`);
   await expect(page.getByText('Lower until the tyre just touches')).toBeVisible();
@@ -241,7 +247,8 @@ export async function pass(
     n += 1;
     const face = faceOf(page);
     const before = await face();
-    // Fingers see the lug go on before they type the next: a figure that came while the form was drawn anew is typed again.
+    // Fingers see the lug go on before they type the next: a figure that came while the form was drawn anew is typed
+    // again.
     await expect(async () => {
       await enter(page, entry);
       await expect.poll(face, { intervals: [20, 40, 80], timeout: 5000 }).not.toBe(before);

@@ -53,7 +53,8 @@ test('one kit: the fewest parts for the coupé’s slicks and wets, what goes in
 }) => {
   await page.goto(url('/vehicles'));
   await page.getByRole('link', { name: /Merrow Kite/ }).click();
-  // Pads were measured on both, so the count of the slicks is carried over to the wets: 2 to 2.5 mm deeper, so less plate.
+  // Pads were measured on both, so the count of the slicks is carried over to the wets: 2 to 2.5 mm deeper, so less
+  // plate.
   const carries = page.getByTestId('carries-rear').getByRole('cell');
   await expect(carries.nth(0)).toHaveText('11.0 mm');
   await expect(carries.nth(1)).toHaveText('9.0 mm');

@@ -37,7 +37,10 @@ const studs = {
   },
 } as const;
 
-/** The small electric of the demo without its locking bolt: a plate in front and none behind, so that a plate's steps are the front corners' alone. */
+/**
+ * The small electric of the demo without its locking bolt: a plate in front and none behind, so that a plate's steps
+ * are the front corners' alone.
+ */
 function studCar(): DemoVehicle {
   const lumen = carOf(TOWN_CARS, 'Ilex Lumen');
   const measured = { ...lumen.jobs[0]?.readings, nutGrip: 12, gap: [24, 23], loadedClearance: [29, 30] } as const;

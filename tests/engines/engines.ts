@@ -46,7 +46,10 @@ const FACTS = `
 
 const wait = (ms: number) => new Promise((go) => setTimeout(go, ms));
 
-/** How uneven a part of a picture is: a hatching that was lost is one flat colour. Standard deviation of its grey values. */
+/**
+ * How uneven a part of a picture is: a hatching that was lost is one flat colour. Standard deviation of its grey
+ * values.
+ */
 async function greyOf(path: string, box: Box): Promise<{ stdev: number; mean: number }> {
   const inner = {
     left: Math.ceil(box.x + box.width * 0.2),

@@ -20,7 +20,8 @@ test('the machine’s certificate is signed by the shop’s root for its names a
   for (const name of ['localhost', 'workshop.local']) expect(leaf.checkHost(name)).toBe(name);
   for (const address of ['127.0.0.1', '192.0.2.7']) expect(leaf.checkIP(address)).toBe(address);
   expect([leaf.checkHost('other.local'), leaf.checkIP('192.0.2.8')]).toEqual([undefined, undefined]);
-  // Browsers refuse a certificate for longer than 398 days (CA/Browser Forum baseline requirements, ballot SC31, from memory).
+  // Browsers refuse a certificate for longer than 398 days (CA/Browser Forum baseline requirements, ballot SC31, from
+  // memory).
   expect(Date.parse(leaf.validTo) - Date.parse(leaf.validFrom)).toBeLessThan(398 * DAY);
   for (const key of ['root.key', 'machine.key']) expect(statSync(join(folder, 'tls', key)).mode & 0o077).toBe(0);
 

@@ -6,8 +6,9 @@ import { everyCall, print } from './calls';
 import { runningStore } from './open';
 
 /**
- * Every action that a browser can call, called with arguments that no browser of ours sends. It answers with a result and a sentence,
- * never throws, and what it refuses changes no row. VECTIS_CALLS is how many calls of each; thousands are for a change of the actions.
+ * Every action that a browser can call, called with arguments that no browser of ours sends. It answers with a result
+ * and a sentence, never throws, and what it refuses changes no row. VECTIS_CALLS is how many calls of each; thousands
+ * are for a change of the actions.
  */
 const CALLS = Number(process.env.VECTIS_CALLS ?? 20);
 const store = runningStore({ demo: new Date() });

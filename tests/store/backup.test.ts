@@ -59,7 +59,8 @@ test('the demo workshop, backed up and restored into an empty folder, is the sam
   expect(Object.values(was).flat().length).toBeGreaterThan(200);
   const target = place();
   await restore(made.path, target, false, AT);
-  // The key that records are signed with stays on its machine: this one makes its own, and knows the old one by its public half.
+  // The key that records are signed with stays on its machine: this one makes its own, and knows the old one by its
+  // public half.
   expect(existsSync(join(target, 'signing.key'))).toBe(false);
   const again = await openStore(target);
   const { installation_key: keys, ...rest } = await everything(again);
@@ -125,7 +126,8 @@ test('one flipped byte, a cut file, no archive at all, a newer one: each is refu
     if (existsSync(target)) expect(await readdir(target)).toEqual([]);
   };
   const end = bytes.length;
-  // In the files; where a first file's header holds its time and the last list entry its own, which nobody reads; and in the seal.
+  // In the files; where a first file's header holds its time and the last list entry its own, which nobody reads; and
+  // in the seal.
   const last = bytes.lastIndexOf(Buffer.from([0x50, 0x4b, 0x01, 0x02]));
   for (const i of [...[0.3, 0.6, 0.9].map((at) => Math.floor(end * at)), 11, last + 13, end - 70, end - 30]) {
     const flipped = Buffer.from(bytes);
@@ -262,7 +264,8 @@ test('backups that are made by themselves share one copy of each photo; one is w
   expect(existsSync(join(elsewhere, relative(folder, two)))).toBe(true);
   rmSync(file.path);
 
-  // Older ones go once they take more than their share; the newest and what was asked for stay, and so do the photos they need.
+  // Older ones go once they take more than their share; the newest and what was asked for stay, and so do the photos
+  // they need.
   expect(await rotate(folder, hour(2), 1)).toBe(1);
   expect((await listBackups(folder)).map((b) => b.name).sort()).toEqual([asked.name, second.name].sort());
   expect((await readdir(pool, { recursive: true })).filter((n) => n.endsWith('.jpg'))).toHaveLength(2);

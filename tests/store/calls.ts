@@ -25,7 +25,9 @@ jest.unstable_mockModule('next/headers', () => ({
 }));
 jest.unstable_mockModule('next/cache', () => ({ revalidatePath: () => {} }));
 
-/** A line a table: how many rows it has, and what is in them. Wrong PINs are counted by being tried, and are left out. */
+/**
+ * A line a table: how many rows it has, and what is in them. Wrong PINs are counted by being tried, and are left out.
+ */
 export async function print(db: Db): Promise<string> {
   const { rows } = await db.execute(
     sql`select table_name as name from information_schema.tables where table_schema = 'public' and table_name <> 'pin_try' order by 1`,

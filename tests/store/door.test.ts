@@ -2,8 +2,8 @@ import { attempt } from '@/usecases/result';
 import { takeUpload } from '@/usecases/shop/door';
 
 /**
- * Uploads that went past the proxy. A body of more than 10 MB used to be cut there in silence: here every byte that was announced arrives,
- * or a sentence says that it did not.
+ * Uploads that went past the proxy. A body of more than 10 MB used to be cut there in silence: here every byte that was
+ * announced arrives, or a sentence says that it did not.
  */
 const LIMIT = { most: 12 * 1024 ** 2, tooLarge: 'This file is larger than 12 MB.' };
 

@@ -5,8 +5,8 @@ import { calendarFile, everyAction, everyCall, jar, print } from './calls';
 import { runningStore } from './open';
 
 /**
- * Every id in an action belongs to what it is used with: each action is called with ids that are there, of another car, visit or job. It
- * refuses them and changes nothing.
+ * Every id in an action belongs to what it is used with: each action is called with ids that are there, of another car,
+ * visit or job. It refuses them and changes nothing.
  */
 const store = runningStore({ demo: new Date('2026-11-26T10:00:00Z') });
 

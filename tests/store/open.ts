@@ -38,7 +38,10 @@ interface Filled {
   readonly engine?: EngineKind;
 }
 
-/** A store in a new folder, and with a database, of its own, copied from those that are made once; call `done` to close and remove them. */
+/**
+ * A store in a new folder, and with a database, of its own, copied from those that are made once; call `done` to close
+ * and remove them.
+ */
 export async function freshStore({
   demo,
   engine = process.env.VECTIS_TEST_ENGINE === 'folder' ? 'folder' : 'server',
@@ -86,7 +89,9 @@ export async function ownDatabase(from = EMPTY): Promise<{ url: string; drop: ()
   };
 }
 
-/** The demo workshop on the server, filled once for all files that ask for the same; its photos are put into the folder. */
+/**
+ * The demo workshop on the server, filled once for all files that ask for the same; its photos are put into the folder.
+ */
 async function demoDatabase(at: Date, folder: string): Promise<string> {
   const name = `demo_${at.toISOString().slice(0, 10).replaceAll('-', '')}`;
   const photos = join(

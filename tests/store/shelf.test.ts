@@ -139,7 +139,8 @@ test('a file is taken in as a whole or not at all; read again it corrects by cod
   const file = `kind,name,count,thread,length,thread_length,nose,seat,class,code\n${lines.join('\n')}\n`;
   const rows = async () => (await store.db.select().from(part)).length;
   const before = await rows();
-  // Whoever sent it goes away after the second piece, or somebody stops it by its id: nothing is left, on the shelf or beside it.
+  // Whoever sent it goes away after the second piece, or somebody stops it by its id: nothing is left, on the shelf or
+  // beside it.
   let steps = 0;
   await expect(
     take(file, {

@@ -1,7 +1,10 @@
 import { STAGES, type Stage } from '@/store/schema';
 import { JOB_EVENTS, type JobEvent, refusalOf, TRANSITIONS } from '@/usecases/job/transitions';
 
-/** Written out by hand, stage by stage, from the order of the trade: every event that may happen there and where it leads. */
+/**
+ * Written out by hand, stage by stage, from the order of the trade: every event that may happen there and where it
+ * leads.
+ */
 const WANTED: Readonly<Record<Stage, Readonly<Partial<Record<JobEvent, Stage>>>>> = {
   'take-in': {
     hold: 'take-in',

@@ -63,7 +63,9 @@ const acting = (name: string) => ({ name, personId: null });
 
 const { measuredJob, tickAll, through, signedJob } = boltJobs(store);
 
-/** The coast-rescue car with an adapter taken forward: deep pockets in every wheel, every reading of its demo job taken. */
+/**
+ * The coast-rescue car with an adapter taken forward: deep pockets in every wheel, every reading of its demo job taken.
+ */
 async function adapterJob(): Promise<string> {
   const demo = SCENARIO.find((v) => v.name === 'Halm Drover') as DemoVehicle;
   const { choice, readings } = demo.jobs[1] as DemoJob;
@@ -422,7 +424,8 @@ test('a signed job keeps what the rules found then, whatever they find later; on
     ...(inForce.evaluation as KeptEvaluation),
     findings: (inForce.evaluation as KeptEvaluation).findings.map((f) => ({ ...f, metric: 'as it was worded then' })),
   };
-  // What the store finds later, in whatever words, changes nothing of what was signed; an open job is judged by today’s rules.
+  // What the store finds later, in whatever words, changes nothing of what was signed; an open job is judged by today’s
+  // rules.
   await store.db.update(planTable).set({ evaluation: otherwise }).where(eq(planTable.id, inForce.id));
   const [axle] = await recordedVisit(jobId, 1);
   if (!axle?.revision) throw new Error('The record is there.');

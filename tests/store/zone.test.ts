@@ -15,7 +15,10 @@ import {
   weekdayOf,
 } from '@/usecases/calendar/zone';
 
-/** Nights on which the clocks change: 28 March and 31 October 2027 in Europe, 14 March and 7 November in New York (tz database). */
+/**
+ * Nights on which the clocks change: 28 March and 31 October 2027 in Europe, 14 March and 7 November in New York (tz
+ * database).
+ */
 const LONDON = 'Europe/London';
 const NEW_YORK = 'America/New_York';
 const HOUR = 3600_000;

@@ -96,7 +96,10 @@ export async function TorquePage({
   );
 }
 
-/** An adapter's own nuts are not to be reached at a recheck as it is done; that is said where one would think all is checked. */
+/**
+ * An adapter's own nuts are not to be reached at a recheck as it is done; that is said where one would think all is
+ * checked.
+ */
 function UnderTheWheel({ whole, units }: { whole: JobWhole; units: UnitSystem }) {
   const torque = whole.plan?.document.spacer.adapter?.torque;
   if (!torque) return null;
@@ -112,7 +115,10 @@ function UnderTheWheel({ whole, units }: { whole: JobWhole; units: UnitSystem })
   );
 }
 
-/** The job and, where it is at the wrench as well, the one on the other axle of the visit: all lugs of the visit in one place. */
+/**
+ * The job and, where it is at the wrench as well, the one on the other axle of the visit: all lugs of the visit in one
+ * place.
+ */
 async function atTheWrench(whole: JobWhole, here: 'torque' | 'recheck'): Promise<JobWhole[]> {
   const stages: readonly Stage[] = here === 'recheck' ? ['recheck'] : ['fit', 'torque'];
   if (!stages.includes(whole.job.stage)) return [whole];

@@ -51,8 +51,9 @@ function handsMeet(a: Booked, b: Booked): { from: number; to: number } | null {
 }
 
 /**
- * What of a booking is taken already. A car is in one place at a time, and a place is taken from its beginning to its end: a car on stands does not move while its locker cures.
- * A person, and a thing that hands hold, are taken while somebody works; another visit may fill the wait.
+ * What of a booking is taken already. A car is in one place at a time, and a place is taken from its beginning to its
+ * end: a car on stands does not move while its locker cures. A person, and a thing that hands hold, are taken while
+ * somebody works; another visit may fill the wait.
  * @returns empty where it fits
  */
 export function clashes(asked: Booked, others: readonly Booked[]): Clash[] {
@@ -93,8 +94,8 @@ export function stretchesFrom(from: number, { before, wait, after }: Laid): Stre
 }
 
 /**
- * A visit laid into a length that was asked for. What is missing is taken off the wait first, then off the work; what is over goes to the
- * work at the end, so that nothing is tightened earlier for it.
+ * A visit laid into a length that was asked for. What is missing is taken off the wait first, then off the work; what
+ * is over goes to the work at the end, so that nothing is tightened earlier for it.
  * @param length minutes, above 0
  */
 export function laidInto(usual: Laid, length: number): Laid {

@@ -18,8 +18,9 @@ export interface GapCorrection {
 const LEAST = 4;
 
 /**
- * By how much this shop's gaps come out otherwise than predicted: the mean of achieved less predicted, with twice its standard error. It is
- * shown beside the prediction and never put in its place: a rule is judged by what was measured on this car.
+ * By how much this shop's gaps come out otherwise than predicted: the mean of achieved less predicted, with twice its
+ * standard error. It is shown beside the prediction and never put in its place: a rule is judged by what was measured
+ * on this car.
  * @returns null with fewer than four comparisons
  */
 export function gapCorrection(pairs: readonly GapPair[]): GapCorrection | null {

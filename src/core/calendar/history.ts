@@ -27,8 +27,9 @@ const sound = ({ estimated, actual }: Took): boolean =>
   Number.isFinite(estimated) && Number.isFinite(actual) && estimated > 0 && actual > 0;
 
 /**
- * An estimate corrected by what the shop's own work of the same kind took: times the median of actual over estimated, pulled toward one while
- * there are few, `(n·m + 3)/(n + 3)`. The spread is the tenth and the ninetieth percentile of the same ratios, from five on.
+ * An estimate corrected by what the shop's own work of the same kind took: times the median of actual over estimated,
+ * pulled toward one while there are few, `(n·m + 3)/(n + 3)`. The spread is the tenth and the ninetieth percentile of
+ * the same ratios, from five on.
  * @param minutes above 0
  */
 export function corrected(minutes: number, past: readonly Took[]): Corrected {
@@ -59,8 +60,8 @@ export function meanError(pairs: readonly Took[]): number | null {
 const NOBODY_WORKED = 3 * 3600_000;
 
 /**
- * Minutes that were worked between the first and the last thing that was noted: pauses, waits in which nothing was noted, and stretches of more
- * than three hours in which nothing was, are left out.
+ * Minutes that were worked between the first and the last thing that was noted: pauses, waits in which nothing was
+ * noted, and stretches of more than three hours in which nothing was, are left out.
  * @param noted ms of everything that was noted, in any order
  * @param away stretches in which nobody worked, ms: pauses, clocks that ran
  */

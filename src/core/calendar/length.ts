@@ -5,7 +5,8 @@ const CLOCK = /^(\d{1,3}):([0-5]\d)$/;
 const WORDS = /^(?:(\d+(?:[.,]\d+)?)\s*h(?:ours?)?)?\s*(?:(\d+)\s*min(?:utes?)?)?$/i;
 
 /**
- * Minutes of a length as typed: `2:30`, `2 h 30 min`, `1.5 h`, `90 min`, or bare minutes. Empty is null: the usual length.
+ * Minutes of a length as typed: `2:30`, `2 h 30 min`, `1.5 h`, `90 min`, or bare minutes. Empty is null: the usual
+ * length.
  * @throws InputError for anything else
  */
 export function readLength(field: string, typed: string): number | null {

@@ -13,8 +13,8 @@ export interface Short<T extends Wants> {
 }
 
 /**
- * Gives out what lies free on the shelf, to the visit that comes first before the one that comes after it, and says what is short. What one takes
- * is not there for the next.
+ * Gives out what lies free on the shelf, to the visit that comes first before the one that comes after it, and says
+ * what is short. What one takes is not there for the next.
  * @param needs in the order of their visits
  */
 export function shortOf<T extends Wants>(needs: readonly T[]): Short<T>[] {

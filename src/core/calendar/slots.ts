@@ -48,8 +48,8 @@ export interface Slot {
 }
 
 /**
- * Free slots for a visit, the first ones, at whole quarters of an hour: in open hours, clashing with nothing that is booked. The place and the
- * person liked most are offered where several are free.
+ * Free slots for a visit, the first ones, at whole quarters of an hour: in open hours, clashing with nothing that is
+ * booked. The place and the person liked most are offered where several are free.
  * @param open open hours, closures taken out, in order
  * @param most how many are offered
  */

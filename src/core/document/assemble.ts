@@ -225,9 +225,10 @@ interface ForChoice {
 }
 
 /**
- * Readings that depend on what was on. Two setups are two states and are never averaged: those count that speak most of the choice, with
- * the part that was tried by hand where its seat is another one, on a chosen wheel before another set's, else the last that was taken.
- * Where only the spacer differs each is first carried back to the thinnest: that is the deepest state in which anything was read.
+ * Readings that depend on what was on. Two setups are two states and are never averaged: those count that speak most of
+ * the choice, with the part that was tried by hand where its seat is another one, on a chosen wheel before another
+ * set's, else the last that was taken. Where only the spacer differs each is first carried back to the thinnest: that
+ * is the deepest state in which anything was read.
  */
 function inOneSetup(id: OnSpacer, readings: readonly Reading[] | undefined, choice: ForChoice): OnCarMeasured {
   if (!readings || readings.length === 0) return null;
@@ -275,7 +276,9 @@ function answered(readings: readonly { readonly value: number }[] | undefined): 
   return last ? last.value >= 0.5 : null;
 }
 
-/** A dab of grease in the cap speaks of the state in which it was looked at: the latest word counts, with what was on. */
+/**
+ * A dab of grease in the cap speaks of the state in which it was looked at: the latest word counts, with what was on.
+ */
 function dabOf(readings: readonly Reading[] | undefined): PlanCorner['capDab'] {
   const last = readings?.[readings.length - 1];
   const untouched = answered(readings);

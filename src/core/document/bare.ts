@@ -3,7 +3,10 @@ import type { Hub, Plan, PlanCorner } from './document';
 import { gripShifts, padShifts, padsDiffer } from './padShifts';
 import { BARE_HUB, type OnCar, type Setup, setupOf, type TrialPart } from './setup';
 
-/** Readings that a spacer changes, and how: what comes on per mm of it when it is taken off. Pitch in mm. Source: geometry. */
+/**
+ * Readings that a spacer changes, and how: what comes on per mm of it when it is taken off. Pitch in mm. Source:
+ * geometry.
+ */
 export const PER_MM = {
   turns: (pitch: number) => 1 / pitch,
   studProtrusion: () => 1,
@@ -18,8 +21,8 @@ export type OnSpacer = keyof typeof PER_MM;
 export type CountLacks = 'spacer' | 'part' | 'wheel' | 'pad' | 'seat' | 'original';
 
 /**
- * The state in which a corner's turns were counted. A count proves this state only; on a thinner spacer, or a wheel with a thinner pad, the
- * same fastener ends further in than it was counted.
+ * The state in which a corner's turns were counted. A count proves this state only; on a thinner spacer, or a wheel
+ * with a thinner pad, the same fastener ends further in than it was counted.
  */
 export interface CountedState {
   /** Spacer that was on, as the pad of this wheel has it, mm. */
@@ -39,7 +42,10 @@ export interface CountedState {
   readonly unclear: readonly OnSpacer[];
 }
 
-/** A dab of grease that was looked at in the cap, and the spacer that was on then as the wheels of this plan have it, mm. */
+/**
+ * A dab of grease that was looked at in the cap, and the spacer that was on then as the wheels of this plan have it,
+ * mm.
+ */
 export interface DabState {
   readonly untouched: boolean;
   /** It was looked at with a nut that was tried by hand, not with the present one. */
@@ -60,7 +66,10 @@ export interface BareCorner extends PlanCorner {
 export const countedState = (c: BareCorner): CountedState =>
   c.counted ?? stateOf(c.turns === null ? 0 : (setupOf(c.turns).spacer ?? 0));
 
-/** What a dab of grease in the cap says of a choice, whether its corner was carried back already or not; null where it says nothing. */
+/**
+ * What a dab of grease in the cap says of a choice, whether its corner was carried back already or not; null where it
+ * says nothing.
+ */
 export const dabState = (c: BareCorner): DabState | null =>
   c.dab !== undefined
     ? c.dab
@@ -127,7 +136,8 @@ function trialOf(plan: Plan): TrialPart | null {
 }
 
 /**
- * The hub as its trial part makes it: what was counted is that part, in that seat. Nothing is known of an untouched car by it.
+ * The hub as its trial part makes it: what was counted is that part, in that seat. Nothing is known of an untouched car
+ * by it.
  */
 function withTrial(hub: Hub, trial: TrialPart): Hub {
   const other = { ...hub, seat: trial.seat, hardware: 'unknown' as const, original: null };
@@ -145,8 +155,8 @@ function withTrial(hub: Hub, trial: TrialPart): Hub {
 }
 
 /**
- * The fasteners of a plan by what they are: original ones that are on the car are the present ones; taken from the box they are bolts or
- * studs of the recorded length, with the error of its measuring. Null where they were never recorded.
+ * The fasteners of a plan by what they are: original ones that are on the car are the present ones; taken from the box
+ * they are bolts or studs of the recorded length, with the error of its measuring. Null where they were never recorded.
  */
 function withOriginal(plan: Plan): Plan | null {
   const { hub, policy } = plan;
@@ -168,7 +178,10 @@ function withOriginal(plan: Plan): Plan | null {
   };
 }
 
-/** Whether the count of this corner is of the part that the sums take it for: what one corner tried says nothing of another’s count. */
+/**
+ * Whether the count of this corner is of the part that the sums take it for: what one corner tried says nothing of
+ * another’s count.
+ */
 function partLacks(on: Setup, trial: TrialPart | null): CountLacks | null {
   if (on.fastener === 'unknown') return 'part';
   if (trial === null) return null;
@@ -176,8 +189,8 @@ function partLacks(on: Setup, trial: TrialPart | null): CountLacks | null {
 }
 
 /**
- * What a dab in the cap says of a choice: it is good for that nut, stud, seat and wheel, on that spacer or a thicker one, so of several
- * wheels the thinnest pad decides. Null where another part or wheel was on.
+ * What a dab in the cap says of a choice: it is good for that nut, stud, seat and wheel, on that spacer or a thicker
+ * one, so of several wheels the thinnest pad decides. Null where another part or wheel was on.
  */
 function dabOn(plan: Plan, c: PlanCorner, trial: TrialPart | null): DabState | null {
   if (c.capDab === null) return null;
@@ -256,11 +269,12 @@ function bareCorner(plan: Plan, c: PlanCorner, trial: TrialPart | null, unrecord
 const isBare = (c: BareCorner): boolean => c.counted !== undefined;
 
 /**
- * A plan as its sums take it: each reading carried back by the spacer that was on while it was taken, that spacer's own error in its ±. A
- * spacer takes travel from a nut and shows less stud; it moves the tyre out, so gap and loaded clearance were smaller and the room inside
- * larger. Where wheels that can go on differ in their pads a corner stands twice, on the shallowest and on the deepest. Source: geometry.
- * What was counted, and in which setup, stays with the corner (`counted`): the sums may be carried back, the proof may not. A count whose
- * setup is not known, or is not that of the choice, is left out, and `counted.lacks` says why.
+ * A plan as its sums take it: each reading carried back by the spacer that was on while it was taken, that spacer's own
+ * error in its ±. A spacer takes travel from a nut and shows less stud; it moves the tyre out, so gap and loaded
+ * clearance were smaller and the room inside larger. Where wheels that can go on differ in their pads a corner stands
+ * twice, on the shallowest and on the deepest. Source: geometry. What was counted, and in which setup, stays with the
+ * corner (`counted`): the sums may be carried back, the proof may not. A count whose setup is not known, or is not that
+ * of the choice, is left out, and `counted.lacks` says why.
  *   turns + s0/P · protrusion + s0 · gap + s0 · clearance + s0 · inner − s0
  * @returns the plan itself where nothing was on and nothing differs
  */

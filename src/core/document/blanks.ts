@@ -12,7 +12,9 @@ export const WHEEL_FIELD: Readonly<Partial<Record<QuantityId, Exclude<keyof Whee
   pocketDepth: 'pocketDepth',
 };
 
-/** Whether some wheel that can go on lacks it; as long as no wheel was measured by itself the figure of the set will do. */
+/**
+ * Whether some wheel that can go on lacks it; as long as no wheel was measured by itself the figure of the set will do.
+ */
 function blankOnWheels({ wheel, corners }: Plan, field: NonNullable<(typeof WHEEL_FIELD)[QuantityId]>): boolean {
   if (wheel.each.some((w) => w[field] !== null)) return wheel.each.some((w) => w[field] === null);
   if (field === 'chamferDepth') return corners.some((c) => c.chamferDepth === null);

@@ -6,8 +6,8 @@ import { seatInSentence } from './labels';
 type OnCarHub = Pick<Plan['hub'], 'fastening' | 'hardware' | 'boltLength' | 'original'>;
 
 /**
- * The fasteners that were counted, by what they are: “original” only where the vehicle maker’s own were recorded for the car. Whatever
- * else hung there is called what it is, with the length that was read.
+ * The fasteners that were counted, by what they are: “original” only where the vehicle maker’s own were recorded for
+ * the car. Whatever else hung there is called what it is, with the length that was read.
  * @param what “bolts”, “studs”, “nuts”
  * @param replaced others go in, so that these are the earlier ones
  */

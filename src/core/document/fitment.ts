@@ -3,7 +3,10 @@ import { groupBy } from '../groupBy';
 import { formatThread, parseThread } from '../thread/designation';
 import { combineRepeats, type Uncertain } from '../uncertainty';
 
-/** What hubs of one model have in common and a new car of it can be held against. A torque figure needs its source on each car, a locking piece is each owner's. */
+/**
+ * What hubs of one model have in common and a new car of it can be held against. A torque figure needs its source on
+ * each car, a locking piece is each owner's.
+ */
 export const FITMENT_FACTS = [
   'thread',
   'fastening',
@@ -44,8 +47,9 @@ function spelt(fact: FitmentFact, value: string): string {
 }
 
 /**
- * The commonest of each fact among hubs of one model. Where as many cars had one thing as another nothing is said: it would only be a guess.
- * Whatever comes of it is expected and no more, until somebody has looked at the car at hand. Common practice, no source.
+ * The commonest of each fact among hubs of one model. Where as many cars had one thing as another nothing is said: it
+ * would only be a guess. Whatever comes of it is expected and no more, until somebody has looked at the car at hand.
+ * Common practice, no source.
  */
 export function fitmentOf(
   hubs: readonly HubFacts[],
@@ -80,13 +84,15 @@ export interface ExpectedFigure extends Uncertain {
   readonly cars: number;
   readonly least: number;
   readonly most: number;
-  /** Their figures lie further apart than their errors: they had different parts, so nothing is expected of another car. */
+  /**
+   * Their figures lie further apart than their errors: they had different parts, so nothing is expected of another car.
+   */
   readonly apart: boolean;
 }
 
 /**
- * What another car of a model is held against: the middle of what its cars had, with an ± inside which every one of them lies with its own.
- * It is expected and no more, until a caliper that is set to it was held to the part.
+ * What another car of a model is held against: the middle of what its cars had, with an ± inside which every one of
+ * them lies with its own. It is expected and no more, until a caliper that is set to it was held to the part.
  * @param figures in mm, any number a car @returns null where no car has one
  */
 export function expectedFigure(figures: readonly CarFigure[]): ExpectedFigure | null {

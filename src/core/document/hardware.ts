@@ -2,8 +2,8 @@ import type { Hub, Plan } from './document';
 import { ADDS_NOTHING } from './vocabulary';
 
 /**
- * Torque figure of what holds the wheel: a conversion's outer thread has one of its own, with its own source; every other joint
- * takes the vehicle's. Null where nobody gave one.
+ * Torque figure of what holds the wheel: a conversion's outer thread has one of its own, with its own source; every
+ * other joint takes the vehicle's. Null where nobody gave one.
  */
 export const wheelTorque = ({ fastener, hub }: Plan): Hub['torque'] =>
   fastener.kind === 'conversion' ? fastener.torque : hub.torque;
@@ -12,7 +12,9 @@ export const wheelTorque = ({ fastener, hub }: Plan): Hub['torque'] =>
 export const wheelLugs = ({ hub, spacer }: Pick<Plan, 'hub' | 'spacer'>): number | null =>
   hub.lugs === null ? null : (spacer.adapter?.lugs ?? hub.lugs);
 
-/** A visit that adds nothing: the maker’s own bolts or studs, as the maker left them, hold the wheel on the bare hub. */
+/**
+ * A visit that adds nothing: the maker’s own bolts or studs, as the maker left them, hold the wheel on the bare hub.
+ */
 export const originalJoint = ({ jobType, spacer, fastener, hub }: Plan): boolean =>
   ADDS_NOTHING.has(jobType) && spacer.thickness === 0 && fastener.kind === 'present' && hub.hardware === 'original';
 
@@ -25,7 +27,9 @@ export type LockingPiece =
   | { readonly is: 'unknown'; readonly present: boolean }
   | { readonly is: 'piece'; readonly shorter: number; readonly pm: number };
 
-/** Locking follows the hardware: a conversion drops the old locking bolt, and new nuts bring a locking piece or none. */
+/**
+ * Locking follows the hardware: a conversion drops the old locking bolt, and new nuts bring a locking piece or none.
+ */
 export function lockingOf(plan: Plan): LockingPiece {
   if (keepsStock(plan)) {
     if (!plan.hub.lockingFastener) return { is: 'none' };

@@ -19,8 +19,8 @@ export type HubAfter = Pick<
 >;
 
 /**
- * The hub as the next visit finds it: after a conversion the car has studs and nuts, with their thread, seat and figure; other bolts or
- * nuts bring their own seat and class. Null where what was on it stays.
+ * The hub as the next visit finds it: after a conversion the car has studs and nuts, with their thread, seat and
+ * figure; other bolts or nuts bring their own seat and class. Null where what was on it stays.
  */
 export function hubAfter(plan: Plan): HubAfter | null {
   const { hub, fastener: f, locking } = plan;

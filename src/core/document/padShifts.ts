@@ -17,7 +17,9 @@ export interface PadShift {
 
 const SAME_PAD: readonly PadShift[] = [{ by: 0, pm: 0 }];
 
-/** The extremes of some shifts, errors inside: the deepest decides engagement, the shallowest tip, cap and thread start. */
+/**
+ * The extremes of some shifts, errors inside: the deepest decides engagement, the shallowest tip, cap and thread start.
+ */
 function extremes(shifts: readonly PadShift[]): readonly PadShift[] {
   let [low, high] = [shifts[0] as PadShift, shifts[0] as PadShift];
   for (const s of shifts) {
@@ -33,8 +35,8 @@ const shiftTo = (to: NonNullable<Measured>, from: NonNullable<Measured>): PadShi
 });
 
 /**
- * Pads of every wheel that can go on against the one that was counted on. Wheels of one set are alike until a pad of one was measured by
- * itself; then all of them have to be. q′ = q + pad′ − pad. Source: geometry.
+ * Pads of every wheel that can go on against the one that was counted on. Wheels of one set are alike until a pad of
+ * one was measured by itself; then all of them have to be. q′ = q + pad′ − pad. Source: geometry.
  */
 export function padShifts(plan: Plan, c: PlanCorner, on: Setup['wheel']): readonly PadShift[] | PadLacks {
   if (on === 'unknown') return 'wheel';
@@ -47,7 +49,8 @@ export function padShifts(plan: Plan, c: PlanCorner, on: Setup['wheel']): readon
     for (const from of own ? [{ name: own.name, measured: own.padThickness }] : pads)
       for (const to of pads) {
         if (from.measured === null || to.measured === null) return 'pad';
-        // Wheels of one set whose pads read the same are one casting: the error is that of reading the same thing twice.
+        // Wheels of one set whose pads read the same are one casting: the error is that of reading the same thing
+        // twice.
         const alike = to.name === from.name || to.measured.value === from.measured.value;
         shifts.push(alike ? { by: 0, pm: 0 } : shiftTo(to.measured, from.measured));
       }
@@ -62,7 +65,10 @@ export function padShifts(plan: Plan, c: PlanCorner, on: Setup['wheel']): readon
   return extremes(shifts);
 }
 
-/** A nut’s grip was measured on some wheel of the set: on another it begins as much further out or in as their pads differ. */
+/**
+ * A nut’s grip was measured on some wheel of the set: on another it begins as much further out or in as their pads
+ * differ.
+ */
 export function gripShifts(plan: Plan): readonly PadShift[] | PadLacks {
   const pads = ofWheels(plan.wheel, 'padThickness');
   if (pads.length === 1 && pads[0]?.name === '') return SAME_PAD;

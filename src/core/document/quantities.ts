@@ -75,8 +75,9 @@ function optionalFor(x: Quantity, jobType: JobType): boolean {
 }
 
 /**
- * What is measured before a choice, on a hub: bolts have no nuts, and only a closed nut has a blind depth. Where clearance is
- * the job, the room inside is what the job is about and not left out; where a conversion is, the stance is.
+ * What is measured before a choice, on a hub: bolts have no nuts, and only a closed nut has a blind depth. Where
+ * clearance is the job, the room inside is what the job is about and not left out; where a conversion is, the stance
+ * is.
  */
 export function quantitiesFor(hub: Pick<Hub, 'fastening' | 'nutStyle'>, jobType: JobType): Quantity[] {
   return QUANTITIES.filter(
@@ -87,7 +88,10 @@ export function quantitiesFor(hub: Pick<Hub, 'fastening' | 'nutStyle'>, jobType:
   ).map((x) => ({ ...x, optional: optionalFor(x, jobType) }));
 }
 
-/** The readings of one thing that count: all of them, or the last where another piece may have been in the hand. In the order taken. */
+/**
+ * The readings of one thing that count: all of them, or the last where another piece may have been in the hand. In the
+ * order taken.
+ */
 export const countedReadings = <T>(id: QuantityId, readings: readonly T[] | undefined): readonly T[] | undefined =>
   readings && quantity(id).lastCounts ? readings.slice(-1) : readings;
 

@@ -2,7 +2,10 @@ import { z } from 'zod';
 import { planSchema } from './document';
 import { FORMAT } from './vocabulary';
 
-/** JSON Schema (draft 2020-12) of the plan document as it may come in: what was added since has a default and may be left out. Rules that compare fields or parse threads are checked beyond it. */
+/**
+ * JSON Schema (draft 2020-12) of the plan document as it may come in: what was added since has a default and may be
+ * left out. Rules that compare fields or parse threads are checked beyond it.
+ */
 export function planJsonSchema(): Record<string, unknown> {
   return {
     ...z.toJSONSchema(planSchema, { target: 'draft-2020-12', io: 'input' }),

@@ -19,8 +19,8 @@ export const trialPartSchema = z.strictObject({
 });
 
 /**
- * What was on a corner while it was read. A count proves this state only: this spacer or a thicker one, this seat, this wheel’s pad, these
- * very parts.
+ * What was on a corner while it was read. A count proves this state only: this spacer or a thicker one, this seat, this
+ * wheel’s pad, these very parts.
  */
 export const setupSchema = z
   .strictObject({
@@ -40,7 +40,10 @@ export type Setup = z.infer<typeof setupSchema>;
 export type TrialPart = z.infer<typeof trialPartSchema>;
 export type OtherWheel = z.infer<typeof otherWheelSchema>;
 
-/** A reading that depends on what was on the corner. Left out, nothing was between, on the present fasteners and a chosen wheel. */
+/**
+ * A reading that depends on what was on the corner. Left out, nothing was between, on the present fasteners and a
+ * chosen wheel.
+ */
 export const onCar = (max: number, min = 0) =>
   z
     .strictObject({

@@ -155,8 +155,8 @@ const UPGRADES: Readonly<Record<string, (doc: Doc) => Doc>> = {
     spacer: presentSpacer(doc.spacer),
     fastener: presentFastener(doc.fastener),
   }),
-  // Every reading was asked for with nothing on the hub, so none says what was. Thresholds that were added take their defaults;
-  // the others, and the version, stay as they were.
+  // Every reading was asked for with nothing on the hub, so none says what was. Thresholds that were added take their
+  // defaults; the others, and the version, stay as they were.
   'vectis-plan/1': (doc) => ({
     ...doc,
     format: 'vectis-plan/2',
@@ -177,7 +177,8 @@ const UPGRADES: Readonly<Record<string, (doc: Doc) => Doc>> = {
     spacer: presentSpacer(doc.spacer),
     fastener: withVehicleTorque(presentFastener(doc.fastener), doc.hub),
   }),
-  // Lugs and bolt circle of the hub may be unknown from here on, and there are more wishes; an older document knew both.
+  // Lugs and bolt circle of the hub may be unknown from here on, and there are more wishes; an older document knew
+  // both.
   'vectis-plan/3': (doc) => ({ ...doc, format: 'vectis-plan/4' }),
   // Each reading says what was on; whose fasteners are chosen; the final names.
   'vectis-plan/4': plan5,

@@ -8,8 +8,8 @@ export const FORMAT = 'vectis-plan/5';
 export const AXLES = ['front', 'rear'] as const;
 export const CORNERS = ['front-left', 'front-right', 'rear-left', 'rear-right'] as const;
 /**
- * A conversion swaps bolts for studs and nuts, with a plate or without; `wheels` hangs another set, or the same again; `take-off` takes
- * plates or studs off; `check` looks at what is on.
+ * A conversion swaps bolts for studs and nuts, with a plate or without; `wheels` hangs another set, or the same again;
+ * `take-off` takes plates or studs off; `check` looks at what is on.
  */
 export const JOB_TYPES = ['clearance', 'stance', 'conversion', 'wheels', 'take-off', 'check'] as const;
 /** Job types that leave the wheel where it is as long as no plate goes on: no gap and no clearance is asked for. */

@@ -8,7 +8,8 @@ export interface OfWheel {
 
 /**
  * Bore, bore depth or pad of every wheel that can go on. As soon as one wheel was measured by itself all of them have
- * to be: castings of one part number differ and no mark tells them apart. Else as the set says. Common practice, no source.
+ * to be: castings of one part number differ and no mark tells them apart. Else as the set says. Common practice, no
+ * source.
  */
 export function ofWheels(wheel: Plan['wheel'], field: 'bore' | 'boreRecess' | 'padThickness'): OfWheel[] {
   return wheel.each.some((w) => w[field] !== null) ? eachWheel(wheel, field) : [{ name: '', measured: wheel[field] }];
@@ -27,7 +28,10 @@ export function chamferByWheel(wheel: Plan['wheel']): boolean {
   return false;
 }
 
-/** The deepest chamfer that can come to a corner, which leaves the least of the spigot; null as soon as one is unmeasured. */
+/**
+ * The deepest chamfer that can come to a corner, which leaves the least of the spigot; null as soon as one is
+ * unmeasured.
+ */
 export function deepestChamfer(plan: Plan, c: PlanCorner): Measured {
   if (!chamferByWheel(plan.wheel)) return c.chamferDepth;
   let deepest: Measured = null;

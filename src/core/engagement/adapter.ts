@@ -19,5 +19,8 @@ export const studBeyondFace = (protrusion: number, thickness: number): number =>
 /** Least thickness that needs no pockets: s ≥ Z. */
 export const thicknessWithoutPockets = (protrusion: number): number => protrusion;
 
-/** Recess for the hub spigot: recess depth − spigot height. Negative: the adapter stands off. Not asked for when its bore goes through. */
+/**
+ * Recess for the hub spigot: recess depth − spigot height. Negative: the adapter stands off. Not asked for when its
+ * bore goes through.
+ */
 export const recessRoom = (recessDepth: number, spigotHeight: number): number => recessDepth - spigotHeight;

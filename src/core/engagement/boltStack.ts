@@ -21,8 +21,8 @@ export function boltProtrusion(length: number, seat: number, tappedDepth: number
 export const boltThreadNeeded = (length: number, seat: number): number => Math.max(0, length - seat);
 
 /**
- * tr + qb from one honest count with the counted bolt and no plate: Lc − nc − N·P. A count is travel past the mate's first
- * thread, so this is exact whatever the mate's own thread.
+ * tr + qb from one honest count with the counted bolt and no plate: Lc − nc − N·P. A count is travel past the mate's
+ * first thread, so this is exact whatever the mate's own thread.
  * @param travel N·P, mm
  */
 export const calibrateSeat = (length: number, lead: number, travel: number): number => length - lead - travel;
@@ -47,8 +47,8 @@ export interface Enough {
 }
 
 /**
- * What a length can be asked to engage in a mate of this much thread: the target, the floor where the mate is shorter, and
- * nothing below that.
+ * What a length can be asked to engage in a mate of this much thread: the target, the floor where the mate is shorter,
+ * and nothing below that.
  * @param mate thread of nut or hub, mm; Infinity where it is not known
  */
 export function wantedOf(

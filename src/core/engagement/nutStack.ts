@@ -30,8 +30,8 @@ export const overhang = (nutStart: number, nutLength: number, studTip: number): 
   studTip - (nutStart + nutLength);
 
 /**
- * Grip from one honest count of turns with any stud and plate already there: q = X − n − tr − s0 − N·P. A count is travel past
- * the mate's first thread, so this is exact whatever the nut's own thread.
+ * Grip from one honest count of turns with any stud and plate already there: q = X − n − tr − s0 − N·P. A count is
+ * travel past the mate's first thread, so this is exact whatever the nut's own thread.
  * @param studFromPad stud tip beyond the wheel's pad face: X − tr − s0
  * @param travel N·P, mm
  */

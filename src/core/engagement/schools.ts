@@ -8,8 +8,8 @@ export type ThreadMaterial = 'steel' | 'aluminium' | 'unknown';
 
 /**
  * School 1, one diameter: E ≥ k·d with k = 1.0 for steel in steel and 1.5 for an aluminium nut or hub.
- * An unknown material is counted as steel in steel, so that what is short in steel is short in any case; it passes nowhere,
- * because the evaluation holds an unknown material as unmeasured.
+ * An unknown material is counted as steel in steel, so that what is short in steel is short in any case; it passes
+ * nowhere, because the evaluation holds an unknown material as unmeasured.
  */
 export function oneDiameter(d: number, material: ThreadMaterial, steelFactor: number, aluminiumFactor: number): number {
   return d * (material === 'aluminium' ? aluminiumFactor : steelFactor);

@@ -6,9 +6,9 @@ interface Read {
 /**
  * Thread of an open nut by where the stud's tip stands against its outer end, seated as it was counted, mm:
  *   Ln = N·P − max(0, through − n + 1 P)
- * What stands through holds nothing, and the nut's outer chamfer is taken as one pitch. Where the tip stays inside, the nut has at
- * least what the count travels. The stud's nose is off the tip; one that nobody measured is none, which makes the thread the less.
- * Worked example: ten turns of 1.5 mm and 2 mm through, plain end: 15 − 3.5 = 11.5 mm.
+ * What stands through holds nothing, and the nut's outer chamfer is taken as one pitch. Where the tip stays inside, the
+ * nut has at least what the count travels. The stud's nose is off the tip; one that nobody measured is none, which
+ * makes the thread the less. Worked example: ten turns of 1.5 mm and 2 mm through, plain end: 15 − 3.5 = 11.5 mm.
  * @param through tip beyond the nut's outer end, mm; negative inside
  * Source: geometry.
  */

@@ -11,8 +11,9 @@ export const hubEndEngagement = (shortEnd: number, lead: number, tappedDepth: nu
   Math.max(0, Math.min(shortEnd - lead, tappedDepth));
 
 /**
- * Tip of the hub end beyond the back of the thread, mm: short end − Dt. Negative: it stays inside. A stud that seats by shoulder
- * goes in by its whole short end; one that seats on its thread run-out stops in the thread and stands out no further.
+ * Tip of the hub end beyond the back of the thread, mm: short end − Dt. Negative: it stays inside. A stud that seats by
+ * shoulder goes in by its whole short end; one that seats on its thread run-out stops in the thread and stands out no
+ * further.
  */
 export const hubEndProtrusion = (shortEnd: number, tappedDepth: number): number => shortEnd - tappedDepth;
 

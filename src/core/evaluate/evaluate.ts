@@ -23,8 +23,8 @@ export interface Evaluation extends Assessment {
 }
 
 /**
- * What stands in the way of a choice as such. That planned wheels are not here holds back the job, not the question which plate
- * would suit them.
+ * What stands in the way of a choice as such. That planned wheels are not here holds back the job, not the question
+ * which plate would suit them.
  */
 export const blocksChoice = (a: Assessment): readonly Finding[] =>
   a.blocking.filter((f) => f.rule !== 'stance.planned');
@@ -33,8 +33,9 @@ export const blocksChoice = (a: Assessment): readonly Finding[] =>
 const OPTIONAL: ReadonlySet<RuleId> = new Set<RuleId>(['engagement.strength-known', 'joint.need']);
 
 /**
- * A caution that goes forward only once a named person has accepted it: between floor and target, and in competition every safety caution. A
- * margin that the measuring error alone eats, and figures that are optional, hold nothing back, in competition neither.
+ * A caution that goes forward only once a named person has accepted it: between floor and target, and in competition
+ * every safety caution. A margin that the measuring error alone eats, and figures that are optional, hold nothing back,
+ * in competition neither.
  */
 export const needsSignOff = (f: Finding, use: Plan['use']): boolean =>
   needsName(f) || (use === 'competition' && f.level === 'caution' && !f.uncertain && !OPTIONAL.has(f.rule));
@@ -54,8 +55,8 @@ function judgedAlike(plan: Plan): Found {
 }
 
 /**
- * Plates that differ left and right: each corner is judged with its own, and of two findings of one kind the worse stands. Lengths
- * that suit both are found corner by corner, so none is offered for the axle.
+ * Plates that differ left and right: each corner is judged with its own, and of two findings of one kind the worse
+ * stands. Lengths that suit both are found corner by corner, so none is offered for the axle.
  */
 function eachPlate(plan: Plan): Found {
   const names = [...new Set(plan.corners.map((c) => c.corner))];
@@ -88,18 +89,23 @@ function eachPlate(plan: Plan): Found {
   return { numbers, findings };
 }
 
-/** The worse of two; of two alike the one that waits for a name, however much thread the other is short of as it came. */
+/**
+ * The worse of two; of two alike the one that waits for a name, however much thread the other is short of as it came.
+ */
 const graver = (f: Finding, other: Finding): boolean =>
   f.level === other.level && needsName(f) !== needsName(other) ? needsName(f) : byDanger(f, other) < 0;
 
-/** What tells two findings of one rule apart that are not the same question: which wheel, which joint, which reading. */
+/**
+ * What tells two findings of one rule apart that are not the same question: which wheel, which joint, which reading.
+ */
 const ofKind = ({ case: c }: Finding): string =>
   'name' in c ? String(c.name) : 'quantity' in c ? String(c.quantity) : '';
 
 /**
  * The one judgement of a plan: numbers and findings. Interface, record, job card, search and API all call this.
- * Deterministic, changes nothing. Unmeasured is never a pass; engagement between floor and target, and in competition every
- * safety caution, blocks until a named person has accepted it with a reason. Readings are first carried back to nothing on the hub.
+ * Deterministic, changes nothing. Unmeasured is never a pass; engagement between floor and target, and in competition
+ * every safety caution, blocks until a named person has accepted it with a reason. Readings are first carried back to
+ * nothing on the hub.
  * @throws InputError when the plan's thread is not a thread (a validated plan cannot do that).
  */
 export function assess(asRead: Plan): Assessment {
@@ -128,7 +134,10 @@ export function named(plan: Plan, f: Finding): Finding {
   return need === null ? f : { ...f, lacks: lackingOf(plan, need, f.corner) };
 }
 
-/** A corner that was worked out on the shallowest and on the deepest pad stands once: by its least thread, with the worse of each end. */
+/**
+ * A corner that was worked out on the shallowest and on the deepest pad stands once: by its least thread, with the
+ * worse of each end.
+ */
 function onePerCorner(numbers: Numbers): Numbers {
   const { corners } = numbers;
   if (corners.length < 2 || new Set(corners.map((c) => c.corner)).size === corners.length) return numbers;

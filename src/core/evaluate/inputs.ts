@@ -18,7 +18,10 @@ export interface Input {
   readonly text: string;
 }
 
-/** A conversion stud’s joint is added up from positions, every other is calibrated by the count, and neither looks at the other’s. */
+/**
+ * A conversion stud’s joint is added up from positions, every other is calibrated by the count, and neither looks at
+ * the other’s.
+ */
 const BY_COUNT: ReadonlySet<QuantityId> = new Set<QuantityId>(['turns', 'boltLength']);
 const BY_POSITION: ReadonlySet<QuantityId> = new Set<QuantityId>(['rotorHat', 'nutGrip']);
 

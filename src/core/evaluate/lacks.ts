@@ -111,8 +111,8 @@ const blankReadings = (plan: Plan, f: Finding): QuantityId[] => {
 };
 
 /**
- * What an unmeasured finding waits for, each with the place where it is entered: the readings that it names, else those of its rule that are
- * blank, else the fact of car, wheels or part. Empty for every other finding.
+ * What an unmeasured finding waits for, each with the place where it is entered: the readings that it names, else those
+ * of its rule that are blank, else the fact of car, wheels or part. Empty for every other finding.
  */
 export function lacksOf(plan: Plan, f: Finding): readonly Lack[] {
   // What only its error fails is measured, and asks for a better measurement of what it names.

@@ -20,7 +20,10 @@ export interface Report extends Omit<Evaluation, 'findings' | 'blocking'> {
   readonly blocking: readonly string[];
 }
 
-/** A document from outside to its evaluation in words and figures, or to what is wrong with it. API and command line both call this. */
+/**
+ * A document from outside to its evaluation in words and figures, or to what is wrong with it. API and command line
+ * both call this.
+ */
 export function report(input: unknown, units: UnitSystem): Report | { readonly issues: readonly PlanIssue[] } {
   const read = readPlan(input);
   if ('issues' in read) return read;

@@ -64,7 +64,10 @@ function bearingFor(seat: Plan['hub']['seat'], contact: number): Bearing | null 
   return b;
 }
 
-/** The same where it has to be said: a seat that nobody knows, or that cannot bear there, bears flat, which clamps the most. */
+/**
+ * The same where it has to be said: a seat that nobody knows, or that cannot bear there, bears flat, which clamps the
+ * most.
+ */
 const bearingOrFlat = (seat: Plan['hub']['seat'], contact: number): Bearing =>
   bearingFor(seat, contact) ?? flatOn(contact);
 
@@ -103,13 +106,19 @@ export function jointNumbers(plan: Plan, t: CompiledThread): JointNumbers | null
 /** Nothing bears on less than the thread itself: such a figure is of something else. */
 const canBear = (contact: number | null, d: number): contact is number => contact !== null && contact >= d - 1e-9;
 
-/** Where a seat bears whose contact was not measured, for the least clamp, mm: the largest lug hole, else twice the thread. */
+/**
+ * Where a seat bears whose contact was not measured, for the least clamp, mm: the largest lug hole, else twice the
+ * thread.
+ */
 function widestContact(plan: Plan, d: number): number {
   const holes = eachWheel(plan.wheel, 'lugHole').flatMap((w) => (w.measured ? w.measured.value + w.measured.pm : []));
   return Math.max(d, holes.length > 0 ? Math.max(...holes) : 2 * d);
 }
 
-/** Most clamp of the wheel's joint, N: a contact that was not measured takes the thread's own diameter. Null without a torque figure. */
+/**
+ * Most clamp of the wheel's joint, N: a contact that was not measured takes the thread's own diameter. Null without a
+ * torque figure.
+ */
 export function mostClamp(plan: Plan, t: CompiledThread): number | null {
   const torque = wheelTorque(plan);
   if (torque === null) return null;
@@ -147,7 +156,9 @@ interface Loaded {
 const yieldOf = (cls: BoltClass, { thread }: CompiledThread): number =>
   (boltStrength(cls, thread.d) as NonNullable<ReturnType<typeof boltStrength>>).yield;
 
-/** The end that is stressed to the larger share of its yield, and that share at the kindest value of what is not known. */
+/**
+ * The end that is stressed to the larger share of its yield, and that share at the kindest value of what is not known.
+ */
 function stressOf({ torque, condition, class: said, bearing, contact, widest, ends }: Loaded): StressNumbers {
   const t = ends[0] as CompiledThread;
   const classKnown = boltStrength(said, t.thread.d) !== null;
@@ -196,8 +207,9 @@ export function stressNumbers(plan: Plan, t: CompiledThread): StressNumbers | nu
 }
 
 /**
- * Combined stress in the factory studs at the torque of an adapter's nuts; null without an adapter or its figure. Those nuts bear
- * flat; where it was not measured on what, the thread's own diameter clamps the most, and twice that the least.
+ * Combined stress in the factory studs at the torque of an adapter's nuts; null without an adapter or its figure. Those
+ * nuts bear flat; where it was not measured on what, the thread's own diameter clamps the most, and twice that the
+ * least.
  */
 export function hubStress(plan: Plan): StressNumbers | null {
   const { hub, spacer } = plan;
@@ -250,7 +262,10 @@ function stressKept(
   return worst;
 }
 
-/** Clamp that is left after settling at its worst: over the shortest grip that was measured. An adapter's joint is another one. */
+/**
+ * Clamp that is left after settling at its worst: over the shortest grip that was measured. An adapter's joint is
+ * another one.
+ */
 function settledClamp(plan: Plan, t: CompiledThread, low: number): number | null {
   if (plan.spacer.kind === 'adapter') return null;
   let grip = Number.POSITIVE_INFINITY;

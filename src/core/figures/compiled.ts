@@ -135,8 +135,8 @@ function ask(school: School, asked: Asked): number | null {
 }
 
 /**
- * Engagement that carries a clamp force without the internal thread stripping, and one pitch, mm: F/(0.577·Rm·a_int) + P.
- * Source: stripping areas as in `engagement/strength`.
+ * Engagement that carries a clamp force without the internal thread stripping, and one pitch, mm: F/(0.577·Rm·a_int) +
+ * P. Source: stripping areas as in `engagement/strength`.
  * @param force N · internalTensile MPa
  */
 export const carries = (t: CompiledThread, force: number, internalTensile: number): number =>

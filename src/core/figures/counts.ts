@@ -11,7 +11,10 @@ export function fastenerSeat({ fastener: f, hub }: Plan): Seat {
   return newNut(f)?.seat ?? hub.seat;
 }
 
-/** Whether the joint that carries the wheel is worked out from a count of turns; a conversion stud’s is added up from positions. */
+/**
+ * Whether the joint that carries the wheel is worked out from a count of turns; a conversion stud’s is added up from
+ * positions.
+ */
 export const usesCount = (plan: Plan): boolean => plan.fastener.kind !== 'conversion';
 
 /** What stays on the car, or goes back on as it was, under nuts that stay: it brings no seat of its own. */

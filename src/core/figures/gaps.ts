@@ -12,7 +12,10 @@ export interface CornerGap {
   readonly after: Result;
 }
 
-/** How every corner of a plan stands before and after. What was on while a gap was read is taken off it first, as everywhere. */
+/**
+ * How every corner of a plan stands before and after. What was on while a gap was read is taken off it first, as
+ * everywhere.
+ */
 export function gapsOf(plan: Plan): CornerGap[] {
   const { corners } = computeNumbers(bare(plan));
   return plan.corners.map(({ corner, gap }) => ({

@@ -41,7 +41,10 @@ export type StackGeometry =
       readonly dimensions: readonly SectionDimension[];
       /** Overlapped thread, x0 < x1; null when none is left. */
       readonly engaged: { readonly x0: number; readonly x1: number } | null;
-      /** Plain shank standing where the mate’s thread begins, x0 < x1: it stops there. Null where it stays out, or nobody knows. */
+      /**
+       * Plain shank standing where the mate’s thread begins, x0 < x1: it stops there. Null where it stays out, or
+       * nobody knows.
+       */
       readonly clash: { readonly x0: number; readonly x1: number } | null;
       /** Where the engagement would end at exactly the governing minimum. */
       readonly minimumAt: number;

@@ -48,7 +48,10 @@ const wheelRead = (m: OnCar | null): OtherWheel | null => (typeof m?.on?.wheel =
 
 const differenceOf = (a: number | null, b: number | null): number | null => (a === null || b === null ? null : a - b);
 
-/** What another tyre on another offset does: outside −ΔET + ΔB/2, inside the other way about. Its diameter is looked at under load. */
+/**
+ * What another tyre on another offset does: outside −ΔET + ΔB/2, inside the other way about. Its diameter is looked at
+ * under load.
+ */
 function ofWheel(plan: Plan, read: OnCar | null): { outside: Shift; inside: Shift; loadedPm: number } {
   const { planned, wheel } = plan;
   const on = wheelRead(read);
@@ -80,9 +83,10 @@ export const staysPut = ({ camberChange, lowerBy, planned }: Plan, c: PlanCorner
   c.clock.every((h) => wheelRead(h.clearance) === null);
 
 /**
- * Camber, ride height and planned wheel together: outward at height z above the hub's centre −z·sin Δγ; a lower car by the figure that
- * was taken for 10 mm; a wheel by its offset and width. Clock hour k stands at z = R·cos(30°·k). Inside, what the wheel comes near may
- * stand on the knuckle or above it: the smaller clearance is taken. Sources: geometry; definition of offset.
+ * Camber, ride height and planned wheel together: outward at height z above the hub's centre −z·sin Δγ; a lower car by
+ * the figure that was taken for 10 mm; a wheel by its offset and width. Clock hour k stands at z = R·cos(30°·k).
+ * Inside, what the wheel comes near may stand on the knuckle or above it: the smaller clearance is taken. Sources:
+ * geometry; definition of offset.
  */
 export function movesOf(plan: Plan, c: PlanCorner): Moves {
   const { camberChange, lowerBy, planned } = plan;

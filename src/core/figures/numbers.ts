@@ -139,8 +139,8 @@ export function computeNumbers(plan: Plan): Numbers {
 }
 
 /**
- * Target and floor of a joint. Where the strength of the internal thread is known the floor is no less than what carries the
- * top of the clamp band, and the target never less than the floor.
+ * Target and floor of a joint. Where the strength of the internal thread is known the floor is no less than what
+ * carries the top of the clamp band, and the target never less than the floor.
  * @param clampOf most clamp, N; worked out only where a strength asks for it
  */
 function enoughFor(
@@ -236,7 +236,7 @@ const shifted = (m: { readonly value: number; readonly pm: number }, by: NonNull
   pm: m.pm + by.pm,
 });
 
-/** Tightest loaded clearance once camber, height and wheel have moved each position; null where one of them is unmeasured. */
+/** Tightest loaded clearance once camber, height and wheel moved each position; null where one is unmeasured. */
 function tightestMoved(plan: Plan, c: PlanCorner, moves: Moves): ReturnType<typeof tightestOf> {
   if (staysPut(plan, c)) return tightestOf(c, trimAt(plan, c.corner));
   const move = (m: Measured, hour: number | null): Measured => {
@@ -289,7 +289,7 @@ const lower = (a: Result, b: Result): Result => least([a, b]);
 const higher = (a: Result, b: Result): Result =>
   a === null || b === null ? null : a.value + a.pm >= b.value + b.pm ? a : b;
 
-/** One corner on two pads: the figures of the one with the least thread, and of tip, cap and thread start the worse of both. */
+/** One corner on two pads: the figures of the one with the least thread; of tip, cap and thread start the worse. */
 export function worseEnds(a: CornerNumbers, b: CornerNumbers): CornerNumbers {
   const base = a.engagement !== null && b.engagement !== null && b.engagement.value < a.engagement.value ? b : a;
   return {
@@ -314,8 +314,9 @@ const both = (a: LengthWindow, b: LengthWindow): LengthWindow => ({
 });
 
 /**
- * Whether the choice moves the wheel, or its stance is the very jobType: only then are gap and clearance asked for. Studs for
- * bolts with nothing between hub and wheel leave it where it was, and so does hanging a wheel or taking a plate off.
+ * Whether the choice moves the wheel, or its stance is the very jobType: only then are gap and clearance asked for.
+ * Studs for bolts with nothing between hub and wheel leave it where it was, and so does hanging a wheel or taking a
+ * plate off.
  */
 export const movesWheel = (plan: Plan): boolean =>
   !STAYS_PUT.has(plan.jobType) ||
@@ -325,8 +326,9 @@ export const movesWheel = (plan: Plan): boolean =>
   plan.planned !== null;
 
 /**
- * Corners whose gap and clearance are asked for. Where nothing moves (the very spacer that was on at the count is kept, on wheels, camber
- * and height that stay) only what was measured is judged, and nothing is borrowed from the other corner.
+ * Corners whose gap and clearance are asked for. Where nothing moves (the very spacer that was on at the count is kept,
+ * on wheels, camber and height that stay) only what was measured is judged, and nothing is borrowed from the other
+ * corner.
  * @param measured whether a corner has the figure
  */
 export function askedCorners(

@@ -16,12 +16,14 @@ interface Marked {
   readonly pitch: number;
 }
 
-/** Least height of a nut that its class speaks for, in diameters. ISO 898-2 and ISO 4032, regular nuts (from memory). */
+/**
+ * Least height of a nut that its class speaks for, in diameters. ISO 898-2 and ISO 4032, regular nuts (from memory).
+ */
 const REGULAR = 0.8;
 
 /**
- * A steel nut of marked class at least the stud's, no lower than 0.8 d, is made so that the bolt breaks first: fully on, its own
- * thread is enough. Source: ISO 898-2 (from memory).
+ * A steel nut of marked class at least the stud's, no lower than 0.8 d, is made so that the bolt breaks first: fully
+ * on, its own thread is enough. Source: ISO 898-2 (from memory).
  * @returns that thread, mm; null where it is no such nut
  */
 function ownTarget(m: Marked): number | null {
@@ -32,7 +34,10 @@ function ownTarget(m: Marked): number | null {
   return tall && m.thread >= REGULAR * m.d - m.pitch - 1e-9 ? m.thread : null;
 }
 
-/** The nut on the joint that carries the wheel; null where a bolt does, or where it is no nut of that kind. @param thread of that joint */
+/**
+ * The nut on the joint that carries the wheel; null where a bolt does, or where it is no nut of that kind. @param
+ * thread of that joint
+ */
 export function wheelNutTarget(plan: Plan, { d, pitch }: Thread): number | null {
   const { hub, spacer } = plan;
   const nut = newNut(plan.fastener);

@@ -11,7 +11,10 @@ type Threaded = { readonly threadLength: number | null } & (
 /** How far a fastener of a plan is threaded, mm; null where nobody said, or where the present ones stay. */
 export const threadLengthOf = (f: Fastener): number | null => ('threadLength' in f ? f.threadLength : null);
 
-/** Longest thread that a new fastener can have, mm; infinite for a pressed stud, whose thread may run on inside the disc. */
+/**
+ * Longest thread that a new fastener can have, mm; infinite for a pressed stud, whose thread may run on inside the
+ * disc.
+ */
 export function threadRoom(f: Threaded): number {
   switch (f.kind) {
     case 'bolt':
@@ -26,7 +29,10 @@ export function threadRoom(f: Threaded): number {
 /** More thread than there is fastener: one of the two figures is wrong, and neither is trusted. */
 export const moreThanThere = (f: Threaded): boolean => f.threadLength !== null && f.threadLength > threadRoom(f) + 1e-9;
 
-/** Full thread that every corner of a plan is content with, errors added, mm; null where a reading is missing or the present fasteners stay. */
+/**
+ * Full thread that every corner of a plan is content with, errors added, mm; null where a reading is missing or the
+ * present fasteners stay.
+ */
 export function leastThread(n: Numbers): number | null {
   let most: number | null = null;
   for (const { threadNeeded } of n.corners) {

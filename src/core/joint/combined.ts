@@ -17,7 +17,8 @@ const twist = (force: number, thread: Thread, muThread: number): number =>
  * @param force clamp, N
  * @param thread that is tightened
  * @param muThread friction in it
- * @param at thread whose own stress area carries it: the other end of a two-ended stud hangs in the hub by a thread of its own
+ * @param at thread whose own stress area carries it: the other end of a two-ended stud hangs in the hub by a thread of
+ * its own
  */
 export function combinedStress(force: number, thread: Thread, muThread: number, at: Thread = thread): number {
   const area = stressArea(at);
@@ -39,8 +40,8 @@ export interface Tightened {
 }
 
 /**
- * Worst combined stress of a torque, MPa: the most over the corners of thread and bearing friction, each clamp from the same
- * pair, with a tool that reads low.
+ * Worst combined stress of a torque, MPa: the most over the corners of thread and bearing friction, each clamp from the
+ * same pair, with a tool that reads low.
  */
 export function worstStress({ torque, thread, bearing, condition, tool, at }: Tightened): number {
   const { low, high } = FRICTION[condition];

@@ -1,6 +1,9 @@
 import { requirePositive } from '../errors';
 
-/** Settling by surface, mm. VDI 2230 table for ordinary roughness (from memory): threads, under the head, each further interface. */
+/**
+ * Settling by surface, mm. VDI 2230 table for ordinary roughness (from memory): threads, under the head, each further
+ * interface.
+ */
 export const SETTLING_MM = { threads: 0.003, head: 0.003, interface: 0.002 } as const;
 
 /** Total settling of a joint with a number of inner interfaces, mm. */

@@ -55,7 +55,9 @@ function figure(column: AboutColumn, text: string): number {
 
 const FIGURES: readonly AboutColumn[] = ['least', 'socket', 'outside', 'pack', 'grams'];
 
-/** Reads what is said of a part beside its figures; empty cells are left out. @throws InputError that names the column */
+/**
+ * Reads what is said of a part beside its figures; empty cells are left out. @throws InputError that names the column
+ */
 export function readAbout(row: AboutRow): PartAbout | undefined {
   const said: Record<string, string | number> = {};
   for (const column of ABOUT_COLUMNS) {

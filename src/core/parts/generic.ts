@@ -6,14 +6,18 @@ import { formatThread, parseThread } from '../thread/designation';
 import type { CatalogueItem } from './catalogue';
 
 /**
- * Common sizes that a shop may begin from before it has a catalogue: nobody’s parts, but what a part bought to that line has to be. A line
- * says no more than the least that its figures need: thread so long or longer, no nose, the class or better. Common practice, no source.
+ * Common sizes that a shop may begin from before it has a catalogue: nobody’s parts, but what a part bought to that
+ * line has to be. A line says no more than the least that its figures need: thread so long or longer, no nose, the
+ * class or better. Common practice, no source.
  */
 
 const LEAST_CLASS = '10.9';
 const name = (text: string): string => `common ${text}`;
 
-/** Plain plates in the usual thicknesses. @param drilling lugs and circle, mm @param bore mm; null where nobody measured the spigot */
+/**
+ * Plain plates in the usual thicknesses. @param drilling lugs and circle, mm @param bore mm; null where nobody measured
+ * the spigot
+ */
 export function commonPlates(
   { lugs, circle }: { readonly lugs: number; readonly circle: number },
   bore: number | null,
@@ -27,7 +31,10 @@ export function commonPlates(
   }));
 }
 
-/** Lengths in whole steps, mm, both ends among them. @throws RangeError where the ends are turned round or the step is none */
+/**
+ * Lengths in whole steps, mm, both ends among them. @throws RangeError where the ends are turned round or the step is
+ * none
+ */
 function steps(from: number, to: number, by: number): number[] {
   if (!(Number.isFinite(from) && Number.isFinite(to) && from <= to && by > 0)) throw new RangeError('from, to, by');
   return Array.from({ length: Math.floor((to - from) / by + 1e-9) + 1 }, (_, i) => from + i * by);
@@ -70,7 +77,10 @@ export function commonStuds(thread: string, from: number, to: number, by = 5): C
   }));
 }
 
-/** Two-ended studs: the same thread at both ends, each length with each short end, mm; what the leaflet asks for torque is not known. */
+/**
+ * Two-ended studs: the same thread at both ends, each length with each short end, mm; what the leaflet asks for torque
+ * is not known.
+ */
 export function commonConversions(
   thread: string,
   lengths: { readonly from: number; readonly to: number; readonly by?: number },

@@ -1,8 +1,9 @@
 import { randomLcg, randomUniform } from 'd3-random';
 
 /**
- * An axle as it is, and what happens to it: positions along the axis, in mm, and nothing of what anybody measured. It knows no rule, no
- * floor that a rule may set, no reading. For bolts x is counted from the hub’s face, for studs from the disc’s.
+ * An axle as it is, and what happens to it: positions along the axis, in mm, and nothing of what anybody measured. It
+ * knows no rule, no floor that a rule may set, no reading. For bolts x is counted from the hub’s face, for studs from
+ * the disc’s.
  */
 
 /** A bolt, or a stud: its length under the seat, or its tip’s distance from the disc. */
@@ -33,7 +34,10 @@ export interface Corner {
   readonly wide: boolean;
 }
 
-/** What sits on a corner: spacer, the part that is turned in, the nut on it, and the wheel’s pad; how much less far its locking piece reaches. */
+/**
+ * What sits on a corner: spacer, the part that is turned in, the nut on it, and the wheel’s pad; how much less far its
+ * locking piece reaches.
+ */
 export interface Setup {
   readonly spacer: number;
   readonly part: Fastener;
@@ -42,7 +46,10 @@ export interface Setup {
   readonly lock: number | null;
   /** The part’s seat is the wheel’s. */
   readonly seats: boolean;
-  /** A two-ended stud’s short end in the hub; its length is overall then, and it seats on its shoulder at the hub’s face. */
+  /**
+   * A two-ended stud’s short end in the hub; its length is overall then, and it seats on its shoulder at the hub’s
+   * face.
+   */
   readonly short?: { readonly length: number; readonly lead: number } | undefined;
   /** A bolt-on adapter between hub and wheel, `spacer` thick; the part is its own stud, counted from its face. */
   readonly adapter?: Adapter | undefined;
@@ -141,8 +148,9 @@ function innerOf(corner: Corner, { short, adapter, spacer, pocket }: Setup): Out
 }
 
 /**
- * Thread under which a joint strips while it is tightened, in diameters: the shear area of FED-STD-H28 (from memory) at the top of the usual
- * clamp, for steel of about 600 MPa and aluminium of about 300. Well under what the trade asks for.
+ * Thread under which a joint strips while it is tightened, in diameters: the shear area of FED-STD-H28 (from memory) at
+ * the top of the usual clamp, for steel of about 600 MPa and aluminium of about 300. Well under what the trade asks
+ * for.
  */
 const STRIPS = { steel: 0.6, aluminium: 0.95 } as const;
 
@@ -178,7 +186,10 @@ export function faults(joint: Joint, corner: Corner, s: Setup, came: number): Fa
   return found;
 }
 
-/** What the trade keeps to: the margins of a joint that is sound beyond what any measuring error or unknown lead may take. */
+/**
+ * What the trade keeps to: the margins of a joint that is sound beyond what any measuring error or unknown lead may
+ * take.
+ */
 export function isSound(joint: Joint, corner: Corner, s: Setup): boolean {
   // Two joints have reserves of their own, which are not taken apart here.
   if (!s.seats || s.short !== undefined || s.adapter !== undefined) return false;

@@ -52,7 +52,8 @@ function carOf(n: number): { world: World; d: Dice } | null {
 const isWrong = (n: number): boolean => n % 4 !== 3;
 
 /**
- * The practice car of a seed: `long-bolts-3`, or `any-17` for whatever comes. The same seed is the same car for everybody.
+ * The practice car of a seed: `long-bolts-3`, or `any-17` for whatever comes. The same seed is the same car for
+ * everybody.
  * @returns null for what is no seed
  */
 export function practiceCar(seed: string): PracticeCar | null {

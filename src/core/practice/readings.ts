@@ -30,13 +30,16 @@ const MINUTES: Readonly<Partial<Record<QuantityId, number>>> = { turns: 3, loade
 const minutes = (id: QuantityId): number => MINUTES[id] ?? 1;
 
 /**
- * The pad of one wheel is known where the wheels are seen to be no one casting: eyes tell that, and then none of them speaks for another. Of
- * wheels that look alike one is taken for all, as on any car.
+ * The pad of one wheel is known where the wheels are seen to be no one casting: eyes tell that, and then none of them
+ * speaks for another. Of wheels that look alike one is taken for all, as on any car.
  */
 export const givenPad = (whole: Plan): NonNullable<Plan['wheel']['padThickness']> | null =>
   whole.wheel.each[0]?.padThickness ?? null;
 
-/** Every reading that is to be taken on this car, in the order of the trade. @param whole the plan with all of them taken */
+/**
+ * Every reading that is to be taken on this car, in the order of the trade. @param whole the plan with all of them
+ * taken
+ */
 export function practiceReadings(whole: Plan): PracticeReading[] {
   const at = (id: QuantityId, corner: Corner | null, wheel: number | null): PracticeReading => ({
     id: `${id}.${corner ?? wheel ?? 'axle'}`,
@@ -89,7 +92,10 @@ export function asRead(whole: Plan, read: ReadonlyMap<string, number>): Plan {
   return plan;
 }
 
-/** Readings that are off by more than their error, and by how much, mm or turns: a jaw on the wrong edge, a turn left out. */
+/**
+ * Readings that are off by more than their error, and by how much, mm or turns: a jaw on the wrong edge, a turn left
+ * out.
+ */
 export const readWrong = (
   whole: Plan,
   read: ReadonlyMap<string, number>,

@@ -5,8 +5,9 @@ import { type PracticeReading, readingAt } from './readings';
 import type { World } from './world';
 
 /**
- * Tools of the practice bay, and what they rest on. A caliper reads between the two edges its jaws are at, whether or not those are the right
- * ones; a counter turns until the part seats. Lengths in mm along the axis that the tool lies on, from the first edge.
+ * Tools of the practice bay, and what they rest on. A caliper reads between the two edges its jaws are at, whether or
+ * not those are the right ones; a counter turns until the part seats. Lengths in mm along the axis that the tool lies
+ * on, from the first edge.
  */
 export type PracticeTool = Caliper | Counter | Look;
 
@@ -16,7 +17,9 @@ export interface Edge {
   readonly name: string;
 }
 
-/** A piece of what is drawn under the jaws: from one place to another, half as high as `half` says (1 is the highest). */
+/**
+ * A piece of what is drawn under the jaws: from one place to another, half as high as `half` says (1 is the highest).
+ */
 export interface Piece {
   readonly from: number;
   readonly to: number;
@@ -33,7 +36,10 @@ export interface Caliper {
   readonly pieces: readonly Piece[];
   /** Reads to this, mm: a caliper or a tape. */
   readonly step: number;
-  /** What the first of the right edges lies before the second by is told with its sign: a piece that is longer reads below nought. */
+  /**
+   * What the first of the right edges lies before the second by is told with its sign: a piece that is longer reads
+   * below nought.
+   */
   readonly signed: boolean;
 }
 
@@ -127,7 +133,8 @@ function inNut(nut: Nut, thread: number, cap: number | null, right: readonly [st
 }
 
 /**
- * The tool for a reading, on this car as it is. What the right edges are apart is what an honest hand reads there, its error inside.
+ * The tool for a reading, on this car as it is. What the right edges are apart is what an honest hand reads there, its
+ * error inside.
  * @param whole the plan with every reading taken
  */
 export function toolFor(w: World, whole: Plan, r: PracticeReading): PracticeTool {
@@ -237,8 +244,8 @@ export const restsOn = (tool: Caliper, at: number): Edge | null =>
   );
 
 /**
- * What the caliper shows with its jaws at two places, mm: between the edges they rest on to the last digit, else to its own step, as it lies.
- * Both on one edge is nought.
+ * What the caliper shows with its jaws at two places, mm: between the edges they rest on to the last digit, else to its
+ * own step, as it lies. Both on one edge is nought.
  */
 export function caliperReads(tool: Caliper, a: number, b: number): number {
   const [from, to] = [restsOn(tool, a), restsOn(tool, b)];

@@ -26,7 +26,10 @@ export interface World {
     readonly nut: Nut | null;
     readonly lock: number | null;
   };
-  /** Pads of the wheels that can go on; the first two hang. Pad of the set that was on at the count, where it is another. */
+  /**
+   * Pads of the wheels that can go on; the first two hang. Pad of the set that was on at the count, where it is
+   * another.
+   */
   readonly pads: readonly number[];
   readonly countedPad: number | null;
   readonly wish: Wish;
@@ -222,7 +225,9 @@ export function outcomesOf(w: World): WheelOutcome[] {
   );
 }
 
-/** What the maker’s own joint held at a corner, on the wheels that hung there: the deeper of their pads held the less. */
+/**
+ * What the maker’s own joint held at a corner, on the wheels that hung there: the deeper of their pads held the less.
+ */
 export const asMade = (w: World, c: Corner): number => {
   const pad = w.countedPad ?? Math.max(w.pads[0] as number, w.pads[1] as number);
   return outcome(w.joint, c, { ...w.maker, spacer: 0, pad, lock: null, seats: true }).holds;

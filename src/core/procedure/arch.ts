@@ -50,8 +50,9 @@ const DETAIL: Readonly<Record<string, readonly [title: string, tool: string | nu
 };
 
 /**
- * Arch work at a corner, between the stand and the hub, where the plan trims a lip; its last step leads back to the readings, because
- * before and after are two states of the corner. @param trimMm how much of the lip goes at the most, mm
+ * Arch work at a corner, between the stand and the hub, where the plan trims a lip; its last step leads back to the
+ * readings, because before and after are two states of the corner. @param trimMm how much of the lip goes at the most,
+ * mm
  */
 export function archPart(trimMm: number): CornerStep[] {
   const steps = archCard(trimMm).map(({ key, text, hold, caution }): CornerStep => {

@@ -139,7 +139,10 @@ export interface BayState {
   readonly brakesOpen: boolean;
 }
 
-/** What can hold a hub now: with open brakes no pedal does. A parking brake that is a part of them is the fitter’s to judge. */
+/**
+ * What can hold a hub now: with open brakes no pedal does. A parking brake that is a part of them is the fitter’s to
+ * judge.
+ */
 export const holdsNow = (state: Pick<BayState, 'brakesOpen'>): readonly HubHold[] =>
   HUB_HOLDS.filter((h) => h !== 'helper' || !state.brakesOpen);
 

@@ -19,8 +19,8 @@ export function stepName(key: string): string | null {
 }
 
 /**
- * Job card of one axle: each corner whole, left before right, in the order the work is done. What a plan does not have gets no step: no
- * plate, nothing about plates. Common practice, no source.
+ * Job card of one axle: each corner whole, left before right, in the order the work is done. What a plan does not have
+ * gets no step: no plate, nothing about plates. Common practice, no source.
  */
 export function jobCard(plan: Plan, units: UnitSystem = 'metric'): Step[] {
   return cornersOf(plan.axle).flatMap((corner) => cornerSteps(plan, corner, units).map((s) => ofCorner(s, corner)));

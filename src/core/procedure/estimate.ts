@@ -88,8 +88,8 @@ const sumOf = (lines: readonly EstimateLine[], when: 'before' | 'after'): number
   lines.filter((l) => l.when === when).reduce((sum, l) => sum + l.minutes * l.times, 0);
 
 /**
- * How long one axle's job usually takes from the stage it stands in: the steps of its own card, its readings, kit and torque rounds. Common
- * practice, no source; a shop's own history corrects it (`calendar/history`).
+ * How long one axle's job usually takes from the stage it stands in: the steps of its own card, its readings, kit and
+ * torque rounds. Common practice, no source; a shop's own history corrects it (`calendar/history`).
  * @param plan null where nothing is chosen yet
  * @param from stage the job stands in; what is behind it is not counted again
  * @returns minutes; the lines sum to `before + after`
@@ -117,8 +117,8 @@ const summed = (lines: readonly EstimateLine[]): Pick<Estimate, 'lines' | 'befor
 });
 
 /**
- * The axles of one visit: what is done once for all of them (taking the car in, the test drive) is counted at the first that has it.
- * Common practice, no source.
+ * The axles of one visit: what is done once for all of them (taking the car in, the test drive) is counted at the first
+ * that has it. Common practice, no source.
  * @param axles each as if it came alone
  */
 export function together(axles: readonly Estimate[]): Estimate[] {

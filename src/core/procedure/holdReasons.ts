@@ -26,8 +26,8 @@ const WORD = /\p{L}{2,}/gu;
 export const saysWhy = (why: string): boolean => (why.match(WORD) ?? []).length >= 3;
 
 /**
- * Whether a hold point keeps somebody from being hurt: the stand under the car, a torque round, the clock of a locker. Such a one is ended
- * without its tick only by a lead.
+ * Whether a hold point keeps somebody from being hurt: the stand under the car, a torque round, the clock of a locker.
+ * Such a one is ended without its tick only by a lead.
  */
 export const guardsPeople = (step: Pick<Step, 'key' | 'card'>): boolean =>
   stepName(step.key) === 'stand' ||

@@ -21,7 +21,8 @@ const drilled = ({ spacer }: Plan): string =>
 /**
  * Kit to have on the trolley before the car is lifted. Every line is a hold point: a wheel off with the wrong nuts on
  * the trolley is a wheel refitted twice. Common practice, no source.
- * @param units in which lengths and torques are written; a length that is needed is rounded up, a size as it is marked to nearest
+ * @param units in which lengths and torques are written; a length that is needed is rounded up, a size as it is marked
+ * to nearest
  */
 export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
   const { hub, spacer, fastener } = plan;

@@ -1,7 +1,9 @@
 import type { Plan } from '../document/document';
 import { hasPlate } from './jobKind';
 
-/** What may have let a fastener move after it was torqued and verified, the likely first. Common practice, no source. */
+/**
+ * What may have let a fastener move after it was torqued and verified, the likely first. Common practice, no source.
+ */
 export function moveCauses(plan: Plan): string[] {
   const kind = plan.fastener.kind;
   return [

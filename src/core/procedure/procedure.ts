@@ -85,7 +85,10 @@ function toolsFor(plan: Plan, kind: JobKind, arch: boolean): string[] {
   ];
 }
 
-/** The round of a conversion’s studs in one hub, by the figure that was read for them; null where no studs go in, or nobody counted the lugs. */
+/**
+ * The round of a conversion’s studs in one hub, by the figure that was read for them; null where no studs go in, or
+ * nobody counted the lugs.
+ */
 export function hubTorque(plan: Plan, figure: { readonly nm: number; readonly source: string }): TorqueJob | null {
   const { hub, policy, fastener } = plan;
   if (fastener.kind !== 'conversion' || hub.lugs === null) return null;

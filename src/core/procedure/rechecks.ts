@@ -20,15 +20,18 @@ export interface RecheckLink {
 const HOUR = 3600_000;
 const DAY = 24 * HOUR;
 
-/** What a car drives in a day where nobody said, km: 50 km are there on the second day, 100 after the first week at the latest. */
+/**
+ * What a car drives in a day where nobody said, km: 50 km are there on the second day, 100 after the first week at the
+ * latest.
+ */
 export const KM_A_DAY = 25;
 
 /** Longest that a distance is waited for: a car that hardly moves settles over night all the same. */
 const LATEST = 21 * DAY;
 
 /**
- * Rechecks after a sign-off, in order: the next day, cold; after 50–100 km; for the track before the first session. Common practice, no
- * source; the daily distance is an estimate and said as one.
+ * Rechecks after a sign-off, in order: the next day, cold; after 50–100 km; for the track before the first session.
+ * Common practice, no source; the daily distance is an estimate and said as one.
  * @param nextDay ms from the sign-off to the next calendar day in the shop's zone
  * @param kmADay what this car drives in a day, km, above 0
  */

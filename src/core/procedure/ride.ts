@@ -1,8 +1,9 @@
 import type { Step } from './step';
 
 /**
- * Whether a step is said together with the hold point that it leads to: it holds nothing itself, and asks for nothing of its own, neither a
- * photo nor a torque round nor a cure. A clock that is only started where it is needed asks for nothing.
+ * Whether a step is said together with the hold point that it leads to: it holds nothing itself, and asks for nothing
+ * of its own, neither a photo nor a torque round nor a cure. A clock that is only started where it is needed asks for
+ * nothing.
  */
 const rides = ({ hold, card }: Step): boolean =>
   !hold &&
@@ -18,8 +19,8 @@ const isHead = ({ hold, card }: Step): boolean => hold && card?.round === undefi
 const together = (a: Step, b: Step): boolean => a.card !== undefined && a.card.corner === b.card?.corner;
 
 /**
- * Open steps that are said with a hold point, in their order: those right before it at its corner, as the lift has them done. A hold point is
- * never said with another one.
+ * Open steps that are said with a hold point, in their order: those right before it at its corner, as the lift has them
+ * done. A hold point is never said with another one.
  * @param order steps in the order in which they are done
  */
 export function ridingWith<S extends Step>(order: readonly S[], head: S, isDone: (s: S) => boolean): S[] {

@@ -70,8 +70,9 @@ const nutOf = (f: Fastener): Nut | null =>
   f.kind === 'nuts' || f.kind === 'conversion' || f.kind === 'stud' ? f.nut : null;
 
 /**
- * Holds a part against the kit of a plan: what its line asks for, or what is wrong and by how much. Another part with which the plan
- * stands without a stop and without anything unmeasured is offered in its place. Common practice, no source.
+ * Holds a part against the kit of a plan: what its line asks for, or what is wrong and by how much. Another part with
+ * which the plan stands without a stop and without anything unmeasured is offered in its place. Common practice, no
+ * source.
  * @param units in which the differences are worded
  */
 export function scanned(plan: Plan, item: CatalogueItem, units: UnitSystem): Scanned {
@@ -165,13 +166,18 @@ interface Instead {
 
 const other = (wrong: readonly string[], instead: Instead): Scanned => ({ is: 'other', wrong, instead });
 
-/** Whether the plan stands with the other part, judged as any choice is. A bolt of another thread is no bolt of this hub. */
+/**
+ * Whether the plan stands with the other part, judged as any choice is. A bolt of another thread is no bolt of this
+ * hub.
+ */
 function stands(plan: Plan, wrong: readonly string[], instead: Instead): boolean {
   const strange = wrong.some((w) => w.startsWith('thread ') && w.includes(', the plan has M'));
   return !strange && assess({ ...plan, leadSignOff: null, rightSpacer: null, ...instead }).blocking.length === 0;
 }
 
-/** Sockets, keys, locker and cleaner: they belong to the hand, and are told where they are not what the kit asks for. */
+/**
+ * Sockets, keys, locker and cleaner: they belong to the hand, and are told where they are not what the kit asks for.
+ */
 function beside(plan: Plan, item: Extract<CatalogueItem, { kind: 'other' }>): Scanned {
   const fits = (key: string, note: string | null): Scanned => ({ is: 'fits', key, wanted: 1, note });
   const { other: o } = item;

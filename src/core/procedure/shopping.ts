@@ -31,8 +31,8 @@ function socketText({ wheel }: Plan, units: UnitSystem): string {
 const classText = (said: string): string => (said === 'unknown' ? 'class said on the bag' : `class ${said} or better`);
 
 /**
- * What has to be bought for a choice, as limits and not as parts: pieces, thread, lengths that will do, seat, class, socket. A limit never
- * rounds toward danger. Fasteners that stay need nothing.
+ * What has to be bought for a choice, as limits and not as parts: pieces, thread, lengths that will do, seat, class,
+ * socket. A limit never rounds toward danger. Fasteners that stay need nothing.
  * @param n the figures of the plan that the lines are of
  */
 export function shoppingLines(plan: Plan, n: Numbers, units: UnitSystem): string[] {

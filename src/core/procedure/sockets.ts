@@ -27,7 +27,9 @@ export interface SocketLine {
   /** Across flats, mm; null where nobody read it. */
   readonly size: number | null;
   readonly text: string;
-  /** Sockets of the shop that turn it, each held against the lug holes; empty where none does, or no hole is in its way. */
+  /**
+   * Sockets of the shop that turn it, each held against the lug holes; empty where none does, or no hole is in its way.
+   */
   readonly shop: readonly HeldSocket[];
 }
 
@@ -45,15 +47,19 @@ export interface SocketsOf {
   readonly shop: readonly ShopSocket[];
 }
 
-/** Caps of thin sheet swell with rust: up to this much more across flats still turns on them, mm. Common practice, no source. */
+/**
+ * Caps of thin sheet swell with rust: up to this much more across flats still turns on them, mm. Common practice, no
+ * source.
+ */
 const SWOLLEN = 2;
 /** A socket turns a fastener of its own size; sizes are marked to half a millimetre. */
 const SAME = 0.26;
 
 /**
- * Sockets and keys of a visit: for what comes off, its caps where they may have swollen, what goes in, the studs' hub end, the adapter's
- * nuts and the locking pieces. Each socket of the shop that would turn it is held against every lug hole that was measured, at the
- * narrow end of its error. One that does not enter asks for another; it never stops the joint. Common practice, no source.
+ * Sockets and keys of a visit: for what comes off, its caps where they may have swollen, what goes in, the studs' hub
+ * end, the adapter's nuts and the locking pieces. Each socket of the shop that would turn it is held against every lug
+ * hole that was measured, at the narrow end of its error. One that does not enter asks for another; it never stops the
+ * joint. Common practice, no source.
  */
 export function socketLines({ plan, onCar: size, parts, shop }: SocketsOf, units: UnitSystem): SocketLine[] {
   const { hub, fastener, spacer } = plan;
@@ -150,7 +156,10 @@ function keyText({ hub }: Plan, parts: readonly PartSocket[], keyed: boolean): s
   return `${[off, on].filter((t) => t !== '').join('. ')}. By hand, never with an impact wrench.`;
 }
 
-/** The narrowest lug hole at the narrow end of its error; null where a wheel of the set has none measured and none is known. */
+/**
+ * The narrowest lug hole at the narrow end of its error; null where a wheel of the set has none measured and none is
+ * known.
+ */
 function narrowest(plan: Plan): { readonly name: string; readonly hole: number } | null {
   let least: { name: string; hole: number } | null = null;
   for (const w of plan.wheel.each) {

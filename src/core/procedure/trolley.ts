@@ -19,7 +19,10 @@ export interface TrolleyPart {
 const common = (name: string) => ({ name, count: 0, bin: '' });
 const known = (text: string): string => (text === 'unknown' ? 'not known' : text);
 
-/** Parts of a plan as they lie on the trolley: plates each with its side where they differ, fasteners, nuts. Stock ones are on the car. */
+/**
+ * Parts of a plan as they lie on the trolley: plates each with its side where they differ, fasteners, nuts. Stock ones
+ * are on the car.
+ */
 export function trolley(plan: Plan, units: UnitSystem): TrolleyPart[] {
   const { hub, spacer, fastener: f } = plan;
   const pieces = (wheelLugs(plan) ?? 0) * 2;

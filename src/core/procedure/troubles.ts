@@ -136,8 +136,9 @@ export const TROUBLES: readonly Trouble[] = [
 ];
 
 /**
- * Whether a trouble may stay as it is by a lead’s word: only one that does not hold the wheel. A crossed, snapped or spinning
- * fastener, a nut that bottoms and a plate that rocks are put right, whoever says what. Common practice, no source.
+ * Whether a trouble may stay as it is by a lead’s word: only one that does not hold the wheel. A crossed, snapped or
+ * spinning fastener, a nut that bottoms and a plate that rocks are put right, whoever says what. Common practice, no
+ * source.
  */
 export const mayStay = ({ blocks }: Trouble): boolean => !blocks;
 

@@ -24,8 +24,9 @@ function dueAt({ quantity: id, axle, corner, wheel }: Stop): readonly number[] {
 }
 
 /**
- * Readings of a visit in the order in which hands come to them: on the ground round the car, loaded corner by corner, then each wheel off
- * and behind it, then parts and wheels on the bench. Within a place they stand as in the table of readings. Common practice, no source.
+ * Readings of a visit in the order in which hands come to them: on the ground round the car, loaded corner by corner,
+ * then each wheel off and behind it, then parts and wheels on the bench. Within a place they stand as in the table of
+ * readings. Common practice, no source.
  */
 export function inWalk<T extends Stop>(stops: readonly T[]): T[] {
   const due = (s: T) =>

@@ -18,8 +18,8 @@ function lifted(corners: readonly Corner[], lift: Lift): readonly (readonly Corn
 }
 
 /**
- * Steps of a visit's corners in the order in which its lift has them done: corners that come up together go through each part of the work in
- * turn, so that what cures at one is waited for at another. Steps without a corner come first.
+ * Steps of a visit's corners in the order in which its lift has them done: corners that come up together go through
+ * each part of the work in turn, so that what cures at one is waited for at another. Steps without a corner come first.
  */
 export function workOrder(steps: readonly Step[], lift: Lift): Step[] {
   const corners = [...new Set(steps.flatMap((s) => s.card?.corner ?? []))];
@@ -36,8 +36,8 @@ export const usualMinutes = (steps: readonly Step[]): number =>
   steps.reduce((sum, s) => sum + (s.card?.minutes ?? 0), 0);
 
 /**
- * A list as it was kept with its plan, in today's words and the units that are read. A step that this release does not know any more keeps
- * its own words; one that it has learned since belongs to plans that are frozen from now on.
+ * A list as it was kept with its plan, in today's words and the units that are read. A step that this release does not
+ * know any more keeps its own words; one that it has learned since belongs to plans that are frozen from now on.
  */
 export function asKept(kept: readonly Step[] | undefined, today: readonly Step[]): readonly Step[] {
   if (kept === undefined) return today;

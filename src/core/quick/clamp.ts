@@ -31,8 +31,9 @@ export interface ClampAnswer extends QuickAnswer {
 }
 
 /**
- * What a torque clamps, and how near the shank comes to its yield: friction × tool scatter. An unmeasured contact takes the thread's own
- * diameter for the most clamp and twice that for the least; a class nobody read is the softest. It explains a figure and never makes one.
+ * What a torque clamps, and how near the shank comes to its yield: friction × tool scatter. An unmeasured contact takes
+ * the thread's own diameter for the most clamp and twice that for the least; a class nobody read is the softest. It
+ * explains a figure and never makes one.
  * @throws InputError for what is no thread
  */
 export function clampAnswer(asked: ClampAsked, units: UnitSystem): ClampAnswer {

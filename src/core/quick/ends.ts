@@ -22,8 +22,9 @@ export interface PocketAsked {
 const CALIPER_PM = 0.1;
 
 /**
- * Pocket that a wheel needs over a bolt-on adapter: (Z − s) + 1.5 mm with the errors of stud, plate and pocket inside. Flush within
- * the errors counts as standing out. Worked example: 31 mm studs under 15 mm ask for 17.8 mm with a caliper.
+ * Pocket that a wheel needs over a bolt-on adapter: (Z − s) + 1.5 mm with the errors of stud, plate and pocket inside.
+ * Flush within the errors counts as standing out. Worked example: 31 mm studs under 15 mm ask for 17.8 mm with a
+ * caliper.
  */
 export function pocketAnswer(
   asked: PocketAsked,
@@ -121,8 +122,9 @@ export interface EndsAnswer extends QuickAnswer {
 }
 
 /**
- * Both ends of a two-ended stud: Eh = min(short end − lead, Dt); E = min(X − n − (tr + s + q), Ln) with X = overall − what is in
- * the hub. Each end in its own pitch. Worked example: a 75 mm stud carries 12 mm where a 90 mm one carries 27 (common practice).
+ * Both ends of a two-ended stud: Eh = min(short end − lead, Dt); E = min(X − n − (tr + s + q), Ln) with X = overall −
+ * what is in the hub. Each end in its own pitch. Worked example: a 75 mm stud carries 12 mm where a 90 mm one carries
+ * 27 (common practice).
  */
 export function endsAnswer(asked: EndsAsked, policy: Policy, units: UnitSystem): EndsAnswer {
   const hub = compileThread(asked.hubThread);

@@ -27,8 +27,8 @@ export interface FlushAnswer extends QuickAnswer {
 const TAPE_PM = 1;
 
 /**
- * Plate that stands the tyre flush with the arch edge: s0 + g, camber taken in at the edge's height; the common size below it, its
- * offset and track. Source: geometry; definitions of offset and track.
+ * Plate that stands the tyre flush with the arch edge: s0 + g, camber taken in at the edge's height; the common size
+ * below it, its offset and track. Source: geometry; definitions of offset and track.
  */
 export function flushAnswer(
   asked: FlushAsked,

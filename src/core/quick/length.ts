@@ -72,7 +72,8 @@ export function lengthAnswer(asked: LengthAsked, policy: Policy, units: UnitSyst
           pm: errors,
           clearPm: 0,
         });
-  // Up to the whole millimetre only where the room behind was measured: without it the tip goes no further in than it was counted.
+  // Up to the whole millimetre only where the room behind was measured: without it the tip goes no further in than it
+  // was counted.
   const up = roundTo(asNow, 0, 'up');
   const most = found?.max ?? null;
   const rounds = roomKnown && (most === null || up <= most + 1e-9) ? 'up' : 'down';

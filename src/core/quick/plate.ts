@@ -34,7 +34,9 @@ export interface PlateSize {
 }
 
 export interface PlateAnswer extends QuickAnswer {
-  /** Largest plate that leaves the target, and one that leaves the floor, errors inside, mm; null where no plate does. */
+  /**
+   * Largest plate that leaves the target, and one that leaves the floor, errors inside, mm; null where no plate does.
+   */
   readonly most: number | null;
   readonly mostToFloor: number | null;
   /** Common size at or below. */
@@ -44,8 +46,8 @@ export interface PlateAnswer extends QuickAnswer {
 }
 
 /**
- * Largest plate on the fasteners that are on, from a count: s ≤ s0 + N·P − E, the quarter turn and the plate's own error taken
- * off, none where the mate's thread is shorter than E. Common practice, no source; geometry.
+ * Largest plate on the fasteners that are on, from a count: s ≤ s0 + N·P − E, the quarter turn and the plate's own
+ * error taken off, none where the mate's thread is shorter than E. Common practice, no source; geometry.
  * @param sizes common sizes, mm
  * @throws InputError for what is no thread
  */

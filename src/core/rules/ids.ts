@@ -1,6 +1,6 @@
 /**
- * Names of the rules, in the order in which equal findings are told. They stand in records and plans for good: no other rule ever gets the
- * name of one that went.
+ * Names of the rules, in the order in which equal findings are told. They stand in records and plans for good: no other
+ * rule ever gets the name of one that went.
  */
 export const RULE_IDS = [
   'spacer.kind',

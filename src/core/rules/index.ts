@@ -63,8 +63,9 @@ import { torqueSource } from './torque/torqueSource';
 import { torqueUsual } from './torque/torqueUsual';
 
 /**
- * Every rule, in the order in which equal findings are told. Rulebook, search sets, sentences, figures put in and what waits
- * for a reading are all derived from this list: a new rule is a file, its test, its name in `ids.ts` and a line here.
+ * Every rule, in the order in which equal findings are told. Rulebook, search sets, sentences, figures put in and what
+ * waits for a reading are all derived from this list: a new rule is a file, its test, its name in `ids.ts` and a line
+ * here.
  */
 const LIST = [
   spacerKind,

@@ -12,7 +12,10 @@ export const seatCentres = (seat: Seat): boolean => seat.startsWith('cone') || s
 
 const BALL_RADIUS: Readonly<Partial<Record<Seat, number>>> = { ball12: 12, ball13: 13, ball14: 14 };
 
-/** Bearing geometry of a seat on a contact diameter (mm); null for an unknown seat. @throws RangeError for a ball smaller than its circle */
+/**
+ * Bearing geometry of a seat on a contact diameter (mm); null for an unknown seat. @throws RangeError for a ball
+ * smaller than its circle
+ */
 export function bearingOf(seat: Seat, contactDiameter: number): Bearing | null {
   if (seat === 'unknown') return null;
   if (seat === 'cone60' || seat === 'cone90')

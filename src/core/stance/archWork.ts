@@ -9,7 +9,10 @@ export interface ArchCut {
 }
 export type ArchCuts = Readonly<Partial<Record<Corner, ArchCut>>>;
 
-/** Arch work of an axle in one line: once where both sides had the same, else each by its corner, with the last who did it. Null where there was none. */
+/**
+ * Arch work of an axle in one line: once where both sides had the same, else each by its corner, with the last who did
+ * it. Null where there was none.
+ */
 export function archWorkOf(axle: Axle, cuts: ArchCuts): ArchCut | null {
   const done = ([`${axle}-left`, `${axle}-right`] as const).flatMap((c) => {
     const cut = cuts[c];

@@ -28,8 +28,8 @@ export const sweepRadius = (scrub: number, spacer: number, sectionWidth: number,
   Math.hypot(scrubRadius(scrub, spacer) + sectionWidth / 2, radius);
 
 /**
- * How much further a plate brings the outer shoulder at full lock, mm: forward s·sin δ, outward s·cos δ. The shoulder stands at
- * (c·cos δ + b·sin δ, b·cos δ + c·sin δ), and only b grows by s. Source: rotation about the steering axis.
+ * How much further a plate brings the outer shoulder at full lock, mm: forward s·sin δ, outward s·cos δ. The shoulder
+ * stands at (c·cos δ + b·sin δ, b·cos δ + c·sin δ), and only b grows by s. Source: rotation about the steering axis.
  * @param lock δ, degrees
  */
 export const shoulderAtLock = (spacer: number, lock: number): { readonly forward: number; readonly out: number } => {

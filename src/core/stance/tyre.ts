@@ -18,10 +18,10 @@ const FLOTATION =
   /^(\d{2}(?:[.,]\d+)?)\s*[x×]\s*(\d{1,2}(?:[.,]\d+)?)\s*(?:r|-)\s*(\d{2}(?:[.,]5)?)\s*(?:lt)?(?:\s+\d{2,3}[a-z]?)?$/i;
 
 /**
- * Reads a tyre designation: `225/45R17 91W`, `265/35ZR19`, `LT245/75R16`, `215/65R16C`, `225/45ZR17 (94Y)`, `225/45/17`, `31x10.50R15`, and the
- * racing form `200/580R15` where the second figure is the overall diameter in mm.
- * Design sizes: H = S·aspect/100 and rim diameter to the whole mm, D = rim + 2·H.
- * Source: ETRTO design dimensions, ISO 4000-1 (from memory); flotation sizes by their own figures in inches.
+ * Reads a tyre designation: `225/45R17 91W`, `265/35ZR19`, `LT245/75R16`, `215/65R16C`, `225/45ZR17 (94Y)`,
+ * `225/45/17`, `31x10.50R15`, and the racing form `200/580R15` where the second figure is the overall diameter in mm.
+ * Design sizes: H = S·aspect/100 and rim diameter to the whole mm, D = rim + 2·H. Source: ETRTO design dimensions, ISO
+ * 4000-1 (from memory); flotation sizes by their own figures in inches.
  * @throws InputError naming the field and what would do
  */
 export function parseTyre(field: string, text: string): Tyre {

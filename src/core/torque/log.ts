@@ -6,8 +6,9 @@ export const PASSES = ['snug', 'lower', 'middle', 'final', 'verify', 'recheck'] 
 export type Pass = (typeof PASSES)[number];
 
 /**
- * What a log holds: an entry of a pass; a slip that strikes out the entry before it; what became of a fastener that was pulled far
- * over the figure: another one went in, or somebody says why it stays; that fasteners were swapped after the final pass.
+ * What a log holds: an entry of a pass; a slip that strikes out the entry before it; what became of a fastener that was
+ * pulled far over the figure: another one went in, or somebody says why it stays; that fasteners were swapped after the
+ * final pass.
  */
 export const ENTRIES = [...PASSES, 'strike', 'replaced', 'stays', 'swapped'] as const;
 export type Entry = (typeof ENTRIES)[number];
@@ -40,8 +41,8 @@ export interface TorqueReading {
 }
 
 /**
- * What a click wrench tells a hand: it clicked at what it was set to; on the second round the fastener held, moved a little (up to a
- * hand’s width at the handle) or a lot before it did. Common practice, no source.
+ * What a click wrench tells a hand: it clicked at what it was set to; on the second round the fastener held, moved a
+ * little (up to a hand’s width at the handle) or a lot before it did. Common practice, no source.
  */
 export const FELT = ['click', 'held', 'little', 'lot'] as const;
 export type Felt = (typeof FELT)[number];
@@ -70,8 +71,8 @@ export interface TorqueSpec {
 }
 
 /**
- * How a reading counts. `tight`: it hardly turned before the figure, so it was tight already and tells nothing; `stopped`: its trace shows
- * a thread that crossed, a fastener that bottomed or one that gave.
+ * How a reading counts. `tight`: it hardly turned before the figure, so it was tight already and tells nothing;
+ * `stopped`: its trace shows a thread that crossed, a fastener that bottomed or one that gave.
  */
 export type Outcome = 'done' | 'low' | 'over' | 'moved' | 'tight' | 'stopped';
 
@@ -94,13 +95,19 @@ export interface TorqueState {
   readonly complete: boolean;
   /** Complete recheck rounds after sign-off. */
   readonly rechecks: number;
-  /** A fastener that was pulled far over the figure, or whose trace stops it: it is replaced, or somebody says why it stays, before the pass goes on. */
+  /**
+   * A fastener that was pulled far over the figure, or whose trace stops it: it is replaced, or somebody says why it
+   * stays, before the pass goes on.
+   */
   readonly overpulled: number | null;
   /** Why that fastener is held: what its trace shows, or that it was pulled far over. */
   readonly heldFor: TraceClass | 'over' | null;
 }
 
-/** Further over the figure than this a fastener has stretched for all anybody knows. Share of it; common practice, no source. */
+/**
+ * Further over the figure than this a fastener has stretched for all anybody knows. Share of it; common practice, no
+ * source.
+ */
 const FAR_OVER = 1.2;
 
 /**
@@ -210,7 +217,10 @@ export function judgeReading(spec: TorqueSpec, r: TorqueReading): Outcome {
 /** Number of a lug as the wheel face shows it: its place in the star, from 1. */
 export const faceNumber = (order: readonly number[], lug: number): number => order.indexOf(lug) + 1;
 
-/** What a reading must carry to be taken now; null when it may be appended. Lugs are named by the numbers on the wheel face. */
+/**
+ * What a reading must carry to be taken now; null when it may be appended. Lugs are named by the numbers on the wheel
+ * face.
+ */
 export function refuseReading(spec: TorqueSpec, state: TorqueState, r: TorqueReading): string | null {
   const expected = state.pass ?? 'recheck';
   if (r.pass === 'strike' && !heldByTrace(state))
@@ -238,7 +248,9 @@ export function refuseReading(spec: TorqueSpec, state: TorqueState, r: TorqueRea
   return spec.target > 0 ? null : 'There is no torque figure with a source for this axle.';
 }
 
-/** What a click wrench may tell in a pass: that it clicked, and on the second round whether the fastener moved first. */
+/**
+ * What a click wrench may tell in a pass: that it clicked, and on the second round whether the fastener moved first.
+ */
 function feltRefusal(spec: TorqueSpec, r: TorqueReading, got: number): string | null {
   const second = r.pass === 'verify' || r.pass === 'recheck';
   if (second === (r.felt === 'click'))
@@ -262,8 +274,8 @@ const heldByTrace = ({ overpulled, heldFor }: TorqueState): boolean =>
   overpulled !== null && heldFor !== null && heldFor !== 'over';
 
 /**
- * Whether a fastener that is held may stay by a lead’s reason: one that was pulled over or gave, by somebody who knows why. One that
- * crossed or bottomed clamps nothing and is replaced, whoever says what. Common practice, no source.
+ * Whether a fastener that is held may stay by a lead’s reason: one that was pulled over or gave, by somebody who knows
+ * why. One that crossed or bottomed clamps nothing and is replaced, whoever says what. Common practice, no source.
  */
 export const heldMayStay = (heldFor: TorqueState['heldFor']): boolean =>
   heldFor !== 'cross-threaded' && heldFor !== 'bottomed';

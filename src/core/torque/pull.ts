@@ -15,7 +15,8 @@ const NEAR = 0.9;
 const LEAST = 4;
 
 /**
- * Peak, turn and class of a pull. One that clicked early, or was let go, has no class: its peak is judged as any reading is.
+ * Peak, turn and class of a pull. One that clicked early, or was let go, has no class: its peak is judged as any
+ * reading is.
  * @param samples degrees and N·m in the order they came @param target the figure, N·m
  * @returns null where there is nothing to judge: no sample, or a figure that is no number
  */

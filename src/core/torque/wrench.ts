@@ -24,8 +24,9 @@ export interface WrenchState {
 }
 
 /**
- * Whether a wrench is good for a figure: a figure on either end of its range is inside it, one beyond is refused. Calibration that is due on
- * a day is good through that day (ISO 6789 asks for a period and leaves its length to the user; from memory).
+ * Whether a wrench is good for a figure: a figure on either end of its range is inside it, one beyond is refused.
+ * Calibration that is due on a day is good through that day (ISO 6789 asks for a period and leaves its length to the
+ * user; from memory).
  * @param targetNm figure to be pulled, N·m @param today the calendar day in the shop’s zone, as `2027-03-31`
  */
 export function wrenchState(

@@ -9,8 +9,8 @@ const MOST_KM = 3_000_000;
 const WHOLE = /^(\d{1,7}|\d{1,3}([ .,'’\u202f]\d{3}){1,2})$/;
 
 /**
- * What an odometer shows, as typed, to whole kilometres: `84200`, `84 200 km`, `52,300 mi`. A bare figure is in the unit that the page shows.
- * Empty is null: nobody read it. @throws InputError
+ * What an odometer shows, as typed, to whole kilometres: `84200`, `84 200 km`, `52,300 mi`. A bare figure is in the
+ * unit that the page shows. Empty is null: nobody read it. @throws InputError
  */
 export function parseMileage(text: string, system: UnitSystem): number | null {
   const typed = text.trim();

@@ -90,8 +90,8 @@ const IMPERIAL = { length: 'in', torque: 'lbf·ft', load: 'lbf' } as const;
 export type Shown = keyof typeof IMPERIAL;
 
 /**
- * A figure as the page shows it: a bare `0.25` is a quarter inch where lengths are read in inches, and so is a bare `1/4`. What carries a
- * unit, and what is no figure, stays as it was typed.
+ * A figure as the page shows it: a bare `0.25` is a quarter inch where lengths are read in inches, and so is a bare
+ * `1/4`. What carries a unit, and what is no figure, stays as it was typed.
  */
 export function asShown(text: string, kind: Shown, system: UnitSystem): string {
   const typed = text.trim();

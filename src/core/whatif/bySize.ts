@@ -7,7 +7,10 @@ import { leastValue } from '../figures/result';
 import type { Finding } from '../rules/kit/finding';
 import { roundTo } from '../units/round';
 
-/** How one thickness can go on: on the fasteners that were chosen, as it is, with longer ones, or not, with the first reason. */
+/**
+ * How one thickness can go on: on the fasteners that were chosen, as it is, with longer ones, or not, with the first
+ * reason.
+ */
 export interface SizeFit {
   readonly thickness: number;
   readonly how: 'chosen' | 'present' | 'longer' | 'no';
@@ -23,8 +26,9 @@ export interface SizeFit {
 }
 
 /**
- * "Why not 15?" for every size: the plan with that thickness on the conversion studs or other nuts that were chosen; else on what is on the
- * car, else with longer ones of the length that engages as the car does now. Judged by `assess` alone; nothing is judged a second way here.
+ * "Why not 15?" for every size: the plan with that thickness on the conversion studs or other nuts that were chosen;
+ * else on what is on the car, else with longer ones of the length that engages as the car does now. Judged by `assess`
+ * alone; nothing is judged a second way here.
  */
 export function fitBySize(plan: Plan, sizes: readonly number[]): SizeFit[] {
   return sizes.map((thickness) => {
@@ -40,7 +44,8 @@ export function fitBySize(plan: Plan, sizes: readonly number[]): SizeFit[] {
     if (lengths === null || plan.spacer.kind === 'adapter')
       return { thickness, how: 'no', length: null, window: lengths, thread: null, reason: first, gap };
     const length = roundTo(lengths.keep, 0, 'up');
-    // A length that nobody holds yet is asked for threaded as far as it needs, plain at its tip and with no locking piece; the one in hand is judged by its own thread.
+    // A length that nobody holds yet is asked for threaded as far as it needs, plain at its tip and with no locking
+    // piece; the one in hand is judged by its own thread.
     const wanted = longerFastener(plan, length);
     const longer = assess({
       ...at,

@@ -82,7 +82,9 @@ const FILL: Readonly<Record<ShelfSlot, Fill>> = {
   },
 };
 
-/** The hub that a slot's part has to suit: nuts go on the outer end of a conversion stud, or on an adapter's own studs. */
+/**
+ * The hub that a slot's part has to suit: nuts go on the outer end of a conversion stud, or on an adapter's own studs.
+ */
 function hubFor(plan: Plan, slot: ShelfSlot): Parameters<typeof shelfFor>[0] {
   if (slot !== 'nut') return plan.hub;
   const { fastener, spacer } = plan;
@@ -106,14 +108,19 @@ function sizeOf({ spacer, fastener, locking }: PutOn, slot: ShelfSlot): number {
 const lengthOf = (f: Plan['fastener']): number =>
   f.kind === 'stud' ? f.protrusion : f.kind === 'bolt' || f.kind === 'conversion' ? f.length : 0;
 
-/** The size that is looked for, mm: the spacer that is on the bench; the length that engages as now, else the one that is on the bench. */
+/**
+ * The size that is looked for, mm: the spacer that is on the bench; the length that engages as now, else the one that
+ * is on the bench.
+ */
 function wantedSize(plan: Plan, slot: ShelfSlot): number {
   if (slot === 'spacer') return plan.spacer.thickness;
   if (slot === 'fastener') return assess(plan).numbers.window?.keep ?? lengthOf(plan.fastener);
   return 0;
 }
 
-/** What stands first in the way of a choice: what this slot decides before the rest, a stop before what is not measured. */
+/**
+ * What stands first in the way of a choice: what this slot decides before the rest, a stop before what is not measured.
+ */
 function judged(plan: Plan, own: ReadonlySet<string>): Pick<Offer, 'verdict' | 'against'> {
   const { blocking, verdict } = assess(plan);
   const worst = Math.min(...blocking.map((f) => RANK[f.level]));
@@ -123,8 +130,8 @@ function judged(plan: Plan, own: ReadonlySet<string>): Pick<Offer, 'verdict' | '
 }
 
 /**
- * What of a shelf would fill one group of fields on the bench, everything else of the choice as it is there. Whoever signed its cautions
- * signed for the parts that are there and for no others.
+ * What of a shelf would fill one group of fields on the bench, everything else of the choice as it is there. Whoever
+ * signed its cautions signed for the parts that are there and for no others.
  * @param choice the choice with its readings, mm and N·m @param parts the shelf, any order
  * @returns each part that can go on this hub once, judged by `assess`; parts of other kinds are not counted
  * @throws InputError where the plan's thread is no thread

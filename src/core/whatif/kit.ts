@@ -68,10 +68,11 @@ const byName = (a: string, b: string): number => {
 const UNSAFE: ReadonlySet<string> = new Set(['stop', 'unmeasured']);
 
 /**
- * What to have in the drawer: studs and nuts that stay, and as few plates as serve every wheel set of the car, each set bare and on every
- * plate of the kit safe (stop and unmeasured are not). A stud with its nut that is not safe bare on some set is out at once; a plate that
- * is not safe on some set is never part of a kit; of the others the fewest are taken that give each set one as thick as it wants.
- * Kits are of one axle; readings are the plan's, carried to other wheels by their pads.
+ * What to have in the drawer: studs and nuts that stay, and as few plates as serve every wheel set of the car, each set
+ * bare and on every plate of the kit safe (stop and unmeasured are not). A stud with its nut that is not safe bare on
+ * some set is out at once; a plate that is not safe on some set is never part of a kit; of the others the fewest are
+ * taken that give each set one as thick as it wants. Kits are of one axle; readings are the plan's, carried to other
+ * wheels by their pads.
  * @param onPair called after each stud with each nut with the share done; return false to stop early
  */
 export function oneKit(input: KitInput, onPair: (done: number) => boolean = () => true): KitResult {
@@ -151,7 +152,10 @@ function pairsOf({ plan, studs, nuts }: KitInput): Pair[] {
   });
 }
 
-/** Every smallest choice of plates that gives each set that wants one a plate of its thickness; one empty choice where none is wanted. */
+/**
+ * Every smallest choice of plates that gives each set that wants one a plate of its thickness; one empty choice where
+ * none is wanted.
+ */
 function fewest(sets: readonly KitSet[], plates: readonly Part<Spacer>[]): Part<Spacer>[][] {
   const wanting = sets.filter((s) => s.to > 0);
   if (wanting.length === 0) return [[]];

@@ -54,8 +54,9 @@ const open = (findings: readonly Finding[]): number =>
   findings.filter((f) => f.level === 'unmeasured' && !f.rule.startsWith('reading.')).length;
 
 /**
- * Readings that let more rules be judged, each taken at every corner or wheel where it is blank: those that are needed first, then by how much
- * they settle, then in the order of the trade. Empty where no reading by itself would settle anything.
+ * Readings that let more rules be judged, each taken at every corner or wheel where it is blank: those that are needed
+ * first, then by how much they settle, then in the order of the trade. Empty where no reading by itself would settle
+ * anything.
  * @param corner only readings that this corner still lacks
  */
 export function settlingReadings(plan: Plan, corner?: Corner): NextReading[] {

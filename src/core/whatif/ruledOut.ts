@@ -24,9 +24,9 @@ export type RuledOut =
   | { readonly is: 'drilling' };
 
 /**
- * What the car as it was measured rules out, errors on the side of the fitter: only what no better reading would mend. For a job that adds a
- * spacer, threads that leave less than the thinnest on what is on the car, and arches that leave less than that under load; for every job,
- * seats and drillings that do not go together.
+ * What the car as it was measured rules out, errors on the side of the fitter: only what no better reading would mend.
+ * For a job that adds a spacer, threads that leave less than the thinnest on what is on the car, and arches that leave
+ * less than that under load; for every job, seats and drillings that do not go together.
  */
 export function ruledOut(asRead: Plan): RuledOut[] {
   const plan = bare({

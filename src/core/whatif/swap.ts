@@ -10,14 +10,20 @@ import { formatLength, type UnitSystem } from '../units/format';
 
 /** A plate and fasteners that may be put together; which they are is said beside the plan that they are told from. */
 export interface Swap {
-  /** `fitted`, `no-plate`, `earlier-with-plate`, `earlier` (what was on before, without the plate) and `original` are of the plan's own parts; others number what the car owns beside them. */
+  /**
+   * `fitted`, `no-plate`, `earlier-with-plate`, `earlier` (what was on before, without the plate) and `original` are of
+   * the plan's own parts; others number what the car owns beside them.
+   */
   readonly key: string;
   readonly spacer: Spacer;
   readonly rightSpacer: Plan['rightSpacer'];
   readonly fastener: Fastener;
 }
 
-/** What the car owns beside what its plan puts in: plates of other jobs, or of wheels that came with them, and other fastener sets. */
+/**
+ * What the car owns beside what its plan puts in: plates of other jobs, or of wheels that came with them, and other
+ * fastener sets.
+ */
 export interface Owned {
   readonly plates: readonly Spacer[];
   readonly fasteners: readonly Fastener[];
@@ -61,9 +67,9 @@ export function noPlate(hub: Plan['hub']): Spacer {
 export const staysIn = (f: Fastener): boolean => f.kind === 'conversion' || f.kind === 'stud';
 
 /**
- * States that the car's hardware allows: once studs are in, no bolt goes in; an adapter brings its own, so it is on as its plan has it or off as
- * the car was before. Original ones that were recorded may go back on the bare hub. Each other plate is tried with every fastener set that may go in, each other fastener set with every
- * plate.
+ * States that the car's hardware allows: once studs are in, no bolt goes in; an adapter brings its own, so it is on as
+ * its plan has it or off as the car was before. Original ones that were recorded may go back on the bare hub. Each
+ * other plate is tried with every fastener set that may go in, each other fastener set with every plate.
  */
 export function swapsOf(plan: Plan, owned: Owned = NOTHING_ELSE): readonly Swap[] {
   const { fastener, spacer } = plan;
@@ -124,9 +130,9 @@ export function swapText(swap: Swap, fitted: Plan, units: UnitSystem): string {
 }
 
 /**
- * What of this car's wheels, plates and fasteners may be put together after a job: every wheel set with every state, judged by the same
- * rules as any plan. A count belongs to the wheel it was made on: on another it is carried over by the difference of their pads, or
- * unknown where they were not measured or seat otherwise.
+ * What of this car's wheels, plates and fasteners may be put together after a job: every wheel set with every state,
+ * judged by the same rules as any plan. A count belongs to the wheel it was made on: on another it is carried over by
+ * the difference of their pads, or unknown where they were not measured or seat otherwise.
  */
 export function swapMatrix(plan: Plan, sets: readonly SwapSet[], owned: Owned = NOTHING_ELSE): SwapCell[] {
   const swaps = swapsOf(plan, owned);
@@ -157,9 +163,9 @@ const THICKEST = 40;
 const FINE = 0.5;
 
 /**
- * How much plain plate the plan's own fasteners carry on a wheel set, mm in steps of half a millimetre, rounded down: the thickest up to
- * which every one goes without a stop and without anything unmeasured in the thread or behind it. How the plate centres is asked of a
- * plate that is there. Null where not even no plate is known to go.
+ * How much plain plate the plan's own fasteners carry on a wheel set, mm in steps of half a millimetre, rounded down:
+ * the thickest up to which every one goes without a stop and without anything unmeasured in the thread or behind it.
+ * How the plate centres is asked of a plate that is there. Null where not even no plate is known to go.
  */
 export function carries(plan: Plan, set: SwapSet): number | null {
   const on = planOn(plan, set);
@@ -188,8 +194,9 @@ export function carries(plan: Plan, set: SwapSet): number | null {
 const LENGTH = /^(reading|engagement|locking|thread|bolt|stud|nut|fastener)\./;
 
 /**
- * The plan with another set hung: its counts were made on the wheels that the plan was measured on, so they are carried over by the
- * difference of the pads, or say nothing where those were not measured or seat otherwise. What was read of tyre and arch is not theirs.
+ * The plan with another set hung: its counts were made on the wheels that the plan was measured on, so they are carried
+ * over by the difference of the pads, or say nothing where those were not measured or seat otherwise. What was read of
+ * tyre and arch is not theirs.
  */
 function onOtherWheels(plan: Plan, wheel: Plan['wheel']): Plan {
   return {
@@ -233,7 +240,10 @@ function padRange(wheel: Plan['wheel']): readonly [number, number] | null {
   return [low, high];
 }
 
-/** A nut's grip on another set: further out by as much as its pads are deeper, with every wheel inside its ±; null where they were not measured. */
+/**
+ * A nut's grip on another set: further out by as much as its pads are deeper, with every wheel inside its ±; null where
+ * they were not measured.
+ */
 function gripOn(plan: Plan, wheel: Plan['wheel']): Measured {
   const { nutGrip } = plan.hub;
   const [a, b] = [padRange(plan.wheel), padRange(wheel)];

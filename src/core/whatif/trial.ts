@@ -13,9 +13,9 @@ export interface Trial {
 const HOLDS = new Set([...decidedBy('length'), ...decidedBy('fastener')]);
 
 /**
- * Whether a car may be rolled and bounced on a trial: what the rules of its joint find in the way at that corner, worst first.
- * Stance and clearance are what the trial is for, so they say nothing here; the plate is taken to be drilled and bored as the hub,
- * and its locking piece is off. Empty where nothing stands in the way.
+ * Whether a car may be rolled and bounced on a trial: what the rules of its joint find in the way at that corner, worst
+ * first. Stance and clearance are what the trial is for, so they say nothing here; the plate is taken to be drilled and
+ * bored as the hub, and its locking piece is off. Empty where nothing stands in the way.
  */
 export function trialFindings(plan: Plan, corner: Corner, { thickness, fastener }: Trial): Finding[] {
   const at = plan.corners.find((c) => c.corner === corner);

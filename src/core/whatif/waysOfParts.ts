@@ -46,7 +46,9 @@ function thickerAdapter(plan: Plan): number | null {
   return null;
 }
 
-/** The least of a figure of every wheel that can go on, its error taken off, mm; null as soon as one was not measured. */
+/**
+ * The least of a figure of every wheel that can go on, its error taken off, mm; null as soon as one was not measured.
+ */
 function leastOfWheels(plan: Plan, id: 'boreRecess'): number | null {
   let least = Number.POSITIVE_INFINITY;
   for (const { measured } of ofWheels(plan.wheel, id)) {

@@ -19,16 +19,20 @@ export interface WayOfStance {
   readonly needs: string | null;
   /** Gap from arch to tyre afterwards, mm. */
   readonly gapAfter: number | null;
-  /** Trimming: what is left of the shallowest lip, mm, below 0 when it is not deep enough; null where nobody measured it. */
+  /**
+   * Trimming: what is left of the shallowest lip, mm, below 0 when it is not deep enough; null where nobody measured
+   * it.
+   */
   readonly lipLeft?: number | null;
 }
 export type WayOut = WayOfStance | PartWay;
 
 /**
- * What would help, each with its consequence computed, in the order of the trade: a thinner plate; longer bolts or studs, more thread on
- * them; a shank nut that wins back the missing thread; a bolt-on adapter that asks for no pockets, a thicker one; another kind of plate or
- * centring; a look into the cap; more negative camber, or a trimmed lip, or a flare for the outside. Only
- * ways that answer what is wrong are listed. Nothing here is a verdict: each is a plan to be judged like any other.
+ * What would help, each with its consequence computed, in the order of the trade: a thinner plate; longer bolts or
+ * studs, more thread on them; a shank nut that wins back the missing thread; a bolt-on adapter that asks for no
+ * pockets, a thicker one; another kind of plate or centring; a look into the cap; more negative camber, or a trimmed
+ * lip, or a flare for the outside. Only ways that answer what is wrong are listed. Nothing here is a verdict: each is a
+ * plan to be judged like any other.
  */
 export function waysOut(plan: Plan, sizes: readonly number[]): WayOut[] {
   const judged = assess(plan);
@@ -89,7 +93,10 @@ export function waysOut(plan: Plan, sizes: readonly number[]): WayOut[] {
 
 const isPartWay = (w: WayOut): w is PartWay => (PART_WAYS as readonly string[]).includes(w.way);
 
-/** More negative camber does not help where the lip is what stands in the way: it stops the tyre under load all the same. */
+/**
+ * More negative camber does not help where the lip is what stands in the way: it stops the tyre under load all the
+ * same.
+ */
 function lipStands(plan: Plan): boolean {
   const tucked = { ...plan, camberChange: Math.min(5, plan.camberChange + 1) };
   return assess(tucked).findings.some(

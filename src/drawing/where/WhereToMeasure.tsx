@@ -3,7 +3,10 @@ import { type QuantityId, quantity } from '@/core/document/quantities';
 import { SCENES } from './scenes';
 import { SPOTS, type Spot } from './spots';
 
-/** Where the caliper, the tape or the eye goes for a reading. It shows what is meant and is not drawn to the car at hand. */
+/**
+ * Where the caliper, the tape or the eye goes for a reading. It shows what is meant and is not drawn to the car at
+ * hand.
+ */
 export function WhereToMeasure({ id, fastening }: { id: QuantityId; fastening: 'bolt' | 'stud' }) {
   const key = useId().replace(/:/g, '');
   const spot = SPOTS[id];

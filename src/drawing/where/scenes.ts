@@ -1,4 +1,7 @@
-/** Parts of a car cut open, as they stand before whoever measures; not to scale, inside left and outside right, 320 by 200. */
+/**
+ * Parts of a car cut open, as they stand before whoever measures; not to scale, inside left and outside right, 320 by
+ * 200.
+ */
 export interface Scene {
   readonly what: string;
   /** Part of the sheet that is shown. */

@@ -31,7 +31,10 @@ const LIFTS = [
   { value: 'all' as const, label: 'The whole car' },
 ];
 
-/** The job card, one step of one corner on the screen: the drawing, the tool, the figure, the caution. The rest is a quiet list. */
+/**
+ * The job card, one step of one corner on the screen: the drawing, the tool, the figure, the caution. The rest is a
+ * quiet list.
+ */
 export function FitView(props: FitProps) {
   const { axles, marks, units } = props;
   const router = useRouter();

@@ -12,8 +12,8 @@ import { sayByLead } from './actions';
 const OTHER = 'another reason';
 
 /**
- * A reason in the place of a tick: one of the list, or a sentence. What keeps somebody from being hurt is ended by a lead, with a PIN, and
- * that goes to the server at once: a PIN is kept on no tablet.
+ * A reason in the place of a tick: one of the list, or a sentence. What keeps somebody from being hurt is ended by a
+ * lead, with a PIN, and that goes to the server at once: a PIN is kept on no tablet.
  */
 export function HoldReason({
   question,

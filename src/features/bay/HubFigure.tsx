@@ -13,7 +13,10 @@ export const HOLDS: readonly { readonly value: HubHold; readonly label: string }
   { value: 'tool', label: 'Tool through the vented disc' },
 ];
 
-/** Figure of the studs’ hub end with its source, and how this hub is held: asked once, at the hub. Nothing is offered as a figure. */
+/**
+ * Figure of the studs’ hub end with its source, and how this hub is held: asked once, at the hub. Nothing is offered as
+ * a figure.
+ */
 export function HubFigure({
   axle,
   hub,

@@ -3,7 +3,10 @@ import type { BayDetail, BayState } from '@/core/procedure/bay';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 
-/** Where what came off is kept, bagged and labelled: the day the studs come out again somebody looks for it. Never asked for a tick. */
+/**
+ * Where what came off is kept, bagged and labelled: the day the studs come out again somebody looks for it. Never asked
+ * for a tick.
+ */
 export function OldKept({ kept, onSay }: { kept: BayState['oldKept']; onSay: (detail: BayDetail) => void }) {
   const [place, setPlace] = useState('');
   return (

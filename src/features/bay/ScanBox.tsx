@@ -9,8 +9,8 @@ import type { ScanSaid } from '@/usecases/fit/kit';
 import { scan, setReady } from './actions';
 
 /**
- * A code typed by hand or by a scanner that types: what it is to this kit is said at once. The field is empty for the next
- * code as soon as Enter is pressed, since a scanner does not wait; codes are answered in their order.
+ * A code typed by hand or by a scanner that types: what it is to this kit is said at once. The field is empty for the
+ * next code as soon as Enter is pressed, since a scanner does not wait; codes are answered in their order.
  */
 export function ScanBox({ jobId, axle }: { jobId: string; axle: string }) {
   const [code, setCode] = useState('');

@@ -2,8 +2,9 @@ import NoSleep from 'nosleep.js';
 import { useCallback, useEffect, useRef } from 'react';
 
 /**
- * Keeps the screen awake from the first tap on, as browsers ask for one: by the browser’s own lock, and by a muted clip on a tablet that
- * reached the page over plain http, where there is none. A screen that dims all the same loses nothing.
+ * Keeps the screen awake from the first tap on, as browsers ask for one: by the browser’s own lock, and by a muted clip
+ * on a tablet that reached the page over plain http, where there is none. A screen that dims all the same loses
+ * nothing.
  */
 export function useAwake(): () => void {
   const release = useRef<(() => void) | null>(null);

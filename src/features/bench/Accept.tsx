@@ -18,8 +18,8 @@ export interface Signature {
 }
 
 /**
- * Engagement between floor and target is accepted by whoever is at the bench, with a reason; in competition every caution by a second
- * person: a lead by PIN, or in a shop of one the driver.
+ * Engagement between floor and target is accepted by whoever is at the bench, with a reason; in competition every
+ * caution by a second person: a lead by PIN, or in a shop of one the driver.
  */
 export function Accept({
   competition,

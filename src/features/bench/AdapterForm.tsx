@@ -141,7 +141,10 @@ interface AdapterFormProps {
   readonly onAdapter: (adapter: Adapter | null, typed: Readonly<Record<string, string>> | null) => void;
 }
 
-/** An adapter's own figures, judged as far as they are there: each rule asks for what it lacks. A torque without its source is none. */
+/**
+ * An adapter's own figures, judged as far as they are there: each rule asks for what it lacks. A torque without its
+ * source is none.
+ */
 export function AdapterForm(props: AdapterFormProps) {
   return <InUnits key={useShownUnit('length').system} {...props} />;
 }
@@ -175,7 +178,8 @@ function InUnits({ adapter, typedBefore, thread, boltCircle, onAdapter }: Adapte
     const next = { ...typed, [key]: value };
     setTyped(next);
     const values = ROWS.map((r) => read(r, next));
-    // What does not read is not known, and each rule asks for what it needs; only without a thread there is nothing to judge.
+    // What does not read is not known, and each rule asks for what it needs; only without a thread there is nothing to
+    // judge.
     const known = values.map((v) => (v.error === undefined ? v.value : null));
     const got = Object.fromEntries(ROWS.map((r, i) => [r.key, known[i]])) as Omit<Adapter, 'torque'> & {
       torque: number | null;

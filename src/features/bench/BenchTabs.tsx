@@ -50,7 +50,9 @@ export interface BenchTabsProps {
   readonly onPose: (pose: Pose | null) => void;
 }
 
-/** What stands under the drawings: figures of this choice, what fits, every size with its first reason, plot, map, car. */
+/**
+ * What stands under the drawings: figures of this choice, what fits, every size with its first reason, plot, map, car.
+ */
 export function BenchTabs({ jobId, bench, units, tab, onTab, partner, corner, take, pose, onPose }: BenchTabsProps) {
   const aside = bench.choice.candidates?.length ?? 0;
   return (

@@ -233,7 +233,9 @@ function noWindow({ numbers: n }: Evaluation, kind: Fastener['kind'], bolt: bool
   return `needs the turn count and ${bolt ? 'the length of the counted bolt' : 'the stud protrusion'}`;
 }
 
-/** A whole length inside its window, near to what engages as now; the window's own end where no whole one lies in it. mm */
+/**
+ * A whole length inside its window, near to what engages as now; the window's own end where no whole one lies in it. mm
+ */
 function inWindow({ min, keep, max }: LengthWindow): number {
   const wanted = roundTo(Math.max(min, keep), 0, 'up');
   if (max === null || wanted <= max) return wanted;
@@ -242,8 +244,8 @@ function inWindow({ min, keep, max }: LengthWindow): number {
 }
 
 /**
- * The length that engages as now, as it is offered beside the window: inside it, or under the target where a car may go on as it came. Null
- * where it would be refused.
+ * The length that engages as now, as it is offered beside the window: inside it, or under the target where a car may go
+ * on as it came. Null where it would be refused.
  */
 function asNowText({ min, keep, max }: LengthWindow, e: Evaluation, plan: Plan, units: UnitSystem): string | null {
   const length = formatLength(keep, units);

@@ -15,7 +15,10 @@ interface LengthInputProps {
   readonly className?: string;
 }
 
-/** A length that is judged live, read in the unit that stands in the field. An empty field is allowed where the length may be unknown. */
+/**
+ * A length that is judged live, read in the unit that stands in the field. An empty field is allowed where the length
+ * may be unknown.
+ */
 export function LengthInput(props: LengthInputProps) {
   // In other units the same length is written anew.
   return <InUnits key={useShownUnit('length').system} {...props} />;

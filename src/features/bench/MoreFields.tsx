@@ -20,8 +20,8 @@ const CENTRING = [
 const CONDITIONS = optionsOf(CONDITION_LABEL);
 
 /**
- * What is seldom otherwise than usual: what centres the plate, how threads go together; and what will change later: camber, ride
- * height, tyre and wheel, the lip, a right-hand plate of its own.
+ * What is seldom otherwise than usual: what centres the plate, how threads go together; and what will change later:
+ * camber, ride height, tyre and wheel, the lip, a right-hand plate of its own.
  */
 export function MoreFields({ bench }: { bench: Bench }) {
   const { choice, setLater } = bench;
@@ -143,7 +143,9 @@ function CamberField({ value, onDegrees }: { value: number; onDegrees: (degrees:
 
 const readCamber = (text: string): number => parseAngle('Camber change', text, { min: -5, max: 5 }).value;
 
-/** Tyre and offset that are looked at instead of what was measured; a tyre alone goes on the very wheels that are here. */
+/**
+ * Tyre and offset that are looked at instead of what was measured; a tyre alone goes on the very wheels that are here.
+ */
 function PlannedFields({ bench }: { bench: Bench }) {
   const { planned } = bench.choice;
   const [tyre, setTyre] = useState(planned?.tyre ?? '');

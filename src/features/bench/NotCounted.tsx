@@ -5,8 +5,8 @@ import { Verdict } from '@/ui/Verdict';
 const READINGS = '/api/readings';
 
 /**
- * The figures of the bench are worked out from readings that the server had when it sent this page. What was measured on this device since,
- * without the server, is not among them, and that is said beside the verdict.
+ * The figures of the bench are worked out from readings that the server had when it sent this page. What was measured
+ * on this device since, without the server, is not among them, and that is said beside the verdict.
  */
 export function NotCounted({ jobId }: { jobId: string }) {
   const { kept, waiting, held } = useOutbox();

@@ -2,7 +2,10 @@ import { formatLength, type UnitSystem } from '@/core/units/format';
 import { Button } from '@/ui/Button';
 import type { Bench } from './useBench';
 
-/** A save that is held up is sent again by itself; one that another screen overtook lies on this device until somebody decides. */
+/**
+ * A save that is held up is sent again by itself; one that another screen overtook lies on this device until somebody
+ * decides.
+ */
 export function NotSaved({ bench, units }: { bench: Bench; units: UnitSystem }) {
   const { saved, left, choice } = bench;
   return (

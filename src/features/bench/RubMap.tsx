@@ -38,7 +38,9 @@ export interface Pose {
   readonly steer: number;
 }
 
-/** Where between bump stop and full lock the tyre would touch: probability over the errors of measuring, in a worker. */
+/**
+ * Where between bump stop and full lock the tyre would touch: probability over the errors of measuring, in a worker.
+ */
 export function RubMap({
   plan,
   corner,

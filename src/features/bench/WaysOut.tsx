@@ -4,7 +4,10 @@ import type { UnitSystem } from '@/core/units/format';
 import { waySentence, waysOut } from '@/core/whatif/waysOut';
 import { sizesFor } from './sizes';
 
-/** Ways out of a choice that does not go, in the order of the trade, each with its consequence. Nothing where nothing is wrong. */
+/**
+ * Ways out of a choice that does not go, in the order of the trade, each with its consequence. Nothing where nothing is
+ * wrong.
+ */
 export function WaysOut({ plan, units }: { plan: Plan; units: UnitSystem }) {
   const ways = useMemo(() => waysOut(plan, sizesFor(units)), [plan, units]);
   if (ways.length === 0) return null;

@@ -46,7 +46,10 @@ const SHOWN = 24;
 const PER_SPACER = 3;
 const startWorker = (): Worker => new Worker(new URL('../../workers/search.worker.ts', import.meta.url));
 
-/** What of the shelf, and of a catalogue file beside it, fits this axle, nearest to the wished gap or thinnest first; every size that does not, with its first reason. */
+/**
+ * What of the shelf, and of a catalogue file beside it, fits this axle, nearest to the wished gap or thinnest first;
+ * every size that does not, with its first reason.
+ */
 export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) {
   const { parts: own, failure, again } = useShelf();
   const [file, setFile] = useState<Opened | null>(null);

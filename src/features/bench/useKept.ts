@@ -36,9 +36,9 @@ function newer({ waiting, kept }: Outbox, group: string, version: number): Sent 
 }
 
 /**
- * Keeps what stands on the bench, a moment after it last changed. It lies in the outbox until the server has it, past a reload, a closed
- * tab and a lost network; of what waits only the newest is sent. What another screen overtook is refused, because sending it would write
- * over the other's; it lies here until somebody says what becomes of it.
+ * Keeps what stands on the bench, a moment after it last changed. It lies in the outbox until the server has it, past a
+ * reload, a closed tab and a lost network; of what waits only the newest is sent. What another screen overtook is
+ * refused, because sending it would write over the other's; it lies here until somebody says what becomes of it.
  * @param version of the job as the page shows it
  * @param stored the choice as the page shows it
  * @param choice what stands on the bench now

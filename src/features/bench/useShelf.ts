@@ -11,7 +11,9 @@ export interface BenchShelf {
   again(): void;
 }
 
-/** The workshop's shelf, fetched once it is looked at; where that fails it says so and is asked for again on a press. */
+/**
+ * The workshop's shelf, fetched once it is looked at; where that fails it says so and is asked for again on a press.
+ */
 export function useShelf(): BenchShelf {
   const [parts, setParts] = useState<readonly ShelfPart[] | null>(null);
   const [failure, setFailure] = useState<string | null>(null);

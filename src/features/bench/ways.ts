@@ -47,7 +47,10 @@ interface Where {
   readonly vehicleId: string;
 }
 
-/** Where one thing is entered: a reading in Measure, a fact of the car in its form, a figure of the part on the bench itself. */
+/**
+ * Where one thing is entered: a reading in Measure, a fact of the car in its form, a figure of the part on the bench
+ * itself.
+ */
 function wayOf(plan: Plan, lack: Lack, { jobId, vehicleId }: Where): Way {
   switch (lack.place) {
     case 'reading': {

@@ -7,7 +7,10 @@ import { useHeld } from './useHeld';
 /** How many things are open before a visit can be done, by its id; what is not looked at yet is not in it. */
 export const OpenThings = createContext<Readonly<Record<string, number>>>({});
 
-/** A booking as something that can be picked up, opened, and read out; how it stands outlines it, and stands in it as a word too. */
+/**
+ * A booking as something that can be picked up, opened, and read out; how it stands outlines it, and stands in it as a
+ * word too.
+ */
 export function BarFace({
   bar,
   detail,

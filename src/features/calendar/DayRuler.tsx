@@ -13,7 +13,10 @@ const LANE = 60;
 const share = (at: number, { from, to }: Ruler): number => ((at - from) / (to - from)) * 100;
 const clip = (at: number, { from, to }: Ruler): number => Math.min(to, Math.max(from, at));
 
-/** One day drawn to scale: hours as ticks along the top, a line for now, closed hours hatched, work solid and waiting dashed. */
+/**
+ * One day drawn to scale: hours as ticks along the top, a line for now, closed hours hatched, work solid and waiting
+ * dashed.
+ */
 export function DayRuler({
   view,
   ruler,

@@ -15,7 +15,10 @@ const WORK = WORK_KINDS.map((k) => ({ value: k, label: k === 'open' ? 'Not known
   (a, b) => Number(b.value === 'open') - Number(a.value === 'open'),
 );
 
-/** A booking on the telephone: a name, a number or a plate, and what it is about; nothing else is asked. Its time comes next. */
+/**
+ * A booking on the telephone: a name, a number or a plate, and what it is about; nothing else is asked. Its time comes
+ * next.
+ */
 export function PhoneBooking({ zone }: { zone: string }) {
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState(EMPTY);

@@ -3,7 +3,10 @@ import type { CalendarView, DayRuler } from '@/usecases/calendar/day';
 import type { By } from './Calendar';
 import { inRow, rowsOf } from './rows';
 
-/** Minutes that are still free on a day in a row of the calendar: a place is taken while a car stands there, a person while they work. */
+/**
+ * Minutes that are still free on a day in a row of the calendar: a place is taken while a car stands there, a person
+ * while they work.
+ */
 function minutesIn(view: CalendarView, day: DayRuler, row: string, by: By): number {
   const booked = day.bars
     .filter((b) => b.state !== 'done' && inRow(b, row, view.rows, by))

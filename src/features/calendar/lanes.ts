@@ -4,7 +4,10 @@ interface Span {
   readonly to: number;
 }
 
-/** Which line each one stands in so that none covers another: the first line that is free, in the order of their beginnings. */
+/**
+ * Which line each one stands in so that none covers another: the first line that is free, in the order of their
+ * beginnings.
+ */
 export function lanesOf<T extends Span>(spans: readonly T[]): Map<T, number> {
   const ends: number[] = [];
   const lanes = new Map<T, number>();

@@ -7,7 +7,10 @@ export function rowsOf(rows: readonly Row[], by: By): readonly { readonly id: st
   return [...rows.filter((r) => r.kind === 'person'), { id: null, name: 'No person named' }];
 }
 
-/** Whether a booking stands in a row: one of somebody who is not on the calendar any more stands with what nobody is named for. */
+/**
+ * Whether a booking stands in a row: one of somebody who is not on the calendar any more stands with what nobody is
+ * named for.
+ */
 export function inRow(bar: Bar, row: string | null, rows: readonly Row[], by: By): boolean {
   if (by === 'place') return bar.placeId === row;
   return bar.whoId === row || (row === null && !rows.some((r) => r.id === bar.whoId));

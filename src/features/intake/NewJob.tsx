@@ -26,7 +26,10 @@ const AXLES = [
   { value: 'both' as const, label: 'Both' },
 ];
 
-/** What is planned, as the trade says it: each sets the wish that goes with it, and the kind of spacer where there is one. */
+/**
+ * What is planned, as the trade says it: each sets the wish that goes with it, and the kind of spacer where there is
+ * one.
+ */
 const PLANNED = [
   { value: '', label: 'Not decided' },
   { value: 'plain', label: 'Spacer, plain' },

@@ -99,7 +99,9 @@ const hubFields = z.object({
   found: typed((t) => (t.trim() === '' ? 0 : parseLength('Spacer on it', t, { min: 0, max: 100 }).value)),
 });
 
-/** A figure says where it came from; without a figure nothing is asked. Said at once, also where another field is wrong. */
+/**
+ * A figure says where it came from; without a figure nothing is asked. Said at once, also where another field is wrong.
+ */
 export const hubForm = hubFields.refine((hub) => typeof hub.torque !== 'number' || isSource(String(hub.torqueSource)), {
   path: ['torqueSource'],
   message:

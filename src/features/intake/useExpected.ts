@@ -27,8 +27,8 @@ const fromText = ({ cars, of }: KnownFact): string =>
   of === 1 ? 'on one car' : cars === of ? `on all ${of} cars` : `on ${cars} of ${of} cars`;
 
 /**
- * Facts that are expected from other cars of the model. They stand dashed in their fields until somebody looked at this car, one at a time;
- * a car is not taken in while one is left. What is typed instead is a fact of this car.
+ * Facts that are expected from other cars of the model. They stand dashed in their fields until somebody looked at this
+ * car, one at a time; a car is not taken in while one is left. What is typed instead is a fact of this car.
  */
 export function useExpected(form: Form) {
   const [looks, setLooks] = useUnkept<Looks>(PLACE, NOTHING);
@@ -70,7 +70,10 @@ export function useExpected(form: Form) {
         }
         return { ...l, open };
       }),
-    /** Fields whose expected value still stands and nobody looked at, in the order of the form. An axle held by bolts has no nuts to look at. */
+    /**
+     * Fields whose expected value still stands and nobody looked at, in the order of the form. An axle held by bolts
+     * has no nuts to look at.
+     */
     left: (): FieldPath<VehicleTyped>[] =>
       (Object.keys(looks.open) as FieldPath<VehicleTyped>[]).filter((p) => {
         const [axle, fact] = p.split('.') as [Axle, string];

@@ -4,7 +4,10 @@ import type { VehicleParsed, VehicleTyped } from './schema';
 
 const keyOf = (place: string): string => `vectis/unkept/${place}`;
 
-/** What was typed into a form and is not kept yet stays with the browser's tab, through a stray click and a reload. Null keeps nothing. */
+/**
+ * What was typed into a form and is not kept yet stays with the browser's tab, through a stray click and a reload. Null
+ * keeps nothing.
+ */
 export function useKeptForm(form: UseFormReturn<VehicleTyped, unknown, VehicleParsed>, place: string | null): void {
   const { reset, watch } = form;
   useEffect(() => {

@@ -12,7 +12,9 @@ import { FindingList } from '@/ui/FindingList';
 import { VerdictMark } from '@/ui/Verdict';
 import { faultText, readingName, wheelsText, wrongText } from './words';
 
-/** What the car itself says to a decision, where it could have been seen, and what the bench says to what was measured. */
+/**
+ * What the car itself says to a decision, where it could have been seen, and what the bench says to what was measured.
+ */
 export function Answer({
   car,
   plan,

@@ -17,7 +17,9 @@ const AXIS = 104;
 const REACH = 42;
 const BEAM = 26;
 
-/** A caliper on a part: its jaws are dragged, or moved by keys, and it shows what lies between them, right edges or not. */
+/**
+ * A caliper on a part: its jaws are dragged, or moved by keys, and it shows what lies between them, right edges or not.
+ */
 export function CaliperTool({
   tool,
   of,

@@ -1,6 +1,9 @@
 import { NavLink } from '@/ui/NavLink';
 
-/** On every page of the practice bay: there is no such car, and nothing of it is kept. @param seed the car, to be told to somebody else */
+/**
+ * On every page of the practice bay: there is no such car, and nothing of it is kept. @param seed the car, to be told
+ * to somebody else
+ */
 export function PracticeMark({ seed }: { seed?: string }) {
   return (
     <p className="flex flex-wrap items-baseline gap-x-4 border-l-4 border-accent bg-accent-wash px-3 py-2 text-[14px]">

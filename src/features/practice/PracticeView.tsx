@@ -18,8 +18,8 @@ import { TurnTool } from './TurnTool';
 import { carText, LESSON_WORDS, onCarText, readingName, wishText } from './words';
 
 /**
- * One practice car: its owner's wish, what eyes see, readings that are taken one by one, and a decision. What it comes to is answered by the
- * car itself. Nothing of it is kept anywhere.
+ * One practice car: its owner's wish, what eyes see, readings that are taken one by one, and a decision. What it comes
+ * to is answered by the car itself. Nothing of it is kept anywhere.
  */
 export function PracticeView({ car, next, units }: { car: PracticeCar; next: string; units: UnitSystem }) {
   const all = useMemo(() => practiceReadings(car.whole), [car]);

@@ -11,8 +11,8 @@ const ARM = 70;
 const turned = (from: number, to: number): number => ((to - from + 540) % 360) - 180;
 
 /**
- * A bolt or nut that is turned by hand from its first catch: round with the finger, or by keys, until it seats and turns no further. What
- * was counted is written down, seated or not.
+ * A bolt or nut that is turned by hand from its first catch: round with the finger, or by keys, until it seats and
+ * turns no further. What was counted is written down, seated or not.
  */
 export function TurnTool({ turns, onTake }: { turns: number; onTake: (value: number) => void }) {
   const [degrees, setDegrees] = useState(0);

@@ -101,7 +101,10 @@ function recheckText(l: JobWhole['rechecks'][number]): string {
 
 const threadName = (text: string): string => formatThread(parseThread('Thread', text));
 
-/** Threads in their own pitch and the seat of what bears on the wheel: of the nuts, once studs are in a hub that took bolts. */
+/**
+ * Threads in their own pitch and the seat of what bears on the wheel: of the nuts, once studs are in a hub that took
+ * bolts.
+ */
 function threadText({ fastener: f, hub }: Plan): string {
   switch (f.kind) {
     case 'conversion':

@@ -15,7 +15,10 @@ const BOOK = areas();
 const hay = (r: AnyRule): string =>
   `${r.id} ${r.title} ${r.statement} ${r.formula} ${citation(r.sources)} ${r.schools} ${r.policy.join(' ')}`.toLowerCase();
 
-/** Every rule with formula, drawing, source, schools and this shop's figures. A finding's “where from” leads to its line. */
+/**
+ * Every rule with formula, drawing, source, schools and this shop's figures. A finding's “where from” leads to its
+ * line.
+ */
 export function RulebookView({ policy }: { policy: Policy }) {
   const [filter, setFilter] = useState('');
   const [here, setHere] = useState<string | null>(null);

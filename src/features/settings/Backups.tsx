@@ -13,7 +13,9 @@ export interface BackupLine {
   readonly size: string;
 }
 
-/** Backups of the data folder: made by themselves every hour that is worked in, or now; put back after a second look. */
+/**
+ * Backups of the data folder: made by themselves every hour that is worked in, or now; put back after a second look.
+ */
 export function Backups({
   lines,
   folder,

@@ -52,7 +52,10 @@ async function send(
   return last;
 }
 
-/** A catalogue file: looked at, its columns put right, each bad line with its reason, then taken in as a whole or not at all. */
+/**
+ * A catalogue file: looked at, its columns put right, each bad line with its reason, then taken in as a whole or not at
+ * all.
+ */
 export function ImportFile({ onDone }: { onDone: (words: string | null) => void }) {
   const worker = useRef<{ own: Worker; api: Remote<CatalogueWorker> } | null>(null);
   const stop = useRef<AbortController | null>(null);

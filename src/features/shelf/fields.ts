@@ -171,7 +171,10 @@ const OF_OTHER: Readonly<Record<OtherKind, readonly PartField[]>> = {
 };
 const NOT_BESIDE_OTHER: readonly Column[] = ['socket', 'outside', 'key', 'pry'];
 
-/** The fields that a part of a kind has, in groups; a plate asks for its lip and an adapter for its joint only where it has one. */
+/**
+ * The fields that a part of a kind has, in groups; a plate asks for its lip and an adapter for its joint only where it
+ * has one.
+ */
 export function fieldsOf(kind: Kind, spacerKind: string, what = 'ring'): readonly FieldGroup[] {
   const named = { title: 'On the shelf', fields: NAMED };
   if (kind === 'other') {

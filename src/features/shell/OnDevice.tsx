@@ -10,7 +10,10 @@ import type { VisitPages } from '@/usecases/shop/onDevice';
 
 const WORKER = '/sw/sw.js';
 const LOOK_MS = 20_000;
-/** A page costs the server as much as somebody who looks at it: what the open visit needs now is fetched anew this often, everything else that. */
+/**
+ * A page costs the server as much as somebody who looks at it: what the open visit needs now is fetched anew this
+ * often, everything else that.
+ */
 const NOW_MS = 45_000;
 const OTHERS_MS = 5 * 60_000;
 /** A network that swallows everything must not keep this waiting for ever. */
@@ -23,8 +26,9 @@ const rest = (ms: number): Promise<void> => new Promise((r) => setTimeout(r, ms)
 const jobIn = (path: string): string | null => /^\/jobs\/([^/]+)\//.exec(path)?.[1] ?? null;
 
 /**
- * Puts the pages that are needed at the car on this device, where the browser can (a secure address), and keeps them up to date: those of
- * the visit that is open, of visits at work and of those booked today. What belongs to somebody else goes.
+ * Puts the pages that are needed at the car on this device, where the browser can (a secure address), and keeps them up
+ * to date: those of the visit that is open, of visits at work and of those booked today. What belongs to somebody else
+ * goes.
  */
 export function OnDevice({ person }: { person: string }) {
   const path = usePathname();
@@ -44,7 +48,8 @@ export function OnDevice({ person }: { person: string }) {
     const fetched = new Map<string, number>();
     const look = async () => {
       if (over || document.visibilityState !== 'visible' || !quiet.current) return;
-      // A newer build waits to take over. Pages of the build before go with it, so nothing may wait to be sent from one.
+      // A newer build waits to take over. Pages of the build before go with it, so nothing may wait to be sent from
+      // one.
       const newer = (await registered)?.waiting;
       if (newer) {
         // Nothing is fetched meanwhile: the one before makes way once it has nothing to do.

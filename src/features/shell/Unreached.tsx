@@ -18,8 +18,8 @@ if (typeof window !== 'undefined') holdPageParts();
 const LONG_MS = 2000;
 
 /**
- * The server is not there: said once on the page, which stays as it is, until it is back. What waits on this device is counted on every
- * page, and what was refused and belongs to another page says where.
+ * The server is not there: said once on the page, which stays as it is, until it is back. What waits on this device is
+ * counted on every page, and what was refused and belongs to another page says where.
  */
 export function Unreached() {
   const [there, setThere] = useState(true);
@@ -73,7 +73,10 @@ export function Unreached() {
   );
 }
 
-/** When the page on the screen was made, where it lay on this device and is shown without the server; it is shown anew once that is back. */
+/**
+ * When the page on the screen was made, where it lay on this device and is shown without the server; it is shown anew
+ * once that is back.
+ */
 function useStoredPage(there: boolean): number | null {
   const router = useRouter();
   const [asOf, setAsOf] = useState<number | null>(null);

@@ -27,8 +27,8 @@ interface ArchWorkProps {
 }
 
 /**
- * Arch work splits the readings of an arch into two states: what was read before it is kept and counts no more. Each side is cut by itself;
- * what was read of the other one stays.
+ * Arch work splits the readings of an arch into two states: what was read before it is kept and counts no more. Each
+ * side is cut by itself; what was read of the other one stays.
  */
 export function ArchWork({ jobId, corners, corner, done }: ArchWorkProps) {
   const [note, setNote, clear] = useUnkept(`${jobId}/arch-work`, '');

@@ -21,7 +21,9 @@ export function CaliperDock({ shown }: { shown: boolean }) {
   );
 }
 
-/** The caliper stand-in: set its jaws, send; it types into the field that was stood in last, which moves on to the next. */
+/**
+ * The caliper stand-in: set its jaws, send; it types into the field that was stood in last, which moves on to the next.
+ */
 function Caliper() {
   const [caliper] = useState(() => new SimulatedCaliper());
   const [display, setDisplay] = useState(caliper.display());

@@ -21,7 +21,10 @@ export interface EarlierShown {
 
 const place = (e: EarlierShown): string => `${e.corner ?? ''}/${e.quantity}`;
 
-/** What earlier visits measured of this hub: looked at and confirmed, or measured anew below. Never taken over by itself. */
+/**
+ * What earlier visits measured of this hub: looked at and confirmed, or measured anew below. Never taken over by
+ * itself.
+ */
 export function EarlierReadings({ jobId, earlier }: { jobId: string; earlier: readonly EarlierShown[] }) {
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, start] = useTransition();

@@ -39,7 +39,10 @@ export function useSetupOn(quantity: string): { plate?: string; wheelSet?: strin
   };
 }
 
-/** What was typed for a corner stays with the tab until it is changed: it goes with every reading there. It begins with what the car is known to have on. */
+/**
+ * What was typed for a corner stays with the tab until it is changed: it goes with every reading there. It begins with
+ * what the car is known to have on.
+ */
 export const useOnCar = (jobId: string, corner: Corner, known: TypedSetup | undefined) =>
   useUnkept<TypedSetup>(`${jobId}/${corner}/setup`, known ?? NOTHING_ON);
 
@@ -49,7 +52,10 @@ const NEW_PART: TypedTrial = { seat: 'unknown', length: '', nose: '' };
 const lengthError = (name: string, typed: string): string | undefined =>
   typed.trim() === '' ? undefined : tryInput(() => parseLength(name, typed, { min: 0, max: 150 })).error;
 
-/** Asks what is on while this corner is measured: spacer, wheels where the car has more than one set, and the part that is counted. */
+/**
+ * Asks what is on while this corner is measured: spacer, wheels where the car has more than one set, and the part that
+ * is counted.
+ */
 export function OnCarField({
   corner,
   on,

@@ -117,7 +117,9 @@ export function Apart({
   );
 }
 
-/** One quantity: what it is, the latest reading, a field for the next. Enter keeps it and moves on to the next field. */
+/**
+ * One quantity: what it is, the latest reading, a field for the next. Enter keeps it and moves on to the next field.
+ */
 export function ReadingRow({
   jobId,
   q,

@@ -14,7 +14,9 @@ export interface Loosened {
   readonly wrenches: readonly string[];
 }
 
-/** What was loosened to count turns is torqued again, also when no job follows; said at its corner until it is noted. */
+/**
+ * What was loosened to count turns is torqued again, also when no job follows; said at its corner until it is noted.
+ */
 export function TorquedAgain({ jobId, corner, loosened }: { jobId: string; corner: Corner; loosened: Loosened }) {
   const [tool, setTool] = useState(loosened.wrenches[0] ?? 'click wrench');
   const [failure, setFailure] = useState<string | null>(null);

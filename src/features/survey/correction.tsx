@@ -7,7 +7,10 @@ import type { Result } from '@/usecases/result';
 import type { TakenReading } from '@/usecases/survey/takenShown';
 import type { useSetupOn } from './OnCar';
 
-/** Whether the last reading was taken as this one is: with something on or nothing, of the part on the car or of a new one. */
+/**
+ * Whether the last reading was taken as this one is: with something on or nothing, of the part on the car or of a new
+ * one.
+ */
 const sameState = (last: TakenReading, on: ReturnType<typeof useSetupOn>): boolean =>
   (last.on === '') === (on.plate === undefined && on.trial === undefined) &&
   last.on.includes('by hand') === (on.trial !== undefined);
@@ -16,8 +19,8 @@ const sameState = (last: TakenReading, on: ReturnType<typeof useSetupOn>): boole
 const SAME_MINUTE = 60_000;
 
 /**
- * Whether what was typed may be meant instead of the last reading: further from it than both errors, and typed again within the minute or
- * three times as far off. A repeat that agrees is never asked about.
+ * Whether what was typed may be meant instead of the last reading: further from it than both errors, and typed again
+ * within the minute or three times as far off. A repeat that agrees is never asked about.
  */
 function seemsCorrected(q: Quantity, last: TakenReading, typed: string): boolean {
   const read = tryInput(() => parseReading(q, typed)).value;
@@ -28,7 +31,10 @@ function seemsCorrected(q: Quantity, last: TakenReading, typed: string): boolean
 }
 const TINY = 0.05;
 
-/** Asks whether a figure that is typed again corrects the last one or is a second reading: 14 and 24 are never averaged in silence. */
+/**
+ * Asks whether a figure that is typed again corrects the last one or is a second reading: 14 and 24 are never averaged
+ * in silence.
+ */
 export function Which({ last, typed, onPick }: { last: string; typed: string; onPick: (instead: boolean) => void }) {
   const asked = useRef<HTMLElement>(null);
   // The keyboard goes on: Enter corrects, Tab and Enter keeps both.
@@ -52,7 +58,8 @@ export function Which({ last, typed, onPick }: { last: string; typed: string; on
 
 /**
  * Keeps a figure, or asks first whether it corrects the last one.
- * @param last figure that stands at this place; @param on what is on now @param keep sends what is typed @param back takes the last one back
+ * @param last figure that stands at this place; @param on what is on now @param keep sends what is typed @param back
+ * takes the last one back
  */
 export function useCorrection({
   q,
@@ -79,7 +86,8 @@ export function useCorrection({
     },
     answer: (instead: boolean, takeBack: (id: string) => Promise<Result<null>>) => {
       setAsked(false);
-      // What was typed goes on its way first: a page that is left in between loses nothing, and two figures apart are asked about again.
+      // What was typed goes on its way first: a page that is left in between loses nothing, and two figures apart are
+      // asked about again.
       keep();
       if (instead && last) back(() => takeBack(last.id));
     },

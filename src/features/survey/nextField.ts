@@ -11,7 +11,9 @@ export function rowOf(quantity: QuantityId, wheelId?: string): Element | null {
   return document.querySelector(`${wheelId ? `[data-wheel-id="${wheelId}"] ` : ''}[data-quantity="${quantity}"]`);
 }
 
-/** Stands in a row: on its counter, so that keys count; else in its field; a yes or no has none, so on its first answer. */
+/**
+ * Stands in a row: on its counter, so that keys count; else in its field; a yes or no has none, so on its first answer.
+ */
 export function standIn(row: Element | null): void {
   (
     row?.querySelector<HTMLElement>('[data-counter]') ??

@@ -8,9 +8,9 @@ import { nextField } from './nextField';
 import { postReading, textOf, useSentFrom } from './onWay';
 
 /**
- * A figure that is typed and then sent through the outbox. Enter empties the field at once and goes on to the next, so that what is typed
- * right after it lands there; while the server is away it waits on this device, through a closed browser too. What is refused comes back
- * into its field, beside what was typed since.
+ * A figure that is typed and then sent through the outbox. Enter empties the field at once and goes on to the next, so
+ * that what is typed right after it lands there; while the server is away it waits on this device, through a closed
+ * browser too. What is refused comes back into its field, beside what was typed since.
  * @param place names the field, so that what is not kept yet is found again, after a reload too
  * @param read reads the text or throws what would do; its value is not looked at
  * @param body what is sent for a text, but for its id

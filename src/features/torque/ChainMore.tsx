@@ -14,7 +14,10 @@ export interface SetChoice {
   readonly why: string;
 }
 
-/** What else comes back by itself: a track session, the season's other wheels; when the next one would fit; what was written. */
+/**
+ * What else comes back by itself: a track session, the season's other wheels; when the next one would fit; what was
+ * written.
+ */
 export function ChainMore({
   jobId,
   sets,

@@ -40,8 +40,8 @@ export function ClickForm({ corner, joint, pass, lug, position, lugs, target, un
     first.current?.focus();
   }, [pass, corner, joint]);
   const send = (press: Press, entry: { lug: number; felt?: Felt; note?: string }) => {
-    // No hand pulls two lugs in a quarter of a second: that is one press that bounced. When the finger pressed counts, and not when a
-    // busy tablet came to it.
+    // No hand pulls two lugs in a quarter of a second: that is one press that bounced. When the finger pressed counts,
+    // and not when a busy tablet came to it.
     if (press.timeStamp - lately.current < BOUNCE_MS) return;
     lately.current = press.timeStamp;
     onEntry(

@@ -15,7 +15,10 @@ const yes = [
   { value: 'yes' as const, label: 'Yes' },
 ];
 
-/** Test drive: vibration that was there before the job and after it, rubbing, pulling. A spacer lengthens the arm: what shook before shakes more. */
+/**
+ * Test drive: vibration that was there before the job and after it, rubbing, pulling. A spacer lengthens the arm: what
+ * shook before shakes more.
+ */
 export function Drive({ jobId, said }: { jobId: string; said: Said | null }) {
   const [before, setBefore] = useState<Said['before'] | null>(said?.before ?? null);
   const [after, setAfter] = useState<Said['after'] | null>(said?.after ?? null);
@@ -73,7 +76,10 @@ export function Drive({ jobId, said }: { jobId: string; said: Said | null }) {
   );
 }
 
-/** What became of it. What was refused of the torque stands beside the torque, and only what was saved here is spoken of here. */
+/**
+ * What became of it. What was refused of the torque stands beside the torque, and only what was saved here is spoken of
+ * here.
+ */
 function AfterSaving({ waits, trouble }: { waits: boolean; trouble: string | null }) {
   if (trouble !== null)
     return (

@@ -24,8 +24,8 @@ export interface EntryFormProps {
 }
 
 /**
- * One entry for the lug that is next; the form stays while the lugs go by, and so does the focus. The figure is never filled
- * in beforehand: a reading is read.
+ * One entry for the lug that is next; the form stays while the lugs go by, and so does the focus. The figure is never
+ * filled in beforehand: a reading is read.
  */
 export function EntryForm({ corner, joint, pass, lug, position, target, units, onEntry }: EntryFormProps) {
   const first = useRef<HTMLInputElement>(null);

@@ -24,7 +24,10 @@ const inWords = (said: OrderSaid | null, locking: boolean): string => {
   return said?.locking === 'first' ? 'star order, the locking piece first' : 'star order, the locking piece last';
 };
 
-/** In which order the wheel is torqued: the star, its locking piece last or first, or the handbook’s own with its source. */
+/**
+ * In which order the wheel is torqued: the star, its locking piece last or first, or the handbook’s own with its
+ * source.
+ */
 export function OrderChoice({
   jobId,
   lugs,

@@ -13,7 +13,10 @@ const NOW: Readonly<Record<TraceClass, string>> = {
   'already-tight': '',
 };
 
-/** A fastener that was pulled far over the figure may have stretched: another one goes in, or somebody says why it stays. */
+/**
+ * A fastener that was pulled far over the figure may have stretched: another one goes in, or somebody says why it
+ * stays.
+ */
 export function OverPulled({
   lug,
   heldFor,

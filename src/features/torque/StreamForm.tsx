@@ -26,7 +26,9 @@ const MEETS_LABEL: Readonly<Record<Meets, string>> = {
   lost: 'a lost connection',
 };
 
-/** One pull of the electronic wrench: its trace is drawn as it comes, judged by the core, and entered when it is let go. */
+/**
+ * One pull of the electronic wrench: its trace is drawn as it comes, judged by the core, and entered when it is let go.
+ */
 export function StreamForm({
   position,
   target,

@@ -35,7 +35,9 @@ export interface TorquedJoint {
   readonly wrenches: readonly WrenchInHand[];
   /** Torque may be entered at the job's present stage, once nothing holds this corner back. */
   readonly active: boolean;
-  /** What holds this corner back: holds of its card, rounds that come before, locker that cures, trouble that is open. */
+  /**
+   * What holds this corner back: holds of its card, rounds that come before, locker that cures, trouble that is open.
+   */
   readonly held: readonly Before[];
 }
 
@@ -89,7 +91,10 @@ const PASS_LABEL: Readonly<Record<Pass, string>> = {
   recheck: 'Recheck',
 };
 
-/** The wheel face with the next lug lit, and one entry at a time; readable from two metres. All corners of the visit are on it. */
+/**
+ * The wheel face with the next lug lit, and one entry at a time; readable from two metres. All corners of the visit are
+ * on it.
+ */
 export function TorqueView({ axles, wheels: stored, units, recheck }: TorqueProps) {
   const router = useRouter();
   const entries = useEntries(stored);
@@ -102,7 +107,8 @@ export function TorqueView({ axles, wheels: stored, units, recheck }: TorqueProp
   const title = useRef<HTMLHeadingElement>(null);
   const wheel = wheels.find((w) => jointKey(w) === at) ?? wheels[0];
   const through = wheel ? finished(entries.stateOf(wheel), recheck) : false;
-  // The last entry takes its form away: the focus stays with the pass instead of falling into the next field on the page.
+  // The last entry takes its form away: the focus stays with the pass instead of falling into the next field on the
+  // page.
   const before = useRef(through);
   useEffect(() => {
     if (through && !before.current) title.current?.focus();
@@ -292,7 +298,10 @@ export function TorqueView({ axles, wheels: stored, units, recheck }: TorqueProp
   );
 }
 
-/** Joints with what still holds each of them back: what was ticked or torqued on this device and is on its way holds nothing any more. */
+/**
+ * Joints with what still holds each of them back: what was ticked or torqued on this device and is on its way holds
+ * nothing any more.
+ */
 function useHeldNow(joints: readonly TorquedJoint[], entries: Entries): TorquedJoint[] {
   const ticked = useTicked();
   return joints.map((w) => {
@@ -305,7 +314,10 @@ function useHeldNow(joints: readonly TorquedJoint[], entries: Entries): TorquedJ
   });
 }
 
-/** Where the wrench goes from a joint that is through: the same axle's next, else what may be pulled, else whatever is open. */
+/**
+ * Where the wrench goes from a joint that is through: the same axle's next, else what may be pulled, else whatever is
+ * open.
+ */
 function nextAfter(at: TorquedJoint, open: readonly TorquedJoint[]): TorquedJoint | undefined {
   const others = open.filter((w) => jointKey(w) !== jointKey(at));
   return (

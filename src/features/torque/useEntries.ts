@@ -51,9 +51,9 @@ function ahead({ kept, waiting }: Outbox, joint: TorquedJoint): Shows[] {
 }
 
 /**
- * Torque entries on their way: the face goes on with the next lug at once, and they are sent through the outbox, one after another in
- * order, past a closed tab too. Each carries its place in the log, so that one whose answer was lost counts once. A refused entry is
- * dropped with all that followed it at that joint, and said.
+ * Torque entries on their way: the face goes on with the next lug at once, and they are sent through the outbox, one
+ * after another in order, past a closed tab too. Each carries its place in the log, so that one whose answer was lost
+ * counts once. A refused entry is dropped with all that followed it at that joint, and said.
  */
 export function useEntries(joints: readonly TorquedJoint[]): Entries {
   const box = useOutbox();
@@ -79,7 +79,8 @@ export function useEntries(joints: readonly TorquedJoint[]): Entries {
     waiting: box.waiting.filter((p) => p.group !== undefined && groups.has(p.group)).length,
     trouble: box.trouble,
     enter: (w, typed, reading) => {
-      // Two presses between two renders are two entries: the outbox itself is asked, and the log as the page has it now.
+      // Two presses between two renders are two entries: the outbox itself is asked, and the log as the page has it
+      // now.
       const now = latest.current.find((j) => groupOf(j) === groupOf(w)) ?? w;
       const seq = now.log.length + ahead(outboxNow(), now).length;
       const shows: Shows = { seq, reading };

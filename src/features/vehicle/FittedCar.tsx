@@ -24,7 +24,9 @@ export interface FittedAt {
   readonly href: string | null;
 }
 
-/** What hangs on each corner, on the car seen from above; each can be said anew, and opens to what hung there before. */
+/**
+ * What hangs on each corner, on the car seen from above; each can be said anew, and opens to what hung there before.
+ */
 export function FittedCar({
   vehicleId,
   now,

@@ -18,7 +18,10 @@ function wrapped(text: string, most = 57): string[] {
   return [...lines, line];
 }
 
-/** The card for the glovebox: what is fitted, its torque, what must never be mixed, when it is rechecked. One drawing, to print or keep. */
+/**
+ * The card for the glovebox: what is fitted, its torque, what must never be mixed, when it is rechecked. One drawing,
+ * to print or keep.
+ */
 export function Label({
   name,
   plate,

@@ -67,7 +67,10 @@ function common({ plan }: KitAxle): { id: string; item: CatalogueItem }[] {
   return items.map((item) => ({ id: item.name, item }));
 }
 
-/** What to have in the drawer so that every wheel set of the car goes on, bare and with its plate, and nothing that is there can be put together wrong. */
+/**
+ * What to have in the drawer so that every wheel set of the car goes on, bare and with its plate, and nothing that is
+ * there can be put together wrong.
+ */
 export function OneKit({ axles, units }: { axles: readonly KitAxle[]; units: UnitSystem }) {
   const [at, setAt] = useState(axles[0]?.axle ?? 'front');
   const axle = axles.find((a) => a.axle === at) ?? axles[0];

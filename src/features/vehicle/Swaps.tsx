@@ -25,7 +25,10 @@ export interface SwapTable {
   readonly carried: readonly { readonly set: string; readonly most: number | null }[];
 }
 
-/** Which wheels go on with which plate and fasteners: every combination that this car's parts allow, safe or not, and why. */
+/**
+ * Which wheels go on with which plate and fasteners: every combination that this car's parts allow, safe or not, and
+ * why.
+ */
 export function Swaps({ tables, units }: { tables: readonly SwapTable[]; units: UnitSystem }) {
   return (
     <div className="flex flex-col gap-5">

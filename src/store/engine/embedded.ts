@@ -26,7 +26,9 @@ export class DamagedError extends Error {
   }
 }
 
-/** The database inside a data folder: one process, one connection, everything one after the other. @throws DamagedError */
+/**
+ * The database inside a data folder: one process, one connection, everything one after the other. @throws DamagedError
+ */
 export async function openEmbedded(folder: string, disk: Disk): Promise<Engine> {
   const client = await openDatabase(folder);
   const held = heldBy(client);
@@ -74,8 +76,8 @@ async function openDatabase(folder: string): Promise<PGlite> {
 }
 
 /**
- * Whether a folder begins here: no database, or an empty folder that a first start left. A folder with backups or photos and no database
- * is no new workshop. @throws Error that says so
+ * Whether a folder begins here: no database, or an empty folder that a first start left. A folder with backups or
+ * photos and no database is no new workshop. @throws Error that says so
  */
 async function isNew(folder: string, at: string): Promise<boolean> {
   const entries = existsSync(/* turbopackIgnore: true */ at) ? await readdir(/* turbopackIgnore: true */ at) : [];
@@ -93,8 +95,8 @@ async function isNew(folder: string, at: string): Promise<boolean> {
 const FIRST = '.first-';
 
 /**
- * Makes the empty database beside its place and moves it there in one step, so that a start that is cut off leaves none that is half made.
- * It begins as the packed empty one, which takes a second instead of six.
+ * Makes the empty database beside its place and moves it there in one step, so that a start that is cut off leaves none
+ * that is half made. It begins as the packed empty one, which takes a second instead of six.
  */
 async function makeFirst(folder: string, at: string): Promise<void> {
   for (const name of await readdir(/* turbopackIgnore: true */ folder))

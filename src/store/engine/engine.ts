@@ -14,14 +14,17 @@ export type Db = PgDatabase<Answers, typeof schema>;
 /** What repositories take: the database or a transaction on it. */
 export type Executor = Pick<Db, 'select' | 'insert' | 'update' | 'query'>;
 
-/** What a database in the folder lets a backup do: bring everything to its files, and hold still while they are copied. */
+/**
+ * What a database in the folder lets a backup do: bring everything to its files, and hold still while they are copied.
+ */
 export interface Held {
   checkpoint(): Promise<void>;
   still<T>(work: () => Promise<T>): Promise<T>;
 }
 
 /**
- * A database that Vectis works on: the one inside the data folder, or a PostgreSQL server. Nothing outside `store` knows which.
+ * A database that Vectis works on: the one inside the data folder, or a PostgreSQL server. Nothing outside `store`
+ * knows which.
  */
 export interface Engine {
   /** Inside the folder, for one process; or on a server, for several. */
@@ -40,7 +43,10 @@ export interface Engine {
   close(): Promise<void>;
 }
 
-/** The database server does not answer. What was sent was not stored, or nobody can tell whether it was; the same may be sent again. */
+/**
+ * The database server does not answer. What was sent was not stored, or nobody can tell whether it was; the same may be
+ * sent again.
+ */
 export class DatabaseAwayError extends Error {
   constructor(where: string, cause: unknown) {
     super(`The database server at ${where} does not answer. What you typed is still here, and is sent again.`, {
@@ -51,8 +57,8 @@ export class DatabaseAwayError extends Error {
 }
 
 /**
- * What is to be said where a failure, or what caused it, is a server that is away; null for any other. By its name: pages and the start of
- * the program are bundled apart.
+ * What is to be said where a failure, or what caused it, is a server that is away; null for any other. By its name:
+ * pages and the start of the program are bundled apart.
  */
 export function databaseAway(error: unknown): string | null {
   for (let e = error as { name?: string; message?: string; cause?: unknown } | undefined; e; e = e.cause as typeof e)

@@ -14,9 +14,15 @@ export class ServerRefusesError extends Error {
   }
 }
 
-/** Codes of PostgreSQL (appendix A of its manual): transactions that met another one, and are done again from their beginning. */
+/**
+ * Codes of PostgreSQL (appendix A of its manual): transactions that met another one, and are done again from their
+ * beginning.
+ */
 const MET_ANOTHER = new Set(['40001', '40P01']);
-/** A row that another transaction was faster to put there: done again, it is seen, and refused or left alone as the code wants it. */
+/**
+ * A row that another transaction was faster to put there: done again, it is seen, and refused or left alone as the code
+ * wants it.
+ */
 const ANOTHER_WAS_FASTER = new Set(['23505', '23P01']);
 const GONE = new Set(['57P01', '57P02', '57P03', '08000', '08003', '08006', '08001', '08004']);
 const UNREACHED = new Set([
@@ -67,8 +73,8 @@ function isAway(error: unknown): boolean {
 }
 
 /**
- * A pool on which every write is serializable: what the embedded engine does one after the other may run side by side here, with the
- * same outcome. A single statement that writes is a transaction of its own.
+ * A pool on which every write is serializable: what the embedded engine does one after the other may run side by side
+ * here, with the same outcome. A single statement that writes is a transaction of its own.
  */
 class Serial extends Pool {
   constructor(
@@ -120,8 +126,10 @@ class Serial extends Pool {
   }
 
   /**
-   * Does something in a transaction, again from its beginning where it met another one, or where the server went away before it ended.
-   * @param work calls what it is given when nothing but the end of the transaction is left: from then on nobody can tell whether it was stored
+   * Does something in a transaction, again from its beginning where it met another one, or where the server went away
+   * before it ended.
+   * @param work calls what it is given when nothing but the end of the transaction is left: from then on nobody can
+   * tell whether it was stored
    * @throws DatabaseAwayError
    */
   async again<T>(work: (ending: () => void) => Promise<T>): Promise<T> {
@@ -216,8 +224,8 @@ const poolSize = (): number => {
 };
 
 /**
- * A PostgreSQL server (version 14 or later), for several processes. TLS as `sslmode` in the address or PGSSLMODE says. A server that is
- * away at start is waited for, and said.
+ * A PostgreSQL server (version 14 or later), for several processes. TLS as `sslmode` in the address or PGSSLMODE says.
+ * A server that is away at start is waited for, and said.
  * @throws ServerRefusesError
  */
 export async function openServer(url: string, say: (line: string) => void): Promise<Engine> {
@@ -286,7 +294,9 @@ async function reachable(config: PoolConfig, where: string, say: (line: string) 
 /** Number of a lock, from its name. */
 const lockOf = (what: string): number => [...what].reduce((sum, c) => (sum * 31 + c.charCodeAt(0)) | 0, 7);
 
-/** Does something while this process alone has the lock of that name; the server lets go of it when the connection ends. */
+/**
+ * Does something while this process alone has the lock of that name; the server lets go of it when the connection ends.
+ */
 async function locked<T>(
   config: PoolConfig,
   how: 'wait' | 'try',

@@ -23,8 +23,9 @@ const SEGMENT = /^[0-9A-F]{24}$/;
 const SEGMENTS = 4;
 
 /**
- * Brings the write-ahead log of a database folder to the disk. The engine writes it and never syncs; what was acknowledged is on the
- * disk once `sync` came back. After every 64 MB of it everything is brought to the database's own files, and those are synced too.
+ * Brings the write-ahead log of a database folder to the disk. The engine writes it and never syncs; what was
+ * acknowledged is on the disk once `sync` came back. After every 64 MB of it everything is brought to the database's
+ * own files, and those are synced too.
  */
 export class WalSync {
   private readonly seen = new Map<string, string>();

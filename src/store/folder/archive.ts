@@ -46,7 +46,10 @@ export async function sumOf(folder: string, path: string): Promise<FileSum> {
   return { path, size: (await stat(/* turbopackIgnore: true */ join(folder, path))).size, sha256: hash.digest('hex') };
 }
 
-/** The archive's own comment: one checksum over every byte before it, so that its lists and headers are sealed as its files are. */
+/**
+ * The archive's own comment: one checksum over every byte before it, so that its lists and headers are sealed as its
+ * files are.
+ */
 const SEAL = 'sha256 ';
 const UNSEALED = SEAL + '0'.repeat(64);
 
@@ -201,9 +204,9 @@ export async function manifestOf(path: string, name: string): Promise<Record<str
 }
 
 /**
- * Unpacks the data of an archive into a folder, once its seal holds (archives of earlier releases have none), and holds every file
- * against its checksum. A file that is missing, one too many,
- * of another size, or outside the folder refuses the whole.
+ * Unpacks the data of an archive into a folder, once its seal holds (archives of earlier releases have none), and holds
+ * every file against its checksum. A file that is missing, one too many, of another size, or outside the folder refuses
+ * the whole.
  * @param folder new and empty; the caller throws it away where this throws
  * @throws ArchiveError
  */

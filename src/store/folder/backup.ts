@@ -12,9 +12,14 @@ import { writeTables } from './tables';
 export const MANIFEST = 'vectis-backup.json';
 /** A backup that is whole. */
 export const FORMAT = 'vectis-backup/1';
-/** One whose database is its tables, a file of rows each, which any engine reads; photos in the pool where it says so. */
+/**
+ * One whose database is its tables, a file of rows each, which any engine reads; photos in the pool where it says so.
+ */
 export const OPEN = 'vectis-backup/3';
-/** One whose photos lie in the pool beside it. Earlier releases do not know it, and so refuse it instead of losing the photos. */
+/**
+ * One whose photos lie in the pool beside it. Earlier releases do not know it, and so refuse it instead of losing the
+ * photos.
+ */
 export const POOLED = 'vectis-backup/2';
 
 const sumSchema = z.strictObject({ path: z.string(), size: z.number().min(0), sha256: z.string().length(64) });
@@ -41,8 +46,8 @@ export const BACKUP_WHYS = ['asked', 'hourly', 'migration', 'restore'] as const;
 export type BackupWhy = (typeof BACKUP_WHYS)[number];
 
 /**
- * What of a data folder goes into a backup; locks, backups and half-made things stay out, and so does the key that logins are sealed
- * with: whoever holds a backup could sign in as anybody.
+ * What of a data folder goes into a backup; locks, backups and half-made things stay out, and so does the key that
+ * logins are sealed with: whoever holds a backup could sign in as anybody.
  */
 export const PARTS = ['db', 'photos'] as const;
 /** Where the tables of an open backup lie in it. */
@@ -73,9 +78,10 @@ interface BackupAsked {
 }
 
 /**
- * Makes one archive of a workshop: database, photos, settings, with checksums and version. A database in the folder is brought to its files
- * and holds still only while they are copied; photos, which never change, and packing go on beside the work. One that is made by itself
- * leaves the photos in the pool beside it. Synced to disk, and only then given its name.
+ * Makes one archive of a workshop: database, photos, settings, with checksums and version. A database in the folder is
+ * brought to its files and holds still only while they are copied; photos, which never change, and packing go on beside
+ * the work. One that is made by itself leaves the photos in the pool beside it. Synced to disk, and only then given its
+ * name.
  */
 export async function backUp(
   { folder, db, held }: BackedUp,
@@ -152,8 +158,9 @@ export async function listBackups(folder: string): Promise<BackupFile[]> {
 }
 
 /**
- * Throws away what the rotation lets go, then the oldest as long as all of them take more than their share of the disk; what somebody asked
- * for and the newest stay. @param mostBytes the share of the disk, where it is not this one’s @returns how many went
+ * Throws away what the rotation lets go, then the oldest as long as all of them take more than their share of the disk;
+ * what somebody asked for and the newest stay. @param mostBytes the share of the disk, where it is not this one’s
+ * @returns how many went
  */
 export async function rotate(folder: string, now: Date, mostBytes?: number): Promise<number> {
   const hourly = (await listBackups(folder)).filter((b) => b.why === 'hourly');
@@ -193,7 +200,8 @@ export async function backupRoom(folder: string): Promise<{ readonly taken: numb
 }
 
 /**
- * A backup as one file that is whole wherever it is taken: one that left its photos in the pool is packed anew with them.
+ * A backup as one file that is whole wherever it is taken: one that left its photos in the pool is packed anew with
+ * them.
  * @returns the file, and whether it is to be thrown away once it was sent
  */
 export async function wholeBackup(folder: string, backup: BackupFile): Promise<{ file: BackupFile; passing: boolean }> {

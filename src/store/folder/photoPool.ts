@@ -4,8 +4,8 @@ import { dirname } from 'node:path';
 import { ArchiveError, type FileSum, filesUnder, manifestOf, sumOf } from './archive';
 
 /**
- * Photos never change once they are kept, and their name is their hash. So the backups that are made by themselves leave them out: each
- * photo is copied once into a pool beside them, and a backup lists the ones that belong to it.
+ * Photos never change once they are kept, and their name is their hash. So the backups that are made by themselves
+ * leave them out: each photo is copied once into a pool beside them, and a backup lists the ones that belong to it.
  */
 
 /** A kept photo below its folder. What is being written has another ending. */
@@ -37,7 +37,8 @@ export async function fillPool(photos: string, backups: string): Promise<FileSum
 }
 
 /**
- * Copies the photos of a backup out of its pool, or out of the data folder where the pool lost one, each held against its checksum.
+ * Copies the photos of a backup out of its pool, or out of the data folder where the pool lost one, each held against
+ * its checksum.
  * @param pools where they may lie, the first that holds one sound counts @throws ArchiveError
  */
 export async function takeFromPool(list: readonly FileSum[], pools: readonly string[], photos: string): Promise<void> {

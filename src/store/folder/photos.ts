@@ -50,7 +50,8 @@ async function reencoded(bytes: Uint8Array): Promise<{ data: Buffer; width: numb
 }
 
 /**
- * Keeps a picture under the hash of what is kept; the same one twice is one file. It is on the disk when this comes back.
+ * Keeps a picture under the hash of what is kept; the same one twice is one file. It is on the disk when this comes
+ * back.
  * @throws RefusedError
  */
 export async function keepPhotoFile(folder: string, bytes: Uint8Array): Promise<KeptPhoto> {

@@ -3,8 +3,9 @@ import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { hash, verify } from '@node-rs/argon2';
 
 /**
- * The secret that goes into every PIN's hash (Argon2's own keyed input, RFC 9106). It lies in the data folder beside the database and in no
- * backup: six digits alone are found by trying a million of them, and whoever holds a backup could.
+ * The secret that goes into every PIN's hash (Argon2's own keyed input, RFC 9106). It lies in the data folder beside
+ * the database and in no backup: six digits alone are found by trying a million of them, and whoever holds a backup
+ * could.
  */
 export interface PinKey {
   readonly id: string;
@@ -12,7 +13,10 @@ export interface PinKey {
   check(stored: string, pin: string): Promise<PinCheck>;
 }
 
-/** Right or wrong; hashed by an earlier release without a secret, to be hashed anew; or of another machine, where nobody can tell. */
+/**
+ * Right or wrong; hashed by an earlier release without a secret, to be hashed anew; or of another machine, where nobody
+ * can tell.
+ */
 export type PinCheck = 'right' | 'wrong' | 'right-but-old' | 'elsewhere';
 
 const FILE = 'pin.key';

@@ -34,7 +34,9 @@ export interface PreparedRestore {
   readonly next: string;
 }
 
-/** Unpacks an archive beside a data folder and checks every file against its checksum. @throws ArchiveError, NewerError */
+/**
+ * Unpacks an archive beside a data folder and checks every file against its checksum. @throws ArchiveError, NewerError
+ */
 async function unpackBeside(archive: string, folder: string): Promise<PreparedRestore> {
   if (!existsSync(archive)) throw new ArchiveError(`There is no file ${archive}.`);
   const read = manifestSchema.safeParse(await manifestOf(archive, MANIFEST));
@@ -56,8 +58,8 @@ async function unpackBeside(archive: string, folder: string): Promise<PreparedRe
 }
 
 /**
- * Unpacks an archive beside a data folder, checks every file against its checksum and opens the database in it. The data that is there stays
- * as it is and may be worked on meanwhile.
+ * Unpacks an archive beside a data folder, checks every file against its checksum and opens the database in it. The
+ * data that is there stays as it is and may be worked on meanwhile.
  * @param replace the data in the folder may be set aside; else the folder has to be empty
  * @throws ArchiveError, NewerError before anything is touched
  */
@@ -111,8 +113,9 @@ async function opens(path: string): Promise<void> {
 }
 
 /**
- * Puts a prepared restore in place of the data in its folder, which no store has open; what stood there is kept beside it. The swap is
- * marked, so that one that is cut off is finished at the next start. Logins end with it: the folder gets a new session key.
+ * Puts a prepared restore in place of the data in its folder, which no store has open; what stood there is kept beside
+ * it. The swap is marked, so that one that is cut off is finished at the next start. Logins end with it: the folder
+ * gets a new session key.
  * @returns where the old data went; null where there was none
  */
 export async function putInPlace({ folder, next }: PreparedRestore, at: Date): Promise<string | null> {
@@ -140,8 +143,8 @@ async function markSwap(folder: string, swap: z.infer<typeof swapSchema>): Promi
 }
 
 /**
- * Puts in place what a restore had ready, and keeps what was there beside it. Each step is done or not, so that it goes on where it was
- * cut off. @returns whether a swap was under way
+ * Puts in place what a restore had ready, and keeps what was there beside it. Each step is done or not, so that it goes
+ * on where it was cut off. @returns whether a swap was under way
  */
 export async function finishSwap(folder: string): Promise<boolean> {
   if (!existsSync(inside(folder, SWAP))) return false;
@@ -160,7 +163,10 @@ export async function finishSwap(folder: string): Promise<boolean> {
   return true;
 }
 
-/** Removes what backups and restores that were cut off left half made: copies, unpacked archives, archives without their name. */
+/**
+ * Removes what backups and restores that were cut off left half made: copies, unpacked archives, archives without their
+ * name.
+ */
 export async function clearHalfMade(folder: string): Promise<void> {
   const own = existsSync(backupsOf(folder)) ? await readdir(backupsOf(folder)) : [];
   const left = [
@@ -171,8 +177,9 @@ export async function clearHalfMade(folder: string): Promise<void> {
 }
 
 /**
- * Puts an archive in place of what a database server holds, in one transaction: whoever works meanwhile waits, and then sees the restored
- * workshop. What was there is backed up first, as an archive that either engine reads. Photos, which never change, are added.
+ * Puts an archive in place of what a database server holds, in one transaction: whoever works meanwhile waits, and then
+ * sees the restored workshop. What was there is backed up first, as an archive that either engine reads. Photos, which
+ * never change, are added.
  * @returns the backup of what was there @throws ArchiveError, NewerError before anything is touched
  */
 export async function restoreOnServer(store: BackedUp, archive: string, at: Date): Promise<string> {

@@ -6,8 +6,8 @@ const KEPT = [
 ] as const;
 
 /**
- * Which backups may go: of every hour the newest for a day, of every day for two weeks, of every week for ten. The newest of all
- * never goes, and one that lies in the future is left alone.
+ * Which backups may go: of every hour the newest for a day, of every day for two weeks, of every week for ten. The
+ * newest of all never goes, and one that lies in the future is left alone.
  * @param made times in ms, in any order
  */
 export function mayGo(made: readonly number[], now: number): ReadonlySet<number> {

@@ -2,8 +2,9 @@ import { createHash, createPrivateKey, createPublicKey, generateKeyPairSync, sig
 import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 
 /**
- * The key that records are signed with: Ed25519 (RFC 8032). It lies in the data folder beside the database, is readable by its owner only,
- * and goes into no backup: whoever has it can sign in the name of this workshop. Its public half is in the database and in every record.
+ * The key that records are signed with: Ed25519 (RFC 8032). It lies in the data folder beside the database, is readable
+ * by its owner only, and goes into no backup: whoever has it can sign in the name of this workshop. Its public half is
+ * in the database and in every record.
  */
 export interface Signer {
   readonly keyId: string;
@@ -31,7 +32,10 @@ export function signatureHolds(publicKey: string, seal: string, signature: strin
   }
 }
 
-/** The folder's own key, made on its first start. One that cannot be read is set aside: records signed with it still verify. */
+/**
+ * The folder's own key, made on its first start. One that cannot be read is set aside: records signed with it still
+ * verify.
+ */
 export function signerOf(folder: string, say: (line: string) => void = () => {}): Signer {
   const path = `${folder}/${FILE}`;
   const key = stored(path, say) ?? made(path);

@@ -41,8 +41,8 @@ export async function tableNames(on: Runs): Promise<string[]> {
 const fileOf = (folder: string, table: string): string => `${folder}/${table}.ndjson`;
 
 /**
- * Writes every table of the workshop into a folder: a file of rows each, a JSON object a line, as PostgreSQL writes them, and beside them
- * what they are of. All of one moment.
+ * Writes every table of the workshop into a folder: a file of rows each, a JSON object a line, as PostgreSQL writes
+ * them, and beside them what they are of. All of one moment.
  * @returns what was written
  */
 export async function writeTables(db: Db, folder: string): Promise<TablesAbout> {
@@ -111,8 +111,8 @@ interface Constraint {
 }
 
 /**
- * Puts tables that were written by `writeTables` into a database without any: its tables are made as they were then, filled, and what
- * they refer to is checked at the end. Runs in one transaction of its caller.
+ * Puts tables that were written by `writeTables` into a database without any: its tables are made as they were then,
+ * filled, and what they refer to is checked at the end. Runs in one transaction of its caller.
  * @throws ArchiveError where something is missing, is too much, or does not go together
  */
 export async function readTables(tx: Runs, folder: string): Promise<TablesAbout> {

@@ -1,6 +1,6 @@
 /**
- * Pages that lie on this device, for when the server cannot be reached: as they were sent, with the moment they were made. What the service
- * worker and the pages themselves know of each other stands here.
+ * Pages that lie on this device, for when the server cannot be reached: as they were sent, with the moment they were
+ * made. What the service worker and the pages themselves know of each other stands here.
  */
 
 /** Where they lie. */

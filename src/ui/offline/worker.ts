@@ -9,7 +9,10 @@ const PATIENCE_S = 8;
 
 const attributeOf = (html: string, name: string): string => new RegExp(`${name}="([^"]*)"`).exec(html)?.[1] ?? '';
 
-/** A page as it is stored: whole, with the moment it was made written into it. What is cut short, or no page, is not stored. */
+/**
+ * A page as it is stored: whole, with the moment it was made written into it. What is cut short, or no page, is not
+ * stored.
+ */
 async function asStored(response: Response, mark: string): Promise<Response | null> {
   const type = response.headers.get('content-type') ?? '';
   if (response.status !== 200 || response.redirected || !type.startsWith('text/html')) return null;

@@ -88,7 +88,10 @@ export const post = (parcel: Parcel): void => queue().post(parcel);
 /** The outbox, once it is read what a reload or another tab left in it. */
 export const outboxLeft = (): Promise<Outbox> => queue().left();
 
-/** Sends what waits in a group without waiting for its turn: the page is on its way out. It is sent once more by the next one. */
+/**
+ * Sends what waits in a group without waiting for its turn: the page is on its way out. It is sent once more by the
+ * next one.
+ */
 export function hurry(group: string): void {
   for (const p of outboxNow().waiting) if (p.group === group && isMine(p)) void send(p);
 }

@@ -5,7 +5,10 @@ export interface Parcel {
   readonly body: unknown;
   /** Goes instead of the body, as it is; what is said of it stands in the address. */
   readonly file?: Blob;
-  /** What must arrive in order and falls together: where one is refused, the ones after it in its group are dropped with it. */
+  /**
+   * What must arrive in order and falls together: where one is refused, the ones after it in its group are dropped with
+   * it.
+   */
   readonly group?: string;
   /** What the page shows of it until it is stored on the server. */
   readonly shows?: unknown;

@@ -39,8 +39,9 @@ const alike = (a: Outbox[keyof Outbox], b: Outbox[keyof Outbox] | undefined): bo
   Array.isArray(a) && Array.isArray(b) ? a.length === b.length && a.every((p, i) => p === b[i]) : a === b;
 
 /**
- * The outbox of a tab on the shelf that all tabs share. What is posted shows at once, is stored on the disk of the browser, and is sent one
- * after another in order; while the server cannot be reached it waits, through a reload and a closed browser too.
+ * The outbox of a tab on the shelf that all tabs share. What is posted shows at once, is stored on the disk of the
+ * browser, and is sent one after another in order; while the server cannot be reached it waits, through a reload and a
+ * closed browser too.
  */
 export class Queue {
   private state = EMPTY;
@@ -139,8 +140,8 @@ export class Queue {
   private readonly placeOf = (p: Waiting): number | undefined => p.n ?? this.places.get(p.id);
 
   /**
-   * What reads the shelf or moves something on it, one after another: what was read while something left the shelf would come back as if it
-   * still waited, and be counted twice.
+   * What reads the shelf or moves something on it, one after another: what was read while something left the shelf
+   * would come back as if it still waited, and be counted twice.
    */
   private inTurn<T>(act: () => Promise<T>): Promise<T> {
     const done = this.turn.then(act);
@@ -185,8 +186,9 @@ export class Queue {
   }
 
   /**
-   * What goes next: the first that was made by whoever is here, or while nobody had signed in. An entry of somebody else waits for them, and holds what comes after it in
-   * its group, but for what replaces: there nothing builds on what was before.
+   * What goes next: the first that was made by whoever is here, or while nobody had signed in. An entry of somebody
+   * else waits for them, and holds what comes after it in its group, but for what replaces: there nothing builds on
+   * what was before.
    */
   private next(): Waiting | undefined {
     const me = this.at.author().id;

@@ -24,8 +24,8 @@ function db(): Promise<IDBPDatabase<Schema>> {
 }
 
 /**
- * Notes what the server stored, for a page of this device that was made before: shown without the server, it has this on top. A browser
- * that stores nothing has no such page either.
+ * Notes what the server stored, for a page of this device that was made before: shown without the server, it has this
+ * on top. A browser that stores nothing has no such page either.
  * @param at when, by the server's clock, ms
  */
 export async function noteSent({ file: _, ...parcel }: Kept, at: number): Promise<void> {

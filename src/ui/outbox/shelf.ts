@@ -7,7 +7,10 @@ interface Schema extends DBSchema {
   sender: { key: string; value: { readonly tab: string; readonly until: number } };
 }
 
-/** Where parcels lie until the server has them: on the disk of this browser, shared by its tabs, past a closed one and an empty battery. */
+/**
+ * Where parcels lie until the server has them: on the disk of this browser, shared by its tabs, past a closed one and
+ * an empty battery.
+ */
 export class Shelf {
   private constructor(private readonly db: IDBPDatabase<Schema>) {}
 
@@ -22,8 +25,8 @@ export class Shelf {
   }
 
   /**
-   * Stores a parcel in place of others. Everything is asked for at once and then closed, so that a page that goes away in this moment has
-   * stored it.
+   * Stores a parcel in place of others. Everything is asked for at once and then closed, so that a page that goes away
+   * in this moment has stored it.
    * @param gone places of what it stands for
    * @returns its place
    */

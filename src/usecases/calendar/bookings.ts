@@ -199,7 +199,10 @@ async function recheckAfterWork(tx: Executor, ask: BookAsk): Promise<number | nu
   return link.dueFrom.getTime();
 }
 
-/** The jobs of a visit that are still to be done; none of somebody who called and whose car is not here. @throws NotFoundError, RefusedError */
+/**
+ * The jobs of a visit that are still to be done; none of somebody who called and whose car is not here. @throws
+ * NotFoundError, RefusedError
+ */
 async function openJobs(tx: Executor, ask: BookAsk): Promise<JobRow[]> {
   const jobs = await jobsOfVisit(tx, ask.visitId);
   if (jobs.length === 0) {
@@ -214,8 +217,9 @@ async function openJobs(tx: Executor, ask: BookAsk): Promise<JobRow[]> {
 export type UsualOf = (tx: Executor, jobs: readonly JobRow[], ask: BookAsk) => Promise<Usual>;
 
 /**
- * Books a visit or a recheck, or gives it another time, place, person or length. What is taken twice is refused with what is in the way and where
- * it would go; a cure is never cut short without a reason, and nobody books into the past or outside open hours without one.
+ * Books a visit or a recheck, or gives it another time, place, person or length. What is taken twice is refused with
+ * what is in the way and where it would go; a cure is never cut short without a reason, and nobody books into the past
+ * or outside open hours without one.
  * @returns its id @throws InputError, RefusedError, ChangedMeanwhileError, NotFoundError
  */
 export async function book(ask: BookAsk, usualOf: UsualOf, by: string, now = Date.now()): Promise<string> {

@@ -19,7 +19,10 @@ export interface CallerTyped {
 
 const MOST = 80;
 
-/** Notes somebody who called: a name, a number or a plate, and what it is about, guessed. @returns its id @throws InputError */
+/**
+ * Notes somebody who called: a name, a number or a plate, and what it is about, guessed. @returns its id @throws
+ * InputError
+ */
 export async function callerTyped(typed: CallerTyped, by: string): Promise<string> {
   const [name, plate] = [typed.name.trim().replace(/\s+/g, ' '), typed.plate.trim().replace(/\s+/g, ' ').toUpperCase()];
   if (name === '') throw new InputError('Name', '', 'is missing.', 'Who called, as they said it.');

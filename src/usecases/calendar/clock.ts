@@ -8,8 +8,8 @@ import { reads } from './zone';
 const SLACK = 2 * 60_000;
 
 /**
- * Whether the clock of this machine stands before something that was noted already: nobody knows then how long anything has been. Null while
- * it does not.
+ * Whether the clock of this machine stands before something that was noted already: nobody knows then how long anything
+ * has been. Null while it does not.
  */
 export async function clockBehind(now = Date.now()): Promise<string | null> {
   const { db } = await theStore();

@@ -159,7 +159,10 @@ export async function calendarView(first: string | null, days: 1 | 7, now = Date
 
 type Closed = DayRuler['closed'][number];
 
-/** What came in the way of a booking after it was made: its place is still taken by one that runs late, or it or somebody is away then. */
+/**
+ * What came in the way of a booking after it was made: its place is still taken by one that runs late, or it or
+ * somebody is away then.
+ */
 function inTheWay(bars: readonly Bar[], closed: readonly Closed[]): Bar[] {
   return bars.map((b) => {
     if (b.state === 'done') return b;
@@ -242,7 +245,8 @@ async function barsOf(lines: readonly BookingLine[], zone: string, now: number):
 }
 
 /**
- * Rechecks that a visit takes along: those of its car whose window it lies in. They are done as the car arrives, before anything is loosened.
+ * Rechecks that a visit takes along: those of its car whose window it lies in. They are done as the car arrives, before
+ * anything is loosened.
  * @returns their words for a booking
  */
 async function joiningRechecks(lines: readonly BookingLine[], now: number): Promise<(l: BookingLine) => string[]> {
@@ -294,7 +298,10 @@ function visitState(
     : { state: 'booked', stateText: '' };
 }
 
-/** What has no time yet: rechecks that are due first, the one longest overdue at the top, then visits by when they are needed. */
+/**
+ * What has no time yet: rechecks that are due first, the one longest overdue at the top, then visits by when they are
+ * needed.
+ */
 async function whatWaits(zone: string, now: number): Promise<{ waiting: Waiting[]; more: boolean }> {
   const { db } = await theStore();
   const soon = new Date(now + 3 * 24 * 3600_000);

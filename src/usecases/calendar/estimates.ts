@@ -96,7 +96,10 @@ export async function estimateVisit(db: Executor, wholes: readonly JobWhole[]): 
   };
 }
 
-/** How long work of a kind takes when nothing is known of the car: as nothing chosen, for one axle, corrected by the shop's own history of that kind. */
+/**
+ * How long work of a kind takes when nothing is known of the car: as nothing chosen, for one axle, corrected by the
+ * shop's own history of that kind.
+ */
 export async function guessFor(db: Executor, work: WorkKind): Promise<VisitEstimate> {
   const e = estimate(null, 'take-in');
   const axle = await axleOf(db, 'One axle', work, e);

@@ -21,8 +21,8 @@ const DAY = 24 * 3600_000;
 const MOST_JOBS = 200;
 
 /**
- * What is short for every visit of the coming days that has a plan and no kit on its trolley yet: the shelf is given out in the order of their
- * times, what one takes is not there for the next; visits without a time come last.
+ * What is short for every visit of the coming days that has a plan and no kit on its trolley yet: the shelf is given
+ * out in the order of their times, what one takes is not there for the next; visits without a time come last.
  */
 export async function toOrder(now = Date.now(), days = 7): Promise<{ lines: OrderLine[]; cut: boolean }> {
   const { db } = await theStore();

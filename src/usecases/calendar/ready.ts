@@ -149,7 +149,10 @@ function wrenchLine(plan: Plan, wrenches: readonly WrenchRow[], today: string): 
     : { what, state: 'open', text: `${good[0]?.name}: its calibration ran out, or is not known` };
 }
 
-/** Whether a job can be done when its car comes in, line by line. What is not ready can be booked all the same, and says so. */
+/**
+ * Whether a job can be done when its car comes in, line by line. What is not ready can be booked all the same, and says
+ * so.
+ */
 export function readyOf(whole: JobWhole, shelf: Shelf, orders: readonly OrderedRow[], now: Date): Ready {
   const lines: ReadyLine[] = [];
   const missing = missingReadings(whole).length;
@@ -179,7 +182,10 @@ export function readyOf(whole: JobWhole, shelf: Shelf, orders: readonly OrderedR
 /** As many visits of a day are looked at for what is still open. */
 const LOOKED_AT = 30;
 
-/** How many things are open before each of these visits can be done: what is not ready can be booked all the same, and says so. */
+/**
+ * How many things are open before each of these visits can be done: what is not ready can be booked all the same, and
+ * says so.
+ */
 export async function openOfVisits(visitIds: readonly string[], now = new Date()): Promise<Record<string, number>> {
   const { db } = await theStore();
   const jobs = (await jobsOfVisits(db, [...new Set(visitIds)].slice(0, LOOKED_AT))).filter((j) => j.signedAt === null);

@@ -151,8 +151,8 @@ export async function dueReminders(now = Date.now()): Promise<{ due: DueReminder
 }
 
 /**
- * Writes what is due into the outbox folder, a file each, and notes it on its visit. What was written already is not written again, whoever asks
- * at the same time. @returns how many were written
+ * Writes what is due into the outbox folder, a file each, and notes it on its visit. What was written already is not
+ * written again, whoever asks at the same time. @returns how many were written
  */
 export async function writeReminders(ofs: readonly string[], by: string, now = Date.now()): Promise<number> {
   const { db, folder } = await theStore();

@@ -36,7 +36,10 @@ const hoursText = (day: readonly DayHours[]): string => day.map((h) => `${clock(
 
 const SPAN = /^(\d{1,2}):?([0-5]\d)?\s*[-–]\s*(\d{1,2}):?([0-5]\d)?$/;
 
-/** Open hours of a day as typed: `08:00-12:30, 13-17`; empty is closed. One that ends before it begins goes through midnight. @throws InputError */
+/**
+ * Open hours of a day as typed: `08:00-12:30, 13-17`; empty is closed. One that ends before it begins goes through
+ * midnight. @throws InputError
+ */
 export function hoursFrom(field: string, typed: string): DayHours[] {
   const parts = typed
     .split(',')
@@ -185,7 +188,9 @@ export interface ClosuresRead {
 
 const MOST_BYTES = 8 * 1024 * 1024;
 
-/** Reads closures out of a calendar file; lines that cannot be read are listed, the others are kept. @throws InputError */
+/**
+ * Reads closures out of a calendar file; lines that cannot be read are listed, the others are kept. @throws InputError
+ */
 export async function importClosures(
   text: string,
   of: string,

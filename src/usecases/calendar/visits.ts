@@ -208,7 +208,9 @@ export interface MoveAsk {
   readonly why: string;
 }
 
-/** Moves a booking; its length and its wait stay. @throws InputError, RefusedError, ChangedMeanwhileError, NotFoundError */
+/**
+ * Moves a booking; its length and its wait stay. @throws InputError, RefusedError, ChangedMeanwhileError, NotFoundError
+ */
 export async function moveBooking(m: MoveAsk, by: string, now = Date.now()): Promise<void> {
   const { db } = await theStore();
   const was = await bookingById(db, m.id);

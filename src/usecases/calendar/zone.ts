@@ -69,7 +69,10 @@ export function clockOn(zone: string, day: string, minutes: number): number {
   return new TZDate(Number(y), Number(m) - 1, Number(d), Math.floor(left / 60), left % 60, zone).getTime();
 }
 
-/** Moments at which a clock in a zone reads so: none in the hour that is skipped in spring, two in the one that comes twice in autumn. */
+/**
+ * Moments at which a clock in a zone reads so: none in the hour that is skipped in spring, two in the one that comes
+ * twice in autumn.
+ */
 export function momentsReading(zone: string, local: string): number[] {
   const [, y, mo, d, h, mi] = LOCAL.exec(local) ?? [];
   if (y === undefined) return [];
@@ -109,7 +112,10 @@ export function openHours(zone: string, hours: readonly (readonly DayHours[])[],
   return all.filter((o) => o.to > o.from).sort((a, b) => a.from - b.from);
 }
 
-/** Full hours of a stretch with what the clock reads: an hour that comes twice is there twice, one that is skipped is not. */
+/**
+ * Full hours of a stretch with what the clock reads: an hour that comes twice is there twice, one that is skipped is
+ * not.
+ */
 export function hourMarks(zone: string, from: number, to: number): { at: number; label: string }[] {
   const marks: { at: number; label: string }[] = [];
   const quarter = 15 * 60_000;

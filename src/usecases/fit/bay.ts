@@ -63,7 +63,10 @@ interface Acting {
   readonly lead: string | null;
 }
 
-/** A reason that says something, and a lead's word for what keeps somebody from being hurt. @throws InputError, RefusedError */
+/**
+ * A reason that says something, and a lead's word for what keeps somebody from being hurt. @throws InputError,
+ * RefusedError
+ */
 async function maySay(why: string, guards: boolean, { tx, lead }: Pick<Acting, 'tx' | 'lead'>): Promise<void> {
   if (!saysWhy(why))
     throw new InputError(
@@ -125,7 +128,10 @@ async function check(
 /** Lugs of the wheel’s joint by the plan. */
 const lugsOf = (whole: JobWhole): number => (whole.plan ? (wheelLugs(whole.plan.document) ?? 0) : 0);
 
-/** Whether a wheel may be torqued in this order: every lug once, with its source, and before any lug was torqued in another. */
+/**
+ * Whether a wheel may be torqued in this order: every lug once, with its source, and before any lug was torqued in
+ * another.
+ */
 function orderGoes(whole: JobWhole, { order, source }: Extract<BayDetail, { kind: 'order' }>): void {
   const lugs = lugsOf(whole);
   const every =

@@ -23,8 +23,8 @@ export const stepsOf = (plan: Plan, from: StepStage, units: UnitSystem = 'metric
   from === 'stage' ? kitList(plan, units) : jobCard(plan, units);
 
 /**
- * The list of a job: of a signed one as it read when it was signed; of an open one the steps it was frozen with, in today’s words and the
- * units that are read. A card that an earlier release began is ended as it was begun.
+ * The list of a job: of a signed one as it read when it was signed; of an open one the steps it was frozen with, in
+ * today’s words and the units that are read. A card that an earlier release began is ended as it was begun.
  */
 export function stepsNow(whole: JobWhole, from: StepStage, units: UnitSystem = 'metric'): readonly Step[] {
   if (!whole.plan) return [];
@@ -36,7 +36,10 @@ export function stepsNow(whole: JobWhole, from: StepStage, units: UnitSystem = '
 /** How the work at the car stands. @param now ms, by this machine’s clock */
 export const bayOf = (whole: JobWhole, now: number): BayState => bayState(whole.bay, now);
 
-/** What the torque passes of a joint are held to; the studs’ hub end by the figure that was read at the car. @throws RefusedError */
+/**
+ * What the torque passes of a joint are held to; the studs’ hub end by the figure that was read at the car. @throws
+ * RefusedError
+ */
 export function specOf(whole: JobWhole, joint: Joint): TorqueSpec {
   const plan = whole.plan?.document;
   if (!plan) throw new RefusedError('No plan has been chosen yet.');
@@ -101,14 +104,20 @@ export const openHolds = (steps: readonly Step[], whole: JobWhole): Step[] =>
 export const wheelBegun = (whole: JobWhole, corner: Corner): boolean =>
   wheelStates(whole, whole.torque).some((s) => s.corner === corner && s.state.last !== null);
 
-/** Something that comes before a wheel, as a sentence, and what ends it: a step that is ticked, or a joint of the corner that is through. */
+/**
+ * Something that comes before a wheel, as a sentence, and what ends it: a step that is ticked, or a joint of the corner
+ * that is through.
+ */
 export interface Before {
   readonly text: string;
   readonly key?: string;
   readonly joint?: Joint;
 }
 
-/** Why the wheel of a corner is not torqued yet: hold points of its own card that are open. What other corners wait for is theirs. */
+/**
+ * Why the wheel of a corner is not torqued yet: hold points of its own card that are open. What other corners wait for
+ * is theirs.
+ */
 export function cornerWaits(whole: JobWhole, corner: Corner): Before[] {
   // Once the whole card is through it is looked at again at the sign-off.
   if (whole.job.stage !== 'fit') return [];

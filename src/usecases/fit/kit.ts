@@ -51,8 +51,8 @@ export interface ScanSaid {
 }
 
 /**
- * A code that was scanned or typed at the trolley: its part is held against the kit. What fits ticks its line and keeps its pieces for the
- * job; what does not is told, by how much. @throws RefusedError where no part has that code
+ * A code that was scanned or typed at the trolley: its part is held against the kit. What fits ticks its line and keeps
+ * its pieces for the job; what does not is told, by how much. @throws RefusedError where no part has that code
  */
 export async function scanAtTrolley(jobId: string, typed: string, units: UnitSystem, by: string): Promise<ScanSaid> {
   const code = typed.trim();

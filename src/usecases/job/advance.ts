@@ -28,12 +28,14 @@ export interface Done<T> {
   readonly after?: (tx: Executor) => Promise<void>;
 }
 
-/** What an event does: writes through `tx` and nothing else, so that it is all of it or nothing. @throws RefusedError */
+/**
+ * What an event does: writes through `tx` and nothing else, so that it is all of it or nothing. @throws RefusedError
+ */
 export type Work<T> = (tx: Executor, whole: JobWhole, at: Date) => Promise<Done<T>>;
 
 /**
- * The only way to change a job: loads it, asks the table whether the event may happen in its stage, checks the version, does
- * the work, and moves the stage, in one transaction.
+ * The only way to change a job: loads it, asks the table whether the event may happen in its stage, checks the version,
+ * does the work, and moves the stage, in one transaction.
  * @throws NotFoundError, RefusedError, ChangedMeanwhileError
  */
 export async function advance<T>(ask: Ask, work: Work<T>): Promise<T> {

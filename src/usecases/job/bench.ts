@@ -34,7 +34,8 @@ export const keepDraft = (
 
 /**
  * Freezes a choice as the plan in force and moves the job to staging. The server judges it again: a choice with
- * a stop or something unmeasured is refused whatever the browser said, and so is one of a bench that another screen changed.
+ * a stop or something unmeasured is refused whatever the browser said, and so is one of a bench that another screen
+ * changed.
  * @throws RefusedError, ChangedMeanwhileError
  */
 export function takeForward(

@@ -9,8 +9,8 @@ import { understood } from '../survey/readingFigure';
 import { plateOn } from '../survey/readings';
 
 /**
- * Begins a job with the figures of a quick answer: readings as if they had been typed while measuring, plate and stud on the bench.
- * What belongs to one corner goes to the one where it was taken; what does not go with this hub is left.
+ * Begins a job with the figures of a quick answer: readings as if they had been typed while measuring, plate and stud
+ * on the bench. What belongs to one corner goes to the one where it was taken; what does not go with this hub is left.
  * @throws InputError where a figure cannot be a reading
  */
 export async function beginWith(

@@ -27,7 +27,10 @@ export const FIRST_CHOICE: ChoiceDraft = {
   fastener: PRESENT,
 };
 
-/** What is measured for before anybody chose: where the work puts a spacer on, the thinnest common one, so that what it needs is asked for. */
+/**
+ * What is measured for before anybody chose: where the work puts a spacer on, the thinnest common one, so that what it
+ * needs is asked for.
+ */
 export const measuredFor = ({ job }: JobWhole): ChoiceDraft => {
   if (job.draft) return job.draft;
   const adds = !ADDS_NOTHING.has(job.wish as JobType) && job.wish !== 'conversion';
@@ -117,7 +120,10 @@ export function planParts(whole: JobWhole): Omit<PlanParts, ChosenParts> {
   };
 }
 
-/** What was on while a reading was taken; left out where nothing was, on the present fasteners and the wheels of the job. */
+/**
+ * What was on while a reading was taken; left out where nothing was, on the present fasteners and the wheels of the
+ * job.
+ */
 function onOf(whole: JobWhole, r: JobWhole['readings'][number]): { readonly on?: Setup } {
   if (!inSetup(r.quantity)) return {};
   const wheel = r.onWheelSetId === null || r.onWheelSetId === whole.job.wheelSetId ? 'chosen' : wheelOn(whole, r);
@@ -152,7 +158,10 @@ export const isFigure = (r: { readonly method: string }): boolean => r.method !=
 /** A wheel by its mark, as it stands in sentences and in the plan. */
 export const wheelName = (mark: string): string => `wheel ${mark}`;
 
-/** Every wheel of the job's set that can go on its axle: all of them where they change axles, else the two that hang there. */
+/**
+ * Every wheel of the job's set that can go on its axle: all of them where they change axles, else the two that hang
+ * there.
+ */
 export function wheelsThatGo(whole: JobWhole): readonly WheelWhole[] {
   const set = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
   // Front and rear wheels that differ never change axles.
@@ -244,7 +253,10 @@ export function missingReadings(whole: JobWhole): Missing[] {
   return missing;
 }
 
-/** What the torque passes of a joint are held to, from the frozen plan. @throws RefusedError where there is no such figure */
+/**
+ * What the torque passes of a joint are held to, from the frozen plan. @throws RefusedError where there is no such
+ * figure
+ */
 export function torqueSpec(plan: Plan, joint: Joint = 'wheel'): TorqueSpec {
   const found = torqueJobs(plan).find((j) => j.joint === joint);
   if (!found)
@@ -306,7 +318,10 @@ export function recheckedSince(whole: JobWhole): Date | null {
   return signedAt === null ? null : new Date(Math.max(signedAt.getTime(), ...ended.map((d) => d.getTime())));
 }
 
-/** The recheck of the chain that is next; null where none is open. A season change is a visit of its own, and no recheck. */
+/**
+ * The recheck of the chain that is next; null where none is open. A season change is a visit of its own, and no
+ * recheck.
+ */
 export const openLink = (whole: JobWhole): JobWhole['rechecks'][number] | null =>
   whole.rechecks.find((l) => l.doneAt === null && l.kind !== 'season') ?? null;
 

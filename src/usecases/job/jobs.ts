@@ -64,7 +64,10 @@ export interface NewJob {
   readonly use: JobRow['use'];
   /** Studs come out again: the job stands on the hub as it took bolts. */
   readonly studsOut?: boolean | undefined;
-  /** What is planned between hub and wheel, roughly; left out, nothing is decided. It says what is asked, and the bench begins with it. */
+  /**
+   * What is planned between hub and wheel, roughly; left out, nothing is decided. It says what is asked, and the bench
+   * begins with it.
+   */
   readonly planned?: { readonly kind: Spacer['kind']; readonly size: number } | undefined;
   /** Who called for it before the car was here: what was booked for them is booked for this visit. */
   readonly callId?: string | undefined;
@@ -72,7 +75,10 @@ export interface NewJob {
   readonly carried?: { readonly figures: Carried; readonly corner: Corner } | undefined;
 }
 
-/** Opens a job on a vehicle, or one for each axle in one visit. @returns the id of the first @throws NotFoundError, RefusedError */
+/**
+ * Opens a job on a vehicle, or one for each axle in one visit. @returns the id of the first @throws NotFoundError,
+ * RefusedError
+ */
 export async function openJob(
   { vehicleId, wheelSetId, axle, wish, use, studsOut, planned, callId, carried }: NewJob,
   by: string,
@@ -115,8 +121,8 @@ export async function openJob(
 }
 
 /**
- * The bench begins with what is planned, else with what is on the car: its spacer where it has one. Where spacers come off
- * none is chosen, on the original fasteners where others are on and the original ones were recorded.
+ * The bench begins with what is planned, else with what is on the car: its spacer where it has one. Where spacers come
+ * off none is chosen, on the original fasteners where others are on and the original ones were recorded.
  */
 async function beginAsItStands(tx: Executor, jobId: string, at: Date, planned?: NewJob['planned']): Promise<void> {
   const { job, vehicle, hubs } = await loadJob(tx, jobId);
@@ -206,7 +212,10 @@ export function takeReadingsIn(jobId: string, by: string): Promise<void> {
 export const tickLine = (jobId: string, key: string, on: boolean, by: string): Promise<void> =>
   tickLines(jobId, [key], on, by);
 
-/** The same for steps that are said together: all of them or none, each an entry of its own, with one time. @throws RefusedError */
+/**
+ * The same for steps that are said together: all of them or none, each an entry of its own, with one time. @throws
+ * RefusedError
+ */
 export function tickLines(jobId: string, keys: readonly string[], on: boolean, by: string): Promise<void> {
   return advance({ jobId, event: 'tick', by }, async (tx, whole, at) => {
     const plan = planOf(whole);
@@ -235,7 +244,9 @@ async function mayTick(tx: Executor, whole: JobWhole, { card, ...line }: Step, o
     );
 }
 
-/** Moves a job from staging to fitting or from fitting to torque once every hold point is ticked. @throws RefusedError */
+/**
+ * Moves a job from staging to fitting or from fitting to torque once every hold point is ticked. @throws RefusedError
+ */
 export function finishSteps(jobId: string, from: StepStage, by: string): Promise<void> {
   return advance({ jobId, event: from === 'stage' ? 'finish-kit' : 'finish-fit', by }, async (_, whole, at) => {
     planOf(whole);
@@ -253,7 +264,9 @@ export function finishSteps(jobId: string, from: StepStage, by: string): Promise
   });
 }
 
-/** Why a joint of a corner is not tightened now: a round that comes before it, locker that cures, trouble that is open. */
+/**
+ * Why a joint of a corner is not tightened now: a round that comes before it, locker that cures, trouble that is open.
+ */
 function tighteningWaits(whole: JobWhole, corner: Corner, joint: Joint, at: Date): string[] {
   const held = heldBack(whole, corner, at.getTime());
   // Curing locker holds the wheel back; its own studs, and an adapter on stock studs, are torqued before.
@@ -268,8 +281,9 @@ async function mayStay(tx: Executor, { note }: EntryInput, personId: string | nu
 }
 
 /**
- * Appends a torque entry. A first torque is refused on a plan that does not stand; a recheck, and what is torqued again after
- * it, is always taken. A fastener that moves in a recheck sends the job back; after a recheck of both wheels it closes.
+ * Appends a torque entry. A first torque is refused on a plan that does not stand; a recheck, and what is torqued again
+ * after it, is always taken. A fastener that moves in a recheck sends the job back; after a recheck of both wheels it
+ * closes.
  * @param personId who enters it; what only a lead may say is asked of the person, never of the name
  * @throws RefusedError
  */

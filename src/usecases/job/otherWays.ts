@@ -61,8 +61,8 @@ export function choiceInForce(plan: ReturnType<typeof planOf>['document']): Choi
 }
 
 /**
- * Changes to plan B at the car: frozen in the place of the choice in force, which becomes plan B in its turn. Lines of the kit that read
- * the same stay ticked. @throws RefusedError where it does not stand on today's readings
+ * Changes to plan B at the car: frozen in the place of the choice in force, which becomes plan B in its turn. Lines of
+ * the kit that read the same stay ticked. @throws RefusedError where it does not stand on today's readings
  */
 export async function changeToPlanB(jobId: string, typed: string, by: string): Promise<void> {
   const reason = reasonFrom('Why plan B', typed);
@@ -99,8 +99,8 @@ export async function changeToPlanB(jobId: string, typed: string, by: string): P
 const CHOOSING: readonly string[] = ['take-in', 'measure', 'choose'];
 
 /**
- * Puts the choice of one axle of a visit on the bench of the other: plates, fasteners and what will change later. What was measured, worn or
- * drawn of the one is not copied, and nothing goes forward by it.
+ * Puts the choice of one axle of a visit on the bench of the other: plates, fasteners and what will change later. What
+ * was measured, worn or drawn of the one is not copied, and nothing goes forward by it.
  * @throws RefusedError where the visit has no other axle, or its choice has gone forward
  */
 export async function copyChoice(jobId: string, choice: ChoiceDraft, by: string): Promise<string> {

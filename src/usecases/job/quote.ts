@@ -14,8 +14,8 @@ import { estimateVisit, planInMind } from '../calendar/estimates';
 import { reads } from '../calendar/zone';
 
 /**
- * What an owner is told before the work: every axle of the visit that is not signed, with what is chosen, what has to be bought, how long it
- * takes and what is still open. Nothing of it is a promise, and nothing of it is kept.
+ * What an owner is told before the work: every axle of the visit that is not signed, with what is chosen, what has to
+ * be bought, how long it takes and what is still open. Nothing of it is a promise, and nothing of it is kept.
  * @throws NotFoundError, RefusedError where everything is signed
  */
 export async function quoteOf(jobId: string, units: UnitSystem, now = Date.now()): Promise<Quote> {

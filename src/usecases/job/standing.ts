@@ -31,8 +31,8 @@ export function barOf(whole: JobWhole): string | null {
 }
 
 /**
- * A recheck found something that moved, so this is torqued again: always accepted, whatever the plan's state. A record that was opened
- * for a correction says why it is open, and nothing moved.
+ * A recheck found something that moved, so this is torqued again: always accepted, whatever the plan's state. A record
+ * that was opened for a correction says why it is open, and nothing moved.
  */
 export const isRetorque = ({ job, torque }: JobWhole): boolean =>
   job.revisionReason === null && torque.some((e) => e.pass === 'recheck');

@@ -38,8 +38,8 @@ const stay = (...stages: readonly Stage[]): To => Object.fromEntries(stages.map(
 const all = (from: readonly Stage[], to: Stage): To => Object.fromEntries(from.map((s) => [s, to]));
 
 /**
- * Where each event takes a job from each stage; left out, it is refused there. A signed job (recheck) takes its recheck and
- * nothing else, a closed one nothing: its record does not change.
+ * Where each event takes a job from each stage; left out, it is refused there. A signed job (recheck) takes its recheck
+ * and nothing else, a closed one nothing: its record does not change.
  */
 export const TRANSITIONS: Readonly<Record<JobEvent, To>> = {
   'start-measuring': { 'take-in': 'measure' },

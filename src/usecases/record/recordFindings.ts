@@ -39,8 +39,8 @@ export interface RecordEvaluation {
 }
 
 /**
- * What a record says of its plan. A signed job keeps what it was signed with, in the words of then; an open one is judged by
- * today's rules.
+ * What a record says of its plan. A signed job keeps what it was signed with, in the words of then; an open one is
+ * judged by today's rules.
  */
 export function recordEvaluation(
   whole: JobWhole,

@@ -10,8 +10,8 @@ import type { AxleHubRow, JobRow, ReadingRow, RearWheels, TorqueEntryRow, WheelS
 import type { WheelWhole } from '@/store/wheels';
 
 /**
- * A record as the views of a job read one. Only the record is asked: what it does not hold (versions, drafts, the other axle) is nothing
- * that a signed sheet shows.
+ * A record as the views of a job read one. Only the record is asked: what it does not hold (versions, drafts, the other
+ * axle) is nothing that a signed sheet shows.
  */
 export function recordedJob(r: VectisRecord): JobWhole {
   const signedAt = new Date(r.signed.at);

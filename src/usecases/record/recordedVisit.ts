@@ -29,7 +29,10 @@ export interface RecordedAxle {
   readonly remarks: Remarks;
 }
 
-/** A signed record, with what belongs to its rechecks and not to it: the chain as it stands, and gaps as they came out since. */
+/**
+ * A signed record, with what belongs to its rechecks and not to it: the chain as it stands, and gaps as they came out
+ * since.
+ */
 export function withWhatCame(signed: JobWhole, live: JobWhole): JobWhole {
   const since = live.readings.filter((r) => r.quantity === 'gapFitted' && !signed.readings.some((s) => s.id === r.id));
   return { ...signed, rechecks: live.rechecks, readings: [...signed.readings, ...since] };
@@ -66,7 +69,10 @@ async function axleOf(live: JobWhole, asked: number | null): Promise<RecordedAxl
   };
 }
 
-/** Every axle of a job's visit, the front first. @param asked a revision of the job itself; null for the latest @throws NotFoundError */
+/**
+ * Every axle of a job's visit, the front first. @param asked a revision of the job itself; null for the latest @throws
+ * NotFoundError
+ */
 export async function recordedVisit(jobId: string, asked: number | null): Promise<RecordedAxle[]> {
   const live = await jobById(jobId);
   const own = await axleOf(live, asked);

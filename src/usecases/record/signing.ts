@@ -23,7 +23,10 @@ import type { Actor } from '../session';
 
 const nothing = { value: undefined };
 
-/** A recheck before its time proves little: alloy wheels settle over night and over the first kilometres. @throws RefusedError */
+/**
+ * A recheck before its time proves little: alloy wheels settle over night and over the first kilometres. @throws
+ * RefusedError
+ */
 export function notTooEarly(whole: JobWhole, at: Date): void {
   const link = openLink(whole);
   if (link === null || at >= link.dueFrom || link.reason !== null) return;
@@ -52,7 +55,10 @@ export async function recheckEarly(jobId: string, typed: string, by: string): Pr
   });
 }
 
-/** The owner declined a recheck, or could not be reached: it ends with that on the record. @throws RefusedError, InputError */
+/**
+ * The owner declined a recheck, or could not be reached: it ends with that on the record. @throws RefusedError,
+ * InputError
+ */
 export async function declineRecheck(jobId: string, typed: string, by: string): Promise<void> {
   const reason = reasonFrom('Why declined', typed);
   await advance({ jobId, event: 'recheck', by }, async (tx, whole, at) => {
@@ -65,7 +71,8 @@ export async function declineRecheck(jobId: string, typed: string, by: string): 
 }
 
 /**
- * Signs a job off: keeps what the rules found in it then, seals the record as one more revision, and sets its chain of rechecks.
+ * Signs a job off: keeps what the rules found in it then, seals the record as one more revision, and sets its chain of
+ * rechecks.
  * @throws RefusedError naming the first open point
  */
 export async function signOff(jobId: string, { name: by, personId }: Actor): Promise<void> {
@@ -97,7 +104,10 @@ export async function signOff(jobId: string, { name: by, personId }: Actor): Pro
   });
 }
 
-/** Opens a signed record for a correction: what was signed stays beside it, readable; the next sign-off is one more revision. @throws RefusedError, InputError */
+/**
+ * Opens a signed record for a correction: what was signed stays beside it, readable; the next sign-off is one more
+ * revision. @throws RefusedError, InputError
+ */
 export async function revise(jobId: string, typed: string, { name: by, personId }: Actor): Promise<void> {
   await leadOnly('revise', personId);
   const reason = reasonFrom('Why it is corrected', typed);

@@ -32,8 +32,8 @@ const time = (d: Date | null | undefined): string | null => (d ? d.toISOString()
 const where = (corner: string): string => corner.replace('-', ' ');
 
 /**
- * Works the whole chain of a signed record out again: seals and signatures up to it, the plan's digest, the torque log entry by entry, ticks,
- * readings, chalk, photos and notes, each as stored today against what was signed.
+ * Works the whole chain of a signed record out again: seals and signatures up to it, the plan's digest, the torque log
+ * entry by entry, ticks, readings, chalk, photos and notes, each as stored today against what was signed.
  * @throws NotFoundError
  */
 export async function verifyRecord(jobId: string, revision: number): Promise<Verified> {

@@ -35,7 +35,8 @@ interface Way {
 }
 
 /**
- * Takes a catalogue file to the shelf as it arrives, all of its sound lines or none, in memory for no more than some of them.
+ * Takes a catalogue file to the shelf as it arrives, all of its sound lines or none, in memory for no more than some of
+ * them.
  * @throws RefusedError where it was stopped, did not arrive whole or is no text
  */
 export async function takeCatalogueFile(file: ReadableStream<Uint8Array>, way: Way): Promise<FileTaken> {

@@ -65,8 +65,8 @@ export async function restoreNamed(name: string, acting: Actor): Promise<void> {
 }
 
 /**
- * Puts an archive in place of the data. It is unpacked, checked and opened beside it first, and the workshop works on until then; what is there
- * now is kept beside it.
+ * Puts an archive in place of the data. It is unpacked, checked and opened beside it first, and the workshop works on
+ * until then; what is there now is kept beside it.
  * @throws RefusedError before anything is touched
  */
 export async function restoreFrom(archive: string, { name: by, personId }: Actor): Promise<void> {

@@ -35,7 +35,10 @@ export function refusedByOrigin({ method, headers }: Pick<Request, 'method' | 'h
   );
 }
 
-/** Whether a sealed login cookie is of somebody who is signed in. The store is asked, so a login that was ended stays ended. */
+/**
+ * Whether a sealed login cookie is of somebody who is signed in. The store is asked, so a login that was ended stays
+ * ended.
+ */
 export async function isSignedIn(sealed: string | undefined): Promise<boolean> {
   if (!sealed) return false;
   const { loginId } = await unsealData<{ loginId?: string }>(sealed, { password: sessionKey() });
@@ -72,9 +75,9 @@ const refusal = (status: number, message: string): Response =>
   Response.json({ ok: false, why: 'refused', message }, { status, headers: FIXED_HEADERS });
 
 /**
- * Takes a large upload. The proxy holds no more than 10 MB of a body and cuts the rest in silence, so these routes are not behind it
- * and ask here for what it asks: Host and Origin, who is signed in, and a stated length within the limit (411, 413). What arrives is
- * counted against that length.
+ * Takes a large upload. The proxy holds no more than 10 MB of a body and cuts the rest in silence, so these routes are
+ * not behind it and ask here for what it asks: Host and Origin, who is signed in, and a stated length within the limit
+ * (411, 413). What arrives is counted against that length.
  */
 export async function takeUpload(
   request: Request,

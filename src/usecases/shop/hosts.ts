@@ -12,9 +12,9 @@ export interface Asked {
 const nameOf = (host: string): string => host.toLowerCase().replace(/:\d+$/, '');
 
 /**
- * Why a request is turned away, as a sentence; null where it may go on. The host has to be one of this machine's own names, so
- * that a page elsewhere whose name was made to point here reads and writes nothing; what changes anything has to come from a
- * page of the very same host; and nobody stands between who could forward another's.
+ * Why a request is turned away, as a sentence; null where it may go on. The host has to be one of this machine's own
+ * names, so that a page elsewhere whose name was made to point here reads and writes nothing; what changes anything has
+ * to come from a page of the very same host; and nobody stands between who could forward another's.
  * @param more further names that this installation answers to
  */
 export function turnedAway(

@@ -22,8 +22,8 @@ const ZONE_MS = 30_000;
 
 /**
  * What is done beside the work: jobs of earlier releases are remembered, and tables are tidied a minute after the
- * start and each night. A folder that is closed or put back meanwhile goes on next time. A database server tidies by itself; of several
- * processes on one, one at a time does what is left.
+ * start and each night. A folder that is closed or put back meanwhile goes on next time. A database server tidies by
+ * itself; of several processes on one, one at a time does what is left.
  */
 export function keepHouse(): void {
   let last = 0;

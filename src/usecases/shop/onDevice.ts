@@ -22,8 +22,8 @@ const MOST_AT_WORK = 8;
 const MOST_BOOKED = 12;
 
 /**
- * What a tablet is to have with it for when it loses the server: the visit that is open on it, first, then those that are worked on, then
- * those booked today.
+ * What a tablet is to have with it for when it loses the server: the visit that is open on it, first, then those that
+ * are worked on, then those booked today.
  * @param open a job that is open on the tablet
  */
 export async function pagesForTheDay(open: string | null, now = Date.now()): Promise<VisitPages[]> {

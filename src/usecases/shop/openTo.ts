@@ -16,7 +16,9 @@ export const setSessionKey = (key: string): void => {
   shared.vectisSessionKey = key;
 };
 
-/** Whether a login stands: asked of the store at each request, so that one that was ended is ended after a restart too. */
+/**
+ * Whether a login stands: asked of the store at each request, so that one that was ended is ended after a restart too.
+ */
 export const loginStands = (loginId: string): Promise<boolean> => {
   if (!shared.vectisLoginStands) throw new Error('Logins are known once the data folder is opened.');
   return shared.vectisLoginStands(loginId);

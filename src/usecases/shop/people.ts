@@ -37,8 +37,8 @@ async function personWith(id: string): Promise<PersonRow> {
 }
 
 /**
- * Whose names stand on the sign-in page: everybody's on this machine, for who is signed in, and where a lead wants it so; else those who
- * signed in on this browser before.
+ * Whose names stand on the sign-in page: everybody's on this machine, for who is signed in, and where a lead wants it
+ * so; else those who signed in on this browser before.
  */
 export async function namesToPick(signedIn: boolean): Promise<Person[]> {
   const all = await everybody();
@@ -91,7 +91,9 @@ async function end(of: { id?: string; personId?: string }): Promise<void> {
   await endLogins((await theStore()).db, of, new Date());
 }
 
-/** People are a lead's to change, as soon as there is one. @returns the name that goes beside it @throws RefusedError */
+/**
+ * People are a lead's to change, as soon as there is one. @returns the name that goes beside it @throws RefusedError
+ */
 async function requireLead(): Promise<string> {
   const { who, personId } = await readSession();
   await leadOnly('people', personId);
@@ -127,7 +129,9 @@ export async function addSomebody({ name, role, pin }: TypedPerson): Promise<voi
   await db.transaction((tx) => addPerson(tx, { name: nameFrom(name), role, pinHash }, by, new Date()));
 }
 
-/** Changes a name or role, or sets a PIN; a new PIN ends their logins. @throws InputError, RefusedError, NotFoundError */
+/**
+ * Changes a name or role, or sets a PIN; a new PIN ends their logins. @throws InputError, RefusedError, NotFoundError
+ */
 export async function changeSomebody(id: string, { name, role, pin }: TypedPerson): Promise<void> {
   const by = await requireLead();
   const was = await personWith(id);
@@ -201,7 +205,8 @@ function deviceText(agent: string): string {
 }
 
 /**
- * The lead who gives their word for something at the car, by PIN; one who is at the bench and has none on this machine needs none.
+ * The lead who gives their word for something at the car, by PIN; one who is at the bench and has none on this machine
+ * needs none.
  * @returns their name @throws RefusedError
  */
 export async function leadWith(leadId: string, pin: string): Promise<string> {
@@ -216,7 +221,9 @@ export async function leadWith(leadId: string, pin: string): Promise<string> {
 export const leadsHere = async (): Promise<{ id: string; name: string }[]> =>
   (await everybody()).filter((p) => p.role === 'lead').map(({ id, name }) => ({ id, name }));
 
-/** Who signs cautions off beside the one at the bench: another person, a lead, by PIN; a shop of one takes the driver. */
+/**
+ * Who signs cautions off beside the one at the bench: another person, a lead, by PIN; a shop of one takes the driver.
+ */
 export interface TypedSignature {
   readonly reason: string;
   readonly leadId?: string | undefined;
@@ -225,8 +232,8 @@ export interface TypedSignature {
 }
 
 /**
- * The name that stands under an acceptance. Between floor and target it is whoever is at the bench; in competition a second, different
- * person: a lead by PIN, or in a shop of one the driver, recorded as such.
+ * The name that stands under an acceptance. Between floor and target it is whoever is at the bench; in competition a
+ * second, different person: a lead by PIN, or in a shop of one the driver, recorded as such.
  * @throws RefusedError, InputError
  */
 export async function signatureOf(

@@ -10,11 +10,15 @@ const WRONG = 5;
 const WAIT_S = 30;
 
 interface Limits {
-  /** Wrong PINs of one person from one place: whoever tries elsewhere, or tries somebody else's, is not made to wait by them. */
+  /**
+   * Wrong PINs of one person from one place: whoever tries elsewhere, or tries somebody else's, is not made to wait by
+   * them.
+   */
   readonly perPlace: RateLimiterDrizzle;
   /**
-   * Wrong PINs of one person from all places that this person never signed in on, an hour: a place is told by an address, and an address can
-   * be made up. Browsers that they did sign in on are not counted here and stay open to them.
+   * Wrong PINs of one person from all places that this person never signed in on, an hour: a place is told by an
+   * address, and an address can be made up. Browsers that they did sign in on are not counted here and stay open to
+   * them.
    */
   readonly perPerson: RateLimiterDrizzle;
 }
@@ -80,7 +84,10 @@ export async function checkPin(who: PersonRow, typed: string, byName = false): P
   if (!known) await perPerson.reward(who.id);
 }
 
-/** What is said of a name that nobody here has: the same for all, after as long, and as often. @throws RefusedError always */
+/**
+ * What is said of a name that nobody here has: the same for all, after as long, and as often. @throws RefusedError
+ * always
+ */
 export async function refuseStranger(typed: string): Promise<never> {
   const { from } = await triesFrom('');
   const { db, pinKey } = await theStore();

@@ -36,7 +36,10 @@ export const beforeCut = (whole: JobWhole, t: JobWhole['chalk'][number]): boolea
 /** Chalk tests that speak of the arches as they are now. */
 export const countedChalk = (whole: JobWhole): JobWhole['chalk'] => whole.chalk.filter((t) => !beforeCut(whole, t));
 
-/** Corners that were chalked before their arch was cut and not since: the chalk is repeated before the job is signed off. */
+/**
+ * Corners that were chalked before their arch was cut and not since: the chalk is repeated before the job is signed
+ * off.
+ */
 export const chalkAgain = (whole: JobWhole): readonly Corner[] => {
   const since = new Set(countedChalk(whole).map((t) => t.corner));
   const before = whole.chalk.filter((t) => beforeCut(whole, t) && !since.has(t.corner));

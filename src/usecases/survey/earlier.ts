@@ -47,8 +47,8 @@ const place = (r: { readonly corner: string | null; readonly quantity: string })
   `${r.corner ?? ''}/${r.quantity}`;
 
 /**
- * What earlier visits measured of this hub and was not measured in this one: asked to be confirmed, never taken over by itself. What
- * belongs to fasteners counts only while the same ones are on.
+ * What earlier visits measured of this hub and was not measured in this one: asked to be confirmed, never taken over by
+ * itself. What belongs to fasteners counts only while the same ones are on.
  * @param within the transaction of the caller; left out, the running store
  */
 export async function earlierReadings(whole: JobWhole, within?: Executor): Promise<Earlier[]> {

@@ -39,7 +39,10 @@ export const factsOf = (h: AxleHubRow): HubFacts => ({
   nutStyle: h.nutStyle,
 });
 
-/** What was taken in of cars with this name, here and as files of other shops say, axle by axle; null where there was none. */
+/**
+ * What was taken in of cars with this name, here and as files of other shops say, axle by axle; null where there was
+ * none.
+ */
 export async function knownModel(name: string): Promise<KnownModel | null> {
   if (name.trim() === '') return null;
   const { db } = await theStore();
@@ -63,14 +66,20 @@ export async function knownModel(name: string): Promise<KnownModel | null> {
   };
 }
 
-/** Whether the part that a figure belongs to is on this axle as the maker made it, so that other cars' say something of it. */
+/**
+ * Whether the part that a figure belongs to is on this axle as the maker made it, so that other cars' say something of
+ * it.
+ */
 function isMakers({ ofModel }: Quantity, whole: JobWhole): boolean {
   const hub = hubOf(whole);
   if (ofModel === undefined || hub.fromJobId !== null) return false;
   return ofModel === 'hub' || hub.hardware === 'original';
 }
 
-/** Figures of a model's cars that say something of the next one: read at the car, not confirmed by what another one had, and seen. */
+/**
+ * Figures of a model's cars that say something of the next one: read at the car, not confirmed by what another one had,
+ * and seen.
+ */
 export const figuresOfModel = (
   db: Executor,
   of: Omit<Parameters<typeof readingsOfModel>[1], 'butMethods'>,

@@ -22,7 +22,10 @@ export interface FitmentLooked {
 const SHOWN = 20;
 const MOST_LINES = 20_000;
 
-/** Looks at a file with what other shops' cars had; nothing is changed. @throws RefusedError where it came out of this shop, or is too long */
+/**
+ * Looks at a file with what other shops' cars had; nothing is changed. @throws RefusedError where it came out of this
+ * shop, or is too long
+ */
 export async function lookAtFitment(text: string): Promise<FitmentLooked> {
   const { rows, issues } = await read(text);
   return {
@@ -44,7 +47,10 @@ async function read(text: string) {
   return file;
 }
 
-/** Takes such a file over, whole or not at all. @returns how many lines stand now @throws RefusedError where a line cannot be read */
+/**
+ * Takes such a file over, whole or not at all. @returns how many lines stand now @throws RefusedError where a line
+ * cannot be read
+ */
 export async function takeFitment(text: string, name: string, by: string): Promise<number> {
   const { rows, issues } = await read(text);
   const [first] = issues;
@@ -61,7 +67,9 @@ export async function takeFitment(text: string, name: string, by: string): Promi
 /** What stands that came from other shops. */
 export const fitmentThere = async (): Promise<{ lines: number; models: number }> => factsThere((await theStore()).db);
 
-/** What this shop's own cars had, model by model, as a file for another shop. What came from others is not passed on. */
+/**
+ * What this shop's own cars had, model by model, as a file for another shop. What came from others is not passed on.
+ */
 export async function fitmentFile(): Promise<string> {
   const { db, signer } = await theStore();
   const rows: FitmentRow[] = [];

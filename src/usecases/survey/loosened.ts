@@ -15,8 +15,8 @@ import { mayPull } from '../torque/wrenches';
 const AGAIN = 'torqued.again';
 
 /**
- * Corners whose fasteners were loosened to count turns and that nobody torqued again since: whatever is loosened is torqued, also when no job
- * follows. A wheel that was torqued in this job's own passes is.
+ * Corners whose fasteners were loosened to count turns and that nobody torqued again since: whatever is loosened is
+ * torqued, also when no job follows. A wheel that was torqued in this job's own passes is.
  */
 export async function loosenedCorners(db: Executor, whole: JobWhole): Promise<Corner[]> {
   const counted = whole.readings.filter((r) => r.quantity === 'turns' && r.corner !== null);
@@ -34,7 +34,10 @@ export async function loosenedCorners(db: Executor, whole: JobWhole): Promise<Co
 /** The same of the running store. */
 export const loosenedAt = async (whole: JobWhole): Promise<Corner[]> => loosenedCorners((await theStore()).db, whole);
 
-/** What was loosened to count turns was torqued again: noted with its figure, its source and the wrench. @throws RefusedError */
+/**
+ * What was loosened to count turns was torqued again: noted with its figure, its source and the wrench. @throws
+ * RefusedError
+ */
 export function noteTorquedAgain(
   jobId: string,
   typed: { readonly corner: string; readonly tool: string },

@@ -8,8 +8,8 @@ import { setMileage } from '@/store/visits';
 import { advance } from '../job/advance';
 
 /**
- * Writes down what the odometer showed as the car came, for both axles of the visit; empty takes it back. A visit that has a signed record
- * keeps what that says. @throws InputError, RefusedError
+ * Writes down what the odometer showed as the car came, for both axles of the visit; empty takes it back. A visit that
+ * has a signed record keeps what that says. @throws InputError, RefusedError
  */
 export function noteMileage(jobId: string, typed: string, units: UnitSystem, by: string): Promise<void> {
   return advance({ jobId, event: 'measure', by }, async (tx, { job, visit }, at) => {

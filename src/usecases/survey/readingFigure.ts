@@ -44,7 +44,10 @@ export async function figureOf(tx: Executor, whole: JobWhole, q: Quantity, corne
   return r.method === MODEL.id ? asModel(tx, whole, q) : understood(q, r);
 }
 
-/** What other cars of the model had, to which a caliper was set that fits here. @throws RefusedError where nothing is expected */
+/**
+ * What other cars of the model had, to which a caliper was set that fits here. @throws RefusedError where nothing is
+ * expected
+ */
 async function asModel(tx: Executor, whole: JobWhole, q: Quantity) {
   const expected = (await expectedOf(whole, tx)).get(q.id);
   if (!expected) throw new RefusedError(`${q.label} was not measured on another car of this model. Measure it.`);
@@ -62,7 +65,8 @@ async function asModel(tx: Executor, whole: JobWhole, q: Quantity) {
 }
 
 /**
- * The other side's figure, which the caliper that is still set to it fits here as well. Only where both sides carry the same part.
+ * The other side's figure, which the caliper that is still set to it fits here as well. Only where both sides carry the
+ * same part.
  * @throws RefusedError
  */
 function asOtherSide(whole: JobWhole, q: Quantity, corner: Corner | null) {

@@ -77,7 +77,10 @@ export function takeReading(
   });
 }
 
-/** Set that was on, where it is not that of the job and makes a difference. @throws RefusedError where it is no set of this car */
+/**
+ * Set that was on, where it is not that of the job and makes a difference. @throws RefusedError where it is no set of
+ * this car
+ */
 function wheelSetOn(
   id: string,
   set: string | undefined,
@@ -119,7 +122,9 @@ function trialOn(id: string, typed: TypedTrial | undefined, bolt: boolean): Tria
   };
 }
 
-/** Spacer that was on, mm; null where nothing was, or where it makes no difference to the reading. @throws InputError */
+/**
+ * Spacer that was on, mm; null where nothing was, or where it makes no difference to the reading. @throws InputError
+ */
 export function plateOn(id: string, typed: string | undefined): number | null {
   if (!inSetup(id) || typed === undefined || typed.trim() === '') return null;
   const { value } = parseLength('Spacer on it now', typed, { min: 0, max: 100 });
@@ -136,8 +141,9 @@ export async function takeBackReading(jobId: string, readingId: string, by: stri
 }
 
 /**
- * Arch work was done at some corners: what was read of their arches before becomes the old state, and is measured anew; a trim that was
- * planned there is off. The other side's readings stay. Null takes it back. @throws InputError, RefusedError
+ * Arch work was done at some corners: what was read of their arches before becomes the old state, and is measured anew;
+ * a trim that was planned there is off. The other side's readings stay. Null takes it back. @throws InputError,
+ * RefusedError
  */
 export async function noteArchWork(
   jobId: string,
@@ -230,8 +236,9 @@ export async function takeWheelReading(
 }
 
 /**
- * Says that every wheel of a set was looked at and is as one of them: what was measured of that one and of no other is written down for the
- * others, as that one's figures. What was measured of a wheel by itself stays. @returns how many figures @throws RefusedError
+ * Says that every wheel of a set was looked at and is as one of them: what was measured of that one and of no other is
+ * written down for the others, as that one's figures. What was measured of a wheel by itself stays. @returns how many
+ * figures @throws RefusedError
  */
 export async function wheelsAlike(vehicleId: string, wheelId: string, by: string): Promise<number> {
   const { db } = await theStore();

@@ -56,7 +56,10 @@ export const takenOfJob = (whole: JobWhole, units: UnitSystem): TakenReading[] =
 export const takenOfWheel = (wheel: WheelWhole): TakenReading[] =>
   wheel.readings.map((r) => shown(r, { corner: null, hour: null, on: '' }));
 
-/** What was on while a reading was taken, in words; empty where nothing was, on the present fasteners and the wheels of the job. */
+/**
+ * What was on while a reading was taken, in words; empty where nothing was, on the present fasteners and the wheels of
+ * the job.
+ */
 function onText(whole: JobWhole, r: JobWhole['readings'][number], units: UnitSystem): string {
   const set = r.onWheelSetId === null || r.onWheelSetId === whole.job.wheelSetId ? null : r.onWheelSetId;
   return [

@@ -28,8 +28,9 @@ const BEFORE_CHOICE: ReadonlySet<string> = new Set<Stage>(['take-in', 'measure',
 const isReading = (id: string): id is QuantityId => (QUANTITY_IDS as readonly string[]).includes(id);
 
 /**
- * The readings of a visit in the order of the walk: those that a decision waits for, those that were taken, and what else of each
- * job settles something for what is planned or chosen there. A wheel that goes on both axles is walked to once.
+ * The readings of a visit in the order of the walk: those that a decision waits for, those that were taken, and what
+ * else of each job settles something for what is planned or chosen there. A wheel that goes on both axles is walked to
+ * once.
  * @param asked a reading that a link leads to: it is there, wanted or not
  */
 export function walkOf(

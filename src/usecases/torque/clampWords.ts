@@ -11,8 +11,9 @@ export interface ClampSaid {
 }
 
 /**
- * What the wheel's figure clamps by this plan, a fastener, with what it rests on. It explains the figure and never changes it: a greased thread
- * clamps more at the same torque, and the figure stays as the maker has it. Empty without a figure.
+ * What the wheel's figure clamps by this plan, a fastener, with what it rests on. It explains the figure and never
+ * changes it: a greased thread clamps more at the same torque, and the figure stays as the maker has it. Empty without
+ * a figure.
  */
 export function clampSaid(plan: Plan, units: UnitSystem): ClampSaid[] {
   const torque = wheelTorque(plan);

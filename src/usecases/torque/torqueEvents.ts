@@ -3,7 +3,10 @@ import { RefusedError } from '@/store/errors';
 import type { EntryInput } from '@/store/torque';
 import type { JobEvent } from '../job/transitions';
 
-/** A streamed pull is judged here, whatever the tablet made of it; its figure is the peak of its own trace. @throws RefusedError */
+/**
+ * A streamed pull is judged here, whatever the tablet made of it; its figure is the peak of its own trace. @throws
+ * RefusedError
+ */
 export function judgedPull(input: EntryInput, target: number): EntryInput {
   if (input.trace === undefined) return input;
   const read = readPull(input.trace, target);

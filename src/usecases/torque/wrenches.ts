@@ -51,7 +51,10 @@ function wrenchFor(w: WrenchRow, targetNm: number): WrenchFor {
 export const wrenchesFor = async (targetNm: number): Promise<WrenchFor[]> =>
   (await listWrenches((await theStore()).db)).map((w) => wrenchFor(w, targetNm));
 
-/** Refuses a figure that the named wrench is not good for; a wrench that is not on the list is not known and says so by its name. @throws RefusedError */
+/**
+ * Refuses a figure that the named wrench is not good for; a wrench that is not on the list is not known and says so by
+ * its name. @throws RefusedError
+ */
 export async function mayPull(tx: Executor, tool: string, targetNm: number): Promise<void> {
   const row = await wrenchNamed(tx, tool);
   const refused = row && wrenchFor(row, targetNm).refused;

@@ -74,8 +74,9 @@ async function byJob(db: Db, whole: JobWhole, earlier: readonly { readonly id: s
 }
 
 /**
- * Which of this car's wheel sets go with which plate and fasteners, axle by axle: from the plan that was signed last, else from the one
- * that is under way; plates and fasteners of its other jobs are tried beside them. Empty where nothing was ever chosen.
+ * Which of this car's wheel sets go with which plate and fasteners, axle by axle: from the plan that was signed last,
+ * else from the one that is under way; plates and fasteners of its other jobs are tried beside them. Empty where
+ * nothing was ever chosen.
  */
 export async function swapsOfVehicle(vehicleId: string): Promise<AxleSwaps[]> {
   const { db } = await theStore();
@@ -106,7 +107,10 @@ export async function neverAfter(whole: JobWhole, units: UnitSystem): Promise<st
 const isUnproven = ({ level, reason }: SwapCell): boolean =>
   level === 'unmeasured' && reason !== null && ['bolt.behind', 'fastener.thread', 'nut.bottom'].includes(reason.rule);
 
-/** What must never be put together on an axle, worded. What is fitted on the wheels it was fitted with is its plan’s own matter; on other wheels it is not. */
+/**
+ * What must never be put together on an axle, worded. What is fitted on the wheels it was fitted with is its plan’s own
+ * matter; on other wheels it is not.
+ */
 export function neverOf(
   { plan, sets, owned }: Pick<AxleSwaps, 'plan' | 'sets' | 'owned'>,
   units: UnitSystem,

@@ -8,7 +8,7 @@ import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
 import { fittedEver, fittedNow, foundOn, putOn } from '@/store/fitted';
-import { jobsOfVehicle } from '@/store/jobs';
+import { jobsOfVehicle } from '@/store/jobBrief';
 import type { FittedRow } from '@/store/schema';
 import {
   addVehicle,
@@ -60,7 +60,9 @@ export async function fittedOn(vehicleId: string): Promise<{ now: FittedRow[]; e
   return { now: await fittedNow(db, vehicleId), ever: await fittedEver(db, vehicleId) };
 }
 
-/** Sentences for open jobs that a change of these wheels reaches: their plans are held against the wheels as they are. */
+/**
+ * Sentences for open jobs that a change of these wheels reaches: their plans are held against the wheels as they are.
+ */
 export async function jobsOnWheels(vehicleId: string, wheelSetId: string): Promise<string[]> {
   return (await jobsOfCar(vehicleId))
     .filter(({ job }) => job.wheelSetId === wheelSetId && job.signedAt === null && job.stage !== 'closed')

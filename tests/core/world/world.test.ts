@@ -5,8 +5,9 @@ import { measured } from '@/core/practice/measure';
 import { fitted, outcomesOf, type World, worldOf } from '@/core/practice/world';
 
 /**
- * The judgement against axles whose truth is known: honest measuring of a car as it stands, then what somebody wants to put on, and physics
- * says what comes of it. VECTIS_WORLDS is how many; more than the default is for a change of the rules.
+ * The judgement against axles whose truth is known: honest measuring of a car as it stands, then what somebody wants to
+ * put on, and physics says what comes of it. VECTIS_WORLDS is how many; more than the default is for a change of the
+ * rules.
  */
 const RUNS = Number(process.env.VECTIS_WORLDS ?? 4000);
 const BATCH = Number(process.env.VECTIS_WORLDS_BATCH ?? 0);

@@ -2,7 +2,10 @@ import { report } from '@/core/evaluate/report';
 
 const MOST_BYTES = 1_000_000;
 
-/** POST a plan document, get its evaluation; an invalid one gets a list of {path, message}. `?units=imperial` words it in inches. */
+/**
+ * POST a plan document, get its evaluation; an invalid one gets a list of {path, message}. `?units=imperial` words it
+ * in inches.
+ */
 export async function POST(request: Request): Promise<Response> {
   const text = await request.text();
   if (text.length > MOST_BYTES)

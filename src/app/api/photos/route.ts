@@ -9,7 +9,10 @@ const LIMIT: UploadLimit = {
   tooLarge: 'This file is larger than 25 MB. Use a photo of the camera’s usual size.',
 };
 
-/** Takes a photo of a car, a corner or a job out of a browser’s outbox; the same one twice counts once. What is sent is re-encoded and never kept as it came. */
+/**
+ * Takes a photo of a car, a corner or a job out of a browser’s outbox; the same one twice counts once. What is sent is
+ * re-encoded and never kept as it came.
+ */
 export function POST(request: Request): Promise<Response> {
   return takeUpload(request, LIMIT, async (upload) => {
     const by = await madeBy(request);

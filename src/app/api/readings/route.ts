@@ -6,7 +6,10 @@ import { takeChalk, takeReading, takeWheelReading } from '@/usecases/survey/read
 /** More than any reading is long. */
 const MOST = 10_000;
 
-/** Takes a reading of a job or of one wheel, or a chalk test, out of a browser's outbox. The same one twice counts once, by its id. */
+/**
+ * Takes a reading of a job or of one wheel, or a chalk test, out of a browser's outbox. The same one twice counts once,
+ * by its id.
+ */
 export function POST(request: Request): Promise<Response> {
   return fromOutbox(request, MOST, async (sent, by) => {
     const read = readingSent.parse(sent);

@@ -17,9 +17,15 @@ export const SCALE: Method = { id: 'scale', label: 'scale', pm: 50 };
 export const PLATE: Method = { id: 'plate', label: 'half data plate', pm: 500 };
 /** Looked, and could not see it: kept with who and when, and still unmeasured. */
 export const UNSEEN: Method = { id: 'unseen', label: 'could not see', pm: 0 };
-/** The caliper, still set from the other side, was held to this one and fits alike: that side's figure with its ±. Never typed. */
+/**
+ * The caliper, still set from the other side, was held to this one and fits alike: that side's figure with its ±. Never
+ * typed.
+ */
 export const SAME: Method = { id: 'same', label: 'fits as the other side', pm: 0 };
 export const LOOKED: Method = { id: 'looked', label: 'looked', pm: 0 };
 export const FINGER: Method = { id: 'finger', label: 'finger', pm: 3 };
-/** The caliper, set to what other cars of the model had, was held to this one and fits: their figure with an ± that holds them all. Never typed. */
+/**
+ * The caliper, set to what other cars of the model had, was held to this one and fits: their figure with an ± that
+ * holds them all. Never typed.
+ */
 export const MODEL: Method = { id: 'model', label: 'confirmed at the car', pm: 0 };

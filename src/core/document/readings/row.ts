@@ -4,8 +4,8 @@ import type { Method } from './methods';
 export type Kind = 'length' | 'turns' | 'angle' | 'load' | 'yes-no';
 
 /**
- * When in a visit a reading is taken: with the car on the ground, a corner loaded, as its wheel comes off and behind it, or with wheel and
- * parts on the bench.
+ * When in a visit a reading is taken: with the car on the ground, a corner loaded, as its wheel comes off and behind
+ * it, or with wheel and parts on the bench.
  */
 export type Phase = 'ground' | 'loaded' | 'off' | 'bench';
 
@@ -27,8 +27,8 @@ export interface QuantityRow {
   /** The decision that waits for it. */
   readonly blocks: string;
   /**
-   * The widest error, in its unit, that is still a measurement. Left out, lengths of a joint are known to a millimetre or
-   * not known, and nothing else is asked. Common practice, no source.
+   * The widest error, in its unit, that is still a measurement. Left out, lengths of a joint are known to a millimetre
+   * or not known, and nothing else is asked. Common practice, no source.
    */
   readonly widest?: number;
   /** Without it nothing is blocked; it only makes the drawing truer. */
@@ -36,8 +36,8 @@ export interface QuantityRow {
   /** Both sides of an axle carry the same part: a caliper that is still set from one side can be held to the other. */
   readonly bothSides?: boolean;
   /**
-   * Every car of a model came with the same: what the others had is expected here, and confirmed by a caliper that is set to it and held to
-   * the part. Of the hub itself, or of the maker’s own fasteners while they are on.
+   * Every car of a model came with the same: what the others had is expected here, and confirmed by a caliper that is
+   * set to it and held to the part. Of the hub itself, or of the maker’s own fasteners while they are on.
    */
   readonly ofModel?: 'hub' | 'hardware';
   /** Another piece may be in the hand the next time: the last reading counts, the ones before are not its repeats. */

@@ -4,8 +4,8 @@ import { result } from '../result';
 import { chosenNut, held, mateOfNut, NO_STACK, noseOf, plus, pmOf, type StackNumbers, type StackParts } from './shared';
 
 /**
- * Bolt-on adapter: adapter nut on the factory stud, then a nut, present or other, on the adapter's stud. x from the disc.
- * A nose that nobody measured is taken as none here; the rule on it holds the plan back.
+ * Bolt-on adapter: adapter nut on the factory stud, then a nut, present or other, on the adapter's stud. x from the
+ * disc. A nose that nobody measured is taken as none here; the rule on it holds the plan back.
  */
 export function adapterStack({ plan, c, travel, pitch, outer }: StackParts): StackNumbers {
   const { spacer, hub, policy } = plan;

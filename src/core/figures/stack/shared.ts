@@ -17,15 +17,24 @@ export interface StackNumbers {
   readonly mate: Measured;
   /** Engagement of the counted fastener with nothing on: what the car came with, as far as its own mate holds. */
   readonly untouched: Result;
-  /** The mate’s own thread was never measured, so the engagement is at most the reach: it holds no more than its thread is long. */
+  /**
+   * The mate’s own thread was never measured, so the engagement is at most the reach: it holds no more than its thread
+   * is long.
+   */
   readonly atMost: boolean;
   /** Engagement in the hub: short end of a conversion stud, adapter’s nut on the factory stud. */
   readonly hubEngagement: Result;
-  /** Full thread that a new bolt or stud, or a stud under a nut that reaches deeper than was counted, needs from its tip; null where nothing does. */
+  /**
+   * Full thread that a new bolt or stud, or a stud under a nut that reaches deeper than was counted, needs from its
+   * tip; null where nothing does.
+   */
   readonly threadNeeded: Result;
   /** Tip of bolt or stud beyond the tapped hole, behind the hub. Negative inside. */
   readonly behind: Result;
-  /** How much further in the tip of a bolt ends than the counted one did, on the plate it was counted with. Negative less far. */
+  /**
+   * How much further in the tip of a bolt ends than the counted one did, on the plate it was counted with. Negative
+   * less far.
+   */
   readonly further: Result;
   /** Fasteners that stay on the car end further in than they were counted: nothing of their thread or tip is proven. */
   readonly deeper: boolean;
@@ -100,8 +109,9 @@ export const newNut = (f: Fastener) =>
   f.kind === 'nuts' || f.kind === 'conversion' || f.kind === 'stud' ? f.nut : null;
 
 /**
- * How much deeper what stays on the car ends than it was counted, mm, errors of the counted state inside: a plate that is thinner
- * than the counted one, or a nut that reaches further than the plate backs it off. Zero or less is proven by the count.
+ * How much deeper what stays on the car ends than it was counted, mm, errors of the counted state inside: a plate that
+ * is thinner than the counted one, or a nut that reaches further than the plate backs it off. Zero or less is proven by
+ * the count.
  */
 export function deeperBy({ fastener, spacer }: Plan, c: PlanCorner): number {
   const { spacer: s0, pm } = countedState(c);
@@ -112,7 +122,8 @@ export function deeperBy({ fastener, spacer }: Plan, c: PlanCorner): number {
 export const reachesDeeper = (plan: Plan, c: PlanCorner): boolean => deeperBy(plan, c) > 1e-9;
 
 /**
- * Whether the hub’s hole lets a thread past its own: as somebody looked, or because a count certainly ran past it. Null where nobody knows.
+ * Whether the hub’s hole lets a thread past its own: as somebody looked, or because a count certainly ran past it. Null
+ * where nobody knows.
  * @param travel of the counted bolt with nothing on
  */
 export function holeOpenAt({ hub }: Plan, c: PlanCorner, travel: Result): boolean | null {
@@ -123,8 +134,8 @@ export function holeOpenAt({ hub }: Plan, c: PlanCorner, travel: Result): boolea
 }
 
 /**
- * The maker’s own joint, counted as it stands and left as it is: what the maker made needs no proof of its cap as long as nobody measured
- * it and found otherwise.
+ * The maker’s own joint, counted as it stands and left as it is: what the maker made needs no proof of its cap as long
+ * as nobody measured it and found otherwise.
  */
 export function asMade(plan: Plan, c: PlanCorner): boolean {
   if (!originalJoint(plan) || c.turns === null) return false;
@@ -157,9 +168,9 @@ export const infinite = (m: { readonly value: number } | null): number =>
   m === null ? Number.POSITIVE_INFINITY : m.value;
 
 /**
- * Engagement of the untouched car: the maker's own fastener and no plate. Where others were counted it is carried over by the
- * difference of lengths; where nobody knows whose they are, the untouched car is unknown. The maker's is taken without a nose,
- * which makes it engage the more.
+ * Engagement of the untouched car: the maker's own fastener and no plate. Where others were counted it is carried over
+ * by the difference of lengths; where nobody knows whose they are, the untouched car is unknown. The maker's is taken
+ * without a nose, which makes it engage the more.
  */
 export function untouchedOf(
   plan: Plan,
@@ -176,15 +187,16 @@ export function untouchedOf(
   const had = travel.value + asRead - spacer;
   if (hardware === 'original') return sure(Math.min(mate, had), travel.pm, travel.pm);
   if (hardware === 'unknown' || length === null || counted === null) return null;
-  // Other nuts than the maker’s are another mate, and another seat stands at another depth: the untouched car is not known by them.
+  // Other nuts than the maker’s are another mate, and another seat stands at another depth: the untouched car is not
+  // known by them.
   if (fastening === 'stud' || original === null || (original.seat !== seat && original.seat !== 'unknown')) return null;
   const reach = had + length.value + length.pm - counted.value + noseOf(pilotNose);
   return sure(Math.max(0, Math.min(mate, reach)), travel.pm, travel.pm);
 }
 
 /**
- * What a joint holds: E = min(reach, mate), never below 0. Its error is what is left of both once each has had its own: a fastener
- * that stands well through is no less sure than its mate's thread.
+ * What a joint holds: E = min(reach, mate), never below 0. Its error is what is left of both once each has had its own:
+ * a fastener that stands well through is no less sure than its mate's thread.
  */
 export function held(reach: Found, mate: Measured): Pick<StackNumbers, 'engagement' | 'reach' | 'mate'> {
   const [most, matePm] = mate === null ? [Number.POSITIVE_INFINITY, 0] : [mate.value, mate.pm];
@@ -201,7 +213,8 @@ export const mateOfNut = (nut: ChosenNut): Measured =>
 export const plus = (r: Found, pm: number): Found => sure(r.value, r.pm + pm, Math.hypot(r.rss, pm));
 
 /**
- * Longest tip in a nut: Infinity for an open one, null where nobody knows. A cap no wider than its thread ends the stud’s own.
+ * Longest tip in a nut: Infinity for an open one, null where nobody knows. A cap no wider than its thread ends the
+ * stud’s own.
  * @param nose of the stud, behind which its thread may begin, mm
  */
 export function closedClear(plan: Plan, nut: ChosenNut, nutStart: number, pitch: number, nose: number): number | null {

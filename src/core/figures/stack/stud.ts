@@ -18,7 +18,10 @@ import {
   untouchedOf,
 } from './shared';
 
-/** Studs pressed into the hub: those that are on the car or longer ones, under their own nuts or others. x from the disc's face. */
+/**
+ * Studs pressed into the hub: those that are on the car or longer ones, under their own nuts or others. x from the
+ * disc's face.
+ */
 export function studStack({ plan, c, travel, pitch, enough }: StackParts): StackNumbers {
   if (travel === null) return NO_STACK;
   const { hub, spacer, policy, fastener } = plan;

@@ -15,8 +15,8 @@ const open = (is: Ends['is'], corner: PlanCorner['corner'] | null = null): Findi
   finding({ rule, case: { is }, unit: 'mm', corner });
 
 /**
- * The adapter's nut runs down the factory stud to its web. The counted nut has proven the stud threaded as far as it came; below
- * that its thread has to be measured.
+ * The adapter's nut runs down the factory stud to its web. The counted nut has proven the stud threaded as far as it
+ * came; below that its thread has to be measured.
  */
 function factoryAt(plan: Plan, c: PlanCorner, m: CornerNumbers): Finding | null {
   const { hub, spacer, policy } = plan;
@@ -27,8 +27,8 @@ function factoryAt(plan: Plan, c: PlanCorner, m: CornerNumbers): Finding | null 
   const needed = Z.value - a.web;
   const pm = Z.pm + policy.spacerPm;
   const nose = hub.pilotNose?.value ?? 0;
-  // The count has run over full thread as far as it travelled and the nose before it; a lead is an allowance and proves nothing.
-  // What was on at the count was in between: it proves no thread below it.
+  // The count has run over full thread as far as it travelled and the nose before it; a lead is an allowance and proves
+  // nothing. What was on at the count was in between: it proves no thread below it.
   const proven = m.travel === null ? 0 : m.travel.value - countedState(c).spacer - m.travel.pm + nose;
   if (proven >= needed + pm) return null;
   const own = hub.studThread;

@@ -15,7 +15,8 @@ export interface BehindCase extends Case {
 type BehindRule = 'bolt.behind' | 'stud.behind';
 
 /**
- * Each corner against its own room: nothing is borrowed from the other, and a stop at one stands whatever is blank there.
+ * Each corner against its own room: nothing is borrowed from the other, and a stop at one stands whatever is blank
+ * there.
  * @param applies corners that are judged at all
  */
 export function judgeBehind(
@@ -37,7 +38,8 @@ export function judgeBehind(
 }
 
 function behindAt(rule: BehindRule, plan: Plan, c: PlanCorner, m: CornerNumbers): Finding {
-  // A tip that ends no further in than as counted needs no room that was not there; where only the error says further, a caution.
+  // A tip that ends no further in than as counted needs no room that was not there; where only the error says further,
+  // a caution.
   const asCounted = m.further !== null && m.further.value <= 1e-9 ? m.further : null;
   const proven = asCounted === null ? null : noFurther(rule, c, asCounted);
   if (proven?.level === 'pass') return proven;

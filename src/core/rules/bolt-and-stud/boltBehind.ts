@@ -1,7 +1,10 @@
 import { PLAIN, type Rule } from '../kit/rule';
 import { type BehindCase, behindSentence, judgeBehind } from './behindShared';
 
-/** What comes out behind the hub with longer bolts, or with those that are on the car under a thinner plate than they were counted with. */
+/**
+ * What comes out behind the hub with longer bolts, or with those that are on the car under a thinner plate than they
+ * were counted with.
+ */
 export const boltBehind: Rule<'bolt.behind', BehindCase> = {
   ...PLAIN,
   id: 'bolt.behind',

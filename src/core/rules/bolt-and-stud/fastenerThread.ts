@@ -8,7 +8,10 @@ import { errorsInside, finding, judgeCorners, OVER } from '../kit/make';
 import type { Need } from '../kit/needs';
 import { PLAIN, type Rule } from '../kit/rule';
 
-/** Nobody said it (own), nobody measured it on what is on the car (present, present-bolt), more than there is, or which fastener. */
+/**
+ * Nobody said it (own), nobody measured it on what is on the car (present, present-bolt), more than there is, or which
+ * fastener.
+ */
 interface ThreadCase extends Case {
   readonly is: 'own' | 'present' | 'present-bolt' | 'more' | 'bolt' | 'stud' | 'conversion' | 'nuts';
 }

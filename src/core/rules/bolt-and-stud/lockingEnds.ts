@@ -46,8 +46,9 @@ const further = (plan: Plan, at: PlanCorner, c: CornerNumbers, by: number, pm: n
 const NEVER_PROVEN: readonly Asked[] = ['nut.bottom', 'thread.runs-on'];
 
 /**
- * A locking piece that reaches further in than its neighbours is asked what they are, with its own ends. One that reaches less far ends
- * inside what they prove. What stays on the car where it was counted has been there: of it only the cap is asked.
+ * A locking piece that reaches further in than its neighbours is asked what they are, with its own ends. One that
+ * reaches less far ends inside what they prove. What stays on the car where it was counted has been there: of it only
+ * the cap is asked.
  */
 function endsOf({ plan, n }: Judged): Finding[] {
   const piece = lockingOf(plan);

@@ -18,7 +18,9 @@ function tried(plan: Plan, fit: Finding): Finding {
   return plan.corners.every((c) => c.slidesOn === true) ? { ...fit, level: 'pass', uncertain: false } : fit;
 }
 
-/** A plate’s bore on the hub spigot: centred by it, a close fit; centred by its seats, it has to go over and no more. */
+/**
+ * A plate’s bore on the hub spigot: centred by it, a close fit; centred by its seats, it has to go over and no more.
+ */
 function boreOver(plan: Plan): Finding {
   const which: FitCase = { is: 'hub', name: '' };
   const fit = tried(

@@ -20,7 +20,8 @@ export const hubCentred = (plan: Plan): boolean => hasPlate(plan) && plan.spacer
 export const lipped = (plan: Plan): boolean => hubCentred(plan) && plan.spacer.kind !== 'plain';
 
 /**
- * Something of the spacer stands in the wheel's bore, whatever is said to centre the wheel: an adapter without a lip has none to judge.
+ * Something of the spacer stands in the wheel's bore, whatever is said to centre the wheel: an adapter without a lip
+ * has none to judge.
  */
 export const hasLip = (plan: Plan): boolean => {
   const { kind, lipDiameter, lipHeight, lipRoot } = plan.spacer;

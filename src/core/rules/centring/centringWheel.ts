@@ -16,8 +16,8 @@ function boresOf(plan: Plan): readonly { readonly name: string; readonly measure
 }
 
 /**
- * The hub’s own spigot stands in the wheel’s bore, bare or through a plain plate, whatever is said to centre the wheel; not where the plate is
- * surely thicker than it at every corner.
+ * The hub’s own spigot stands in the wheel’s bore, bare or through a plain plate, whatever is said to centre the wheel;
+ * not where the plate is surely thicker than it at every corner.
  */
 const onSpigot = ({ spacer, corners, policy }: Plan): boolean => {
   if (spacer.thickness === 0) return true;

@@ -23,7 +23,9 @@ const MEANS: Readonly<Record<ChalkPlace, string>> = {
 
 const LEVEL = { touches: 'stop', clear: 'pass', unproven: 'note', 'after-cut': 'caution' } as const;
 
-/** @param cut whether the plan cuts the lip at this corner: what the chalk touched then is gone when the wheel goes on */
+/**
+ * @param cut whether the plan cuts the lip at this corner: what the chalk touched then is gone when the wheel goes on
+ */
 function judgeChalk(c: PlanCorner, value: number, cut: boolean): Finding {
   const limits = chalkLimits(c.chalk);
   const said = chalkVerdict(limits, value);

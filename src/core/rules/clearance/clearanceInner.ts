@@ -4,8 +4,8 @@ import { judgeCorners, OVER } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
 
 /**
- * Whether the wheel may come nearer to what is inside: any camber takes room on one side of the hub, and a planned wheel or tyre reaches
- * further in or up. Source: geometry.
+ * Whether the wheel may come nearer to what is inside: any camber takes room on one side of the hub, and a planned
+ * wheel or tyre reaches further in or up. Source: geometry.
  */
 const asksInside = ({ jobType, camberChange, planned }: Plan): boolean =>
   jobType === 'clearance' || camberChange !== 0 || planned !== null;
@@ -24,7 +24,8 @@ export const clearanceInner: Rule<'clearance.inner', Ok | Missing> = {
   chosen: ['spacer'],
   decidedBy: 'spacer',
   judge({ plan, n }, out) {
-    // The inside of a wheel that only moves outward needs no measuring, unless the inside is the very wish; what was measured counts.
+    // The inside of a wheel that only moves outward needs no measuring, unless the inside is the very wish; what was
+    // measured counts.
     const corners = asksInside(plan) ? n.corners : n.corners.filter((c) => c.innerAfter !== null);
     if (corners.length === 0) return;
     const limit = plan.policy.innerReserve;

@@ -8,7 +8,10 @@ interface HubEnd extends EnoughCase {
   readonly joint: 'adapter' | 'conversion';
 }
 
-/** The joint in or on the hub: short end of a conversion stud, adapter’s nut on the factory stud. Told in the hub’s pitch. */
+/**
+ * The joint in or on the hub: short end of a conversion stud, adapter’s nut on the factory stud. Told in the hub’s
+ * pitch.
+ */
 export const engagementHubEnd: Rule<'engagement.hub-end', HubEnd | Missing> = {
   ...PLAIN,
   id: 'engagement.hub-end',

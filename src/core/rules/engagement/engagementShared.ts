@@ -6,7 +6,10 @@ import type { Result } from '../../figures/result';
 import { newNut } from '../../figures/stack/index';
 import type { Need } from '../kit/needs';
 
-/** Readings of the stack, in the order of its formulas; what does not belong to a hub or a fastener is left out of a list. */
+/**
+ * Readings of the stack, in the order of its formulas; what does not belong to a hub or a fastener is left out of a
+ * list.
+ */
 export const STACK_NEEDS: readonly QuantityId[] = [
   'turns',
   'studProtrusion',

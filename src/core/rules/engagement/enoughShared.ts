@@ -8,8 +8,8 @@ import { finding, worse } from '../kit/make';
 import type { Say } from '../kit/say';
 
 /**
- * At the target; between floor and target, which somebody accepts by name; as the car came with it, which is no worse than it
- * was; or under the floor.
+ * At the target; between floor and target, which somebody accepts by name; as the car came with it, which is no worse
+ * than it was; or under the floor.
  */
 export interface EnoughCase extends Case {
   readonly is: 'target' | 'own' | 'between' | 'as-came' | 'under' | 'makers';
@@ -32,7 +32,9 @@ export interface OverEnough {
   readonly mate: Case;
   /** The wheel still hangs in the very thread that was counted, so what the car came with is a measure. */
   readonly relief: boolean;
-  /** Nothing is added to the maker’s own joint, so a count that reaches the target speaks for the maker’s own thread. */
+  /**
+   * Nothing is added to the maker’s own joint, so a count that reaches the target speaks for the maker’s own thread.
+   */
   readonly makers?: boolean;
   /** Three turns, mm: no relief goes under them. */
   readonly never: number;
@@ -90,7 +92,10 @@ function judgeAt(o: OverEnough, c: CornerNumbers, m: NonNullable<Result>): Findi
   });
 }
 
-/** The worse of two corners. One that waits for a name comes before one that is merely as the car came, however much thread it has. */
+/**
+ * The worse of two corners. One that waits for a name comes before one that is merely as the car came, however much
+ * thread it has.
+ */
 function graver(here: Finding, found: Finding | null): Finding {
   if (found !== null && found.level === here.level && needsName(found) !== needsName(here))
     return needsName(here) ? here : found;
@@ -115,8 +120,8 @@ const reaches = (f: Finding): boolean => f.level === 'pass' && f.case.is === 'ta
 const asMade = (f: Finding): Finding => ({ ...f, level: 'note', case: { ...f.case, is: 'makers' } as EnoughCase });
 
 /**
- * Engagement at every corner against target and floor. A count is travel: where nobody measured the mate's own thread it is
- * too little at best, and never enough. A stop at one corner stands whatever is blank at the other.
+ * Engagement at every corner against target and floor. A count is travel: where nobody measured the mate's own thread
+ * it is too little at best, and never enough. A stop at one corner stands whatever is blank at the other.
  */
 export function judgeEnough(o: OverEnough): Finding {
   const { rule, school, pitch } = o;
@@ -138,7 +143,10 @@ export function judgeEnough(o: OverEnough): Finding {
   return blank ?? finding({ rule, case: o.missing, limit: o.enough.target, unit: 'mm', school, pitch });
 }
 
-/** “11.5 mm (7.66 turns) of thread at the front left; min 14.0 mm, one diameter”, and how it compares with the car as received. */
+/**
+ * “11.5 mm (7.66 turns) of thread at the front left; min 14.0 mm, one diameter”, and how it compares with the car as
+ * received.
+ */
 export function enoughWords(f: Finding<EnoughCase>, s: Say, what: string): string {
   const { is, target, floor, untouched } = f.case;
   const has = `${s.both(f.value, 'down')} of thread${s.at}`;

@@ -23,7 +23,10 @@ interface Stress extends Case {
 const isOwn = ({ fastener, spacer, hub, wheel }: Plan): boolean =>
   fastener.kind === 'present' && spacer.adapter === null && hub.condition === 'dry' && hub.seat === wheel.seat;
 
-/** Past yield at the worst of what is not known it is unmeasured, and a stop only where the kindest is past it too. All in %. */
+/**
+ * Past yield at the worst of what is not known it is unmeasured, and a stop only where the kindest is past it too. All
+ * in %.
+ */
 export function stressLevel(share: number, kindest: number, most: number, caution: number): Level {
   if (!(share <= most)) return kindest <= most ? 'unmeasured' : 'stop';
   return share >= caution ? 'caution' : 'pass';

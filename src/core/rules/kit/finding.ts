@@ -81,9 +81,9 @@ export interface Judgement {
 }
 
 /**
- * Level of a margin with its uncertainty. A figure that is no number (NaN, infinite) is unmeasured. Below zero is a stop.
- * At or above zero, but not when the worst of the measuring error is taken, is a caution: only a better measurement can
- * make it a pass.
+ * Level of a margin with its uncertainty. A figure that is no number (NaN, infinite) is unmeasured. Below zero is a
+ * stop. At or above zero, but not when the worst of the measuring error is taken, is a caution: only a better
+ * measurement can make it a pass.
  */
 export function judge(margin: number, pm: number): Judgement {
   if (!(Number.isFinite(margin) && Number.isFinite(pm))) return NO_NUMBER;

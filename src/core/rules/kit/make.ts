@@ -13,8 +13,8 @@ const finite = (x: number | null): boolean => x === null || Number.isFinite(x);
 export type Draft = Pick<Finding, 'rule'> & Partial<Finding>;
 
 /**
- * The one place where findings are made, field by field in one shape, so that a search that makes hundreds of thousands of them stays quick.
- * One with a figure that is no number is unmeasured.
+ * The one place where findings are made, field by field in one shape, so that a search that makes hundreds of thousands
+ * of them stays quick. One with a figure that is no number is unmeasured.
  */
 export function finding(f: Draft): Finding {
   return make(f, f.level ?? 'unmeasured', f.uncertain ?? false, f.rss ?? null);
@@ -71,7 +71,8 @@ export const OVER: OverCorners = Object.freeze({
 
 /**
  * Judges one figure at every corner; the corner with the worst level decides, among equals the one with the least
- * margin, errors taken off. A stop at one corner stands whatever is blank at another; else one unmeasured corner decides.
+ * margin, errors taken off. A stop at one corner stands whatever is blank at another; else one unmeasured corner
+ * decides.
  */
 export function judgeCorners(o: OverCorners): Finding {
   const { rule, limit, corners, pick, school } = o;
@@ -146,8 +147,8 @@ export interface OverWheels {
 }
 
 /**
- * Judges one figure of every wheel that can go on; the worst wheel decides; one that was not measured decides before all
- * but a stop.
+ * Judges one figure of every wheel that can go on; the worst wheel decides; one that was not measured decides before
+ * all but a stop.
  */
 export function judgeWheels({ rule, limit, wheels, of, blank: blankCase, value, inside }: OverWheels): Finding {
   let found: Finding | null = null;
@@ -178,8 +179,9 @@ export function judgeWheels({ rule, limit, wheels, of, blank: blankCase, value, 
 export const worse = (a: Finding, b: Finding | null): Finding => (b === null || byDanger(a, b) < 0 ? a : b);
 
 /**
- * Errors inside: where only the measuring error fails a figure, it is not measured well enough. Said of where a thread starts, of a cap or
- * blind bottom, of a thread’s own length and of a tip behind the hub: what is wrong there clicks the wrench and clamps nothing.
+ * Errors inside: where only the measuring error fails a figure, it is not measured well enough. Said of where a thread
+ * starts, of a cap or blind bottom, of a thread’s own length and of a tip behind the hub: what is wrong there clicks
+ * the wrench and clamps nothing.
  */
 export const errorsInside = (f: Finding): Finding =>
   f.level === 'caution' && f.uncertain ? { ...f, level: 'unmeasured' } : f;

@@ -109,7 +109,10 @@ export function needOfFinding(f: Finding): Need | null {
   return f.rule === 'nut.bottom' && is === 'depth' ? 'cap' : null;
 }
 
-/** “the turn count and the length of the counted bolt”: what is missing and no more; all of it where nobody can tell which. */
+/**
+ * “the turn count and the length of the counted bolt”: what is missing and no more; all of it where nobody can tell
+ * which.
+ */
 export function needText(need: Need, lacks: readonly ItemId[]): string {
   const { items, ...said } = NEEDS[need] as { items: readonly ItemId[]; because?: string; else?: string };
   if (said.else !== undefined) return said.else;

@@ -1,4 +1,6 @@
-/** Where rules come from, by id. A finding names its rule, a rule its sources, so every figure leads to one of these. */
+/**
+ * Where rules come from, by id. A finding names its rule, a rule its sources, so every figure leads to one of these.
+ */
 export const SOURCES = {
   common: 'Common practice, no source',
   geometry: 'Geometry of the stack: each figure is a difference of positions',

@@ -14,8 +14,8 @@ interface BottomCase extends Case {
 const rule = 'nut.bottom' as const;
 
 /**
- * How far a spacer backs the nuts of a corner off by what it is thicker than the one that was on at its own count: so much room is there
- * whatever it was before. Null where nothing was counted there, or that is not enough. mm
+ * How far a spacer backs the nuts of a corner off by what it is thicker than the one that was on at its own count: so
+ * much room is there whatever it was before. Null where nothing was counted there, or that is not enough. mm
  */
 function backedOff({ spacer, policy }: Plan, c: PlanCorner, limit: number): Finding | null {
   if (c.turns === null) return null;
@@ -28,7 +28,10 @@ function backedOff({ spacer, policy }: Plan, c: PlanCorner, limit: number): Find
   return finding({ rule, level: 'pass', case: which, value, limit, margin, pm, rss: pm, unit: 'mm' });
 }
 
-/** What was seen in the cap: the dab untouched in a state no shallower than this one, or touched in one no deeper. Null where it says nothing. */
+/**
+ * What was seen in the cap: the dab untouched in a state no shallower than this one, or touched in one no deeper. Null
+ * where it says nothing.
+ */
 function seen({ spacer, fastener }: Plan, c: PlanCorner, m: CornerNumbers): Finding | null {
   const dab = dabState(c);
   if (dab === null || fastener.kind !== (dab.trial ? 'nuts' : 'present')) return null;
@@ -37,7 +40,8 @@ function seen({ spacer, fastener }: Plan, c: PlanCorner, m: CornerNumbers): Find
   const touched: BottomCase = { is: 'touched' };
   if (!dab.untouched)
     return deeper + dab.pm > -1e-9 ? finding({ rule, level: 'stop', case: touched, unit: 'mm', corner }) : null;
-  // A cap that the sum runs into, as the dab was looked at, contradicts what was seen: the two readings do not go together.
+  // A cap that the sum runs into, as the dab was looked at, contradicts what was seen: the two readings do not go
+  // together.
   if (m.bottomGap !== null && m.bottomGap.value + Math.min(0, deeper) < 0) return null;
   const which: BottomCase = { is: 'dab' };
   return deeper + dab.pm <= 1e-9 ? finding({ rule, level: 'pass', case: which, unit: 'mm', corner }) : null;

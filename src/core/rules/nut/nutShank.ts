@@ -13,7 +13,9 @@ interface Thick extends Case {
 
 const rule = 'nut.shank' as const;
 
-/** A shank must end inside the hole it enters, and enter it: else it bears on hub, plate or wheel and clamps nothing. */
+/**
+ * A shank must end inside the hole it enters, and enter it: else it bears on hub, plate or wheel and clamps nothing.
+ */
 export const nutShank: Rule<typeof rule, OfWheelCase | WheelBlank | Thick> = {
   ...PLAIN,
   id: rule,

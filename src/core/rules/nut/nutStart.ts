@@ -7,7 +7,10 @@ interface Start extends Case {
   readonly is: 'unsaid';
 }
 
-/** Where the thread of a nut begins that was not itself counted. On a conversion the nut's grip is measured with it and says so. */
+/**
+ * Where the thread of a nut begins that was not itself counted. On a conversion the nut's grip is measured with it and
+ * says so.
+ */
 export const nutStart: Rule<'nut.start', Start> = {
   ...PLAIN,
   id: 'nut.start',

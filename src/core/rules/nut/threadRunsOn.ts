@@ -16,8 +16,8 @@ interface RunsCase extends Case {
 const rule = 'thread.runs-on' as const;
 
 /**
- * How far the thread of what goes in reaches past its mate’s first thread at most, mm. Of new parts nobody knows the lead, so the thread may
- * begin right behind the nose; of those that were counted the lead cancels.
+ * How far the thread of what goes in reaches past its mate’s first thread at most, mm. Of new parts nobody knows the
+ * lead, so the thread may begin right behind the nose; of those that were counted the lead cancels.
  */
 function threadTo({ fastener: f, spacer }: Plan, c: CornerNumbers): Result {
   const isNew = spacer.adapter !== null || f.kind === 'bolt' || f.kind === 'stud' || f.kind === 'conversion';
@@ -26,7 +26,10 @@ function threadTo({ fastener: f, spacer }: Plan, c: CornerNumbers): Result {
   return c.threadNeeded === null ? null : { ...c.threadNeeded, value: c.threadNeeded.value - nose };
 }
 
-/** One thread in one mate. @param open whether what lies behind the mate’s thread is wider than it; null where nobody knows */
+/**
+ * One thread in one mate. @param open whether what lies behind the mate’s thread is wider than it; null where nobody
+ * knows
+ */
 function runsOn(to: Result, mate: Measured, open: boolean | null, which: RunsCase, c: PlanCorner): Finding | null {
   if (to === null || mate === null || open === true) return null;
   const [value, limit] = [to.value, mate.value];
@@ -39,7 +42,10 @@ function runsOn(to: Result, mate: Measured, open: boolean | null, which: RunsCas
   return finding({ rule, case: which, value, limit, margin, pm, unit: 'mm', corner });
 }
 
-/** The hub’s hole, as far as something new or deeper goes into it. The same bolts no further in than they were counted have been there. */
+/**
+ * The hub’s hole, as far as something new or deeper goes into it. The same bolts no further in than they were counted
+ * have been there.
+ */
 function hole({ plan }: Judged, c: PlanCorner, m: CornerNumbers): Finding | null {
   const { fastener: f, hub, policy } = plan;
   const { holeOpen } = hub;
@@ -60,7 +66,10 @@ function cap({ plan }: Judged, c: PlanCorner, m: CornerNumbers): Finding | null 
   return runsOn(threadTo(plan, m), m.mate, nut.capOpen, { is: 'cap', own: f.kind !== 'present' }, c);
 }
 
-/** Thread that runs past its mate’s own needs room there: a blind hole or a cap no wider than the thread ends it before it clamps. */
+/**
+ * Thread that runs past its mate’s own needs room there: a blind hole or a cap no wider than the thread ends it before
+ * it clamps.
+ */
 export const threadRunsOn: Rule<typeof rule, RunsCase> = {
   ...PLAIN,
   id: rule,

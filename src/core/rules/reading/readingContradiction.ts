@@ -42,8 +42,8 @@ function offBy(read: NonNullable<Measured>, sum: number, errors: number, tip: nu
 }
 
 /**
- * The present bolt against disc, pad and count, or the stud against grip and count: a grip that was measured by hand and never taken
- * from the same count.
+ * The present bolt against disc, pad and count, or the stud against grip and count: a grip that was measured by hand
+ * and never taken from the same count.
  */
 function sumAt(plan: Plan, c: PlanCorner, travel: NonNullable<Result>): Finding | null {
   const { hub } = plan;
@@ -81,14 +81,20 @@ const asCounted = (travel: NonNullable<Result>, c: PlanCorner): NonNullable<Resu
   value: travel.value - countedState(c).spacer,
 });
 
-/** How far a stud certainly goes into a closed nut: its travel and the nose that was measured. The lead is an allowance and no fact. */
+/**
+ * How far a stud certainly goes into a closed nut: its travel and the nose that was measured. The lead is an allowance
+ * and no fact.
+ */
 const inCap = (travel: NonNullable<Result>, nose: Measured): NonNullable<Result> => ({
   value: travel.value + (nose?.value ?? 0),
   pm: travel.pm + (nose?.pm ?? 0),
   rss: Math.hypot(travel.rss, nose?.pm ?? 0),
 });
 
-/** More thread counted than there is, or a bolt not longer overall than under its seat, errors taken off: neither is trusted. */
+/**
+ * More thread counted than there is, or a bolt not longer overall than under its seat, errors taken off: neither is
+ * trusted.
+ */
 export const readingContradiction: Rule<'reading.contradiction', Contradicts> = {
   ...PLAIN,
   id: 'reading.contradiction',

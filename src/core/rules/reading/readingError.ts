@@ -45,7 +45,9 @@ function tell(
 
 const known = new WeakMap<object, readonly Finding[]>();
 
-/** What is found of one hub, corner, wheel or set is kept with it, because a search judges the same ones over and over. */
+/**
+ * What is found of one hub, corner, wheel or set is kept with it, because a search judges the same ones over and over.
+ */
 function once<T extends object>(of: T, find: (of: T) => readonly Finding[]): readonly Finding[] {
   let found = known.get(of);
   if (found === undefined) {
@@ -91,7 +93,9 @@ function ofSet(wheel: Plan['wheel']): Finding[] {
   ];
 }
 
-/** The original part as recorded. A part that was tried by hand stands in for what was counted, and is judged as that. */
+/**
+ * The original part as recorded. A part that was tried by hand stands in for what was counted, and is judged as that.
+ */
 function ofOriginal({ original, fastening }: Plan['hub']): Finding[] {
   if (original === null) return [];
   const recorded: Place = { corner: null, wheel: null, is: 'original' };

@@ -19,7 +19,10 @@ interface SetupCase extends Case {
 
 const rule = 'reading.setup' as const;
 
-/** Readings that decide something by themselves: taken in a setup that is not known they are taken again, and not left out in silence. */
+/**
+ * Readings that decide something by themselves: taken in a setup that is not known they are taken again, and not left
+ * out in silence.
+ */
 const ASKED_AGAIN: ReadonlySet<OnSpacer> = new Set<OnSpacer>([
   'studProtrusion',
   'gap',

@@ -9,7 +9,9 @@ interface Planned extends Case {
   readonly offset: number | null;
 }
 
-/** Wheels that are only looked at cannot go on; another tyre on these wheels can, and is measured again once it is on. */
+/**
+ * Wheels that are only looked at cannot go on; another tyre on these wheels can, and is measured again once it is on.
+ */
 export const stancePlanned: Rule<'stance.planned', Planned> = {
   ...PLAIN,
   id: 'stance.planned',

@@ -7,7 +7,10 @@ interface Settled extends Case {
   readonly is: 'no' | 'unsaid';
 }
 
-/** A gap taken on a car that had not settled is no measurement. Where nobody said, it weighs as much as the wish needs it. */
+/**
+ * A gap taken on a car that had not settled is no measurement. Where nobody said, it weighs as much as the wish needs
+ * it.
+ */
 function levelAt(plan: Plan, settled: boolean | null): Level {
   const counts = plan.jobType === 'stance';
   if (settled === false) return counts ? 'unmeasured' : 'caution';

@@ -71,7 +71,10 @@ export function joined(f: LooseFastener | null, nut: Nut | null): Fastener {
   return { ...f, nut: nut as Nut };
 }
 
-/** Fastener kinds and nuts that go together on a wheel whatever the spacer. Threads and seats are compared first: they turn most away. */
+/**
+ * Fastener kinds and nuts that go together on a wheel whatever the spacer. Threads and seats are compared first: they
+ * turn most away.
+ */
 export function allowedPairs(input: SearchInput, wheel: WheelOption, groups: readonly Group[]): Pair[] {
   const { base } = input;
   const own = compileThread(base.hub.thread);
@@ -156,7 +159,10 @@ export function windowOf(plan: Plan, pair: Omit<Pair, 'base'>): Window {
   return all ?? NO_WINDOW;
 }
 
-/** A locking piece that reaches further in than the others meets every end before them: the same questions as the rule `locking.ends`. */
+/**
+ * A locking piece that reaches further in than the others meets every end before them: the same questions as the rule
+ * `locking.ends`.
+ */
 function atCorner(plan: Plan, c: PlanCorner, pair: Omit<Pair, 'base'>): Window {
   const w = ordinaryAt(plan, c, pair);
   const { lock } = pair.demand;
@@ -172,7 +178,10 @@ function ordinaryAt(plan: Plan, c: PlanCorner, { group, demand, nut, outer }: Om
   return studLengths(plan, c, demand, { nut: nut?.part ?? null, threadLength, nose: f?.nose ?? 0 });
 }
 
-/** At each corner the hub end stays inside its thread, or there is measured room for what stands out. The same questions as the rules `stud.behind` and `thread.runs-on`. */
+/**
+ * At each corner the hub end stays inside its thread, or there is measured room for what stands out. The same questions
+ * as the rules `stud.behind` and `thread.runs-on`.
+ */
 function standsClear(plan: Plan, f: Extract<LooseFastener, { kind: 'conversion' }>): boolean {
   const { pitch } = compileThread(plan.hub.thread).thread;
   for (const c of plan.corners) {

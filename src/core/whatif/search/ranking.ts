@@ -28,7 +28,9 @@ export function leastMargin(n: ReturnType<typeof assess>['numbers']): number {
   return Math.min(...n.corners.map((c) => (c.engagement?.value ?? 0) - n.minimum));
 }
 
-/** The best combinations in order. Spacers are taken nearest first, so that only as many are written out as are named. */
+/**
+ * The best combinations in order. Spacers are taken nearest first, so that only as many are written out as are named.
+ */
 export function best(input: SearchInput, found: readonly Fit[]): Candidate[] {
   const nearest = [...found].sort((a, b) => a.off - b.off);
   const out: Candidate[] = [];
@@ -83,7 +85,10 @@ class TopList {
   }
 }
 
-/** Offers every combination of a spacer that can still get in. @returns the one with what is on the car, null where it does not go */
+/**
+ * Offers every combination of a spacer that can still get in. @returns the one with what is on the car, null where it
+ * does not go
+ */
 function writeOut(input: SearchInput, fit: Fit, out: TopList): Candidate | null {
   const pieces = (input.base.hub.lugs ?? 0) * 2;
   const short = (part: { count: number } | null, need: number): number =>

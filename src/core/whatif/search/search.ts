@@ -26,8 +26,8 @@ export function search(
   const { base } = asRead;
   const input = {
     ...asRead,
-    // What is searched is told with or without a locking piece once it is chosen; until then it is searched as if it had none.
-    // Left and right alike: unequal plates are typed.
+    // What is searched is told with or without a locking piece once it is chosen; until then it is searched as if it
+    // had none. Left and right alike: unequal plates are typed.
     base: {
       ...base,
       rightSpacer: null,

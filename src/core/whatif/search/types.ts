@@ -69,7 +69,10 @@ export interface SearchResult {
   readonly rejected: readonly Rejected[];
 }
 
-/** Closest to the wanted gap or thinnest, then most margin, then fewest parts to buy, then by name so that ties are settled. */
+/**
+ * Closest to the wanted gap or thinnest, then most margin, then fewest parts to buy, then by name so that ties are
+ * settled.
+ */
 export function rank(a: Candidate, b: Candidate): number {
   return near(a.off, b.off) || near(b.margin, a.margin) || a.toBuy - b.toBuy || byName(a, b);
 }

@@ -41,7 +41,9 @@ export interface Demand {
   /** The same at the hub end of a conversion stud. */
   readonly hubTarget: number;
   readonly hubFloor: number;
-  /** Safety cautions block (competition without the lead's signature); what the measuring error alone decides does not. */
+  /**
+   * Safety cautions block (competition without the lead's signature); what the measuring error alone decides does not.
+   */
   readonly strict: boolean;
   /** A named person has accepted what is between floor and target. */
   readonly accepted: boolean;
@@ -49,14 +51,17 @@ export interface Demand {
   readonly relief: boolean;
   /** Thread of a nut of marked class: fully on, that is enough; null where there is no such nut. */
   readonly own: number | null;
-  /** How much less far the locking piece reaches, and whether what the car came with is a measure of it; null without one. */
+  /**
+   * How much less far the locking piece reaches, and whether what the car came with is a measure of it; null without
+   * one.
+   */
   readonly lock: { readonly shorter: number; readonly relief: boolean } | null;
 }
 
 /**
- * Engagement that goes forward at a corner, the same question as the rule `engagement.minimum`: the target, or the own thread of a
- * nut of marked class; the floor once it was accepted; or what the car came with and three turns, where its own thread is still
- * the mate.
+ * Engagement that goes forward at a corner, the same question as the rule `engagement.minimum`: the target, or the own
+ * thread of a nut of marked class; the floor once it was accepted; or what the car came with and three turns, where its
+ * own thread is still the mate.
  * @param untouched engagement of the untouched car, mm; null where nobody knows
  */
 function needOf(d: Demand, untouched: number | null, relief: boolean): number {
@@ -112,7 +117,8 @@ export function boltLengths(
   const open = holeOpenAt(plan, c, { value: travel, pm: c.turns.pm * pitch, rss: 0 });
   const past = open === true ? Number.POSITIVE_INFINITY : seat + nose + Dt - errors - c.tappedDepth.pm;
   const clear = seat + Dt + room - errors - c.tappedDepth.pm;
-  // No further in than it was counted needs no room; where only the error says further it is a caution, which goes forward.
+  // No further in than it was counted needs no room; where only the error says further it is a caution, which goes
+  // forward.
   const { spacer: s0 } = countedState(c);
   const asCounted = hub.boltLength.value + spacer.thickness - s0;
   return {
@@ -124,7 +130,10 @@ export function boltLengths(
   };
 }
 
-/** Pressed studs of another protrusion and thread length, or the car's own (null), with the present nut (null) or another. */
+/**
+ * Pressed studs of another protrusion and thread length, or the car's own (null), with the present nut (null) or
+ * another.
+ */
 export function studLengths(
   plan: Plan,
   c: PlanCorner,
@@ -177,9 +186,9 @@ export function studLengths(
 }
 
 /**
- * Thread that may be counted on from the tip of a stud that stays: what the count has proven, or what was measured where
- * that is more. A nut that the spacer backs off as far as it reaches asks for no more than the proven, so one figure serves
- * every thickness.
+ * Thread that may be counted on from the tip of a stud that stays: what the count has proven, or what was measured
+ * where that is more. A nut that the spacer backs off as far as it reaches asks for no more than the proven, so one
+ * figure serves every thickness.
  * @param proven from the tip to where the counted nut began
  * @param errors of where the nut begins, mm; what the count has proven has none
  */
@@ -188,7 +197,10 @@ function ownThread(plan: Plan, proven: number, errors: number): number {
   return own === null || plan.hub.pilotNose === null ? proven : Math.max(proven, own.value - own.pm - errors);
 }
 
-/** Where a closed nut's cap ends the stud, errors of the cap inside; infinite for an open nut, minus infinite where nobody can tell. */
+/**
+ * Where a closed nut's cap ends the stud, errors of the cap inside; infinite for an open nut, minus infinite where
+ * nobody can tell.
+ */
 function closedEnd(plan: Plan, nut: Nut | null, nutStart: number, pitch?: number): number {
   const { hub, policy } = plan;
   const style = nut === null ? hub.nutStyle : nut.style;
@@ -202,7 +214,8 @@ function closedEnd(plan: Plan, nut: Nut | null, nutStart: number, pitch?: number
 }
 
 /**
- * Where a closed nut no wider than its thread, or one of which nobody knows, ends the stud's thread; infinite where it runs on.
+ * Where a closed nut no wider than its thread, or one of which nobody knows, ends the stud's thread; infinite where it
+ * runs on.
  * @param past where the tip stands when its thread has run through none of the nut's, errors inside
  */
 function capEnd({ hub }: Plan, nut: Nut | null, past: number): number {
@@ -212,15 +225,18 @@ function capEnd({ hub }: Plan, nut: Nut | null, past: number): number {
   return style === 'closed' && open !== true ? past + (thread ?? 0) + SLACK : Number.POSITIVE_INFINITY;
 }
 
-/** Where the cap ends a stud whose dab was untouched: a sum that runs into it contradicts that. @param nutStart as the dab was looked at */
+/**
+ * Where the cap ends a stud whose dab was untouched: a sum that runs into it contradicts that. @param nutStart as the
+ * dab was looked at
+ */
 function seenEnd({ hub }: Plan, nut: Nut | null, nutStart: number): number {
   const blind = nut?.style === 'closed' ? nut.blindDepth : null;
   return blind === null || hub.pilotNose === null ? Number.POSITIVE_INFINITY : nutStart + blind + SLACK;
 }
 
 /**
- * What a dab of grease says of the nut that was tried on the studs of the car, on this spacer, and by how much further in that was than it is
- * now, mm (no more than 0 where it proves something); null where it says nothing.
+ * What a dab of grease says of the nut that was tried on the studs of the car, on this spacer, and by how much further
+ * in that was than it is now, mm (no more than 0 where it proves something); null where it says nothing.
  */
 function seenInCap({ spacer }: Plan, c: PlanCorner): { readonly untouched: boolean; readonly deeper: number } | null {
   const dab = dabState(c);

@@ -10,7 +10,10 @@ const css = StyleSheet.create({
 const BOX = { width: 98, height: 34 };
 const FIGURE = BOX.height - BOX.height / 1.25;
 
-/** Pulls of an electronic wrench as they came, torque over angle, each with its lug and figure; the dashed line is the figure it was pulled to. */
+/**
+ * Pulls of an electronic wrench as they came, torque over angle, each with its lug and figure; the dashed line is the
+ * figure it was pulled to.
+ */
 export function Traces({ traces }: { traces: readonly SheetTrace[] }) {
   return (
     <View style={css.all}>

@@ -3,7 +3,9 @@ import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import { alike } from '../actions';
 
-/** Wheels that were looked at and are alike: what was measured of one and of no other is written down for the others. */
+/**
+ * Wheels that were looked at and are alike: what was measured of one and of no other is written down for the others.
+ */
 export function AsWheel({
   like,
   vehicleId,

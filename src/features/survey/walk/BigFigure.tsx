@@ -16,7 +16,10 @@ import { Apart, figuresOf, OnWay, TakenLine } from '../ReadingRow';
 import { useFigure } from '../useFigure';
 import type { ShownStop } from './stop';
 
-/** One figure on the screen: a big field, how it is measured, and what is known of it. Enter saves it and the next reading comes. */
+/**
+ * One figure on the screen: a big field, how it is measured, and what is known of it. Enter saves it and the next
+ * reading comes.
+ */
 export function BigFigure({
   stop,
   q,
@@ -137,7 +140,10 @@ export function BigFigure({
   );
 }
 
-/** What is known and not yet measured here: the other side’s figure, an earlier visit’s, or other cars’. Dashed until somebody has looked. */
+/**
+ * What is known and not yet measured here: the other side’s figure, an earlier visit’s, or other cars’. Dashed until
+ * somebody has looked.
+ */
 function Expected({ stop, q, onKept }: { stop: ShownStop; q: Quantity; onKept: () => void }) {
   const { jobId, corner, otherCorner, earlier } = stop;
   // What was typed at the other side a moment ago counts as well: it is sent before this is.

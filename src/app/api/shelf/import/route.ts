@@ -12,8 +12,9 @@ const LIMIT: UploadLimit = {
 const mappingForm = z.partialRecord(z.enum(CATALOGUE_COLUMNS), z.int().min(0).max(500));
 
 /**
- * Takes a catalogue file to the shelf as it arrives. The answer is a line of JSON for each step of the way: the id by which it is stopped,
- * how far it is, and at last what was added, corrected and left out. A request that is given up takes everything back.
+ * Takes a catalogue file to the shelf as it arrives. The answer is a line of JSON for each step of the way: the id by
+ * which it is stopped, how far it is, and at last what was added, corrected and left out. A request that is given up
+ * takes everything back.
  */
 export function POST(request: Request): Promise<Response> {
   return takeUpload(request, LIMIT, async ({ stream, length }) => {
