@@ -6,6 +6,7 @@ import sharp from 'sharp';
 import { freePort } from '../postgres.mjs';
 import { accessible, expect, test } from './guard';
 import { launch, Server } from './server';
+import { listens } from './steps';
 
 let server: Server;
 test.beforeAll(async () => {
@@ -66,6 +67,7 @@ test('two screens on one bench: the second saver is told and sees both values', 
   const other = await context.newPage();
   await page.goto(server.url + href);
   await other.goto(server.url + href);
+  for (const p of [page, other]) await listens(p);
   await page.getByRole('button', { name: 'Thinner' }).click();
   await expect(page.getByText('Bench saved.')).toBeVisible();
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('14');
