@@ -54,7 +54,7 @@ test('what holds nothing is said with its hold point in one press; a photo ends 
   await expect(box('Wheel off, bag the old')).not.toBeChecked();
   await step(page, 'Photo as it goes').click();
   await panel.getByRole('button', { name: 'Skip with a reason' }).click();
-  await expect(panel).toContainText('a reason says why there is none');
+  await expect(panel).toContainText('give the reason why there is none');
   await panel.getByLabel('Why', { exact: true }).fill('no camera at hand');
   await panel.getByRole('button', { name: 'End it with this reason' }).click();
   await expect(step(page, 'Photo as it goes')).toContainText('reason: no camera at hand');
