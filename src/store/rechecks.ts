@@ -51,7 +51,7 @@ const joinsVisit = (now: Date) =>
  */
 export const unbookedRechecks = (db: Executor, before: Date, most: number, now: Date) =>
   db
-    .select({ link: recheck, job, name: vehicle.name, plate: vehicle.plate })
+    .select({ link: recheck, job: JOB_BRIEF, name: vehicle.name, plate: vehicle.plate })
     .from(recheck)
     .innerJoin(job, and(eq(recheck.jobId, job.id), eq(recheck.revision, job.revision)))
     .innerJoin(vehicle, eq(job.vehicleId, vehicle.id))

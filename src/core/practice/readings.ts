@@ -73,24 +73,22 @@ function fieldOf({ hub, wheel, corners }: Plan, { quantity: q, corner, wheel: i 
   return q === 'padThickness' ? wheel.padThickness : hub[q as (typeof OF_AXLE)[number]];
 }
 
+/** The plan with each of its readings as `to` says; null is not taken. */
+const withEach = (whole: Plan, to: (r: PracticeReading) => unknown): Plan =>
+  practiceReadings(whole).reduce((plan, r) => withField(plan, r, to(r)), whole);
+
 /** The plan with the readings that were taken and no other. */
-export function asTaken(whole: Plan, taken: ReadonlySet<string>): Plan {
-  let plan = whole;
-  for (const r of practiceReadings(whole)) if (!taken.has(r.id)) plan = withField(plan, r, null);
-  return plan;
-}
+export const asTaken = (whole: Plan, taken: ReadonlySet<string>): Plan =>
+  withEach(whole, (r) => (taken.has(r.id) ? fieldOf(whole, r) : null));
 
 /** The plan with what was read and nothing else: figures as the tool showed them, right or not; a yes is 1. */
-export function asRead(whole: Plan, read: ReadonlyMap<string, number>): Plan {
-  let plan = whole;
-  for (const r of practiceReadings(whole)) {
+export const asRead = (whole: Plan, read: ReadonlyMap<string, number>): Plan =>
+  withEach(whole, (r) => {
     const value = read.get(r.id);
-    if (value === undefined) plan = withField(plan, r, null);
-    else if (quantity(r.quantity).kind === 'yes-no') plan = withField(plan, r, value === 1);
-    else plan = withField(plan, r, { ...(fieldOf(whole, r) as { value: number; pm: number }), value });
-  }
-  return plan;
-}
+    if (value === undefined) return null;
+    if (quantity(r.quantity).kind === 'yes-no') return value === 1;
+    return { ...(fieldOf(whole, r) as { value: number; pm: number }), value };
+  });
 
 /**
  * Readings that are off by more than their error, and by how much, mm or turns: a jaw on the wrong edge, a turn left

@@ -10,6 +10,10 @@ export const RECHECK_LABEL: Readonly<Record<RecheckKind, string>> = {
   season: 'Season change',
 };
 
+/** Whether a moment lies in the window of a link of the chain, its ends inside. */
+export const inWindow = (link: { readonly dueFrom: Date; readonly dueTo: Date }, at: Date): boolean =>
+  link.dueFrom <= at && at <= link.dueTo;
+
 export interface RecheckLink {
   readonly kind: RecheckKind;
   /** ms after the sign-off. */

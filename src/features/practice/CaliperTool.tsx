@@ -1,8 +1,7 @@
 'use client';
 
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
-import type { QuantityId } from '@/core/document/quantities';
-import { quantity } from '@/core/document/quantities';
+import { type QuantityId, quantity } from '@/core/document/quantities';
 import { readingText } from '@/core/document/readingText';
 import { type Caliper, caliperReads, type Edge, type Piece, restsOn } from '@/core/practice/tools';
 import type { UnitSystem } from '@/core/units/format';
@@ -42,8 +41,8 @@ export function CaliperTool({
     const rest = restsOn(tool, at)?.at ?? at;
     setJaws((was) => (which === 0 ? [rest, was[1]] : [was[0], rest]));
   };
-  const reads = caliperReads(tool, jaws[0], jaws[1]);
-  const shown = readingText(quantity(of), roundTo(reads, 2, 'nearest'), units);
+  const reads = roundTo(caliperReads(tool, jaws[0], jaws[1]), 2, 'nearest');
+  const shown = readingText(quantity(of), reads, units);
   const mmAt = (e: PointerEvent): number => {
     const box = svg.current?.getBoundingClientRect();
     return box ? low + ((e.clientX - box.left) / box.width) * (WIDTH / scale) - SIDE / scale : low;
@@ -88,7 +87,7 @@ export function CaliperTool({
         <output className="figure text-[26px] font-[600]" aria-live="polite" aria-label="The caliper shows">
           {shown}
         </output>
-        <Button look="main" onClick={() => onTake(roundTo(reads, 2, 'nearest'))}>
+        <Button look="main" onClick={() => onTake(reads)}>
           Write it down
         </Button>
       </div>

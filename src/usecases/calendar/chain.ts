@@ -1,7 +1,7 @@
 import 'server-only';
 import { isDay } from '@/core/calendar/isDay';
 import { InputError } from '@/core/errors';
-import { RECHECK_LABEL } from '@/core/procedure/rechecks';
+import { inWindow, RECHECK_LABEL } from '@/core/procedure/rechecks';
 import { swapMatrix } from '@/core/whatif/swap';
 import { bookingsOfVisit, visitsAhead } from '@/store/bookings';
 import { theStore } from '@/store/connection';
@@ -10,7 +10,6 @@ import { NotFoundError, RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
 import { type JobWhole, loadJob } from '@/store/jobs';
 import { addLink, endRecheck } from '@/store/rechecks';
-import type { RecheckRow } from '@/store/recordSchema';
 import { shopTimeNow } from '@/store/shopTime';
 import { advance } from '../job/advance';
 import { reasonFrom } from '../reason';
@@ -119,16 +118,6 @@ export async function notReached(jobId: string, typed: string, by: string): Prom
   });
 }
 
-/** When this car comes for other work inside a link's window: the recheck is done then. Null where it does not. */
-async function visitInWindow(
-  whole: JobWhole,
-  link: Pick<RecheckRow, 'dueFrom' | 'dueTo'>,
-  now: Date,
-): Promise<Date | null> {
-  const ahead = await visitsAhead((await theStore()).db, whole.vehicle.id, now);
-  return ahead.find((b) => b.startAt >= link.dueFrom && b.startAt <= link.dueTo)?.startAt ?? null;
-}
-
 /** What is said beside each link of a chain: when it is booked, and who was tried to reach. */
 export async function besideLinks(whole: JobWhole, now = new Date()): Promise<ReadonlyMap<string, string[]>> {
   const { db } = await theStore();
@@ -138,9 +127,11 @@ export async function besideLinks(whole: JobWhole, now = new Date()): Promise<Re
   for (const b of await bookingsOfVisit(db, whole.job.visitId))
     if (b.recheckId !== null)
       lines.get(b.recheckId)?.push(`booked ${reads(zone, b.startAt.getTime(), 'EEE d MMM HH:mm')}`);
+  // One without a time of its own is done as the car arrives for other work inside its window.
+  const ahead = await visitsAhead(db, whole.vehicle.id, now);
   for (const link of whole.rechecks.filter((l) => l.doneAt === null && lines.get(l.id)?.length === 0)) {
-    const visit = await visitInWindow(whole, link, now);
-    if (visit) lines.get(link.id)?.push(`on arrival, ${reads(zone, visit.getTime(), 'EEE d MMM HH:mm')}`);
+    const visit = ahead.find((b) => inWindow(link, b.startAt));
+    if (visit) lines.get(link.id)?.push(`on arrival, ${reads(zone, visit.startAt.getTime(), 'EEE d MMM HH:mm')}`);
   }
   for (const a of await attemptsOf(db, ids))
     lines.get(a.recheckId)?.push(`not reached ${reads(zone, a.at.getTime(), 'd MMM HH:mm')}, ${a.by}: ${a.note}`);
@@ -155,7 +146,7 @@ export async function freeForNext(whole: JobWhole, now: number): Promise<string[
   const { db } = await theStore();
   const link = whole.rechecks.find((l) => l.doneAt === null);
   if (!link || (await bookingsOfVisit(db, whole.job.visitId)).some((b) => b.recheckId === link.id)) return [];
-  if ((await visitInWindow(whole, link, new Date(now))) !== null) return [];
+  if ((await visitsAhead(db, whole.vehicle.id, new Date(now))).some((b) => inWindow(link, b.startAt))) return [];
   const from = Math.max(now, link.dueFrom.getTime());
   const to = Math.max(from + 3 * 24 * HOUR, link.dueTo.getTime());
   return (await slotsFor(db, recheckLaid(whole), { from, to, car: whole.vehicle.id }, 3)).map((s) => s.text);

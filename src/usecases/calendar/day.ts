@@ -5,7 +5,7 @@ import type { Open } from '@/core/calendar/slots';
 import { AXLE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
 import type { JobType } from '@/core/document/vocabulary';
 import { groupBy } from '@/core/groupBy';
-import { RECHECK_LABEL } from '@/core/procedure/rechecks';
+import { inWindow, RECHECK_LABEL } from '@/core/procedure/rechecks';
 import {
   type BookingLine,
   bookingsIn,
@@ -256,7 +256,7 @@ async function joiningRechecks(lines: readonly BookingLine[], now: number): Prom
   return (l) =>
     ahead.includes(l)
       ? due
-          .filter((d) => d.vehicleId === carOf(l) && d.dueFrom <= l.booking.startAt && l.booking.startAt <= d.dueTo)
+          .filter((d) => d.vehicleId === carOf(l) && inWindow(d, l.booking.startAt))
           .map((d) => `Recheck on arrival: ${AXLE_LABEL[d.axle].toLowerCase()}, ${RECHECK_LABEL[d.kind]}`)
       : [];
 }
