@@ -64,8 +64,18 @@ function Shelf({
     onDone();
   };
   const { one, many } = WHAT[slot];
-  const rows = (list: readonly Offer[]) =>
-    list.slice(0, SHOWN).map((o) => <Row key={o.id} offer={o} bench={bench} units={units} onPut={put} />);
+  const listed = (id: string, title: string, list: readonly Offer[]) =>
+    list.length === 0 ? null : (
+      <section aria-labelledby={`${id}-${slot}`}>
+        <h2 id={`${id}-${slot}`}>{title}</h2>
+        <ul className="divide-y divide-line border-y border-line">
+          {list.slice(0, SHOWN).map((o) => (
+            <Row key={o.id} offer={o} bench={bench} units={units} onPut={put} />
+          ))}
+        </ul>
+        {list.length > SHOWN ? <p className="text-[13px] text-soft">and {list.length - SHOWN} more</p> : null}
+      </section>
+    );
   return (
     <>
       {fits.length === 0 ? (
@@ -74,20 +84,9 @@ function Shelf({
             ? `No ${one} on the shelf goes on this hub.`
             : `No ${one} on the shelf fits this choice.`}
         </p>
-      ) : (
-        <section aria-labelledby={`fits-${slot}`}>
-          <h2 id={`fits-${slot}`}>Fits</h2>
-          <ul className="divide-y divide-line border-y border-line">{rows(fits)}</ul>
-          {fits.length > SHOWN ? <p className="text-[13px] text-soft">and {fits.length - SHOWN} more</p> : null}
-        </section>
-      )}
-      {others.length > 0 ? (
-        <section aria-labelledby={`others-${slot}`}>
-          <h2 id={`others-${slot}`}>Others, and why not</h2>
-          <ul className="divide-y divide-line border-y border-line">{rows(others)}</ul>
-          {others.length > SHOWN ? <p className="text-[13px] text-soft">and {others.length - SHOWN} more</p> : null}
-        </section>
       ) : null}
+      {listed('fits', 'Fits', fits)}
+      {listed('others', 'Others, and why not', others)}
       {elsewhere > 0 ? (
         <p className="text-[14px] text-soft">
           {plural(elsewhere, `other ${one}`, `other ${many}`)} {elsewhere === 1 ? 'is' : 'are'} for another{' '}
