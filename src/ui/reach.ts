@@ -53,6 +53,19 @@ function goesTo(input: RequestInfo | URL, init: RequestInit | undefined): string
 }
 
 /**
+ * An answer that is there to its last byte; one that is cut off in the middle throws. Read as it comes, half a part
+ * would already be on the screen, and its end missing an error there.
+ */
+async function whole(answer: Response): Promise<Response> {
+  if (answer.body === null) return answer;
+  const read = new Response(await answer.arrayBuffer(), answer);
+  // What is made here has no address of its own; the framework reads where its request ended.
+  Object.defineProperty(read, 'url', { value: answer.url });
+  Object.defineProperty(read, 'redirected', { value: answer.redirected });
+  return read;
+}
+
+/**
  * Where a part of a page cannot be fetched, the framework leaves the page for it, and hands in the middle of a wheel
  * look at an error. Such a request is held instead until the server is back, unless that page lies on this device; what
  * is on the screen goes on meanwhile.
@@ -63,9 +76,9 @@ export function holdPageParts(): void {
     if (!isPagePart(init)) return plain(input, init);
     for (;;) {
       try {
-        return await plain(input, init);
+        return await whole(await plain(input, init));
       } catch (error) {
-        if (init?.signal?.aborted || !(error instanceof TypeError)) throw error;
+        if (init?.signal?.aborted || (error as Error).name !== 'TypeError') throw error;
         tellReach(false);
         const page = goesTo(input, init);
         if (page !== null && (await isOnDevice(page))) location.assign(page);
