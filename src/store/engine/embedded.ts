@@ -9,6 +9,7 @@ import { diskSentence } from '../folder/disk';
 import { MIGRATIONS } from '../folder/migrations';
 import * as schema from '../schema';
 import type { Db, Engine, Held } from './engine';
+import { inOneTrip } from './oneTrip';
 import { packedFolder } from './packed';
 import { type Disk, WalSync } from './sync';
 
@@ -43,6 +44,7 @@ export async function openEmbedded(folder: string, disk: Disk): Promise<Engine> 
     onlyHere: (_, work) => work(),
     acknowledge: async () => {
       await wal.settle();
+      inOneTrip(client);
       acknowledgeSynced(client, wal);
     },
     close: async () => {
