@@ -105,7 +105,7 @@ export const readingsOfAxle = (
     .orderBy(asc(reading.at), asc(reading.id));
 
 /** So many cars of one model, the newest, say what the next one has. */
-const MODEL_CARS = 100;
+const MODEL_CARS = 50;
 
 /** A figure that was taken on another car of a model. */
 export interface ModelReading extends Pick<ReadingRow, 'quantity' | 'value' | 'pm'> {

@@ -16,7 +16,7 @@ describe('the one reading that settles most', () => {
   const blank = (change: Parameters<typeof corner>[1]): Plan => boltPlan({ spacer: plainSpacer(5, 57.1) }, change);
   test('a count that everything waits for comes before one thing that waits for itself', () => {
     expect(nextReading(blank({ turns: null, gap: null }))?.quantity).toBe('turns');
-    expect(nextReading(blank({ gap: null }))).toEqual({ quantity: 'gap', settles: 1 });
+    expect(nextReading(blank({ gap: null }))).toEqual({ quantity: 'gap', settles: 1, together: false });
     expect(nextReading(blank({}))).toBeNull();
   });
   test('of equals the first in the order of the trade', () => {
@@ -49,8 +49,9 @@ test('law: what settles something stands once each, the needed before the option
       const ids = all.map((r) => r.quantity);
       expect(new Set(ids).size).toBe(ids.length);
       const optional = new Map(quantitiesFor(plan.hub, plan.jobType).map((q) => [q.id, q.optional === true]));
-      const rank = all.map((r) => [Number(optional.get(r.quantity)), -r.settles] as const);
-      const sorted = [...rank].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+      // Those that settle something only together come after all that do by themselves.
+      const rank = all.map((r) => [Number(r.together), Number(optional.get(r.quantity)), -r.settles] as const);
+      const sorted = [...rank].sort((a, b) => a[0] - b[0] || a[1] - b[1] || a[2] - b[2]);
       expect(rank).toEqual(sorted);
       for (const r of all) expect(r.settles).toBeGreaterThan(0);
     }),
@@ -70,6 +71,9 @@ test('an adapter asks for the pockets, a plain spacer does not', () => {
   const asks = (plan: Plan) => settlingReadings(plan).map((r) => r.quantity);
   expect(asks(adapter)).toContain('pocketDepth');
   expect(asks(plain)).not.toContain('pocketDepth');
+  // Whether a pocket is needed at all hangs on the stud: with neither read, one by itself settles nothing.
+  const bare: Plan = { ...adapter, corners: adapter.corners.map((c) => ({ ...c, studProtrusion: null })) };
+  expect(settlingReadings(bare)).toContainEqual(expect.objectContaining({ quantity: 'pocketDepth', together: true }));
 });
 
 test('a fraction without a unit is asked about: inch or mm', () => {

@@ -75,8 +75,9 @@ test('a model the shop knows: filled in dashed, taken in only once each fact was
     await expect(planned).toHaveValue('check');
     await planned.selectOption('lipped');
     await expect(page.getByRole('radio', { name: 'Stance', exact: true })).toBeChecked();
+    await page.getByLabel('Rough size').fill('thick');
     await page.getByRole('button', { name: 'Open job' }).click();
-    await expect(page.getByRole('main').getByRole('alert')).toContainText('Rough size is empty');
+    await expect(page.getByRole('main').getByRole('alert')).toContainText('Rough size');
     await page.getByLabel('Rough size').fill('12');
     await page.getByRole('button', { name: 'Open job' }).click();
     const mileage = page.getByLabel('Mileage at arrival');

@@ -1,4 +1,4 @@
-import type { QuantityId } from '@/core/document/quantities';
+import { QUANTITY_IDS, type QuantityId } from '@/core/document/quantities';
 import { readFitment } from '@/files/fitmentCsv';
 import { addJob, loadJob } from '@/store/jobs';
 import { addVehicle, loadVehicle, saveVehicle } from '@/store/vehicles';
@@ -59,7 +59,7 @@ describe('figures that other cars of the model had', () => {
   }
   const model = (jobId: string, quantity: QuantityId, corner: 'front-left' | null = null) =>
     takeReading(jobId, { quantity, corner, typed: 'model', method: 'model' }, 'Ines');
-  const expected = async (jobId: string) => expectedOf(await loadJob(store.db, jobId));
+  const expected = async (jobId: string) => expectedOf(await loadJob(store.db, jobId), new Set(QUANTITY_IDS));
 
   test('are confirmed with an error that holds them all, each car once, and teach nobody anything themselves', async () => {
     await car('Corvane Tern', 'T 1', [
@@ -137,7 +137,7 @@ describe('files of other shops', () => {
     const vehicleId = await addVehicle(store.db, { ...VEHICLE, name: 'Corvane Ternlet', plate: 'C 1' }, BY, AT);
     const wheelSetId = (await loadVehicle(store.db, vehicleId)).wheelSets[0]?.id as string;
     const id = await addJob(store.db, { vehicleId, wheelSetId, axle: 'front', wish: 'stance', use: 'street' }, BY, AT);
-    const expected = (await expectedOf(await loadJob(store.db, id))).get('spigotDiameter');
+    const expected = (await expectedOf(await loadJob(store.db, id), new Set(QUANTITY_IDS))).get('spigotDiameter');
     expect(expected).toMatchObject({ value: 65.1, cars: 4, apart: false });
     expect(expected?.pm).toBeCloseTo(0.2, 9);
   });

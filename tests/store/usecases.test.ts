@@ -2,6 +2,7 @@ import { jest } from '@jest/globals';
 import { eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { cornersOf } from '@/core/document/assemble';
+import { plainSpacer } from '@/core/document/blank';
 import type { Corner } from '@/core/document/document';
 import { type QuantityId, quantity } from '@/core/document/quantities';
 import type { KeptEvaluation } from '@/core/evaluate/kept';
@@ -53,6 +54,7 @@ import {
   takeChalk,
   takeReading,
 } from '@/usecases/survey/readings';
+import { walkOf } from '@/usecases/survey/walk';
 import { takeInWheelSet } from '@/usecases/vehicle/vehicles';
 import { boltJobs, plate, SOUND } from './boltJob';
 import { runningStore, VEHICLE } from './open';
@@ -488,6 +490,35 @@ test('a job is opened on the vehicle’s own wheels only, and nothing is done to
       message: expect.stringContaining('is not here'),
     });
   }
+});
+
+test('a planned kind whose size is open asks what that kind needs, and the bench begins with nothing on', async () => {
+  const studs = { ...VEHICLE, hubs: VEHICLE.hubs.map((h) => ({ ...h, fastening: 'stud' as const })) };
+  const opened = async (planned: NonNullable<Parameters<typeof openJob>[0]['planned']>, vehicle = studs) => {
+    const vehicleId = await addVehicle(store.db, vehicle, 'Bram', AT);
+    const wheelSetId = (await loadVehicle(store.db, vehicleId)).wheelSets[0]?.id as string;
+    const ask = { vehicleId, wheelSetId, axle: 'front', wish: 'stance', use: 'street', planned } as const;
+    return jobById(await openJob(ask, 'Bram'));
+  };
+  const asked = (whole: Awaited<ReturnType<typeof opened>>) =>
+    walkOf([whole], null)
+      .map((s) => `${s.quantity}/${s.corner}`)
+      .sort();
+  for (const [kind, usual] of [
+    ['lipped', 15],
+    ['universal', 5],
+    ['adapter', 25],
+  ] as const) {
+    const open = await opened({ kind, size: null });
+    expect(open.job.draft?.spacer).toMatchObject({ kind, thickness: 0 });
+    expect(planWith(open, open.job.draft as ChoiceDraft, null).spacer).toEqual(plainSpacer(0));
+    expect(asked(open)).toEqual(asked(await opened({ kind, size: usual })));
+  }
+  // What is asked is told apart by the kind, or this says nothing.
+  expect(asked(await opened({ kind: 'adapter', size: null }))).not.toEqual(
+    asked(await opened({ kind: 'plain', size: null })),
+  );
+  expect((await opened({ kind: 'plain', size: null })).job.draft).toBeNull();
 });
 
 test('chalk goes into the verdict and can be taken back', async () => {

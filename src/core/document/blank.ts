@@ -16,6 +16,18 @@ export const plainSpacer = (thickness: number, bore: number | null = null): Spac
   adapter: null,
 });
 
+/**
+ * Whether of a spacer nothing is said but its kind: what is planned, its size left open. It is no spacer on the car, and
+ * is judged as none.
+ */
+export const isOpenSize = (spacer: Spacer): boolean =>
+  spacer.kind !== 'plain' &&
+  spacer.thickness === 0 &&
+  spacer.adapter === null &&
+  [spacer.lugs, spacer.boltCircles, spacer.bore, spacer.lipDiameter, spacer.lipHeight, spacer.lipRoot].every(
+    (x) => x === null,
+  );
+
 /** A lipped spacer, bore closed to the hub spigot's end. */
 export const lippedSpacer = (
   thickness: number,

@@ -8,6 +8,8 @@ export interface NextReading {
   readonly quantity: QuantityId;
   /** Findings that are unmeasured now and could be judged with it. */
   readonly settles: number;
+  /** By itself it settles nothing: so many once the others that are open are read as well. */
+  readonly together: boolean;
 }
 
 /** A figure that could have been read: only whether a rule can be judged is looked at, and not how. */
@@ -53,28 +55,51 @@ function withReading(plan: Plan, q: Quantity): Plan | null {
 const open = (findings: readonly Finding[]): number =>
   findings.filter((f) => f.level === 'unmeasured' && !f.rule.startsWith('reading.')).length;
 
+interface Found extends NextReading {
+  readonly optional: boolean;
+}
+
+/** One that may be left out never leads while one that is needed would settle something. */
+const inOrder = (found: readonly Found[]): Found[] =>
+  [...found].sort((a, b) => Number(a.optional) - Number(b.optional) || b.settles - a.settles);
+
+/**
+ * Readings that settle nothing one by one and something together, such as a stud and the pocket that it ends in: with
+ * all of them read, what each one would leave open.
+ */
+function settlingTogether(plan: Plan, asked: readonly Quantity[]): Found[] {
+  const all = (but: Quantity | null): Plan => asked.reduce((p, q) => (q === but ? p : (withReading(p, q) ?? p)), plan);
+  const least = open(assess(all(null)).findings);
+  return asked.flatMap((q) => {
+    if (withReading(plan, q) === null) return [];
+    const settles = open(assess(all(q)).findings) - least;
+    return settles > 0 ? [{ quantity: q.id, settles, together: true, optional: q.optional === true }] : [];
+  });
+}
+
 /**
  * Readings that let more rules be judged, each taken at every corner or wheel where it is blank: those that are needed
- * first, then by how much they settle, then in the order of the trade. Empty where no reading by itself would settle
- * anything.
+ * first, then by how much they settle, then in the order of the trade; after them those that settle something only
+ * together. Empty where no reading would settle anything.
  * @param corner only readings that this corner still lacks
  */
 export function settlingReadings(plan: Plan, corner?: Corner): NextReading[] {
   const now = open(assess(plan).findings);
   if (now === 0) return [];
-  const found: (NextReading & { readonly optional: boolean })[] = [];
-  for (const q of quantitiesFor(plan.hub, plan.jobType)) {
-    const there = plan.corners.find((c) => c.corner === corner);
-    if (there && q.scope === 'corner' && q.id in there && there[q.id as 'gap'] !== null) continue;
+  const there = plan.corners.find((c) => c.corner === corner);
+  const asked = quantitiesFor(plan.hub, plan.jobType).filter(
+    (q) => !(there && q.scope === 'corner' && q.id in there && there[q.id as 'gap'] !== null),
+  );
+  const found: Found[] = [];
+  for (const q of asked) {
     const then = withReading(plan, q);
     if (then === null) continue;
     const settles = now - open(assess(then).findings);
-    if (settles > 0) found.push({ quantity: q.id, settles, optional: q.optional === true });
+    if (settles > 0) found.push({ quantity: q.id, settles, together: false, optional: q.optional === true });
   }
-  // One that may be left out never leads while one that is needed would settle something.
-  return found
-    .sort((a, b) => Number(a.optional) - Number(b.optional) || b.settles - a.settles)
-    .map(({ quantity, settles }) => ({ quantity, settles }));
+  const alone = new Set(found.map((f) => f.quantity));
+  const together = settlingTogether(plan, asked).filter((f) => !alone.has(f.quantity));
+  return [...inOrder(found), ...inOrder(together)].map(({ optional: _, ...read }) => read);
 }
 
 /** The single next reading that lets most rules be judged; null where no reading would settle anything. */

@@ -142,6 +142,7 @@ export function NewJob({
         {adds && planned !== '' ? (
           <Field
             label="Rough size"
+            hint="empty if open"
             figure
             unit={length.unit}
             inputMode="decimal"

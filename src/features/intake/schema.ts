@@ -146,7 +146,8 @@ export const jobForm = z.object({
   planned: z
     .strictObject({
       kind: z.enum(SPACER_KINDS),
-      size: typed((t) => parseLength('Rough size', t, { min: 1, max: 100 }).value),
+      /** Empty is not decided yet. */
+      size: typed(maybe((t) => parseLength('Rough size', t, { min: 1, max: 100 }).value)),
     })
     .optional(),
   callId: z.string().min(1).max(80).optional(),

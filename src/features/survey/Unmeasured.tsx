@@ -28,7 +28,8 @@ export function Unmeasured({
       {next ? (
         <p className="border-l-2 border-accent pl-2 text-[14px]" data-testid="next-reading">
           Measure next: <strong>{quantity(next.quantity).label}</strong> (clears {next.settles}{' '}
-          {next.settles === 1 ? 'check' : 'checks'}).
+          {next.settles === 1 ? 'check' : 'checks'}
+          {next.together ? ', with the others' : ''}).
         </p>
       ) : null}
       <MissingList missing={missing} onGo={onGo} />

@@ -1,12 +1,12 @@
 import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/document/assemble';
 import { inSetup } from '@/core/document/bare';
-import { PRESENT, plainSpacer } from '@/core/document/blank';
+import { isOpenSize, PRESENT, plainSpacer } from '@/core/document/blank';
 import { planChanges } from '@/core/document/diff';
 import { digestOf } from '@/core/document/digest';
 import type { Corner, JobType, Plan, Seat, Setup, Use } from '@/core/document/document';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { type Quantity, type QuantityId, quantitiesFor, UNSEEN } from '@/core/document/quantities';
-import { ADDS_NOTHING } from '@/core/document/vocabulary';
+import { ADDS_NOTHING, type SpacerKind } from '@/core/document/vocabulary';
 import { bayState } from '@/core/procedure/bay';
 import { torqueJobs } from '@/core/procedure/procedure';
 import { trimAt, trims } from '@/core/stance/trim';
@@ -27,14 +27,20 @@ export const FIRST_CHOICE: ChoiceDraft = {
   fastener: PRESENT,
 };
 
+/** A usual size of each kind, mm: what is asked for a spacer whose size is open. Common practice, no source. */
+const USUAL_SIZE: Readonly<Record<SpacerKind, number>> = { plain: 3, lipped: 15, universal: 5, adapter: 25 };
+
 /**
  * What is measured for before anybody chose: where the work puts a spacer on, the thinnest common one, so that what it
  * needs is asked for.
  */
 export const measuredFor = ({ job }: JobWhole): ChoiceDraft => {
-  if (job.draft) return job.draft;
+  const { draft } = job;
+  if (draft && isOpenSize(draft.spacer))
+    return { ...draft, spacer: { ...draft.spacer, thickness: USUAL_SIZE[draft.spacer.kind] } };
+  if (draft) return draft;
   const adds = !ADDS_NOTHING.has(job.wish as JobType) && job.wish !== 'conversion';
-  return adds ? { ...FIRST_CHOICE, spacer: plainSpacer(3) } : FIRST_CHOICE;
+  return adds ? { ...FIRST_CHOICE, spacer: plainSpacer(USUAL_SIZE.plain) } : FIRST_CHOICE;
 };
 
 /** The hub of the job's axle. */

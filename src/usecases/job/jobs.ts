@@ -66,9 +66,9 @@ export interface NewJob {
   readonly studsOut?: boolean | undefined;
   /**
    * What is planned between hub and wheel, roughly; left out, nothing is decided. It says what is asked, and the bench
-   * begins with it.
+   * begins with it; where its size is open, with nothing on and its kind named.
    */
-  readonly planned?: { readonly kind: Spacer['kind']; readonly size: number } | undefined;
+  readonly planned?: { readonly kind: Spacer['kind']; readonly size: number | null } | undefined;
   /** Who called for it before the car was here: what was booked for them is booked for this visit. */
   readonly callId?: string | undefined;
   /** Figures of a quick answer that it begins with, and where those of one corner were taken. */
@@ -126,11 +126,10 @@ export async function openJob(
  */
 async function beginAsItStands(tx: Executor, jobId: string, at: Date, planned?: NewJob['planned']): Promise<void> {
   const { job, vehicle, hubs } = await loadJob(tx, jobId);
-  if (planned && !ADDS_NOTHING.has(job.wish as JobType)) {
-    const spacer: Spacer = { ...plainSpacer(planned.size), kind: planned.kind };
-    await saveDraft(tx, jobId, job.version, { spacer, fastener: PRESENT }, at);
-    return;
-  }
+  const adds = !ADDS_NOTHING.has(job.wish as JobType);
+  const begin = (spacer: Spacer) => saveDraft(tx, jobId, job.version, { spacer, fastener: PRESENT }, at);
+  if (planned && planned.size !== null && adds)
+    return void (await begin({ ...plainSpacer(planned.size), kind: planned.kind }));
   const on = job.wish === 'take-off' ? [] : await fittedNow(tx, vehicle.id);
   const side = (s: string) => on.find((f) => f.corner === `${job.axle}-${s}`);
   const [left, right] = [side('left'), side('right')];
@@ -140,8 +139,11 @@ async function beginAsItStands(tx: Executor, jobId: string, at: Date, planned?: 
   const back =
     job.wish === 'take-off' && hub?.hardware === 'other' && hub.fastening === 'bolt' && hub.original !== null;
   const fastener = back ? ({ kind: 'original' } as const) : PRESENT;
-  // A bare car begins so without being told.
-  if (!ADDS_NOTHING.has(job.wish as JobType) && mm === 0 && !right?.plateMm) return;
+  if (adds && mm === 0 && !right?.plateMm) {
+    // A bare car begins so without being told; of a size that is open the kind stands there.
+    if (planned && planned.kind !== 'plain') await begin({ ...plainSpacer(0), kind: planned.kind });
+    return;
+  }
   const rightSpacer = right?.plateMm != null && right.plateMm !== mm ? { rightSpacer: right.plateMm } : {};
   await saveDraft(tx, jobId, job.version, { spacer, fastener, ...rightSpacer }, at);
 }

@@ -87,10 +87,15 @@ export const figuresOfModel = (
 
 /**
  * Figures that other cars of this model had and that can be confirmed at this one.
+ * @param of what is asked for; a model's cars have many readings
  * @param within the transaction of the caller; left out, the running store
  */
-export async function expectedOf(whole: JobWhole, within?: Executor): Promise<Map<QuantityId, ExpectedFigure>> {
-  const asked = QUANTITIES.filter((q) => isMakers(q, whole));
+export async function expectedOf(
+  whole: JobWhole,
+  of: ReadonlySet<QuantityId>,
+  within?: Executor,
+): Promise<Map<QuantityId, ExpectedFigure>> {
+  const asked = QUANTITIES.filter((q) => of.has(q.id) && isMakers(q, whole));
   const found = new Map<QuantityId, ExpectedFigure>();
   if (asked.length === 0 || whole.vehicle.name.trim() === '') return found;
   const rows = await figuresOfModel(within ?? (await theStore()).db, {
@@ -99,11 +104,11 @@ export async function expectedOf(whole: JobWhole, within?: Executor): Promise<Ma
     butVehicle: whole.vehicle.id,
     quantities: asked.map((q) => q.id),
   });
-  const of = groupBy(rows, (r) => r.quantity);
+  const read = groupBy(rows, (r) => r.quantity);
   const facts = await factsOfModel(within ?? (await theStore()).db, whole.vehicle.name);
   for (const q of asked) {
     const figure = expectedFigure([
-      ...ownFigures(of.get(q.id) ?? [], q),
+      ...ownFigures(read.get(q.id) ?? [], q),
       ...facts
         .filter((f) => f.axle === whole.job.axle && f.what === q.id)
         .map((f) => ({ car: f.id, cars: f.cars, value: Number(f.value), pm: f.pm ?? 0 })),

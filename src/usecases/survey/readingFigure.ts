@@ -49,7 +49,7 @@ export async function figureOf(tx: Executor, whole: JobWhole, q: Quantity, corne
  * expected
  */
 async function asModel(tx: Executor, whole: JobWhole, q: Quantity) {
-  const expected = (await expectedOf(whole, tx)).get(q.id);
+  const expected = (await expectedOf(whole, new Set([q.id]), tx)).get(q.id);
   if (!expected) throw new RefusedError(`${q.label} was not measured on another car of this model. Measure it.`);
   if (expected.apart)
     throw new RefusedError(`${q.label} differs from one car of this model to the other. Measure it on this one.`);

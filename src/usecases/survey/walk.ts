@@ -16,6 +16,8 @@ export interface WalkStop extends Stop {
   readonly open: boolean;
   /** No decision waits for it by itself, but it lets so many checks be judged; null for a reading that is needed. */
   readonly settles: number | null;
+  /** It does so only with the others that are open. */
+  readonly together: boolean;
 }
 
 /** The same reading at the same place. */
@@ -52,7 +54,7 @@ export function walkOf(
       mark: w.mark,
       vehicleId: whole.vehicle.id,
     });
-    const at = { jobId, axle, corner: null, wheel: null, settles: null };
+    const at = { jobId, axle, corner: null, wheel: null, settles: null, together: false };
     for (const r of whole.readings)
       if (isReading(r.quantity) && r.quantity !== 'gapFitted' && !isOldState(whole, r))
         add({ ...at, quantity: r.quantity, corner: r.corner as Corner | null, open: false });
@@ -81,11 +83,11 @@ export function walkOf(
     const settling = BEFORE_CHOICE.has(whole.job.stage)
       ? settlingReadings(planWith(whole, measuredFor(whole), null))
       : [];
-    for (const { quantity: id, settles } of settling)
+    for (const { quantity: id, settles, together } of settling)
       for (const stop of everywhere(id)) {
         // What was taken is not asked for again for what it would settle.
         const there = found.get(placeOf(stop));
-        if (there === undefined || there.settles !== null) add({ ...stop, settles });
+        if (there === undefined || there.settles !== null) add({ ...stop, settles, together });
       }
     // Whoever followed a link stands at its reading, on the axle of the job that was opened.
     if (asked && whole === jobs[0])

@@ -158,7 +158,9 @@ function AtStop({
         <p className="max-w-[640px] text-[15px]">{q.how}</p>
         {stop.open ? (
           <p className="text-[13px] text-soft">
-            {stop.settles === null ? `Waiting for it: ${q.blocks}.` : `It would clear ${checks(stop.settles)}.`}
+            {stop.settles === null
+              ? `Waiting for it: ${q.blocks}.`
+              : `It would clear ${checks(stop.settles)}${stop.together ? ', with the other readings that are open' : ''}.`}
           </p>
         ) : null}
       </div>
@@ -223,7 +225,8 @@ function AtEnd({
         </Button>
       ) : more ? (
         <p className="flex flex-wrap items-center gap-3">
-          One more would clear {checks(more.settles ?? 0)}: {more.name}.<Button onClick={onFirst}>Measure it</Button>
+          {more.together ? 'With the other open readings, this' : 'One more'} would clear {checks(more.settles ?? 0)}:{' '}
+          {more.name}.<Button onClick={onFirst}>Measure it</Button>
         </p>
       ) : null}
       {jobs.flatMap((j) =>

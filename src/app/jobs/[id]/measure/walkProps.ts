@@ -75,15 +75,17 @@ async function shownStops(jobs: readonly JobWhole[], walk: readonly WalkStop[], 
     await Promise.all(
       jobs.map(async (whole) => {
         const wheels = new Map(wheelsThatGo(whole).map((w) => [w.id, takenOfWheel(w)]));
-        return [
-          whole.job.id,
-          {
-            taken: takenOfJob(whole, units),
-            wheels,
-            earlier: await earlierReadings(whole),
-            expected: await expectedOf(whole),
-          },
-        ] as const;
+        const taken = takenOfJob(whole, units);
+        const earlier = await earlierReadings(whole);
+        // What was read here, or at an earlier visit, is not asked of other cars.
+        const open = walk.filter(
+          (s) =>
+            s.jobId === whole.job.id &&
+            s.wheel === null &&
+            ![...taken, ...earlier].some((r) => r.quantity === s.quantity && r.corner === s.corner),
+        );
+        const expected = await expectedOf(whole, new Set(open.map((s) => s.quantity)));
+        return [whole.job.id, { taken, wheels, earlier, expected }] as const;
       }),
     ),
   );
