@@ -10,8 +10,8 @@ import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { addWheelReading } from '@/store/wheels';
 import { noteBay } from '@/usecases/fit/bay';
 import { takeForward } from '@/usecases/job/bench';
-import { wheelStates } from '@/usecases/job/jobPlan';
 import { enterTorque, finishSteps } from '@/usecases/job/jobs';
+import { wheelStates } from '@/usecases/job/joints';
 import { signOff } from '@/usecases/record/signing';
 import { type runningStore, VEHICLE } from './open';
 

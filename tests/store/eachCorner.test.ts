@@ -3,8 +3,8 @@ import { v7 as newId } from 'uuid';
 import type { Pass } from '@/core/torque/log';
 import { noteBay } from '@/usecases/fit/bay';
 import { openHolds, specOf, stepsNow } from '@/usecases/fit/card';
-import { wheelStates } from '@/usecases/job/jobPlan';
 import { enterTorque, finishSteps, jobById, tickLine } from '@/usecases/job/jobs';
+import { wheelStates } from '@/usecases/job/joints';
 import { runningStore } from './open';
 
 const BY = 'Bram';

@@ -17,8 +17,10 @@ import { freezePlan, storedPlan } from '@/store/plans';
 import { type ChoiceDraft, STAGES, torqueEntry } from '@/store/schema';
 import { appendEntry } from '@/store/torque';
 import { addVehicle, listVehicles, loadVehicle, saveVehicle } from '@/store/vehicles';
-import { FIRST_CHOICE, isStale, missingReadings, planWith, torqueSpec, wheelStates } from '@/usecases/job/jobPlan';
+import { FIRST_CHOICE, isStale, planWith } from '@/usecases/job/jobPlan';
+import { torqueSpec, wheelStates } from '@/usecases/job/joints';
 import { openPoints } from '@/usecases/job/openPoints';
+import { missingReadings } from '@/usecases/job/wanted';
 import { firstVersion } from '../core/fixtures';
 import { freshStore, HUB, VEHICLE } from './open';
 

@@ -19,14 +19,7 @@ import { hashedBody } from '@/store/torque';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { addWheelReading, markWheel, moveWheel, setRotates } from '@/store/wheels';
 import { keepDraft, takeForward } from '@/usecases/job/bench';
-import {
-  adapterStates,
-  countedReadings,
-  missingReadings,
-  planWith,
-  staleBecause,
-  wheelsThatGo,
-} from '@/usecases/job/jobPlan';
+import { countedReadings, planWith, staleBecause, wheelsThatGo } from '@/usecases/job/jobPlan';
 import {
   enterTorque,
   finishSteps,
@@ -36,8 +29,10 @@ import {
   takeReadingsIn,
   tickLine,
 } from '@/usecases/job/jobs';
+import { adapterStates } from '@/usecases/job/joints';
 import { openPoints } from '@/usecases/job/openPoints';
 import { isRetorque } from '@/usecases/job/standing';
+import { missingReadings } from '@/usecases/job/wanted';
 import { recordedJob } from '@/usecases/record/recordedJob';
 import { recordedVisit } from '@/usecases/record/recordedVisit';
 import { recordEvaluation } from '@/usecases/record/recordFindings';

@@ -4,7 +4,8 @@ import { addJob, loadJob } from '@/store/jobs';
 import { freezePlan } from '@/store/plans';
 import { appendEntry } from '@/store/torque';
 import { addVehicle, loadVehicle } from '@/store/vehicles';
-import { FIRST_CHOICE, planWith, torqueSpec } from '@/usecases/job/jobPlan';
+import { FIRST_CHOICE, planWith } from '@/usecases/job/jobPlan';
+import { torqueSpec } from '@/usecases/job/joints';
 import { VEHICLE } from './open';
 
 /** Run as a process of its own: enters torque rows as fast as it can and prints each one once it is acknowledged. */

@@ -9,7 +9,7 @@ import { JobFrame } from '@/features/shell/JobRail';
 import { NeedsPlan } from '@/features/shell/NeedsPlan';
 import { bayOf, doneOf, stepsNow } from '@/usecases/fit/card';
 import { lockersOnShelf } from '@/usecases/fit/kit';
-import { wheelStates } from '@/usecases/job/jobPlan';
+import { wheelStates } from '@/usecases/job/joints';
 import { axlesAt, jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
 import { leadsHere } from '@/usecases/shop/people';

@@ -14,7 +14,7 @@ import { MovedWhy } from '@/features/torque/MovedWhy';
 import { type TorqueAxle, type TorquedJoint, TorqueView } from '@/features/torque/TorqueView';
 import { Verdict } from '@/ui/Verdict';
 import { bayOf, cornerWaits, heldBack, jointsOf, openRounds, specOf } from '@/usecases/fit/card';
-import { openLink, wheelStatesSigned } from '@/usecases/job/jobPlan';
+import { openLink, wheelStatesSigned } from '@/usecases/job/joints';
 import { openPoints } from '@/usecases/job/openPoints';
 import { barOf, isRetorque } from '@/usecases/job/standing';
 import { refusalOf } from '@/usecases/job/transitions';

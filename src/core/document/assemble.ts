@@ -5,7 +5,7 @@ import { trimAt } from '../stance/trim';
 import { parseThread } from '../thread/designation';
 import { combineRepeats } from '../uncertainty';
 import { carriedBack, type OnSpacer } from './bare';
-import { isOpenSize, plainSpacer } from './blank';
+import { spacerOf } from './blank';
 import type {
   ChalkTest,
   Corner,
@@ -194,7 +194,7 @@ export function assemblePlan(parts: PlanParts): Plan {
           .map(({ trial, load, across, hours }) => ({ trial, load, across, hours: [...hours] })),
       };
     }),
-    spacer: isOpenSize(parts.spacer) ? plainSpacer(0) : parts.spacer,
+    spacer: spacerOf(parts.spacer),
     fastener: parts.fastener,
     locking: parts.locking ?? { kind: 'unknown' },
     leadSignOff: parts.leadSignOff,

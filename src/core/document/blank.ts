@@ -28,6 +28,9 @@ export const isOpenSize = (spacer: Spacer): boolean =>
     (x) => x === null,
   );
 
+/** A choice's spacer as the plan has it: one of which only the kind is said is none. */
+export const spacerOf = (chosen: Spacer): Spacer => (isOpenSize(chosen) ? plainSpacer(0) : chosen);
+
 /** A lipped spacer, bore closed to the hub spigot's end. */
 export const lippedSpacer = (
   thickness: number,

@@ -61,35 +61,58 @@ async function said(client: PGlite, sent: readonly Buffer[]): Promise<Message[]>
   return heard;
 }
 
+/** The statements that are kept ready, by their text; the one used last at the end. */
+class Ready {
+  private readonly names = new Map<string, string>();
+  private made = 0;
+
+  /** The name of a statement, and what has to be sent before it can be run. */
+  prepare(text: string): { readonly name: string; readonly first: readonly Buffer[] } {
+    const known = this.names.get(text);
+    if (known !== undefined) return { name: known, first: [] };
+    this.made += 1;
+    const name = `s${this.made}`;
+    return { name, first: [...this.makeRoom(), serialize.parse({ name, text })] };
+  }
+
+  ran(text: string, name: string): void {
+    this.names.delete(text);
+    this.names.set(text, name);
+  }
+
+  forget(text: string): void {
+    this.names.delete(text);
+  }
+
+  private makeRoom(): Buffer[] {
+    const [oldest] = this.names.size < KEPT ? [] : this.names;
+    if (!oldest) return [];
+    this.names.delete(oldest[0]);
+    return [serialize.close({ type: 'S', name: oldest[1] })];
+  }
+}
+
 /** Asks the database behind a client, one statement after the other. */
 function asker(client: PGlite): Ask {
-  // By its text, the one used last at the end.
-  const ready = new Map<string, string>();
-  let made = 0;
-  return (text, params = [], options) =>
-    client._runExclusiveQuery(async () => {
-      const known = ready.get(text);
-      if (known === undefined) made += 1;
-      const name = known ?? `s${made}`;
-      const oldest = known === undefined && ready.size >= KEPT ? [...ready].at(0) : undefined;
-      if (oldest) ready.delete(oldest[0]);
-      try {
-        const answer = await said(client, [
-          ...(oldest ? [serialize.close({ type: 'S', name: oldest[1] })] : []),
-          ...(known === undefined ? [serialize.parse({ name, text })] : []),
-          serialize.bind({ statement: name, values: params.map(prepareValue) }),
-          serialize.describe({ type: 'P' }),
-          serialize.execute({}),
-          serialize.sync(),
-        ]);
-        ready.delete(text);
-        ready.set(text, name);
-        return parsing.parseResults(answer, client.parsers, options)[0] as Results<never>;
-      } catch (error) {
-        // Whether it was read before it failed is not known: it is read anew the next time, by another name.
-        ready.delete(text);
-        await said(client, [serialize.close({ type: 'S', name }), serialize.sync()]);
-        throw error;
-      }
-    }) as Promise<Results<never>>;
+  const ready = new Ready();
+  const ask = async (text: string, params: readonly unknown[], options: QueryOptions | undefined) => {
+    const { name, first } = ready.prepare(text);
+    try {
+      const answer = await said(client, [
+        ...first,
+        serialize.bind({ statement: name, values: params.map(prepareValue) }),
+        serialize.describe({ type: 'P' }),
+        serialize.execute({}),
+        serialize.sync(),
+      ]);
+      ready.ran(text, name);
+      return parsing.parseResults(answer, client.parsers, options)[0];
+    } catch (error) {
+      // Whether it was read before it failed is not known: it is read anew the next time, by another name.
+      ready.forget(text);
+      await said(client, [serialize.close({ type: 'S', name }), serialize.sync()]);
+      throw error;
+    }
+  };
+  return ((text, params = [], options) => client._runExclusiveQuery(() => ask(text, params, options))) as Ask;
 }

@@ -21,8 +21,9 @@ import type { WrenchRow } from '@/store/toolSchema';
 import { jobsOfVisits } from '@/store/visits';
 import { listWrenches } from '@/store/wrenches';
 import { bayOf } from '../fit/card';
-import { isStale, missingReadings } from '../job/jobPlan';
+import { isStale } from '../job/jobPlan';
 import { stageIndex } from '../job/stages';
+import { missingReadings } from '../job/wanted';
 
 /** How a line of what a visit needs stands. */
 export type ReadyState = 'ready' | 'shelf' | 'ordered' | 'missing' | 'unmeasured' | 'open';

@@ -13,7 +13,7 @@ import type { Joint, TorqueSpec } from '@/core/torque/log';
 import type { UnitSystem } from '@/core/units/format';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
-import { adapterStates, type JointState, jointStates, torqueSpec, wheelSpec, wheelStates } from '../job/jobPlan';
+import { adapterStates, type JointState, jointStates, torqueSpec, wheelSpec, wheelStates } from '../job/joints';
 
 /** Stages that are a list of steps to tick. */
 export type StepStage = 'stage' | 'fit';

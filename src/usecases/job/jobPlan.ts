@@ -1,23 +1,17 @@
 import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/document/assemble';
 import { inSetup } from '@/core/document/bare';
-import { isOpenSize, PRESENT, plainSpacer } from '@/core/document/blank';
+import { PRESENT, plainSpacer } from '@/core/document/blank';
 import { planChanges } from '@/core/document/diff';
 import { digestOf } from '@/core/document/digest';
 import type { Corner, JobType, Plan, Seat, Setup, Use } from '@/core/document/document';
 import { AXLE_LABEL } from '@/core/document/labels';
-import { type Quantity, type QuantityId, quantitiesFor, UNSEEN } from '@/core/document/quantities';
-import { ADDS_NOTHING, type SpacerKind } from '@/core/document/vocabulary';
-import { bayState } from '@/core/procedure/bay';
-import { torqueJobs } from '@/core/procedure/procedure';
+import { type QuantityId, UNSEEN } from '@/core/document/quantities';
 import { trimAt, trims } from '@/core/stance/trim';
 import type { BoltClass } from '@/core/thread/classes';
-import { type Joint, struckOut, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
 import { combineRepeats } from '@/core/uncertainty';
 import type { UnitSystem } from '@/core/units/format';
-import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
-import type { AxleHubRow, ChoiceDraft, RearWheels, TorqueEntryRow, WheelSetRow } from '@/store/schema';
-import { asReading } from '@/store/torque';
+import type { AxleHubRow, ChoiceDraft, RearWheels, WheelSetRow } from '@/store/schema';
 import type { WheelWhole } from '@/store/wheels';
 import { countedChalk, cutAt, isOldState } from '../survey/archCuts';
 
@@ -25,22 +19,6 @@ import { countedChalk, cutAt, isOldState } from '../survey/archCuts';
 export const FIRST_CHOICE: ChoiceDraft = {
   spacer: plainSpacer(0),
   fastener: PRESENT,
-};
-
-/** A usual size of each kind, mm: what is asked for a spacer whose size is open. Common practice, no source. */
-const USUAL_SIZE: Readonly<Record<SpacerKind, number>> = { plain: 3, lipped: 15, universal: 5, adapter: 25 };
-
-/**
- * What is measured for before anybody chose: where the work puts a spacer on, the thinnest common one, so that what it
- * needs is asked for.
- */
-export const measuredFor = ({ job }: JobWhole): ChoiceDraft => {
-  const { draft } = job;
-  if (draft && isOpenSize(draft.spacer))
-    return { ...draft, spacer: { ...draft.spacer, thickness: USUAL_SIZE[draft.spacer.kind] } };
-  if (draft) return draft;
-  const adds = !ADDS_NOTHING.has(job.wish as JobType) && job.wish !== 'conversion';
-  return adds ? { ...FIRST_CHOICE, spacer: plainSpacer(USUAL_SIZE.plain) } : FIRST_CHOICE;
 };
 
 /** The hub of the job's axle. */
@@ -218,133 +196,4 @@ export function staleBecause(whole: JobWhole, units: UnitSystem): string[] {
   return whole.plan && isStale(whole)
     ? planChanges(whole.plan.document, asOfNow(whole.plan.document, whole), units)
     : [];
-}
-
-export interface Missing {
-  readonly quantity: Quantity;
-  readonly corner: Corner | null;
-  /** The wheel it belongs to, where it belongs to one. */
-  readonly wheel: { readonly id: string; readonly mark: string } | null;
-}
-
-/** What is measured on this car for this wish, in the order of the trade. */
-export function wantedReadings(whole: JobWhole): Quantity[] {
-  const hub = hubOf(whole);
-  const wish = whole.job.wish as JobType;
-  const all = quantitiesFor({ fastening: hub.fastening, nutStyle: hub.nutStyle as 'open' }, wish);
-  // A count says nothing of the locking piece, so that is held beside the others once.
-  const asked = hub.lockingFastener && ADDS_NOTHING.has(wish);
-  return all.map((q) => (asked && q.id === 'lockingShorter' ? { ...q, optional: false } : q));
-}
-
-/** Readings that were never taken and block a decision, corner by corner in the order of the trade. */
-export function missingReadings(whole: JobWhole): Missing[] {
-  const taken = new Set(countedReadings(whole).map((r) => `${r.corner ?? ''}/${r.quantity}`));
-  const missing: Missing[] = [];
-  for (const q of wantedReadings(whole)) {
-    if (q.optional) continue;
-    if (q.scope === 'wheel') {
-      for (const w of wheelsThatGo(whole))
-        if (!w.readings.some((r) => r.quantity === q.id))
-          missing.push({ quantity: q, corner: null, wheel: { id: w.id, mark: w.mark } });
-      continue;
-    }
-    for (const corner of q.scope === 'axle' ? [null] : cornersOf(whole.job.axle)) {
-      // Where the tip stands against the nut's end stands in for its thread.
-      if (q.id === 'nutThread' && cornersOf(whole.job.axle).some((c) => taken.has(`${c}/standThrough`))) continue;
-      if (!taken.has(`${corner ?? ''}/${q.id}`) && !taken.has(`/${q.id}`))
-        missing.push({ quantity: q, corner, wheel: null });
-    }
-  }
-  return missing;
-}
-
-/**
- * What the torque passes of a joint are held to, from the frozen plan. @throws RefusedError where there is no such
- * figure
- */
-export function torqueSpec(plan: Plan, joint: Joint = 'wheel'): TorqueSpec {
-  const found = torqueJobs(plan).find((j) => j.joint === joint);
-  if (!found)
-    throw new RefusedError(
-      joint === 'hub'
-        ? 'The studs’ hub end has no figure yet: read it on their leaflet and say where it stands.'
-        : `There is no torque figure with a source for the ${joint} on this axle.`,
-    );
-  return found.spec;
-}
-
-export interface JointState {
-  readonly corner: Corner;
-  readonly joint: Joint;
-  readonly state: TorqueState;
-}
-
-/** What the wheels are held to, in the order that was said at the car. @throws RefusedError where there is no figure */
-export function wheelSpec({ plan, bay }: Pick<JobWhole, 'plan' | 'bay'>): TorqueSpec {
-  const spec = torqueSpec(plan?.document as Plan);
-  const said = bayState(bay, 0).order;
-  if (said === null) return spec;
-  return { ...spec, lockingSchool: said.locking, ...(said.order === null ? {} : { order: said.order }) };
-}
-
-/** State of both wheels of a plan in force. */
-export const wheelStates = (whole: Pick<JobWhole, 'plan' | 'bay'>, log: readonly TorqueEntryRow[]): JointState[] =>
-  jointStates(whole.plan?.document as Plan, 'wheel', log, wheelSpec(whole));
-
-/** State of both adapters' own joints; empty where there is no adapter. */
-export const adapterStates = (plan: Plan, log: readonly TorqueEntryRow[]): JointState[] =>
-  torqueJobs(plan).some((j) => j.joint === 'adapter') ? jointStates(plan, 'adapter', log) : [];
-
-/** State of a joint at both corners of a plan’s axle. @throws RefusedError where nothing is known of its figure */
-export function jointStates(
-  plan: Plan,
-  joint: Joint,
-  log: readonly TorqueEntryRow[],
-  spec: TorqueSpec = torqueSpec(plan, joint),
-): JointState[] {
-  return cornersOf(plan.axle).map((corner) => ({
-    corner,
-    joint,
-    state: torqueState(spec, log.filter((e) => e.corner === corner && e.joint === joint).map(asReading)),
-  }));
-}
-
-/** The last wheel entry of a corner that stands; null where none does. */
-export function lastStanding(whole: JobWhole, corner: string): TorqueEntryRow | null {
-  const own = whole.torque.filter((e) => e.corner === corner && e.joint === 'wheel');
-  const struck = struckOut(own);
-  return own.findLast((_, i) => !struck.has(i)) ?? null;
-}
-
-/** From when rechecks count: the sign-off, or the link of the chain that was ended last. */
-export function recheckedSince(whole: JobWhole): Date | null {
-  const ended = whole.rechecks.flatMap((l) => l.doneAt ?? []);
-  const { signedAt } = whole.job;
-  return signedAt === null ? null : new Date(Math.max(signedAt.getTime(), ...ended.map((d) => d.getTime())));
-}
-
-/**
- * The recheck of the chain that is next; null where none is open. A season change is a visit of its own, and no
- * recheck.
- */
-export const openLink = (whole: JobWhole): JobWhole['rechecks'][number] | null =>
-  whole.rechecks.find((l) => l.doneAt === null && l.kind !== 'season') ?? null;
-
-/** The same with rechecks counted since the last sign-off only: a job that was opened again is rechecked anew. */
-export function wheelStatesSigned(whole: JobWhole): JointState[] {
-  if (!whole.plan) return [];
-  const signedAt = recheckedSince(whole);
-  const before =
-    signedAt === null
-      ? []
-      : wheelStates(
-          whole,
-          whole.torque.filter((e) => e.at <= signedAt),
-        );
-  return wheelStates(whole, whole.torque).map(({ corner, joint, state }, i) => ({
-    corner,
-    joint,
-    state: { ...state, rechecks: state.rechecks - (before[i]?.state.rechecks ?? 0) },
-  }));
 }

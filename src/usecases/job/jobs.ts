@@ -42,7 +42,8 @@ import { judgedPull, torqueEvent } from '../torque/torqueEvents';
 import { mayPull } from '../torque/wrenches';
 import { advance } from './advance';
 import { beginWith } from './carried';
-import { asOfToday, lastStanding, openLink, recheckedSince, wheelStatesSigned } from './jobPlan';
+import { asOfToday } from './jobPlan';
+import { lastStanding, openLink, recheckedSince, wheelStatesSigned } from './joints';
 import { planOf, soundPlan } from './soundPlan';
 import { barOf, isRetorque } from './standing';
 

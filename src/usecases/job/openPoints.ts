@@ -4,7 +4,8 @@ import { assess } from '@/core/evaluate/evaluate';
 import type { JobWhole } from '@/store/jobs';
 import { heldBack, openHolds, openRounds, stepsNow } from '../fit/card';
 import { chalkAgain } from '../survey/archCuts';
-import { isStale, wheelStates } from './jobPlan';
+import { isStale } from './jobPlan';
+import { wheelStates } from './joints';
 
 /** Sentences for everything that stands between this job and its sign-off; empty when it may be signed. */
 export function openPoints(whole: JobWhole, now = Date.now()): string[] {

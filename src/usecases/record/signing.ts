@@ -14,7 +14,7 @@ import type { JobRow } from '@/store/schema';
 import { settleSigned } from '@/store/settle';
 import { rememberJob } from '../calendar/memory';
 import { advance } from '../job/advance';
-import { openLink } from '../job/jobPlan';
+import { openLink } from '../job/joints';
 import { openPoints } from '../job/openPoints';
 import type { JobEvent } from '../job/transitions';
 import { reasonFrom } from '../reason';

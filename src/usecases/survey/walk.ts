@@ -6,7 +6,8 @@ import { inWalk, type Stop } from '@/core/procedure/walk';
 import { settlingReadings } from '@/core/whatif/nextReading';
 import type { JobWhole } from '@/store/jobs';
 import type { Stage } from '@/store/schema';
-import { measuredFor, missingReadings, planWith, wheelsThatGo } from '../job/jobPlan';
+import { planWith, wheelsThatGo } from '../job/jobPlan';
+import { measuredFor, missingReadings } from '../job/wanted';
 import { isOldState } from './archCuts';
 
 export interface WalkStop extends Stop {

@@ -9,7 +9,7 @@ import type { TraceSample } from '@/core/torque/trace';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import { bayLines } from '@/usecases/fit/bayLines';
 import { doneOf, jointsOf, specOf, stepsNow } from '@/usecases/fit/card';
-import type { JointState } from '@/usecases/job/jobPlan';
+import type { JointState } from '@/usecases/job/joints';
 import type { SheetRevision } from '@/usecases/record/recordedVisit';
 import { recordEvaluation } from '@/usecases/record/recordFindings';
 import type { JobWhole, PlanInForce } from '@/usecases/shown';

@@ -160,7 +160,7 @@ function AtStop({
           <p className="text-[13px] text-soft">
             {stop.settles === null
               ? `Waiting for it: ${q.blocks}.`
-              : `It would clear ${checks(stop.settles)}${stop.together ? ', with the other readings that are open' : ''}.`}
+              : `It would clear ${checks(stop.settles)}${withOthers(stop.together)}.`}
           </p>
         ) : null}
       </div>
@@ -225,8 +225,8 @@ function AtEnd({
         </Button>
       ) : more ? (
         <p className="flex flex-wrap items-center gap-3">
-          {more.together ? 'With the other open readings, this' : 'One more'} would clear {checks(more.settles ?? 0)}:{' '}
-          {more.name}.<Button onClick={onFirst}>Measure it</Button>
+          One more would clear {checks(more.settles ?? 0)}
+          {withOthers(more.together)}: {more.name}.<Button onClick={onFirst}>Measure it</Button>
         </p>
       ) : null}
       {jobs.flatMap((j) =>
@@ -237,6 +237,7 @@ function AtEnd({
   );
 }
 
+const withOthers = (together: boolean): string => (together ? ', with the other readings that are open' : '');
 const checks = (n: number): string => plural(n, 'check');
 
 /** What the car rules out, how much is open, and the ways on. */
