@@ -11,6 +11,7 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import type { Hub } from '@/core/document/document';
+import type { OwnFasteners } from '@/core/document/ownFasteners';
 import { CORNERS, HARDWARE_ON } from '@/core/document/vocabulary';
 import { NUT_CLASSES_SAID } from '@/core/thread/classes';
 import { at, figure, id } from './columns';
@@ -107,11 +108,14 @@ export const wheelSet = pgTable(
     planned: boolean('planned').notNull().default(false),
     /** What is otherwise about the rear wheels; null where all four are alike. */
     rear: jsonb('rear').$type<RearWheels>(),
+    /** Bolts or nuts that go on with these wheels and no others; null where they have none of their own. */
+    own: jsonb('own').$type<OwnFasteners>(),
     createdAt: at('created_at').notNull(),
     archivedAt: at('archived_at'),
   },
   (t) => [
     index('wheel_set_vehicle').on(t.vehicleId),
+    index('wheel_set_name').on(sql`lower(trim(${t.name}))`),
     check('wheel_set_lugs', sql`${t.lugs} is null or ${t.lugs} between 3 and 12`),
     check('wheel_set_bolt_circle', sql`${t.boltCircleMm} is null or ${t.boltCircleMm} between 60 and 300`),
     check('wheel_set_offset', sql`${t.offsetMm} is null or ${t.offsetMm} between -150 and 150`),

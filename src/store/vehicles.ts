@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { CORNERS } from '@/core/document/vocabulary';
 import type { Db, Executor } from './connection';
@@ -11,7 +11,7 @@ import { insertWheels, type WheelWhole, wheelsOf } from './wheels';
 
 export type HubInput = Omit<AxleHubRow, 'id' | 'vehicleId' | 'fromJobId' | 'endedAt' | 'original'>;
 export type WheelSetInput = Pick<WheelSetRow, 'name' | 'tyre' | 'offsetMm' | 'seat'> &
-  Partial<Pick<WheelSetRow, 'rotates' | 'lugs' | 'boltCircleMm' | 'planned' | 'rear'>>;
+  Partial<Pick<WheelSetRow, 'rotates' | 'lugs' | 'boltCircleMm' | 'planned' | 'rear' | 'own'>>;
 
 export interface VehicleInput {
   readonly name: string;
@@ -87,6 +87,29 @@ export async function hubsOfModel(db: Executor, name: string): Promise<AxleHubRo
   return rows.map((r) => r.hub);
 }
 
+/** So many sets of one name say what the next one has. */
+const NAMED_SETS = 100;
+
+/** Wheel sets of a name that are not put away, the newest first, each with the model of its car. */
+export const setsNamed = (
+  db: Executor,
+  name: string,
+  butVehicle: string | null,
+): Promise<{ set: WheelSetRow; model: string }[]> =>
+  db
+    .select({ set: wheelSet, model: vehicle.name })
+    .from(wheelSet)
+    .innerJoin(vehicle, eq(vehicle.id, wheelSet.vehicleId))
+    .where(
+      and(
+        sql`lower(trim(${wheelSet.name})) = lower(trim(${name}))`,
+        isNull(wheelSet.archivedAt),
+        butVehicle === null ? undefined : ne(vehicle.id, butVehicle),
+      ),
+    )
+    .orderBy(desc(wheelSet.createdAt), desc(wheelSet.id))
+    .limit(NAMED_SETS);
+
 /** Saves changed vehicle data unless somebody else saved first. @throws ChangedMeanwhileError */
 export async function saveVehicle(
   db: Db,
@@ -135,7 +158,7 @@ async function insertWheelSet(tx: Executor, vehicleId: string, input: WheelSetIn
 export async function addWheelSet(
   db: Db,
   vehicleId: string,
-  input: WheelSetInput,
+  { confirmed, ...input }: WheelSetInput & Pick<VehicleInput, 'confirmed'>,
   by: string,
   at: Date,
 ): Promise<string> {
@@ -143,7 +166,8 @@ export async function addWheelSet(
     const [car] = await tx.select({ id: vehicle.id }).from(vehicle).where(eq(vehicle.id, vehicleId));
     if (!car) throw new NotFoundError('This vehicle');
     const id = await insertWheelSet(tx, vehicleId, input, at);
-    await recordEvent(tx, { vehicleId, kind: 'wheel-set.added', detail: { ...input }, by, at });
+    const looked = confirmed?.length ? { confirmed: [...confirmed] } : {};
+    await recordEvent(tx, { vehicleId, kind: 'wheel-set.added', detail: { ...input, ...looked }, by, at });
     return id;
   });
 }

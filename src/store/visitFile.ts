@@ -4,6 +4,7 @@ import { createSchemaFactory } from 'drizzle-zod';
 import { z } from 'zod';
 import { digestOf } from '@/core/document/digest';
 import { readPlan } from '@/core/document/document';
+import { ownFastenersSchema } from '@/core/document/ownFasteners';
 import { presentQuantity } from '@/core/document/renamed';
 import { firstBreak } from '@/core/torque/chain';
 import type { VectisRecord } from '@/records/document';
@@ -290,6 +291,8 @@ function belongs(f: Omit<VisitFile, 'files'>): void {
   if ([...steps, ...torque, ...bay].some((r) => !plans.has(r.planId)))
     throw refused('a row belongs to a plan that is not in it.');
   if (f.jobs.some((j) => !sets.has(j.wheelSetId))) throw refused('its wheels are not in it.');
+  if (f.wheelSets.some((s) => s.own != null && !ownFastenersSchema.safeParse(s.own).success))
+    throw refused('the bolts or nuts of its wheels do not read.');
   if (readings.some((r) => r.onWheelSetId && !sets.has(r.onWheelSetId)))
     throw refused('a reading was taken on wheels that are not in it.');
 }

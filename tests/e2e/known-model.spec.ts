@@ -114,3 +114,64 @@ test('a model the shop knows: filled in dashed, taken in only once each fact was
     await expect(page.locator('form[data-quantity="turns"]')).not.toContainText('of this model');
   });
 });
+
+test('wheels of a name that were here stand dashed until each fact is looked at; their own nuts go along, with their key', async ({
+  watched: page,
+}) => {
+  await page.goto(`${server.url}/vehicles/new`);
+  await listens(page);
+  await page.getByLabel('Vehicle', { exact: true }).fill('Halm Drover');
+  await page.getByLabel('Plate', { exact: true }).fill('BE 15 ACH');
+  const front = page.getByRole('group', { name: 'Front axle' });
+  await front.getByLabel('Thread', { exact: true }).fill('M12x1.5');
+  await front.getByLabel('Held by').selectOption('stud');
+  await page.getByRole('button', { name: 'Same as front' }).click();
+  await page.getByLabel('Wheel set', { exact: true }).fill('beach 15');
+  const seen = page.getByRole('region', { name: 'Such wheels were here' });
+  await expect(seen).toContainText('235/75R15, ET 10, cone 60°, 6x139.7');
+  // What was typed before stays.
+  await page.getByLabel('Offset ET', { exact: true }).fill('0');
+  await seen.getByRole('button', { name: 'Fill in the wheels' }).click();
+  await expect(page.getByLabel('Tyre', { exact: true })).toHaveValue('235/75R15');
+  await expect(page.getByLabel('Offset ET', { exact: true })).toHaveValue('0');
+  await accessible(page);
+  await page.getByRole('button', { name: 'Take in' }).click();
+  await expect(page.locator('form').getByRole('alert')).toContainText('3 of the facts are expected from other cars');
+  for (const label of ['Tyre', 'Seat in the wheel', 'Drilled for'])
+    await page.getByRole('button', { name: `${label}: looked at, it is so` }).click();
+  await page.getByRole('button', { name: 'Take in' }).click();
+  await expect(page).toHaveURL(/\/vehicles\/[0-9a-f-]+$/);
+  const sets = page.getByRole('region', { name: 'Wheel sets' });
+  await expect(sets).toContainText('ET 0');
+
+  // A second set of a name that is on another model, too: only what they agree on, and it has nuts of its own.
+  await page.getByRole('button', { name: 'Add a wheel set' }).click();
+  await sets.getByLabel('Wheel set', { exact: true }).fill('winter 16');
+  await seen.getByRole('button', { name: 'Fill in the wheels' }).click();
+  await sets.getByRole('button', { name: 'They have their own bolts or nuts' }).click();
+  await sets.getByLabel('Own', { exact: true }).selectOption('nut');
+  await sets.getByLabel('Locking').selectOption('every');
+  await sets.getByLabel('Key').fill('B2, in the boot');
+  await sets.getByLabel('Socket').fill('19');
+  await sets.getByLabel('Their seat').selectOption('cone60');
+  await sets.getByLabel('Finish').fill('black');
+  for (;;) {
+    const next = sets.getByRole('button', { name: /looked at, it is so$/ });
+    if ((await next.count()) === 0) break;
+    await next.first().click();
+  }
+  await sets.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(sets.getByRole('alert')).toContainText('another seat than the wheels: do not combine');
+  await sets.getByLabel('Their seat').selectOption('ball13');
+  await accessible(page);
+  await sets.getByRole('button', { name: 'Add', exact: true }).click();
+  const line = 'Their own nuts: every one keyed, key B2, in the boot, socket 19.0 mm, ball R13, black';
+  await expect(sets).toContainText(line);
+  await page.reload();
+  await expect(sets).toContainText(line);
+  await sets.getByRole('button', { name: 'Correct winter 16' }).click();
+  await expect(sets.getByLabel('Key')).toHaveValue('B2, in the boot');
+  await sets.getByRole('button', { name: 'None of their own' }).click();
+  await sets.getByRole('button', { name: 'Save wheels' }).click();
+  await expect(sets).not.toContainText('Their own');
+});

@@ -151,6 +151,7 @@ export async function everyCall(db: Db): Promise<Call[]> {
     ['survey.confirm', survey.confirm, [open, ['front-left/none']]],
     ['intake.startMeasuring', intake.startMeasuring, [signed]],
     ['intake.seenOnModel', intake.seenOnModel, ['Halm Drover']],
+    ['intake.seenWheels', intake.seenWheels, ['winter 16', { model: 'Halm Drover' }]],
     ['intake.keepMileage', intake.keepMileage, [signed, 'far']],
     [
       'bay.sayByLead',

@@ -40,6 +40,7 @@ const ONE_ID = [
   'intake.changeVehicle',
   'intake.keepMileage',
   'intake.seenOnModel',
+  'intake.seenWheels',
   'intake.startMeasuring',
   'intake.takeInVehicle',
   'intake.takeInWheelSet',

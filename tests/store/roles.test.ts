@@ -38,6 +38,7 @@ const OF_A_LEAD: Readonly<Record<string, LeadAct>> = {
 const OF_NOBODY = [
   'bench.shelfParts',
   'intake.seenOnModel',
+  'intake.seenWheels',
   'people.comeIn',
   'people.comeInByName',
   'people.leave',

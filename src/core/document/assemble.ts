@@ -50,7 +50,7 @@ export interface PlanParts {
   readonly jobType: Plan['jobType'];
   readonly use: Plan['use'];
   readonly hub: Pick<Hub, 'lugs' | 'boltCircle'> & HubAfter;
-  readonly wheel: Pick<Plan['wheel'], 'name' | 'tyre' | 'offset' | 'seat' | 'lugs' | 'boltCircle'>;
+  readonly wheel: Pick<Plan['wheel'], 'name' | 'tyre' | 'offset' | 'seat' | 'lugs' | 'boltCircle' | 'own'>;
   /** In the order they were taken; repeats of the same thing are averaged with their spread. */
   readonly readings: readonly Reading[];
   /** Every wheel that can go on this axle. */

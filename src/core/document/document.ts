@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { THREAD_CONDITIONS } from '../joint/friction';
 import { BOLT_CLASSES, NUT_CLASSES_SAID } from '../thread/classes';
 import { measured, mm, threadText, torqueSchema } from './fields';
+import { ownFastenersSchema } from './ownFasteners';
 import { fastenerSchema, lockingSchema, nutSchema, spacerSchema } from './parts';
 import { policySchema } from './policySchema';
 import { onCar, setupSchema } from './setup';
@@ -101,6 +102,9 @@ export const wheelSchema = z.strictObject({
   seat: z.enum(SEATS),
   lugs: z.int().min(3).max(12).nullable().describe('lug holes of the wheels'),
   boltCircle: z.number().min(60).max(300).nullable().describe('bolt circle of the wheels'),
+  own: ownFastenersSchema
+    .optional()
+    .describe('bolts or nuts that belong to these wheels and go on with them; left out where they have none'),
   bore: measured(200),
   boreRecess: measured(80).describe('depth of the wheel’s bore for a spacer’s lip'),
   padThickness: measured(80).describe('depth of the lug hole from the pad to the seat'),

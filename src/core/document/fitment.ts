@@ -61,15 +61,27 @@ export function fitmentOf(
       ...hubs.map((hub) => ({ value: hub[fact], cars: 1 })),
       ...elsewhere.filter((e) => e.fact === fact),
     ].filter((h) => known(h.value));
-    const counts = [...groupBy(had, (h) => spelt(fact, h.value)).values()].map((own) => ({
-      value: (own[0] as { value: string }).value,
-      cars: own.reduce((n, h) => n + h.cars, 0),
-    }));
-    const [first, second] = counts.sort((a, b) => b.cars - a.cars);
-    if (!first || first.cars === second?.cars) continue;
-    found[fact] = { ...first, of: counts.reduce((n, c) => n + c.cars, 0) };
+    const most = commonest(had, (value) => spelt(fact, value));
+    if (most) found[fact] = most;
   }
   return found;
+}
+
+/**
+ * What most of them had; null where none is known, or where as many had one thing as another.
+ * @param same how a value is told to be the same however it was typed
+ */
+export function commonest(
+  had: readonly { readonly value: string; readonly cars: number }[],
+  same: (value: string) => string,
+): KnownFact | null {
+  const counts = [...groupBy(had, (h) => same(h.value)).values()].map((own) => ({
+    value: (own[0] as { value: string }).value,
+    cars: own.reduce((n, h) => n + h.cars, 0),
+  }));
+  const [first, second] = counts.sort((a, b) => b.cars - a.cars);
+  if (!first || first.cars === second?.cars) return null;
+  return { ...first, of: counts.reduce((n, c) => n + c.cars, 0) };
 }
 
 /** A figure as one car of a model had it, or as several of another shop did. */

@@ -2,6 +2,7 @@ import type { Plan } from '../document/document';
 import { fastenerText, onCarText } from '../document/fastenerText';
 import { lockingOf, wheelLugs, wheelTorque } from '../document/hardware';
 import { seatInSentence } from '../document/labels';
+import { ownText } from '../document/ownText';
 import { formatThread, parseThread } from '../thread/designation';
 import { formatLength, type UnitSystem } from '../units/format';
 import { hasPlate, looseName } from './jobKind';
@@ -17,6 +18,30 @@ function plates({ spacer, rightSpacer }: Plan, plate: string, mm: (x: number) =>
 
 const drilled = ({ spacer }: Plan): string =>
   spacer.lugs === null || spacer.boltCircles === null ? '' : `, ${spacer.lugs} × ${spacer.boltCircles.join(' / ')}`;
+
+/** The bolts or nuts that belong to the wheels, where they go on: in the place of whatever is on the car. */
+function ownCounted({ wheel: { own, name } }: Plan, count: number, units: UnitSystem): Step | null {
+  if (!own) return null;
+  const text = `${count} × ${own.piece} of “${name}”: ${ownText(own, units)}. The ones that were counted; all present, threads clean.`;
+  return step('kit.stock', text, true);
+}
+
+/** What the wheels have of their own while others go on. */
+function ownLines({ wheel: { own, name }, fastener }: Plan, units: UnitSystem): Step[] {
+  if (!own || fastener.kind === 'present') return [];
+  const text = `“${name}” has ${own.piece}s of its own (${ownText(own, units)}): they stay with the wheels, bagged and labelled. What this list says goes on instead.`;
+  return [step('kit.own', text, true)];
+}
+
+/** @param keyed one piece a wheel of what goes on is */
+function keyLines({ wheel: { own }, hub }: Plan, keyed: boolean): Step[] {
+  if (own?.locking === 'every') {
+    const text = `Key in hand${own.key === '' ? '' : `, ${own.key}`}, and it fits every ${own.piece}: each one is keyed.`;
+    return [step('kit.key', text, true)];
+  }
+  if (!hub.lockingFastener && !keyed && own?.locking !== 'one') return [];
+  return [step('kit.key', 'Locking key in hand, and it fits the locking fastener.', true)];
+}
 
 /**
  * Kit to have on the trolley before the car is lifted. Every line is a hold point: a wheel off with the wrong nuts on
@@ -91,13 +116,14 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
       break;
     case 'present':
       kit.push(
-        step(
-          'kit.stock',
-          keyed
-            ? `${count - 2} × ${onCarText(hub, units, `${loose}s`)}, and the 2 locking ones: all present, threads clean.`
-            : `${count} × ${onCarText(hub, units, `${loose}s`)}: all present, threads clean.`,
-          true,
-        ),
+        ownCounted(plan, count, units) ??
+          step(
+            'kit.stock',
+            keyed
+              ? `${count - 2} × ${onCarText(hub, units, `${loose}s`)}, and the 2 locking ones: all present, threads clean.`
+              : `${count} × ${onCarText(hub, units, `${loose}s`)}: all present, threads clean.`,
+            true,
+          ),
       );
       break;
   }
@@ -119,8 +145,7 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
         true,
       ),
     );
-  if (hub.lockingFastener || keyed)
-    kit.push(step('kit.key', 'Locking key in hand, and it fits the locking fastener.', true));
+  kit.push(...ownLines(plan, units), ...keyLines(plan, keyed));
   kit.push(
     step(
       'kit.sockets',

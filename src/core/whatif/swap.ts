@@ -46,6 +46,8 @@ export interface SwapSet {
   readonly wheel: Plan['wheel'];
   /** The set that the plan was measured on. */
   readonly measured: boolean;
+  /** Bolts or nuts that go on with it and no other set, as the set has them today; null where it has none. */
+  readonly own?: Plan['wheel']['own'] | null;
 }
 
 /** Whether the joint holds is what a swap asks; where the tyre stands is the plan's own question. */

@@ -14,5 +14,12 @@ export function NewWheelSet({ vehicleId }: { vehicleId: string }) {
         Add a wheel set
       </Button>
     );
-  return <WheelSetForm verb="Add" save={(typed) => takeInWheelSet(vehicleId, typed)} onDone={() => setOpen(false)} />;
+  return (
+    <WheelSetForm
+      verb="Add"
+      seenFor={vehicleId}
+      save={(typed, confirmed) => takeInWheelSet(vehicleId, typed, confirmed)}
+      onDone={() => setOpen(false)}
+    />
+  );
 }

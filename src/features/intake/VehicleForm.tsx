@@ -13,9 +13,10 @@ import { useFocusOnArrival } from '@/ui/focusField';
 import { useCarried } from '@/ui/useCarried';
 import type { Result } from '@/usecases/result';
 import { CarriedNote } from './CarriedNote';
+import { FirstWheels } from './FirstWheels';
 import { SeenBefore } from './SeenBefore';
 import { EMPTY_HUB, type VehicleParsed, type VehicleTyped, vehicleForm } from './schema';
-import { useExpected } from './useExpected';
+import { leftToLook, useExpected } from './useExpected';
 import { forgetForm, useKeptForm } from './useKeptForm';
 
 const SEATS = optionsOf(SEAT_LABEL);
@@ -85,9 +86,7 @@ export function VehicleForm({
     setFailure(null);
     const [unseen, ...more] = edit ? [] : expected.left();
     if (unseen) {
-      setFailure(
-        `${more.length + 1} of the facts are expected from other cars and not looked at on this one. Look at each and say so, or type what is there.`,
-      );
+      setFailure(leftToLook(more.length + 1, 'this one'));
       return form.setFocus(unseen);
     }
     const result = await ask(() => (edit ? save(getValues()) : save(getValues(), expected.confirmed)));
@@ -110,7 +109,7 @@ export function VehicleForm({
         />
         <Field label="Plate" error={e.plate?.message} {...register('plate')} />
       </section>
-      {edit ? null : <SeenBefore name={name} onFill={expected.fill} />}
+      {edit ? null : <SeenBefore name={name} onFill={expected.fillHubs} />}
       <div className="grid gap-6 lg:grid-cols-2">
         <HubFields form={form} axle="front" edit={edit === true} expected={expected} />
         <HubFields
@@ -120,7 +119,7 @@ export function VehicleForm({
           expected={expected}
           copy={(names) => {
             const front = getValues('front');
-            expected.copy('front', 'rear', names);
+            expected.copyHub('front', 'rear', names);
             for (const name of names)
               setValue(`rear.${name}` as FieldPath<VehicleTyped>, front[name], {
                 shouldValidate: formState.isSubmitted,
@@ -129,38 +128,7 @@ export function VehicleForm({
           }}
         />
       </div>
-      {edit ? null : (
-        <fieldset className="grid gap-3 border-t border-line pt-4 sm:grid-cols-5">
-          <legend className="float-left mb-1 w-full text-[15px] font-[640] sm:col-span-5">Wheel set it came on</legend>
-          <Field
-            label="Wheel set"
-            hint="A short name."
-            error={e.wheelSet?.setName?.message}
-            {...register('wheelSet.setName')}
-          />
-          <Field
-            label="Tyre"
-            hint="From the sidewall, e.g. 225/45R17. Empty if unread."
-            error={e.wheelSet?.tyre?.message}
-            {...register('wheelSet.tyre')}
-          />
-          <Field
-            label="Offset ET"
-            unit="mm"
-            figure
-            hint="Stamped on the wheel. Empty if unreadable."
-            error={e.wheelSet?.offset?.message}
-            {...register('wheelSet.offset')}
-          />
-          <SelectField
-            label="Seat in the wheel"
-            options={SEATS}
-            error={e.wheelSet?.wheelSeat?.message}
-            {...register('wheelSet.wheelSeat')}
-          />
-          <DrillingField form={form} />
-        </fieldset>
-      )}
+      {edit ? null : <FirstWheels form={form} model={name} expected={expected} />}
       <Field label="Notes" error={e.notes?.message} {...register('notes')} />
       {failure ? (
         <p role="alert" className="font-[560] text-stop">
@@ -173,33 +141,6 @@ export function VehicleForm({
         </Button>
       </div>
     </form>
-  );
-}
-
-/** What the wheels are drilled for; they hang on the car, so the hub’s own is one tap away. */
-function DrillingField({ form }: { form: Form }) {
-  const { register, formState, control, setValue } = form;
-  const [lugs, circle] = useWatch({ control, name: ['front.lugs', 'front.boltCircle'] });
-  const hub = lugs.trim() !== '' && circle.trim() !== '' ? `${lugs.trim()}x${circle.trim()}` : null;
-  return (
-    <div>
-      <Field
-        label="Drilled for"
-        figure
-        hint="Lugs and circle: 5x112."
-        error={formState.errors.wheelSet?.drilling?.message}
-        {...register('wheelSet.drilling')}
-      />
-      {hub ? (
-        <button
-          type="button"
-          onClick={() => setValue('wheelSet.drilling', hub, { shouldValidate: true, shouldDirty: true })}
-          className="touch text-[14px] font-[560] text-accent underline underline-offset-4"
-        >
-          As the front hub, {hub}
-        </button>
-      ) : null}
-    </div>
   );
 }
 
@@ -235,7 +176,10 @@ function HubFields({
   /** Label of a field, and where what stands in it is only expected. */
   const named = (label: string, name: HubField) => {
     const e = edit ? null : expected.at(`${axle}.${name}`, values[name]);
-    return { label, expected: e && { from: e.from, onLooked: () => expected.confirm(`${axle}.${name}`, label) } };
+    return {
+      label,
+      expected: e && { from: e.from, onLooked: () => expected.confirm(`${axle}.${name}`, `${label}, ${axle} axle`) },
+    };
   };
   const at = (name: HubField): FieldPath<VehicleTyped> => `${axle}.${name}` as FieldPath<VehicleTyped>;
   const group = (title: string, names: readonly HubField[]) => (

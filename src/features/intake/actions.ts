@@ -18,6 +18,7 @@ import {
   type VehicleInput,
   type WheelSetInput,
 } from '@/usecases/vehicle/vehicles';
+import { type WheelsSeen, wheelsSeen } from '@/usecases/vehicle/wheelsByName';
 import { jobForm, type VehicleParsed, type VehicleTyped, vehicleForm, wheelSetForm } from './schema';
 
 const hubInput = (axle: 'front' | 'rear', h: VehicleParsed['front']): HubInput => ({
@@ -54,6 +55,7 @@ const wheelSetInput = (w: z.output<typeof wheelSetForm>): WheelSetInput => ({
   lugs: w.drilling?.lugs ?? null,
   boltCircleMm: w.drilling?.boltCircle ?? null,
   planned: w.planned,
+  own: w.own,
   rear: w.rear === null ? null : rearWheels(w.rear),
 });
 
@@ -91,9 +93,24 @@ export async function changeVehicle(id: string, version: number, typed: VehicleT
   });
 }
 
-/** Adds a wheel set to a vehicle. */
-export async function takeInWheelSet(vehicleId: string, typed: VehicleTyped['wheelSet']): Promise<Result<string>> {
-  return act((who) => keepWheelSet(idOf(vehicleId), soundSet(typed), who));
+const seenOn = z.union([z.strictObject({ vehicleId: z.string() }), z.strictObject({ model: z.string().max(200) })]);
+
+/** What wheels of one name were here; nothing is changed. @param on the car they go on, or its model */
+export async function seenWheels(name: string, on: z.infer<typeof seenOn>): Promise<Result<WheelsSeen | null>> {
+  return attempt(() => {
+    const of = seenOn.parse(on);
+    const car = 'vehicleId' in of ? { vehicleId: idOf(of.vehicleId) } : of;
+    return wheelsSeen(z.string().max(200).parse(name), car);
+  });
+}
+
+/** Adds a wheel set to a vehicle. @param confirmed what was expected from other cars and looked at on these wheels */
+export async function takeInWheelSet(
+  vehicleId: string,
+  typed: VehicleTyped['wheelSet'],
+  confirmed: readonly string[] = [],
+): Promise<Result<string>> {
+  return act((who) => keepWheelSet(idOf(vehicleId), soundSet(typed), who, confirmedList.parse(confirmed)));
 }
 
 function soundSet(typed: unknown): WheelSetInput {

@@ -50,6 +50,7 @@ export const typedSet = (w: WheelSetRow): SetTyped => ({
   wheelSeat: w.seat as Seat,
   drilling: typedDrilling(w.lugs, w.boltCircleMm),
   planned: w.planned ? 'yes' : 'no',
+  own: w.own && { ...w.own, socket: w.own.socket === null ? '' : String(w.own.socket) },
   rear: w.rear && {
     tyre: w.rear.tyre,
     offset: typedOffset(w.rear.offsetMm),

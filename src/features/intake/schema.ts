@@ -1,9 +1,20 @@
 import { z } from 'zod';
+import { OWN_LOCKING } from '@/core/document/ownFasteners';
 import { isSource } from '@/core/document/source';
-import { CORNERS, HARDWARE_ON, JOB_TYPES, SEATS, SPACER_KINDS, USES } from '@/core/document/vocabulary';
+import {
+  CORNERS,
+  HARDWARE_ON,
+  JOB_TYPES,
+  SEATS,
+  type Seat,
+  SPACER_KINDS,
+  THREAD_MATERIALS,
+  USES,
+} from '@/core/document/vocabulary';
 import { InputError, tryInput } from '@/core/errors';
 import { parseDrilling } from '@/core/parts/drilling';
 import { carriedSchema } from '@/core/quick/carried';
+import { matchSeats } from '@/core/seat/seats';
 import { BOLT_CLASSES, NUT_CLASSES_SAID } from '@/core/thread/classes';
 import { parseThread } from '@/core/thread/designation';
 import { parseNumber } from '@/core/units/number';
@@ -109,7 +120,7 @@ export const hubForm = hubFields.refine((hub) => typeof hub.torque !== 'number' 
   when: ({ value }) => value !== null && typeof value === 'object',
 });
 
-export const wheelSetForm = z.object({
+const wheelSetFields = z.object({
   setName: words('Wheel set', 'Enter a short name, such as “summer 17”.'),
   tyre: z.string().trim().max(40, 'Tyre is longer than 40 characters. Shorten it.'),
   offset: typed(offsetMm),
@@ -117,6 +128,18 @@ export const wheelSetForm = z.object({
   drilling: typed((t) => (t.trim() === '' ? null : oneCircle(t))),
   /** Not here yet: looked at, and never on the car. */
   planned: z.enum(['yes', 'no']).transform((v) => v === 'yes'),
+  /** Bolts or nuts that go on with these wheels and no others. */
+  own: z
+    .object({
+      piece: z.enum(['bolt', 'nut']),
+      locking: z.enum(OWN_LOCKING),
+      key: z.string().trim().max(60, 'Key is longer than 60 characters. Shorten it.'),
+      socket: typed(maybe((t) => parseLength('Socket', t, { min: 8, max: 60 }).value)),
+      seat: z.enum(SEATS),
+      finish: z.string().trim().max(40, 'Finish is longer than 40 characters. Shorten it.'),
+      material: z.enum(THREAD_MATERIALS),
+    })
+    .nullable(),
   rear: z
     .object({
       tyre: z.string().trim().max(40, 'Tyre is longer than 40 characters. Shorten it.'),
@@ -126,6 +149,20 @@ export const wheelSetForm = z.object({
     })
     .nullable(),
 });
+
+/** Seats of a wheel and of its own bolts or nuts go together. */
+const seatsMeet = (wheel: string, own: string): boolean =>
+  wheel === 'unknown' || own === 'unknown' || matchSeats(wheel as Seat, own as Seat) !== 'mismatch';
+
+export const wheelSetForm = wheelSetFields.refine(
+  ({ own, wheelSeat, rear }) =>
+    own === null || (seatsMeet(wheelSeat, own.seat) && (rear === null || seatsMeet(rear.wheelSeat, own.seat))),
+  {
+    path: ['own', 'seat'],
+    message: 'Their own bolts or nuts have another seat than the wheels: do not combine. Look at both once more.',
+    when: ({ value }) => value !== null && typeof value === 'object',
+  },
+);
 
 export const vehicleForm = z.object({
   name: z.string().trim().max(80, 'Vehicle is longer than 80 characters. Shorten it.'),
@@ -176,6 +213,16 @@ export const EMPTY_HUB: HubTyped = {
   found: '',
 };
 
+export const EMPTY_OWN: NonNullable<z.input<typeof wheelSetForm>['own']> = {
+  piece: 'bolt',
+  locking: 'plain',
+  key: '',
+  socket: '',
+  seat: 'unknown',
+  finish: '',
+  material: 'unknown',
+};
+
 export const EMPTY_SET: z.input<typeof wheelSetForm> = {
   setName: '',
   tyre: '',
@@ -183,6 +230,7 @@ export const EMPTY_SET: z.input<typeof wheelSetForm> = {
   wheelSeat: 'unknown',
   drilling: '',
   planned: 'no',
+  own: null,
   rear: null,
 };
 

@@ -23,64 +23,102 @@ interface Looks {
 const NOTHING: Looks = { open: {}, confirmed: [] };
 const PLACE = 'take-in/expected';
 
-const fromText = ({ cars, of }: KnownFact): string =>
-  of === 1 ? 'on one car' : cars === of ? `on all ${of} cars` : `on ${cars} of ${of} cars`;
+const fromText = ({ cars, of }: KnownFact, [one, many]: readonly [string, string]): string =>
+  of === 1 ? `on one ${one}` : cars === of ? `on all ${of} ${many}` : `on ${cars} of ${of} ${many}`;
+
+/** How a form's fields are read and filled, whatever form it is. */
+interface Fields {
+  readonly read: (path: string) => unknown;
+  readonly fill: (path: string, value: string) => void;
+  /** What stands in a field that nobody has touched. */
+  readonly untouched: (path: string) => unknown;
+}
+
+const without = (open: Expected, path: string): Expected =>
+  Object.fromEntries(Object.entries(open).filter(([p]) => p !== path));
 
 /**
- * Facts that are expected from other cars of the model. They stand dashed in their fields until somebody looked at this
- * car, one at a time; a car is not taken in while one is left. What is typed instead is a fact of this car.
+ * Facts that are expected from elsewhere. They stand dashed in their fields until somebody looked at the thing itself,
+ * one at a time; nothing is taken in while one is left. What is typed instead is a fact.
+ * @param place names the form, so that it is kept with the tab
  */
-export function useExpected(form: Form) {
-  const [looks, setLooks] = useUnkept<Looks>(PLACE, NOTHING);
-  const without = (open: Expected, path: string): Expected =>
-    Object.fromEntries(Object.entries(open).filter(([p]) => p !== path));
+export function useLooks(place: string, { read, fill, untouched }: Fields) {
+  const [looks, setLooks] = useUnkept<Looks>(place, NOTHING);
   return {
     /** What is expected in a field and still stands there as it was filled in. */
     at: (path: string, value: unknown): ExpectedHere | null => {
       const e = looks.open[path];
       return e && e.value === value ? e : null;
     },
-    fill: (known: KnownModel) => {
+    /** @param on “cars”, “sets”: what they were counted on */
+    fill: (known: readonly (readonly [path: string, fact: KnownFact])[], on: readonly [string, string]) => {
       const open: Record<string, ExpectedHere> = {};
-      for (const axle of ['front', 'rear'] as const)
-        for (const [fact, k] of Object.entries(known[axle]) as [FitmentFact, KnownFact][]) {
-          const path = `${axle}.${fact}` as FieldPath<VehicleTyped>;
-          const now = form.getValues(path);
-          const untouched = now === form.formState.defaultValues?.[axle]?.[fact];
-          // What was typed already was read off this car.
-          if (!untouched) continue;
-          form.setValue(path, k.value, { shouldDirty: true, shouldValidate: form.formState.isSubmitted });
-          open[path] = { value: k.value, from: fromText(k) };
-        }
+      for (const [path, fact] of known) {
+        // What was typed already was read off the thing itself.
+        if (read(path) !== untouched(path)) continue;
+        fill(path, fact.value);
+        open[path] = { value: fact.value, from: fromText(fact, on) };
+      }
       setLooks((l) => ({ ...l, open: { ...l.open, ...open } }));
     },
     confirm: (path: string, label: string) =>
       setLooks((l) => ({
         open: without(l.open, path),
-        confirmed: [...l.confirmed, `${label}, ${path.split('.')[0]} axle: ${l.open[path]?.value ?? ''}`.slice(0, 80)],
+        confirmed: [...l.confirmed, `${label}: ${l.open[path]?.value ?? ''}`.slice(0, 80)],
       })),
     /** Values that are copied bring along that nobody looked at them. */
-    copy: (from: Axle, to: Axle, names: readonly string[]) =>
+    copy: (paths: readonly (readonly [from: string, to: string])[]) =>
       setLooks((l) => {
         const open: Record<string, ExpectedHere> = { ...l.open };
-        for (const name of names) {
-          const e = l.open[`${from}.${name}`];
-          delete open[`${to}.${name}`];
-          if (e) open[`${to}.${name}`] = e;
+        for (const [from, to] of paths) {
+          const e = l.open[from];
+          delete open[to];
+          if (e) open[to] = e;
         }
         return { ...l, open };
       }),
-    /**
-     * Fields whose expected value still stands and nobody looked at, in the order of the form. An axle held by bolts
-     * has no nuts to look at.
-     */
-    left: (): FieldPath<VehicleTyped>[] =>
-      (Object.keys(looks.open) as FieldPath<VehicleTyped>[]).filter((p) => {
-        const [axle, fact] = p.split('.') as [Axle, string];
-        const hidden = fact === 'nutStyle' && form.getValues(`${axle}.fastening`) === 'bolt';
-        return !hidden && form.getValues(p) === looks.open[p]?.value;
-      }),
+    /** Fields whose expected value still stands and nobody looked at, in the order in which they were filled. */
+    left: (): string[] => Object.keys(looks.open).filter((p) => read(p) === looks.open[p]?.value),
     confirmed: looks.confirmed,
     forget: () => setLooks(NOTHING),
+  };
+}
+
+/** What says in a sentence that so many facts wait to be looked at. */
+export const leftToLook = (n: number, where: string): string =>
+  `${n} of the facts are expected from other cars and not looked at on ${where}. Look at each and say so, or type what is there.`;
+
+/** Facts of a car that is taken in: its hubs as other cars of the model had them, its wheels as others of their name. */
+export function useExpected(form: Form) {
+  const path = (p: string) => p as FieldPath<VehicleTyped>;
+  const looks = useLooks(PLACE, {
+    read: (p) => form.getValues(path(p)),
+    fill: (p, value) =>
+      form.setValue(path(p), value, { shouldDirty: true, shouldValidate: form.formState.isSubmitted }),
+    untouched: (p) => {
+      const [part, fact] = p.split('.') as [Axle, FitmentFact];
+      return form.formState.defaultValues?.[part]?.[fact];
+    },
+  });
+  return {
+    ...looks,
+    fillHubs: (known: KnownModel) =>
+      looks.fill(
+        (['front', 'rear'] as const).flatMap((axle) =>
+          (Object.entries(known[axle]) as [FitmentFact, KnownFact][]).map(([f, k]) => [`${axle}.${f}`, k] as const),
+        ),
+        ['car', 'cars'],
+      ),
+    copyHub: (from: Axle, to: Axle, names: readonly string[]) =>
+      looks.copy(names.map((n) => [`${from}.${n}`, `${to}.${n}`] as const)),
+    /** An axle held by bolts has no nuts to look at. */
+    left: (): FieldPath<VehicleTyped>[] =>
+      looks
+        .left()
+        .filter((p) => {
+          const [axle, fact] = p.split('.') as [Axle, string];
+          return !(fact === 'nutStyle' && form.getValues(`${axle}.fastening`) === 'bolt');
+        })
+        .map(path),
   };
 }

@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react';
 import type { Plan } from '@/core/document/document';
 import { AXLE_LABEL } from '@/core/document/labels';
+import { ownText } from '@/core/document/ownText';
 import { evaluate } from '@/core/evaluate/evaluate';
 import { drawnEngagement } from '@/core/figures/result';
 import { sentence } from '@/core/rules/index';
@@ -39,6 +40,17 @@ export function Swaps({ tables, units }: { tables: readonly SwapTable[]; units: 
   );
 }
 
+/** Bolts or nuts that go on with a wheel set and no other. */
+function OwnOf({ set, units }: { set: SwapSet | undefined; units: UnitSystem }) {
+  const own = set?.own;
+  if (!own) return null;
+  return (
+    <span className="block font-normal text-[12.5px] text-soft">
+      its own {own.piece}s: {ownText(own, units)}
+    </span>
+  );
+}
+
 function One({
   table: { axle, of, plan, owned, sets: wheelSets, carried },
   units,
@@ -64,6 +76,7 @@ function One({
             {sets.map((set) => (
               <th key={set} scope="col" className="py-1 pr-3 font-[600] text-ink">
                 {set}
+                <OwnOf set={wheelSets.find((w) => w.name === set)} units={units} />
               </th>
             ))}
           </tr>

@@ -1,9 +1,15 @@
+import type { Plan } from '@/core/document/document';
 import { onCarText } from '@/core/document/fastenerText';
 import { wheelTorque } from '@/core/document/hardware';
 import { AXLE_LABEL } from '@/core/document/labels';
+import { ownText } from '@/core/document/ownText';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import type { LabelAxle } from '@/usecases/vehicle/glovebox';
+
+/** What goes on with the wheels that are on, and with no others. */
+const ownLines = ({ wheel: { own, name } }: Plan, units: UnitSystem): (readonly [string, boolean])[] =>
+  own ? [[`${own.piece}s of “${name}”: ${ownText(own, units)}`, false]] : [];
 
 /** What is on an axle, in lines short enough for a card. */
 export function linesOf(
@@ -30,6 +36,7 @@ export function linesOf(
       false,
     ],
     [loose, false],
+    ...ownLines(plan, units),
     ...(signature === null ? [] : [[signature, true] as const]),
     ...(foundSince === null
       ? []

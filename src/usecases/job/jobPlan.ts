@@ -77,6 +77,7 @@ export function planParts(whole: JobWhole): Omit<PlanParts, ChosenParts> {
       seat: (own?.seat ?? 'unknown') as Seat,
       lugs: own?.lugs ?? null,
       boltCircle: own?.boltCircleMm ?? null,
+      ...(wheel?.own ? { own: wheel.own } : {}),
     },
     readings: countedReadings(whole).map(
       (r): Reading => ({

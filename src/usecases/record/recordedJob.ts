@@ -139,6 +139,8 @@ const wheelSetRow = (w: RecordedWheels, r: VectisRecord, signedAt: Date): WheelS
   rotates: w.rotates,
   planned: w.planned,
   rear: w.rear === null ? null : axleWheels(w.rear),
+  // What goes on with the wheels stands in the plan.
+  own: (r.plan ? storedPlan(r.plan.document).wheel.own : null) ?? null,
   createdAt: signedAt,
   archivedAt: null,
 });

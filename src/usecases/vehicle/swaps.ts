@@ -51,6 +51,7 @@ async function byJob(db: Db, whole: JobWhole, earlier: readonly { readonly id: s
     .map((set) => ({
       name: set.planned ? `${set.name}, planned` : set.name,
       measured: set.id === wheelSetId,
+      own: set.own,
       wheel: set.id === wheelSetId ? plan.wheel : wheelsOf(whole, set.id, plan),
     }));
   const before = await Promise.all(earlier.map((j) => loadJob(db, j.id)));

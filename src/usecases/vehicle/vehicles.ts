@@ -40,8 +40,12 @@ export const changeVehicle = async (id: string, version: number, input: VehicleI
   saveVehicle((await theStore()).db, id, version, input, by, new Date());
 
 /** Adds a wheel set to a vehicle. @returns its id @throws NotFoundError */
-export const takeInWheelSet = async (vehicleId: string, input: WheelSetInput, by: string): Promise<string> =>
-  addWheelSet((await theStore()).db, vehicleId, input, by, new Date());
+export const takeInWheelSet = async (
+  vehicleId: string,
+  input: WheelSetInput,
+  by: string,
+  confirmed: readonly string[] = [],
+): Promise<string> => addWheelSet((await theStore()).db, vehicleId, { ...input, confirmed }, by, new Date());
 
 /** Says what the wheels of a set are drilled for; null where nobody knows. @throws NotFoundError */
 export const keepDrilling = async (

@@ -1,6 +1,7 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { CORNER_LABEL, HARDWARE_LABEL, JOB_TYPE_LABEL, SEAT_LABEL, USE_LABEL } from '@/core/document/labels';
+import { ownText } from '@/core/document/ownText';
 import { type QuantityId, quantity } from '@/core/document/quantities';
 import { readingText } from '@/core/document/readingText';
 import type { JobType, Seat, Use } from '@/core/document/vocabulary';
@@ -143,6 +144,11 @@ export default async function Page({
                   <AxleWheels set={w} axle="rear" />
                   <span className="figure">{drilled(w.rear.lugs, w.rear.boltCircleMm, session)}</span>
                 </>
+              ) : null}
+              {w.own ? (
+                <p className="col-span-full text-[13px]">
+                  Their own {w.own.piece}s: {ownText(w.own, session.units)}
+                </p>
               ) : null}
               <WheelLines wheels={wheels.filter((k) => k.wheelSetId === w.id)} session={session} />
               <ChangeWheelSet
