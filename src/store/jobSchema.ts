@@ -28,6 +28,7 @@ export interface ChoiceDraft {
   readonly rightSpacer?: number | null | undefined;
   /** Locking piece of what goes in; left out, nobody said. */
   readonly locking?: Locking | undefined;
+  readonly finish?: string | undefined;
   /** How threads and seats go together; left out, clean and dry as the job card asks. */
   readonly condition?: Hub['condition'] | undefined;
   /** What the rub map takes for granted, once somebody set it; else the usual assumptions. */

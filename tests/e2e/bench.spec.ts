@@ -1,5 +1,5 @@
 import { accessible, expect, serverWillBeKilled, test } from './guard';
-import { demoWorkshop, keep, openMore, plainHardware } from './steps';
+import { demoWorkshop, keep, listens, openMore, plainHardware } from './steps';
 
 const { open, url } = demoWorkshop();
 
@@ -85,6 +85,13 @@ test('edits are taken back and done again, by button and by key, and what stands
   await page.reload();
   await expect(spacer).toHaveValue('5');
   await expect(page.getByRole('radio', { name: 'Longer' })).toBeChecked();
+  // How they look is part of the choice.
+  const finish = page.getByLabel('Finish');
+  await listens(page);
+  await finish.fill('black');
+  await expect(page.getByText('Bench saved.')).toBeVisible();
+  await page.reload();
+  await expect(finish).toHaveValue('black');
 });
 
 test('candidates stand side by side, stay after a reload, and come back to the bench', async ({ watched: page }) => {

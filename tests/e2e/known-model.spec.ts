@@ -175,3 +175,33 @@ test('wheels of a name that were here stand dashed until each fact is looked at;
   await sets.getByRole('button', { name: 'Save wheels' }).click();
   await expect(sets).not.toContainText('Their own');
 });
+
+test('an adapter whose size is open: Measure asks for studs and pockets, and the bench begins with nothing on', async ({
+  watched: page,
+}) => {
+  await page.goto(`${server.url}/vehicles`);
+  await page.getByRole('link', { name: /Halm Drover/ }).click();
+  await listens(page);
+  await page.getByLabel('Planned').selectOption('adapter');
+  await page.getByRole('button', { name: 'Open job' }).click();
+  await expect(page.getByRole('heading', { name: 'Take in', exact: true })).toBeVisible();
+  const job = page.url().replace(/\/take-in.*/, '');
+  await page.context().clearCookies({ name: 'vectis-measure' });
+  await page.getByRole('button', { name: 'Start measuring' }).click();
+  await expect(page).toHaveURL(/\/measure/);
+  await listens(page);
+  // The studs' ends go into the pockets, so both are on the way; the pockets were read before.
+  const stop = page.getByRole('main').getByRole('heading', { level: 1 });
+  const asked: string[] = [];
+  for (let i = 0; i < 60 && !asked.some((name) => name.startsWith('Stud protrusion')); i += 1) {
+    asked.push(await stop.innerText());
+    await page.keyboard.press('PageDown');
+  }
+  expect(asked.at(-1)).toMatch(/^Stud protrusion, front/);
+  await accessible(page);
+  await page.goto(`${job}/choose`);
+  await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('0');
+  await expect(page.getByRole('radio', { name: 'Adapter' })).toBeChecked();
+  await expect(page.getByText('Needs the adapter’s own figures')).toHaveCount(0);
+  await accessible(page);
+});

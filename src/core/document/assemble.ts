@@ -61,6 +61,8 @@ export interface PlanParts {
   readonly fastener: Fastener;
   /** Locking piece of new hardware; left out, nobody said. */
   readonly locking?: Locking | undefined;
+  /** Finish and colour of what goes on; left out or empty, nobody minds. */
+  readonly finish?: string | undefined;
   /** How threads and seats go together; left out, clean and dry as the job card asks. */
   readonly condition?: Hub['condition'] | undefined;
   /** Degrees more negative than when it was measured; 0 where nobody changes it. */
@@ -97,6 +99,12 @@ function nutThreadFrom(parts: PlanParts, taken: Taken): Measured {
 }
 
 const HOURS = Array.from({ length: 12 }, (_, i) => i + 1);
+
+/** Left out where nobody minds. */
+function finishOf({ finish = '' }: PlanParts): Pick<Plan, 'finish'> {
+  const said = finish.trim();
+  return said === '' ? {} : { finish: said };
+}
 
 /** The two corners of an axle, left first. */
 export const cornersOf = (axle: Plan['axle']): [Corner, Corner] => [`${axle}-left`, `${axle}-right`];
@@ -197,6 +205,7 @@ export function assemblePlan(parts: PlanParts): Plan {
     spacer: spacerOf(parts.spacer),
     fastener: parts.fastener,
     locking: parts.locking ?? { kind: 'unknown' },
+    ...finishOf(parts),
     leadSignOff: parts.leadSignOff,
     policy: parts.policy,
   };

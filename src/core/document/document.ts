@@ -202,6 +202,13 @@ export const planSchema = z
     spacer: spacerSchema,
     fastener: fastenerSchema,
     locking: lockingSchema,
+    finish: z
+      .string()
+      .trim()
+      .min(1)
+      .max(40)
+      .optional()
+      .describe('finish and colour of the bolts or nuts that go on; left out where nobody minds'),
     leadSignOff: z.strictObject({ by: z.string().trim().min(1), reason: z.string().trim().min(1) }).nullable(),
     policy: policySchema,
   })

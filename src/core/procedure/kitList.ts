@@ -19,6 +19,9 @@ function plates({ spacer, rightSpacer }: Plan, plate: string, mm: (x: number) =>
 const drilled = ({ spacer }: Plan): string =>
   spacer.lugs === null || spacer.boltCircles === null ? '' : `, ${spacer.lugs} × ${spacer.boltCircles.join(' / ')}`;
 
+/** How what goes on looks, after some words; nothing where nobody minds. */
+const looks = ({ finish }: Plan, after: string): string => (finish === undefined ? '' : `${after}${finish}`);
+
 /** The bolts or nuts that belong to the wheels, where they go on: in the place of whatever is on the car. */
 function ownCounted({ wheel: { own, name } }: Plan, count: number, units: UnitSystem): Step | null {
   if (!own) return null;
@@ -77,7 +80,7 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
       kit.push(
         step(
           'kit.bolts',
-          `${of('bolt')} ${threadName(hub.thread)}, ${mm(fastener.length)} under the seat${threaded(fastener.threadLength)}. Count them, measure one of each bag.`,
+          `${of('bolt')} ${threadName(hub.thread)}, ${mm(fastener.length)} under the seat${threaded(fastener.threadLength)}${looks(plan, ', ')}. Count them, measure one of each bag.`,
           true,
         ),
       );
@@ -133,7 +136,7 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
     kit.push(
       step(
         'kit.nuts',
-        `${of(`${nut.style} nut`)} ${threadName(nut.thread)}, ${seatInSentence(nut.seat)}${nut.shankLength > 0 ? `, shank ${mm(nut.shankLength)}` : ''}. Count them; right finish.`,
+        `${of(`${nut.style} nut`)} ${threadName(nut.thread)}, ${seatInSentence(nut.seat)}${nut.shankLength > 0 ? `, shank ${mm(nut.shankLength)}` : ''}. Count them${looks(plan, '; all ')}.`,
         true,
       ),
     );

@@ -2,6 +2,7 @@ import type { Fastener, Nut, Plan, Spacer } from '../document/document';
 import { SEAT_LABEL } from '../document/labels';
 import { assess } from '../evaluate/evaluate';
 import type { CatalogueItem } from '../parts/catalogue';
+import { finishOf, looksSo } from '../parts/finish';
 import { parseThread, sameThread } from '../thread/designation';
 import { formatLength, type UnitSystem } from '../units/format';
 
@@ -13,10 +14,17 @@ export type Scanned =
   | {
       readonly is: 'other';
       readonly wrong: readonly string[];
-      readonly instead: { readonly spacer: Spacer; readonly fastener: Fastener } | null;
+      readonly instead: Instead | null;
     }
   /** Nothing of its kind is on this kit. */
   | { readonly is: 'not-wanted' };
+
+/** What would go on in its place. */
+interface Instead {
+  readonly spacer: Spacer;
+  readonly fastener: Fastener;
+  readonly finish?: string;
+}
 
 /** Marked sizes are held against each other to a twentieth of a millimetre. */
 const SAME = 0.05;
@@ -60,10 +68,27 @@ function nutWrong(is: Nut, wants: Nut, units: UnitSystem): string[] {
     ...word('seat', SEAT_LABEL[is.seat], SEAT_LABEL[wants.seat]),
     ...word('style', is.style, wants.style),
     ...word('class', is.class, wants.class),
+    ...word('material', is.material, wants.material),
     ...length('thread in it', is.threadLength, wants.threadLength, units),
     ...length('depth', is.blindDepth, wants.blindDepth, units),
     ...length('shank', is.shankLength, wants.shankLength, units),
   ];
+}
+
+/** How a part looks is held against the kit where somebody minds and the shelf knows. */
+function finishWrong({ finish }: Plan, { about }: CatalogueItem): string[] {
+  const is = finishOf(about);
+  return finish === undefined || is === null || looksSo(is, finish) ? [] : [`finish ${is}, this kit is ${finish}`];
+}
+
+const finishNote = ({ finish }: Plan, { about }: CatalogueItem): string | null =>
+  finish !== undefined && finishOf(about) === null
+    ? `This kit is ${finish}; how the part looks is not on the shelf.`
+    : null;
+
+function asItLooks({ about }: CatalogueItem): Pick<Instead, 'finish'> {
+  const finish = finishOf(about)?.slice(0, 40);
+  return finish === undefined ? {} : { finish };
 }
 
 const nutOf = (f: Fastener): Nut | null =>
@@ -104,9 +129,10 @@ function heldAgainst(plan: Plan, item: CatalogueItem, units: UnitSystem): Scanne
     case 'nut': {
       const nut = nutOf(f);
       if (nut === null) return { is: 'not-wanted' };
-      const wrong = nutWrong(item.nut, nut, units);
-      if (wrong.length === 0) return { is: 'fits', key: 'kit.nuts', wanted: pieces, note: null };
-      return other(wrong, { spacer: plan.spacer, fastener: { ...f, nut: item.nut } as Fastener });
+      const wrong = [...nutWrong(item.nut, nut, units), ...finishWrong(plan, item)];
+      const note = finishNote(plan, item);
+      if (wrong.length === 0) return { is: 'fits', key: 'kit.nuts', wanted: pieces, note };
+      return other(wrong, { ...asItLooks(item), spacer: plan.spacer, fastener: { ...f, nut: item.nut } as Fastener });
     }
     case 'bolt':
     case 'stud':
@@ -130,8 +156,10 @@ function fastenerScanned(plan: Plan, item: Loose, units: UnitSystem): Scanned {
       ...word('seat', SEAT_LABEL[is.seat], SEAT_LABEL[f.seat]),
       ...word('class', is.class, f.class),
       ...length('thread', is.threadLength, f.threadLength, units),
+      ...finishWrong(plan, item),
     ];
-    return judged(plan, wrong, 'kit.bolts', pieces, is);
+    if (wrong.length === 0) return { is: 'fits', key: 'kit.bolts', wanted: pieces, note: finishNote(plan, item) };
+    return other(wrong, { ...asItLooks(item), spacer: plan.spacer, fastener: is });
   }
   if (is.kind === 'stud' && f.kind === 'stud') {
     const wrong = [
@@ -159,11 +187,6 @@ function fastenerScanned(plan: Plan, item: Loose, units: UnitSystem): Scanned {
 const judged = (plan: Plan, wrong: readonly string[], key: string, wanted: number, fastener: Fastener): Scanned =>
   wrong.length === 0 ? { is: 'fits', key, wanted, note: null } : other(wrong, { spacer: plan.spacer, fastener });
 
-interface Instead {
-  readonly spacer: Spacer;
-  readonly fastener: Fastener;
-}
-
 const other = (wrong: readonly string[], instead: Instead): Scanned => ({ is: 'other', wrong, instead });
 
 /**
@@ -172,7 +195,8 @@ const other = (wrong: readonly string[], instead: Instead): Scanned => ({ is: 'o
  */
 function stands(plan: Plan, wrong: readonly string[], instead: Instead): boolean {
   const strange = wrong.some((w) => w.startsWith('thread ') && w.includes(', the plan has M'));
-  return !strange && assess({ ...plan, leadSignOff: null, rightSpacer: null, ...instead }).blocking.length === 0;
+  const rightSpacer = instead.spacer === plan.spacer ? plan.rightSpacer : null;
+  return !strange && assess({ ...plan, leadSignOff: null, rightSpacer, ...instead }).blocking.length === 0;
 }
 
 /**

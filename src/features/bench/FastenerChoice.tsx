@@ -15,6 +15,7 @@ import { longerFastener } from '@/core/whatif/bySize';
 import { optionsOf, SelectField } from '@/ui/Field';
 import { Segments } from '@/ui/Segments';
 import { ConversionForm } from './ConversionForm';
+import { FinishInput } from './FinishInput';
 import { FromShelf } from './FromShelf';
 import { LengthInput } from './LengthInput';
 import { LockingInput } from './LockingInput';
@@ -141,6 +142,7 @@ export function FastenerChoice({ bench, units }: { bench: Bench; units: UnitSyst
         />
       ) : null}
       <LockingInput bench={bench} units={units} />
+      <FinishInput bench={bench} />
       <div className="flex flex-col gap-1">
         <span className="narrow text-[13px] font-[600] text-soft">
           {kind === 'conversion' ? 'Window, overall' : bolt ? 'Length window' : 'Protrusion window'}

@@ -13,12 +13,16 @@ import { type Left, type Saved, useKept } from './useKept';
 export type Later = 'camberChange' | 'lowerBy' | 'planned' | 'trim' | 'trimRight' | 'rightSpacer';
 
 /** Everything of a plan that is taken in and measured. */
-export type BenchParts = Omit<PlanParts, 'spacer' | 'fastener' | 'leadSignOff' | Later | 'locking' | 'condition'>;
+export type BenchParts = Omit<
+  PlanParts,
+  'spacer' | 'fastener' | 'leadSignOff' | Later | 'locking' | 'finish' | 'condition'
+>;
 
 export interface Choice extends Pick<PlanParts, Later> {
   readonly spacer: Spacer;
   readonly fastener: Fastener;
   readonly locking?: Locking | undefined;
+  readonly finish?: string | undefined;
   readonly condition?: Hub['condition'] | undefined;
   readonly rub?: RubAssumptions | undefined;
   readonly adapterTyped?: Readonly<Record<string, string>> | undefined;
@@ -45,6 +49,7 @@ export interface Bench {
   /** Camber, ride height, planned wheels, trim, or a right-hand plate of its own. */
   setLater(change: Pick<PlanParts, Later>): void;
   setLocking(locking: Locking): void;
+  setFinish(finish: string): void;
   setCondition(condition: Hub['condition']): void;
   /** The adapter as far as it is known; texts that do not read are kept beside it. */
   setAdapter(adapter: Adapter | null, typed: Readonly<Record<string, string>> | null): void;
@@ -56,7 +61,7 @@ export interface Bench {
   /** Puts a candidate on the bench. */
   take(candidate: Pick<Choice, 'spacer' | 'fastener'>): void;
   /** Puts parts in the place of those that are on the bench; an adapter comes with all of its figures. */
-  put(parts: Partial<Pick<Choice, 'spacer' | 'fastener' | 'locking'>>): void;
+  put(parts: Partial<Pick<Choice, 'spacer' | 'fastener' | 'locking' | 'finish'>>): void;
   drop(index: number): void;
   /** Takes the last edit back, or null while there is none. */
   readonly undo: (() => void) | null;
@@ -113,6 +118,7 @@ export function useBench(jobId: string, startVersion: number, parts: BenchParts,
       setFastener: (fastener) => setChoice((c) => ({ ...c, fastener })),
       setLater: (change) => setChoice((c) => ({ ...c, ...change })),
       setLocking: (locking) => setChoice((c) => ({ ...c, locking })),
+      setFinish: (finish) => setChoice((c) => ({ ...c, finish })),
       setCondition: (condition) => setChoice((c) => ({ ...c, condition })),
       setAdapter: (adapter, adapterTyped) =>
         setChoice((c) => ({

@@ -7,6 +7,9 @@ import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, formatTorque, type UnitSystem } from '@/core/units/format';
 import type { LabelAxle } from '@/usecases/vehicle/glovebox';
 
+const finishText = ({ finish, fastener: f }: Plan): string =>
+  finish === undefined || f.kind === 'present' || f.kind === 'original' ? '' : `, ${finish}`;
+
 /** What goes on with the wheels that are on, and with no others. */
 const ownLines = ({ wheel: { own, name } }: Plan, units: UnitSystem): (readonly [string, boolean])[] =>
   own ? [[`${own.piece}s of “${name}”: ${ownText(own, units)}`, false]] : [];
@@ -35,7 +38,7 @@ export function linesOf(
         : `${formatLength(spacer.thickness, units)} ${spacer.kind} ${spacer.kind === 'adapter' ? '' : 'spacer'}`.trim(),
       false,
     ],
-    [loose, false],
+    [`${loose}${finishText(plan)}`, false],
     ...ownLines(plan, units),
     ...(signature === null ? [] : [[signature, true] as const]),
     ...(foundSince === null

@@ -1,4 +1,5 @@
 import 'server-only';
+import { finishOf } from '@/core/parts/finish';
 import { scanned } from '@/core/procedure/scan';
 import { type PartSocket, type ShopSocket, type SocketLine, socketLines } from '@/core/procedure/sockets';
 import type { UnitSystem } from '@/core/units/format';
@@ -71,7 +72,8 @@ export async function scanAtTrolley(jobId: string, typed: string, units: UnitSys
     return {
       level: 'caution',
       text: `${text} The plan would stand with it.`,
-      instead: { ...before, ...found.instead, rightSpacer: null },
+      // Another spacer goes on both sides; another bolt or nut leaves the spacers as they are.
+      instead: { ...before, ...found.instead, ...(part.item.kind === 'spacer' ? { rightSpacer: null } : {}) },
     };
   }
   await tickLine(jobId, found.key, true, by);
@@ -110,6 +112,6 @@ export async function binsForJob(jobId: string) {
   return (await partsKeptFor(db, jobId)).map(({ item, bin }) => ({
     kind: item.kind,
     bin,
-    looks: [item.about?.finish, item.about?.colour].filter((x) => x !== undefined).join(', '),
+    looks: finishOf(item.about) ?? '',
   }));
 }

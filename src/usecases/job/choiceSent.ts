@@ -21,6 +21,7 @@ export const choiceSchema = z.strictObject({
   trimRight: planSchema.shape.trimRight.optional(),
   rightSpacer: planSchema.shape.rightSpacer.optional(),
   locking: lockingSchema.optional(),
+  finish: z.string().max(40).optional(),
   condition: hubSchema.shape.condition.optional(),
   candidates: z.array(z.strictObject(pair)).max(4).optional(),
 });

@@ -42,6 +42,7 @@ export type ChosenParts =
   | 'trimRight'
   | 'rightSpacer'
   | 'locking'
+  | 'finish'
   | 'condition';
 
 /** Everything of a plan but the choice; the browser adds the choice and evaluates live. */
@@ -163,7 +164,8 @@ export function planWith(whole: JobWhole, choice: ChoiceDraft, leadSignOff: Plan
 
 /** The frozen choice as it would come out on today's readings and vehicle data. */
 function asOfNow(frozen: Plan, whole: JobWhole): Plan {
-  const { spacer, fastener, camberChange, lowerBy, planned, rightSpacer, locking, leadSignOff, policy } = frozen;
+  const { spacer, fastener, camberChange, lowerBy, planned, rightSpacer, locking, finish, leadSignOff, policy } =
+    frozen;
   // What was to be trimmed is off, and the clearance is read anew.
   const left = (corner: Corner): number => {
     const cut = cutAt(whole.job, corner);
@@ -177,7 +179,7 @@ function asOfNow(frozen: Plan, whole: JobWhole): Plan {
   return {
     ...planWith(
       whole,
-      { spacer, fastener, camberChange, lowerBy, planned, ...cut, rightSpacer, locking, condition },
+      { spacer, fastener, camberChange, lowerBy, planned, ...cut, rightSpacer, locking, finish, condition },
       leadSignOff,
     ),
     policy,

@@ -45,7 +45,7 @@ export function setPlanB(
 
 /** The choice that is in force, as plan B once it was left. */
 export function choiceInForce(plan: ReturnType<typeof planOf>['document']): ChoiceDraft {
-  const { spacer, fastener, camberChange, lowerBy, planned, trim, trimRight, rightSpacer, locking, hub } = plan;
+  const { spacer, fastener, camberChange, lowerBy, planned, trim, trimRight, rightSpacer, locking, finish, hub } = plan;
   return {
     spacer,
     fastener,
@@ -56,6 +56,7 @@ export function choiceInForce(plan: ReturnType<typeof planOf>['document']): Choi
     trimRight,
     rightSpacer,
     locking,
+    ...(finish ? { finish } : {}),
     condition: hub.condition,
   };
 }
@@ -109,8 +110,8 @@ export async function copyChoice(jobId: string, choice: ChoiceDraft, by: string)
   if (!partner) throw new RefusedError('This visit has no job on the other axle. Open it first.');
   if (!CHOOSING.includes(partner.stage))
     throw new RefusedError('The choice of the other axle has gone forward already. Change it on its own bench.');
-  const { spacer, fastener, camberChange, lowerBy, rightSpacer, locking, condition, adapterTyped } = choice;
-  const kept = { spacer, fastener, camberChange, lowerBy, rightSpacer, locking, condition, adapterTyped };
+  const { spacer, fastener, camberChange, lowerBy, rightSpacer, locking, finish, condition, adapterTyped } = choice;
+  const kept = { spacer, fastener, camberChange, lowerBy, rightSpacer, locking, finish, condition, adapterTyped };
   const said = Object.fromEntries(Object.entries(kept).filter(([, v]) => v !== undefined)) as unknown as ChoiceDraft;
   await advance({ jobId: partner.id, event: 'keep-draft', by }, async (tx, whole, at) => {
     const before = whole.job.draft;
