@@ -287,7 +287,8 @@ function Plate({ spacer: s, units }: { spacer: Spacer; units: UnitSystem }) {
       <Dim from={side} to={side + thick} y={7} text="" />
       <Words x={side + thick / 2} y={4.6} text={len(s.thickness)} />
       <Words
-        x={x}
+        // Beside the bar of the scale, which has the corner.
+        x={x + 18}
         y={HEIGHT - 1.2}
         text={s.boltCircles === null ? 'drilling not known' : `${s.lugs ?? '?'} × ${s.boltCircles.join(' / ')}`}
       />

@@ -48,8 +48,8 @@ test('plates that differ lie there each with its side', () => {
     (p) => p.key === 'kit.spacers',
   );
   expect(parts.map((p) => [p.count, p.item.name])).toEqual([
-    [1, 'plain plate, left'],
-    [1, 'plain plate, right'],
+    [1, 'plain spacer, left'],
+    [1, 'plain spacer, right'],
   ]);
 });
 

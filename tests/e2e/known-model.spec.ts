@@ -194,7 +194,7 @@ test('an adapter whose size is open: Measure asks for studs and pockets, and the
   const stop = page.getByRole('main').getByRole('heading', { level: 1 });
   const asked: string[] = [];
   for (let i = 0; i < 60 && !asked.some((name) => name.startsWith('Stud protrusion')); i += 1) {
-    asked.push(await stop.innerText());
+    asked.push((await stop.textContent()) ?? '');
     await page.keyboard.press('PageDown');
   }
   expect(asked.at(-1)).toMatch(/^Stud protrusion, front/);

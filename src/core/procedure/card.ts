@@ -178,7 +178,7 @@ function hubPart(plan: Plan, corner: Corner, units: UnitSystem): CornerStep[] {
       name: 'try-plate',
       title: 'Try the spacer first',
       text: 'Spacer tried on the bare hub before studs go in: it slides snug and sits flat. Off again.',
-      tool: 'plate',
+      tool: 'spacer',
       minutes: 1,
       hold: true,
     });

@@ -77,7 +77,7 @@ export function trolley(plan: Plan, units: UnitSystem): TrolleyPart[] {
 }
 
 function plateParts({ spacer, rightSpacer }: Plan, units: UnitSystem): TrolleyPart[] {
-  const name = spacer.kind === 'adapter' ? 'adapter' : `${spacer.kind} plate`;
+  const name = spacer.kind === 'adapter' ? 'adapter' : `${spacer.kind} spacer`;
   const circles = spacer.boltCircles?.map((c) => formatLength(c, units)).join(' / ');
   const facts = [
     spacer.lugs === null || circles === undefined ? 'drilling not said' : `${spacer.lugs} × ${circles}`,
