@@ -118,6 +118,8 @@ describe('wheels by their name', () => {
     const others = [set('Merrow Kite', '205/55R16', '40'), set('Corvane Tern', '205/55R16', '46')];
     expect(wheelsOfName(others, 'Halm Drover').facts).toMatchObject({ tyre: { cars: 2, of: 2 } });
     expect(wheelsOfName(others, 'Halm Drover').facts.offset).toBeUndefined();
+    // Not even what two of three had.
+    expect(wheelsOfName([...others, set('Ilex Lumen', '205/55R16', '40')], 'Halm Drover').facts.offset).toBeUndefined();
     expect(wheelsOfName([...others, set('Halm Drover', '195/65R15', '35')], 'Halm Drover')).toMatchObject({
       sets: 1,
       facts: { offset: { value: '35' } },

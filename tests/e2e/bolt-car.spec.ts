@@ -259,6 +259,7 @@ test('a bolt car from take in to record, through bad input, a killed server and 
     console.log(`stage: ${staged + 1} presses; fit: ${worked + 1} presses`);
     // One a hold point, and one for each photo.
     expect(worked).toBeLessThanOrEqual(22);
+    expect(staged).toBeLessThanOrEqual(7);
   });
 
   await test.step('torque: star order, a reading under the figure, a killed server, a verify that moved', async () => {

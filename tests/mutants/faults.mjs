@@ -756,4 +756,52 @@ export const FAULTS = [
   ],
   ['practice/tools.ts', '<= REST &&', '<= 5 &&', 'tools: a jaw jumps to an edge far off'],
   ['practice/readings.ts', 'Math.max(is.pm, 1e-6)', 'Number.POSITIVE_INFINITY', 'practice: no reading is wrong'],
+  [
+    'document/blank.ts',
+    '  spacer.thickness === 0 &&\n  spacer.adapter === null &&',
+    '  spacer.adapter === null &&',
+    'a spacer of a size counts as one whose size is open',
+  ],
+  [
+    'document/wheelFacts.ts',
+    'if (most && (own.length > 0 || most.cars === most.of)) facts[fact] = most;',
+    'if (most) facts[fact] = most;',
+    'sets of other models say what most of them had',
+  ],
+  [
+    'document/wheelFacts.ts',
+    'const asked = own.length > 0 ? own : sets;',
+    'const asked = sets;',
+    'sets of other models stand beside those of the same model',
+  ],
+  [
+    'document/fitment.ts',
+    'if (!first || first.cars === second?.cars) return null;',
+    'if (!first) return null;',
+    'a tie says the first of them',
+  ],
+  [
+    'parts/finish.ts',
+    'return wordsOf(wanted).every((w) => own.has(w));',
+    'return wordsOf(wanted).some((w) => own.has(w));',
+    'one word of a finish is enough',
+  ],
+  [
+    'procedure/kitList.ts',
+    "  if (!own || fastener.kind === 'present') return [];",
+    "  if (!own || fastener.kind !== 'present') return [];",
+    'the wheels’ own pieces are told apart where they go on',
+  ],
+  [
+    'procedure/card.ts',
+    "fastener.kind === 'present' && wheel.own?.locking === 'every'",
+    "wheel.own?.locking === 'one'",
+    'one keyed piece a wheel is taken for every one',
+  ],
+  [
+    'whatif/nextReading.ts',
+    '  const together = settlingTogether(plan, asked).filter((f) => !alone.has(f.quantity));',
+    '  const together: Found[] = [];',
+    'readings that settle something only together are not asked',
+  ],
 ];
