@@ -3,7 +3,7 @@ import { once } from 'node:events';
 import { join } from 'node:path';
 import { firstBreak } from '@/core/torque/chain';
 import { openStore } from '@/store/connection';
-import { torqueLog } from '@/store/jobs';
+import { torqueLog } from '@/store/jobWork';
 import { hashedBody } from '@/store/torque';
 
 /** Acknowledged entries by plan, in their order. */

@@ -1,13 +1,12 @@
 import { and, asc, desc, eq, gt, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Policy } from '@/core/document/policy';
-import { upgradeChoice } from '@/core/document/upgrade';
 import type { BayEntry } from '@/core/procedure/bay';
-import { bayLog } from './bay';
 import type { Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError } from './errors';
 import { recordEvent } from './events';
-import { currentPlan, type PlanInForce } from './plans';
+import { presentDraft, workOf } from './jobWork';
+import type { PlanInForce } from './plans';
 import { currentPolicy } from './policy';
 import { rechecksOf } from './rechecks';
 import type { RecheckRow } from './recordSchema';
@@ -24,7 +23,6 @@ import {
   reading,
   type Stage,
   type TorqueEntryRow,
-  torqueEntry,
   type VisitRow,
   visit,
   wheelSet,
@@ -138,15 +136,7 @@ async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<Job
     .from(visit)
     .leftJoin(job, and(eq(job.visitId, visit.id), ne(job.axle, row.axle)))
     .where(eq(visit.id, row.visitId));
-  const frozen = await currentPlan(db, id);
   const policy = await currentPolicy(db);
-  const ticks = frozen
-    ? await db
-        .select()
-        .from(jobStep)
-        .where(and(eq(jobStep.planId, frozen.log), isNull(jobStep.withdrawnAt)))
-    : [];
-  const torque = frozen ? await torqueLog(db, frozen.log) : [];
   return {
     vehicle: car,
     hubs,
@@ -158,12 +148,9 @@ async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<Job
     // The database lets no job be without its visit.
     visit: (came as NonNullable<typeof came>).visit,
     partner: came?.partner ?? null,
-    plan: frozen,
     policy,
     rechecks: row.signedAt === null ? [] : await rechecksOf(db, id, row.revision),
-    ticked: new Map(ticks.map((t) => [t.key, { by: t.by, at: t.at }])),
-    torque,
-    bay: frozen ? await bayLog(db, frozen.log) : [],
+    ...(await workOf(db, id)),
   };
 }
 
@@ -180,22 +167,6 @@ async function asFound(db: Executor, of: VehicleWhole, row: JobRow): Promise<Veh
     wheels = [...wheels, ...(await wheelsOf(db, [row.wheelSetId]))];
   }
   return { ...of, hubs, wheelSets, wheels };
-}
-
-/** What stood on the bench of an earlier release lacks what was added since. */
-const presentDraft = (row: JobRow): JobRow => ({
-  ...row,
-  draft: row.draft && upgradeChoice(row.draft),
-  planB: row.planB && { ...row.planB, choice: upgradeChoice(row.planB.choice) },
-});
-
-/** Torque entries of a plan, corner by corner in order. */
-export async function torqueLog(db: Executor, planId: string): Promise<TorqueEntryRow[]> {
-  return db
-    .select()
-    .from(torqueEntry)
-    .where(eq(torqueEntry.planId, planId))
-    .orderBy(asc(torqueEntry.corner), asc(torqueEntry.seq));
 }
 
 /** Keeps a reading, in the transaction of the caller. @returns its id */

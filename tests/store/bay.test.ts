@@ -9,8 +9,9 @@ import { bayLines } from '@/usecases/fit/bayLines';
 import { bayOf, doneOf, heldBack, openHolds, openRounds, specOf, stepsNow, waitsFor } from '@/usecases/fit/card';
 import { scanAtTrolley } from '@/usecases/fit/kit';
 import { takeForward } from '@/usecases/job/bench';
-import { enterTorque, finishSteps, jobById, tickLine, tickLines } from '@/usecases/job/jobs';
+import { enterTorque, finishSteps, jobById } from '@/usecases/job/jobs';
 import { openPoints } from '@/usecases/job/openPoints';
+import { tickLine, tickLines } from '@/usecases/job/ticks';
 import { remarksFor, takeNote, takePhoto } from '@/usecases/vehicle/remarks';
 import { runningStore } from './open';
 

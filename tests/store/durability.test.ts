@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { firstBreak } from '@/core/torque/chain';
 import { openStore } from '@/store/connection';
 import { lockFolder } from '@/store/engine/lock';
-import { torqueLog } from '@/store/jobs';
+import { torqueLog } from '@/store/jobWork';
 import { hashedBody } from '@/store/torque';
 
 const folder = mkdtempSync(join(tmpdir(), 'vectis-kill-'));

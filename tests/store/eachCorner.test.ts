@@ -3,8 +3,9 @@ import { v7 as newId } from 'uuid';
 import type { Pass } from '@/core/torque/log';
 import { noteBay } from '@/usecases/fit/bay';
 import { openHolds, specOf, stepsNow } from '@/usecases/fit/card';
-import { enterTorque, finishSteps, jobById, tickLine } from '@/usecases/job/jobs';
+import { enterTorque, finishSteps, jobById } from '@/usecases/job/jobs';
 import { wheelStates } from '@/usecases/job/joints';
+import { tickLine } from '@/usecases/job/ticks';
 import { runningStore } from './open';
 
 const BY = 'Bram';

@@ -11,7 +11,8 @@ import { firstBreak } from '@/core/torque/chain';
 import { type DemoJob, type DemoVehicle, SCENARIO } from '@/demo/scenario';
 import type { RecordedEvaluation } from '@/records/document';
 import { readRecord } from '@/records/upgrade';
-import { addChalkTest, addJob, addReading, loadJob, torqueLog, withdrawChalkTest } from '@/store/jobs';
+import { addChalkTest, addJob, addReading, loadJob, withdrawChalkTest } from '@/store/jobs';
+import { torqueLog } from '@/store/jobWork';
 import { judgeOldPlans, type PlanInForce } from '@/store/plans';
 import { recordsOf } from '@/store/records';
 import { type ChoiceDraft, plan as planTable } from '@/store/schema';
@@ -20,18 +21,11 @@ import { addVehicle, loadVehicle } from '@/store/vehicles';
 import { addWheelReading, markWheel, moveWheel, setRotates } from '@/store/wheels';
 import { keepDraft, takeForward } from '@/usecases/job/bench';
 import { countedReadings, planWith, staleBecause, wheelsThatGo } from '@/usecases/job/jobPlan';
-import {
-  enterTorque,
-  finishSteps,
-  jobById,
-  openJob,
-  startMeasuring,
-  takeReadingsIn,
-  tickLine,
-} from '@/usecases/job/jobs';
+import { enterTorque, finishSteps, jobById, openJob, startMeasuring, takeReadingsIn } from '@/usecases/job/jobs';
 import { adapterStates } from '@/usecases/job/joints';
 import { openPoints } from '@/usecases/job/openPoints';
 import { isRetorque } from '@/usecases/job/standing';
+import { tickLine } from '@/usecases/job/ticks';
 import { missingReadings } from '@/usecases/job/wanted';
 import { recordedJob } from '@/usecases/record/recordedJob';
 import { recordedVisit } from '@/usecases/record/recordedVisit';

@@ -1,13 +1,11 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { FitmentFact, KnownFact } from '@/core/document/fitment';
 import { seatInSentence } from '@/core/document/labels';
 import type { Seat } from '@/core/document/vocabulary';
-import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
 import type { KnownModel } from '@/usecases/survey/fitment';
 import { seenOnModel } from './actions';
-
-const REST_MS = 350;
+import { useSeen } from './useSeen';
 
 const WORDS: Readonly<Record<FitmentFact, (value: string) => string>> = {
   thread: (v) => v,
@@ -26,22 +24,10 @@ const lineOf = (facts: Partial<Record<FitmentFact, KnownFact>>): string =>
 
 /** What this shop has seen on cars of the name that is typed, offered to be filled in as expected. */
 export function SeenBefore({ name, onFill }: { name: string; onFill: (known: KnownModel) => void }) {
-  const [known, setKnown] = useState<{ name: string; of: KnownModel } | null>(null);
+  const known = useSeen(name.trim().length < 3 ? null : name, seenOnModel);
   const [filled, setFilled] = useState<string | null>(null);
-  useEffect(() => {
-    if (name.trim().length < 3) return;
-    let stale = false;
-    const rests = setTimeout(async () => {
-      const result = await ask(() => seenOnModel(name));
-      if (!stale) setKnown(result.ok && result.value ? { name, of: result.value } : null);
-    }, REST_MS);
-    return () => {
-      stale = true;
-      clearTimeout(rests);
-    };
-  }, [name]);
-  if (known?.name !== name) return null;
-  const { cars, elsewhere, front, rear } = known.of;
+  if (known === null) return null;
+  const { cars, elsewhere, front, rear } = known;
   const [atFront, atRear] = [lineOf(front), lineOf(rear)];
   if (atFront === '' && atRear === '') return null;
   return (
@@ -70,7 +56,7 @@ export function SeenBefore({ name, onFill }: { name: string; onFill: (known: Kno
         disabled={filled === name}
         onClick={() => {
           setFilled(name);
-          onFill(known.of);
+          onFill(known);
         }}
       >
         Fill in as expected

@@ -1,14 +1,11 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { KnownFact } from '@/core/document/fitment';
 import { seatInSentence } from '@/core/document/labels';
 import type { Seat } from '@/core/document/vocabulary';
 import type { WheelFact } from '@/core/document/wheelFacts';
-import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
-import type { WheelsSeen } from '@/usecases/vehicle/wheelsByName';
 import { seenWheels } from './actions';
-
-const REST_MS = 350;
+import { useSeen } from './useSeen';
 
 const WORDS: Readonly<Record<WheelFact, (value: string) => string>> = {
   tyre: (v) => v,
@@ -16,6 +13,8 @@ const WORDS: Readonly<Record<WheelFact, (value: string) => string>> = {
   wheelSeat: (v) => seatInSentence(v as Seat),
   drilling: (v) => v,
 };
+
+const look = (asked: string) => seenWheels(...(JSON.parse(asked) as Parameters<typeof seenWheels>));
 
 /** What wheels of the name that is typed were here on other cars, offered to be filled in as expected. */
 export function SeenWheels({
@@ -29,24 +28,12 @@ export function SeenWheels({
   onFill: (known: readonly (readonly [WheelFact, KnownFact])[]) => void;
 }) {
   const asked = JSON.stringify([name.trim(), on]);
-  const [seen, setSeen] = useState<{ asked: string; of: WheelsSeen } | null>(null);
+  const short = name.trim().length < 3 || ('model' in on && on.model.trim() === '');
+  const seen = useSeen(short ? null : asked, look);
   const [filled, setFilled] = useState<string | null>(null);
-  useEffect(() => {
-    const [typed, car] = JSON.parse(asked) as [string, typeof on];
-    if (typed.length < 3 || ('model' in car && car.model.trim() === '')) return;
-    let stale = false;
-    const rests = setTimeout(async () => {
-      const result = await ask(() => seenWheels(typed, car));
-      if (!stale) setSeen(result.ok && result.value ? { asked, of: result.value } : null);
-    }, REST_MS);
-    return () => {
-      stale = true;
-      clearTimeout(rests);
-    };
-  }, [asked]);
-  if (seen?.asked !== asked) return null;
-  const { sets } = seen.of;
-  const facts = Object.entries(seen.of.facts) as [WheelFact, KnownFact][];
+  if (seen === null) return null;
+  const { sets } = seen;
+  const facts = Object.entries(seen.facts) as [WheelFact, KnownFact][];
   return (
     <section
       aria-label="Such wheels were here"

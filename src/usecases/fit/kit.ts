@@ -10,9 +10,9 @@ import { countedOf, partByCode, partsKeptFor, reservedOf, reservePieces } from '
 import { partsByKind } from '@/store/partsRead';
 import type { ChoiceDraft, PartRow } from '@/store/schema';
 import { countedReadings } from '../job/jobPlan';
-import { tickLine } from '../job/jobs';
 import { choiceInForce } from '../job/otherWays';
 import { planOf } from '../job/soundPlan';
+import { tickLine } from '../job/ticks';
 
 /** Sockets and keys of a job’s plan, each of the shop’s held against the lug holes; empty where it has none. */
 export async function socketsForJob(whole: JobWhole, units: UnitSystem): Promise<SocketLine[]> {

@@ -3,6 +3,7 @@ import { leftByBench } from '@/store/benchSave';
 import { type Executor, theStore } from '@/store/connection';
 import { ChangedMeanwhileError, RefusedError } from '@/store/errors';
 import { type JobWhole, loadJob, setStage } from '@/store/jobs';
+import { jobHead } from '@/store/jobWork';
 import type { JobRow } from '@/store/schema';
 import { type JobEvent, refusalOf, TRANSITIONS } from './transitions';
 
@@ -31,25 +32,37 @@ export interface Done<T> {
 /**
  * What an event does: writes through `tx` and nothing else, so that it is all of it or nothing. @throws RefusedError
  */
-export type Work<T> = (tx: Executor, whole: JobWhole, at: Date) => Promise<Done<T>>;
+export type Work<T, W = JobWhole> = (tx: Executor, whole: W, at: Date) => Promise<Done<T>>;
 
 /**
  * The only way to change a job: loads it, asks the table whether the event may happen in its stage, checks the version,
  * does the work, and moves the stage, in one transaction.
+ * @param load what of the job the work needs; left out, all of it
  * @throws NotFoundError, RefusedError, ChangedMeanwhileError
  */
-export async function advance<T>(ask: Ask, work: Work<T>): Promise<T> {
+export async function advance<T>(ask: Ask, work: Work<T>): Promise<T>;
+export async function advance<T, W>(
+  ask: Ask,
+  work: Work<T, W>,
+  load: (tx: Executor, id: string) => Promise<W>,
+): Promise<T>;
+export async function advance<T>(
+  ask: Ask,
+  work: Work<T, never>,
+  load: (tx: Executor, id: string) => Promise<unknown> = loadJob,
+): Promise<T> {
   const { db } = await theStore();
   return db.transaction(async (tx) => {
     const at = new Date();
-    const whole = await loadJob(tx, ask.jobId);
-    const { stage, version } = whole.job;
+    // What its row alone refuses needs nothing else of it.
+    const { stage, version, held, heldWhy } = await jobHead(tx, ask.jobId);
     allow(ask.event, stage);
-    if (whole.job.held === 'declined' && ask.event !== 'take-up')
-      throw new RefusedError(`This job was declined: ${whole.job.heldWhy}. Resume it first.`);
-    if (whole.job.held !== null && ask.event === 'sign-off')
+    if (held === 'declined' && ask.event !== 'take-up')
+      throw new RefusedError(`This job was declined: ${heldWhy}. Resume it first.`);
+    if (held !== null && ask.event === 'sign-off')
       throw new RefusedError('This job is on hold. Resume it before it is signed off.');
     if (await overtaken(tx, ask, version)) throw new ChangedMeanwhileError(ask.what ?? 'This job');
+    const whole = (await load(tx, ask.jobId)) as never;
     const done = await work(tx, whole, at);
     const next = await move(tx, ask, stage, ask.event, at, done.set);
     if (done.follows) {

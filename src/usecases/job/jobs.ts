@@ -7,35 +7,22 @@ import { wheelTorque } from '@/core/document/hardware';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { ADDS_NOTHING, type JobType } from '@/core/document/vocabulary';
 import { openTroubles } from '@/core/procedure/bay';
-import type { Step } from '@/core/procedure/step';
 import type { Carried } from '@/core/quick/carried';
 import type { Joint } from '@/core/torque/log';
 import { type Executor, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { fittedNow } from '@/store/fitted';
 import { hubBefore, hubNow } from '@/store/hubs';
-import { addJob, type JobWhole, justOpened, loadJob, loadPartner, saveDraft, tickStep } from '@/store/jobs';
+import { addJob, type JobWhole, justOpened, loadJob, loadPartner, saveDraft } from '@/store/jobs';
 import { rememberRecheck } from '@/store/pastWork';
 import { freezePlan } from '@/store/plans';
 import { endRecheck } from '@/store/rechecks';
-import { hasPhoto } from '@/store/remarks';
 import type { ChoiceDraft, JobRow } from '@/store/schema';
 import { appendEntry, type EntryInput } from '@/store/torque';
 import { loadVehicle } from '@/store/vehicles';
 import { jobsOfVisit } from '@/store/visits';
 import { callerHere } from '../calendar/callers';
-import {
-  bayOf,
-  cornerWaits,
-  heldBack,
-  openHolds,
-  openRounds,
-  type StepStage,
-  specOf,
-  stepsNow,
-  waitsFor,
-  wheelBegun,
-} from '../fit/card';
+import { bayOf, cornerWaits, heldBack, openHolds, openRounds, type StepStage, specOf, stepsNow } from '../fit/card';
 import { afterLink, notTooEarly } from '../record/signing';
 import { onlyLead } from '../roles';
 import { judgedPull, torqueEvent } from '../torque/torqueEvents';
@@ -209,42 +196,6 @@ export function takeReadingsIn(jobId: string, by: string): Promise<void> {
     await freezePlan(tx, jobId, now, by, at, plan.log);
     return nothing;
   });
-}
-
-/** Ticks or unticks a line of the kit list or job card. @throws RefusedError */
-export const tickLine = (jobId: string, key: string, on: boolean, by: string): Promise<void> =>
-  tickLines(jobId, [key], on, by);
-
-/**
- * The same for steps that are said together: all of them or none, each an entry of its own, with one time. @throws
- * RefusedError
- */
-export function tickLines(jobId: string, keys: readonly string[], on: boolean, by: string): Promise<void> {
-  return advance({ jobId, event: 'tick', by }, async (tx, whole, at) => {
-    const plan = planOf(whole);
-    const steps = (['stage', 'fit'] as const).flatMap((from) => stepsNow(whole, from));
-    for (const key of new Set(keys)) {
-      const line = steps.find((s) => s.key === key);
-      if (!line) throw new RefusedError('That step is not on this job’s card any more. Reload the page.');
-      await mayTick(tx, whole, line, on, at);
-      if (whole.ticked.has(key) !== on) await tickStep(tx, jobId, plan.log, key, on, by, at);
-    }
-    return nothing;
-  });
-}
-
-/** @throws RefusedError with why a step is not ticked, or its tick not taken back */
-async function mayTick(tx: Executor, whole: JobWhole, { card, ...line }: Step, on: boolean, at: Date): Promise<void> {
-  if (on && card?.round)
-    throw new RefusedError('This step is ended by its torque round, fastener by fastener, and not by a tick.');
-  if (on && card?.photo && !(await hasPhoto(tx, whole.job.id, card.corner, card.photo)))
-    throw new RefusedError('This step is ticked by its photo. Take it, or say why there is none.');
-  const waits = on ? waitsFor(whole, { card, ...line }, at.getTime()) : null;
-  if (waits) throw new RefusedError(waits);
-  if (!on && card && wheelBegun(whole, card.corner))
-    throw new RefusedError(
-      `The ${CORNER_LABEL[card.corner]} wheel was torqued after this step. Strike its entries out first, or note what happened.`,
-    );
 }
 
 /**

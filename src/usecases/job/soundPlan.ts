@@ -25,7 +25,7 @@ export function soundPlan(plan: Plan): Plan {
 }
 
 /** The plan in force. @throws RefusedError */
-export function planOf(whole: JobWhole): PlanInForce {
+export function planOf(whole: Pick<JobWhole, 'plan'>): PlanInForce {
   if (!whole.plan) throw new RefusedError('No plan has been chosen yet.');
   return whole.plan;
 }

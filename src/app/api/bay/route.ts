@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { baySchema } from '@/core/procedure/bay';
 import { noteBay } from '@/usecases/fit/bay';
 import { fromOutbox } from '@/usecases/fromOutbox';
-import { tickLines } from '@/usecases/job/jobs';
+import { tickLines } from '@/usecases/job/ticks';
 import { idOf } from '@/usecases/result';
 
 const sentForm = z.discriminatedUnion('is', [
