@@ -22,7 +22,7 @@ export async function grownFolder(): Promise<string> {
 }
 
 /** What the workshop is made of, and how long its folder takes to open, to back up and to restore. */
-async function folderTimes(folder: string): Promise<Record<'job' | 'car' | 'wheelSet', string>> {
+async function folderTimes(folder: string): Promise<Record<'job' | 'signed' | 'car' | 'wheelSet', string>> {
   const since = (t: number): string => `${((performance.now() - t) / 1000).toFixed(1)} s`;
   const first = performance.now();
   await (await openStore(folder)).close();
@@ -47,6 +47,7 @@ async function folderTimes(folder: string): Promise<Record<'job' | 'car' | 'whee
   const one = async (what: ReturnType<typeof sql>) => (await store.db.execute(what)).rows[0] as { id: string };
   const found = {
     job: (await one(sql`select id from job where stage = 'torque' order by updated_at desc limit 1`)).id,
+    signed: (await one(sql`select id from job where stage = 'recheck' order by updated_at desc limit 1`)).id,
     car: (await one(sql`select vehicle_id as id from job where stage = 'recheck' order by updated_at desc limit 1`)).id,
     wheelSet: (await one(sql`select id from wheel_set limit 1`)).id,
   };
@@ -105,6 +106,29 @@ async function taken(server: Server, page: string, times: number): Promise<Taken
   return { cpu: (cpuOf(server.pid) - before) / times, loop, whole: median(whole), kilobytes, status };
 }
 
+/** What a tick takes that is refused: by where its job stands, and by the card that it is no more on. */
+async function refusedTicks(server: Server, jobs: Readonly<Record<'signed' | 'open', string>>): Promise<void> {
+  const tick = async (jobId: string): Promise<string> => {
+    const answer = await fetch(`${server.url}/api/bay`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', origin: server.url },
+      body: JSON.stringify({ is: 'tick', jobId, key: 'fit.front-left.none', on: true }),
+    });
+    return `${answer.status} ${((await answer.json()) as { message?: string }).message ?? ''}`;
+  };
+  for (const [name, jobId] of Object.entries(jobs)) {
+    let said = '';
+    for (let i = 0; i < 8 * WARM; i += 1) said = await tick(jobId);
+    const loop = loopNow();
+    const before = cpuOf(server.pid);
+    for (let i = 0; i < 100; i += 1) await tick(jobId);
+    const cpu = (cpuOf(server.pid) - before) / 100;
+    console.log(
+      `a tick that is refused, ${name}: ${cpu.toFixed(1)} ms of CPU, ${(cpu / loop).toFixed(3)} bare loops (${said})`,
+    );
+  }
+}
+
 /**
  * Every address at the size of a workshop of many years: the server's CPU, the time until the answer is whole, and its
  * bytes unpacked.
@@ -113,8 +137,9 @@ export async function benchScale(): Promise<void> {
   const server = await Server.start({ fill: async (folder) => copyOver(await grownFolder(), folder) });
   try {
     await server.end();
-    const { job, car } = await folderTimes(server.folder);
+    const { job, signed, car } = await folderTimes(server.folder);
     await server.up();
+    await refusedTicks(server, { signed, open: job });
     const day = new Date().toISOString().slice(0, 10);
     const pages = [
       '/',

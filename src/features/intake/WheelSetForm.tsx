@@ -91,7 +91,7 @@ export function WheelSetForm({
   const { errors: e, isSubmitting } = form.formState;
   const values = useWatch({ control: form.control }) as SetTyped;
   const { rear } = values;
-  const looks = useLooks(`wheels/${seenFor ?? 'set'}`, {
+  const looks = useLooks(null, {
     read: (p) => form.getValues(p as WheelFact),
     fill: (p, value) => form.setValue(p as WheelFact, value as never, { shouldDirty: true }),
     untouched: (p) => start[p as WheelFact],

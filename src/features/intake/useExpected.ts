@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { FieldPath, UseFormReturn } from 'react-hook-form';
 import type { FitmentFact, KnownFact } from '@/core/document/fitment';
 import { useUnkept } from '@/ui/useUnkept';
@@ -40,10 +41,12 @@ const without = (open: Expected, path: string): Expected =>
 /**
  * Facts that are expected from elsewhere. They stand dashed in their fields until somebody looked at the thing itself,
  * one at a time; nothing is taken in while one is left. What is typed instead is a fact.
- * @param place names the form, so that it is kept with the tab
+ * @param place names a form that is kept with the tab; null for one that a reload empties
  */
-export function useLooks(place: string, { read, fill, untouched }: Fields) {
-  const [looks, setLooks] = useUnkept<Looks>(place, NOTHING);
+export function useLooks(place: string | null, { read, fill, untouched }: Fields) {
+  const kept = useUnkept<Looks>(place ?? 'nowhere', NOTHING);
+  const passing = useState(NOTHING);
+  const [looks, setLooks] = place === null ? passing : kept;
   return {
     /** What is expected in a field and still stands there as it was filled in. */
     at: (path: string, value: unknown): ExpectedHere | null => {
