@@ -181,7 +181,7 @@ test('an adapter whose size is open: Measure asks for studs and pockets, and the
   watched: page,
 }) => {
   await page.goto(`${server.url}/vehicles`);
-  await page.getByRole('link', { name: /Halm Drover/ }).click();
+  await page.getByRole('link', { name: /Halm Drover.*CR 02 HLM/ }).click();
   await listens(page);
   await page.getByLabel('Planned').selectOption('adapter');
   await page.getByRole('button', { name: 'Open job' }).click();
