@@ -77,10 +77,13 @@ export async function openStore(
   }
 }
 
+const DAY_MS = 24 * 3600 * 1000;
+
 /** The engine behind a folder, as it is found. */
 async function opened(folder: string, say: (line: string) => void, disk: Disk, url: string | null): Promise<Engine> {
+  // Other processes may be at a backup in the same folder; none takes a day.
+  await clearHalfMade(folder, url === null ? null : new Date(Date.now() - DAY_MS));
   if (url !== null) return (await import('./engine/server')).openServer(url, say);
-  await clearHalfMade(folder);
   return openEmbedded(folder, disk);
 }
 

@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, renameSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { mkdir, readdir } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -6,7 +6,7 @@ import { sql } from 'drizzle-orm';
 import { openStore } from '@/store/connection';
 import { backUp, backupsOf } from '@/store/folder/backup';
 import { diskSentence } from '@/store/folder/disk';
-import { finishSwap, restore } from '@/store/folder/restore';
+import { clearHalfMade, finishSwap, restore } from '@/store/folder/restore';
 import { addLogin, addPerson, endEveryLogin, personOfLogin } from '@/store/people';
 import { addVehicle } from '@/store/vehicles';
 import { copyOver, emptyFolder } from '../template.mjs';
@@ -101,6 +101,22 @@ test('a first start that was cut off is made anew, whatever it left', async () =
   expect((await readdir(folder)).filter((f) => f.startsWith('.'))).toEqual([]);
   expect(await readdir(join(folder, 'backups'))).toEqual([]);
 }, 60_000);
+
+test('where several processes share a folder, only what nobody has written to since is cleared away', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'vectis-shared-'));
+  const paths = ['.restore-old', '.restore-new'].map((n) => join(folder, n));
+  const parts = ['old.zip.part', 'new.zip.part'].map((n) => join(folder, 'backups', n));
+  await mkdir(join(folder, 'backups'));
+  for (const p of paths) await mkdir(p);
+  for (const p of parts) writeFileSync(p, 'x');
+  const yesterday = new Date(Date.now() - 2 * 24 * 3600 * 1000);
+  for (const p of [paths[0], parts[0]]) utimesSync(p as string, yesterday, yesterday);
+  await clearHalfMade(folder, new Date(Date.now() - 24 * 3600 * 1000));
+  expect([...paths, ...parts].map((p) => existsSync(p))).toEqual([false, true, false, true]);
+  await clearHalfMade(folder, null);
+  expect([...paths, ...parts].some((p) => existsSync(p))).toBe(false);
+  rmSync(folder, { recursive: true, force: true });
+});
 
 test('a restore that is cut off at any step is finished, with the old data beside it', async () => {
   const aside = 'before-restore-20261126T100000Z';

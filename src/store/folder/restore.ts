@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import { cp, mkdir, mkdtemp, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
+import { cp, mkdir, mkdtemp, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
@@ -166,15 +166,24 @@ export async function finishSwap(folder: string): Promise<boolean> {
 /**
  * Removes what backups and restores that were cut off left half made: copies, unpacked archives, archives without their
  * name.
+ * @param before nothing that was written to since; null, all of it
  */
-export async function clearHalfMade(folder: string): Promise<void> {
+export async function clearHalfMade(folder: string, before: Date | null): Promise<void> {
   const own = existsSync(backupsOf(folder)) ? await readdir(backupsOf(folder)) : [];
   const left = [
     ...(await readdir(folder)).filter((n) => n.startsWith('.restore-')).map((n) => inside(folder, n)),
     ...own.filter((n) => n.startsWith('.copy-') || n.endsWith('.part')).map((n) => inside(backupsOf(folder), n)),
   ];
-  for (const path of left) await rm(path, { recursive: true, force: true });
+  for (const path of left)
+    if (before === null || (await writtenAt(path)) < before.getTime()) await rm(path, { recursive: true, force: true });
 }
+
+/** When something was written to last, ms; what is there no more is as new as can be. */
+const writtenAt = (path: string): Promise<number> =>
+  stat(path).then(
+    (s) => s.mtimeMs,
+    () => Number.POSITIVE_INFINITY,
+  );
 
 /**
  * Puts an archive in place of what a database server holds, in one transaction: whoever works meanwhile waits, and then
