@@ -23,9 +23,13 @@ export async function jobHead(
 /** What the work at the car stands on: the plan in force, its ticks, torque and notes. */
 export interface WorkWhole {
   readonly job: JobRow;
+  /** The frozen plan in force, if one was chosen. */
   readonly plan: PlanInForce | null;
+  /** Steps ticked under that plan, by key. */
   readonly ticked: ReadonlyMap<string, { readonly by: string; readonly at: Date }>;
+  /** Torque log under that plan, in order. */
   readonly torque: readonly TorqueEntryRow[];
+  /** What happened at the car under that plan, in order. */
   readonly bay: readonly BayEntry[];
 }
 

@@ -1,12 +1,10 @@
 import { and, asc, desc, eq, gt, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Policy } from '@/core/document/policy';
-import type { BayEntry } from '@/core/procedure/bay';
 import type { Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError } from './errors';
 import { recordEvent } from './events';
-import { presentDraft, workOf } from './jobWork';
-import type { PlanInForce } from './plans';
+import { presentDraft, type WorkWhole, workOf } from './jobWork';
 import { currentPolicy } from './policy';
 import { rechecksOf } from './rechecks';
 import type { RecheckRow } from './recordSchema';
@@ -22,7 +20,6 @@ import {
   type ReadingRow,
   reading,
   type Stage,
-  type TorqueEntryRow,
   type VisitRow,
   visit,
   wheelSet,
@@ -35,8 +32,7 @@ export type JobInput = Pick<JobRow, 'vehicleId' | 'wheelSetId' | 'axle' | 'wish'
 export type ReadingInput = Pick<ReadingRow, 'quantity' | 'corner' | 'value' | 'unit' | 'typed' | 'pm' | 'method'> &
   Partial<Pick<ReadingRow, 'hour' | 'onPlateMm' | 'onWheelSetId' | 'trialPart' | 'confirms'>>;
 
-export interface JobWhole extends VehicleWhole {
-  readonly job: JobRow;
+export interface JobWhole extends VehicleWhole, WorkWhole {
   /** In the order taken; withdrawn ones are left out. */
   readonly readings: readonly ReadingRow[];
   /** Chalk tests in the order they were made; withdrawn ones are left out. */
@@ -47,16 +43,8 @@ export interface JobWhole extends VehicleWhole {
   readonly visit: VisitRow;
   /** The job on the other axle in the same visit, if there is one. */
   readonly partner: JobRow | null;
-  /** The frozen plan in force, if one was chosen. */
-  readonly plan: PlanInForce | null;
-  /** Steps ticked under that plan, by key. */
-  readonly ticked: ReadonlyMap<string, { by: string; at: Date }>;
   /** Rechecks of the revision that was signed last, in order. */
   readonly rechecks: readonly RecheckRow[];
-  /** Torque log under that plan, in order. */
-  readonly torque: readonly TorqueEntryRow[];
-  /** What happened at the car under that plan, in order. */
-  readonly bay: readonly BayEntry[];
 }
 
 /**

@@ -45,6 +45,8 @@ describe('bolts that go on with the wheels', () => {
     const lines = kitList(withOwn(OWN, { fastener: { ...bolt, nose: 0, overall: null } as never }));
     expect(lines.find((s) => s.key === 'kit.own')?.text).toContain('they stay with the wheels');
     expect(lines.find((s) => s.key === 'kit.bolts')?.text).not.toContain('black');
+    // The key is that of what goes on, and not of what stays with the wheels.
+    expect(lines.some((s) => s.text.includes('it fits every bolt'))).toBe(false);
   });
   test('no “locking one last” where each one is keyed', () => {
     const hand = (plan: Plan) => jobCard(plan).find((s) => s.key.endsWith('.hand'))?.text ?? '';

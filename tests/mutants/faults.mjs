@@ -794,14 +794,14 @@ export const FAULTS = [
   ],
   [
     'procedure/card.ts',
-    "fastener.kind === 'present' && wheel.own?.locking === 'every'",
-    "wheel.own?.locking === 'one'",
+    "ownThatGoOn(plan)?.locking === 'every'",
+    "ownThatGoOn(plan)?.locking === 'one'",
     'one keyed piece a wheel is taken for every one',
   ],
   [
     'whatif/nextReading.ts',
-    '  const together = settlingTogether(plan, asked).filter((f) => !alone.has(f.quantity));',
-    '  const together: Found[] = [];',
+    '...inOrder(settlingTogether(plan, asked, alone))',
+    '...inOrder([])',
     'readings that settle something only together are not asked',
   ],
 ];

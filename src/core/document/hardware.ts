@@ -21,6 +21,10 @@ export const originalJoint = ({ jobType, spacer, fastener, hub }: Plan): boolean
 /** What stays on the car keeps its own locking piece; studs that stay under their own nuts do as well. */
 const keepsStock = ({ fastener: f }: Plan): boolean => f.kind === 'present' || (f.kind === 'stud' && f.nut === null);
 
+/** The bolts or nuts of the wheels, where they are what goes on; null where others do, or the wheels have none. */
+export const ownThatGoOn = ({ wheel, fastener }: Pick<Plan, 'wheel' | 'fastener'>): Plan['wheel']['own'] | null =>
+  fastener.kind === 'present' ? (wheel.own ?? null) : null;
+
 /** The locking piece of the wheel's joint, by what goes in: how much less far it reaches, mm. */
 export type LockingPiece =
   | { readonly is: 'none' }

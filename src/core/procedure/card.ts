@@ -1,5 +1,6 @@
 import { cornersOf } from '../document/assemble';
 import type { Plan } from '../document/document';
+import { ownThatGoOn } from '../document/hardware';
 import { CORNER_LABEL } from '../document/labels';
 import { ADDS_NOTHING, type Corner } from '../document/vocabulary';
 import { trimAt } from '../stance/trim';
@@ -216,9 +217,6 @@ function hubPart(plan: Plan, corner: Corner, units: UnitSystem): CornerStep[] {
   return steps;
 }
 
-/** The pieces that belong to the wheels go on, and each of them is keyed. */
-const ownKeyed = ({ wheel, fastener }: Plan): boolean => fastener.kind === 'present' && wheel.own?.locking === 'every';
-
 function wheelPart(plan: Plan): CornerStep[] {
   const loose = looseName(plan);
   const on = plan.spacer.adapter ? 'adapter' : hasPlate(plan) ? 'plate' : 'hub';
@@ -240,7 +238,7 @@ function wheelPart(plan: Plan): CornerStep[] {
       ...at,
       name: 'hand',
       title: 'Every one by hand',
-      text: `Every ${loose} started by hand, two turns at least, before any tool; ${ownKeyed(plan) ? 'each one is keyed: key in hand, no impact wrench on it' : 'the locking one last, by hand'}.`,
+      text: `Every ${loose} started by hand, two turns at least, before any tool; ${ownThatGoOn(plan)?.locking === 'every' ? 'each one is keyed: key in hand, no impact wrench on it' : 'the locking one last, by hand'}.`,
       tool: null,
       minutes: 1,
       hold: true,

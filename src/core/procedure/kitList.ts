@@ -1,6 +1,6 @@
 import type { Plan } from '../document/document';
 import { fastenerText, onCarText } from '../document/fastenerText';
-import { lockingOf, wheelLugs, wheelTorque } from '../document/hardware';
+import { lockingOf, ownThatGoOn, wheelLugs, wheelTorque } from '../document/hardware';
 import { seatInSentence } from '../document/labels';
 import { ownText } from '../document/ownText';
 import { formatThread, parseThread } from '../thread/designation';
@@ -23,9 +23,10 @@ const drilled = ({ spacer }: Plan): string =>
 const looks = ({ finish }: Plan, after: string): string => (finish === undefined ? '' : `${after}${finish}`);
 
 /** The bolts or nuts that belong to the wheels, where they go on: in the place of whatever is on the car. */
-function ownCounted({ wheel: { own, name } }: Plan, count: number, units: UnitSystem): Step | null {
+function ownCounted(plan: Plan, count: number, units: UnitSystem): Step | null {
+  const own = ownThatGoOn(plan);
   if (!own) return null;
-  const text = `${count} × ${own.piece} of “${name}”: ${ownText(own, units)}. The ones that were counted; all present, threads clean.`;
+  const text = `${count} × ${own.piece} of “${plan.wheel.name}”: ${ownText(own, units)}. The ones that were counted; all present, threads clean.`;
   return step('kit.stock', text, true);
 }
 
@@ -37,12 +38,13 @@ function ownLines({ wheel: { own, name }, fastener }: Plan, units: UnitSystem): 
 }
 
 /** @param keyed one piece a wheel of what goes on is */
-function keyLines({ wheel: { own }, hub }: Plan, keyed: boolean): Step[] {
+function keyLines(plan: Plan, keyed: boolean): Step[] {
+  const own = ownThatGoOn(plan);
   if (own?.locking === 'every') {
     const text = `Key in hand${own.key === '' ? '' : `, ${own.key}`}, and it fits every ${own.piece}: each one is keyed.`;
     return [step('kit.key', text, true)];
   }
-  if (!hub.lockingFastener && !keyed && own?.locking !== 'one') return [];
+  if (!plan.hub.lockingFastener && !keyed && own?.locking !== 'one') return [];
   return [step('kit.key', 'Locking key in hand, and it fits the locking fastener.', true)];
 }
 

@@ -2,7 +2,7 @@ import type { Fastener, Nut, Plan, Spacer } from '../document/document';
 import { SEAT_LABEL } from '../document/labels';
 import { assess } from '../evaluate/evaluate';
 import type { CatalogueItem } from '../parts/catalogue';
-import { finishOf, looksSo } from '../parts/finish';
+import { asItLooks, finishOf, looksSo } from '../parts/finish';
 import { parseThread, sameThread } from '../thread/designation';
 import { formatLength, type UnitSystem } from '../units/format';
 
@@ -85,11 +85,6 @@ const finishNote = ({ finish }: Plan, { about }: CatalogueItem): string | null =
   finish !== undefined && finishOf(about) === null
     ? `This kit is ${finish}; how the part looks is not on the shelf.`
     : null;
-
-function asItLooks({ about }: CatalogueItem): Pick<Instead, 'finish'> {
-  const finish = finishOf(about)?.slice(0, 40);
-  return finish === undefined ? {} : { finish };
-}
 
 const nutOf = (f: Fastener): Nut | null =>
   f.kind === 'nuts' || f.kind === 'conversion' || f.kind === 'stud' ? f.nut : null;

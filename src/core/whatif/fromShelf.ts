@@ -3,7 +3,7 @@ import { blankNut } from '../document/blank';
 import type { Locking, Nut, Plan } from '../document/document';
 import { assess, named } from '../evaluate/evaluate';
 import { type CatalogueItem, isFastener, shelfFor } from '../parts/catalogue';
-import { finishOf } from '../parts/finish';
+import { asItLooks } from '../parts/finish';
 import { decidedBy } from '../rules/index';
 import { type Finding, type Level, RANK } from '../rules/kit/finding';
 
@@ -45,12 +45,6 @@ type Fill = (plan: Plan, item: CatalogueItem) => PutOn | null;
 
 const nutOf = (plan: Plan): Nut | null => ('nut' in plan.fastener ? plan.fastener.nut : null);
 
-/** Bolts and nuts are seen once the wheel is on: how they look goes along. */
-function looks({ about }: CatalogueItem): Pick<PutOn, 'finish'> {
-  const finish = finishOf(about)?.slice(0, 40);
-  return finish === undefined ? {} : { finish };
-}
-
 const FILL: Readonly<Record<ShelfSlot, Fill>> = {
   spacer: (plan, item) => {
     if (item.kind !== 'spacer') return null;
@@ -63,7 +57,8 @@ const FILL: Readonly<Record<ShelfSlot, Fill>> = {
   fastener: (plan, item) => {
     if (!isFastener(item)) return null;
     const f = item.fastener;
-    if (f.kind === 'bolt') return { fastener: f, ...looks(item) };
+    // Bolts and nuts are seen once the wheel is on: how they look goes along.
+    if (f.kind === 'bolt') return { fastener: f, ...asItLooks(item) };
     if (f.kind === 'stud') return { fastener: { ...f, nut: nutOf(plan) } };
     const nut = nutOf(plan) ?? blankNut(f.outerThread, plan.wheel.seat);
     return { fastener: { ...f, nut } };
@@ -72,8 +67,8 @@ const FILL: Readonly<Record<ShelfSlot, Fill>> = {
     if (item.kind !== 'nut') return null;
     const { fastener } = plan;
     return fastener.kind === 'stud' || fastener.kind === 'conversion'
-      ? { fastener: { ...fastener, nut: item.nut }, ...looks(item) }
-      : { fastener: { kind: 'nuts', nut: item.nut }, ...looks(item) };
+      ? { fastener: { ...fastener, nut: item.nut }, ...asItLooks(item) }
+      : { fastener: { kind: 'nuts', nut: item.nut }, ...asItLooks(item) };
   },
   // A keyed bolt beside the others: how far it reaches follows from both lengths under the seat.
   locking: (plan, item) => {

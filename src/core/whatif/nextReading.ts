@@ -66,12 +66,13 @@ const inOrder = (found: readonly Found[]): Found[] =>
 /**
  * Readings that settle nothing one by one and something together, such as a stud and the pocket that it ends in: with
  * all of them read, what each one would leave open.
+ * @param alone those that settle something by themselves
  */
-function settlingTogether(plan: Plan, asked: readonly Quantity[]): Found[] {
+function settlingTogether(plan: Plan, asked: readonly Quantity[], alone: ReadonlySet<QuantityId>): Found[] {
   const all = (but: Quantity | null): Plan => asked.reduce((p, q) => (q === but ? p : (withReading(p, q) ?? p)), plan);
   const least = open(assess(all(null)).findings);
   return asked.flatMap((q) => {
-    if (withReading(plan, q) === null) return [];
+    if (alone.has(q.id) || withReading(plan, q) === null) return [];
     const settles = open(assess(all(q)).findings) - least;
     return settles > 0 ? [{ quantity: q.id, settles, together: true, optional: q.optional === true }] : [];
   });
@@ -98,8 +99,7 @@ export function settlingReadings(plan: Plan, corner?: Corner): NextReading[] {
     if (settles > 0) found.push({ quantity: q.id, settles, together: false, optional: q.optional === true });
   }
   const alone = new Set(found.map((f) => f.quantity));
-  const together = settlingTogether(plan, asked).filter((f) => !alone.has(f.quantity));
-  return [...inOrder(found), ...inOrder(together)].map(({ optional: _, ...read }) => read);
+  return [...inOrder(found), ...inOrder(settlingTogether(plan, asked, alone))].map(({ optional: _, ...read }) => read);
 }
 
 /** The single next reading that lets most rules be judged; null where no reading would settle anything. */

@@ -24,11 +24,7 @@ export function FirstWheels({
   const { register, formState, control } = form;
   const values = useWatch({ control, name: 'wheelSet' });
   const e = formState.errors.wheelSet;
-  const named = (label: string, fact: WheelFact) => {
-    const path = `wheelSet.${fact}`;
-    const at = expected.at(path, values[fact]);
-    return { label, expected: at && { from: at.from, onLooked: () => expected.confirm(path, `${label}, wheels`) } };
-  };
+  const named = (label: string, fact: WheelFact) => expected.field(`wheelSet.${fact}`, values[fact], label, ', wheels');
   return (
     <fieldset className="grid gap-3 border-t border-line pt-4 sm:grid-cols-5">
       <legend className="float-left mb-1 w-full text-[15px] font-[640] sm:col-span-5">Wheel set it came on</legend>

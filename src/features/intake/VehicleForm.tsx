@@ -174,13 +174,8 @@ function HubFields({
   const bolt = fastening === 'bolt';
   const values = useWatch({ control, name: axle });
   /** Label of a field, and where what stands in it is only expected. */
-  const named = (label: string, name: HubField) => {
-    const e = edit ? null : expected.at(`${axle}.${name}`, values[name]);
-    return {
-      label,
-      expected: e && { from: e.from, onLooked: () => expected.confirm(`${axle}.${name}`, `${label}, ${axle} axle`) },
-    };
-  };
+  const named = (label: string, name: HubField) =>
+    edit ? { label } : expected.field(`${axle}.${name}`, values[name], label, `, ${axle} axle`);
   const at = (name: HubField): FieldPath<VehicleTyped> => `${axle}.${name}` as FieldPath<VehicleTyped>;
   const group = (title: string, names: readonly HubField[]) => (
     <GroupHead title={title} copy={copy ? () => copy(names) : undefined} />

@@ -13,7 +13,7 @@ import { Field, optionsOf, SelectField } from '@/ui/Field';
 import type { Result } from '@/usecases/result';
 import { SeenWheels } from './SeenWheels';
 import { EMPTY_OWN, EMPTY_SET, wheelSetForm } from './schema';
-import { leftToLook, useLooks } from './useExpected';
+import { leftToLook, looksIn, NOTHING } from './useExpected';
 
 const SEATS = optionsOf(SEAT_LABEL);
 const HERE = [
@@ -91,7 +91,7 @@ export function WheelSetForm({
   const { errors: e, isSubmitting } = form.formState;
   const values = useWatch({ control: form.control }) as SetTyped;
   const { rear } = values;
-  const looks = useLooks(null, {
+  const looks = looksIn(useState(NOTHING), {
     read: (p) => form.getValues(p as WheelFact),
     fill: (p, value) => form.setValue(p as WheelFact, value as never, { shouldDirty: true }),
     untouched: (p) => start[p as WheelFact],
@@ -113,10 +113,7 @@ export function WheelSetForm({
     looks.forget();
     onDone();
   };
-  const named = (label: string, fact: WheelFact) => {
-    const at = looks.at(fact, values[fact]);
-    return { label, expected: at && { from: at.from, onLooked: () => looks.confirm(fact, label) } };
-  };
+  const named = (label: string, fact: WheelFact) => looks.field(fact, values[fact], label);
   const differ = () => {
     const { tyre, offset, wheelSeat, drilling } = form.getValues();
     form.setValue('rear', { tyre, offset, wheelSeat, drilling });

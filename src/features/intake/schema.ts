@@ -151,8 +151,7 @@ const wheelSetFields = z.object({
 });
 
 /** Seats of a wheel and of its own bolts or nuts go together. */
-const seatsMeet = (wheel: string, own: string): boolean =>
-  wheel === 'unknown' || own === 'unknown' || matchSeats(wheel as Seat, own as Seat) !== 'mismatch';
+const seatsMeet = (wheel: Seat, own: Seat): boolean => matchSeats(own, wheel) !== 'mismatch';
 
 export const wheelSetForm = wheelSetFields.refine(
   ({ own, wheelSeat, rear }) =>

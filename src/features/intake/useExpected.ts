@@ -1,6 +1,7 @@
-import { useState } from 'react';
+import type { ComponentProps } from 'react';
 import type { FieldPath, UseFormReturn } from 'react-hook-form';
 import type { FitmentFact, KnownFact } from '@/core/document/fitment';
+import type { Field } from '@/ui/Field';
 import { useUnkept } from '@/ui/useUnkept';
 import type { KnownModel } from '@/usecases/survey/fitment';
 import type { VehicleParsed, VehicleTyped } from './schema';
@@ -9,19 +10,22 @@ type Form = UseFormReturn<VehicleTyped, unknown, VehicleParsed>;
 type Axle = 'front' | 'rear';
 
 /** A field that was filled from other cars: what stands in it, and on how many it was so. */
-export interface ExpectedHere {
+interface ExpectedHere {
   readonly value: string;
   readonly from: string;
 }
+/** What a field is given: its label, and what says that somebody looked where it is only expected. */
+type Expecting = Pick<ComponentProps<typeof Field>, 'label' | 'expected'>;
+
 type Expected = Readonly<Record<string, ExpectedHere>>;
-interface Looks {
+export interface Looks {
   /** Not looked at yet, by field. */
   readonly open: Expected;
   /** Looked at on this car, worded. */
   readonly confirmed: readonly string[];
 }
 
-const NOTHING: Looks = { open: {}, confirmed: [] };
+export const NOTHING: Looks = { open: {}, confirmed: [] };
 const PLACE = 'take-in/expected';
 
 const fromText = ({ cars, of }: KnownFact, [one, many]: readonly [string, string]): string =>
@@ -41,17 +45,27 @@ const without = (open: Expected, path: string): Expected =>
 /**
  * Facts that are expected from elsewhere. They stand dashed in their fields until somebody looked at the thing itself,
  * one at a time; nothing is taken in while one is left. What is typed instead is a fact.
- * @param place names a form that is kept with the tab; null for one that a reload empties
+ * @param state where it is kept: with the tab where the form is, else as long as the form is open
  */
-export function useLooks(place: string | null, { read, fill, untouched }: Fields) {
-  const kept = useUnkept<Looks>(place ?? 'nowhere', NOTHING);
-  const passing = useState(NOTHING);
-  const [looks, setLooks] = place === null ? passing : kept;
+export function looksIn(
+  state: readonly [Looks, (to: (l: Looks) => Looks) => void, ...unknown[]],
+  { read, fill, untouched }: Fields,
+) {
+  const [looks, setLooks] = state;
+  const confirm = (path: string, label: string) =>
+    setLooks((l) => ({
+      open: without(l.open, path),
+      confirmed: [...l.confirmed, `${label}: ${l.open[path]?.value ?? ''}`.slice(0, 80)],
+    }));
   return {
-    /** What is expected in a field and still stands there as it was filled in. */
-    at: (path: string, value: unknown): ExpectedHere | null => {
+    /**
+     * A field's label, and where what stands in it is only expected.
+     * @param where what the label leaves open of its place, for the list of what was looked at
+     */
+    field: (path: string, value: unknown, label: string, where = ''): Expecting => {
       const e = looks.open[path];
-      return e && e.value === value ? e : null;
+      const here = e && e.value === value ? e : null;
+      return { label, expected: here && { from: here.from, onLooked: () => confirm(path, `${label}${where}`) } };
     },
     /** @param on “cars”, “sets”: what they were counted on */
     fill: (known: readonly (readonly [path: string, fact: KnownFact])[], on: readonly [string, string]) => {
@@ -64,11 +78,6 @@ export function useLooks(place: string | null, { read, fill, untouched }: Fields
       }
       setLooks((l) => ({ ...l, open: { ...l.open, ...open } }));
     },
-    confirm: (path: string, label: string) =>
-      setLooks((l) => ({
-        open: without(l.open, path),
-        confirmed: [...l.confirmed, `${label}: ${l.open[path]?.value ?? ''}`.slice(0, 80)],
-      })),
     /** Values that are copied bring along that nobody looked at them. */
     copy: (paths: readonly (readonly [from: string, to: string])[]) =>
       setLooks((l) => {
@@ -83,7 +92,7 @@ export function useLooks(place: string | null, { read, fill, untouched }: Fields
     /** Fields whose expected value still stands and nobody looked at, in the order in which they were filled. */
     left: (): string[] => Object.keys(looks.open).filter((p) => read(p) === looks.open[p]?.value),
     confirmed: looks.confirmed,
-    forget: () => setLooks(NOTHING),
+    forget: () => setLooks(() => NOTHING),
   };
 }
 
@@ -94,7 +103,7 @@ export const leftToLook = (n: number, where: string): string =>
 /** Facts of a car that is taken in: its hubs as other cars of the model had them, its wheels as others of their name. */
 export function useExpected(form: Form) {
   const path = (p: string) => p as FieldPath<VehicleTyped>;
-  const looks = useLooks(PLACE, {
+  const looks = looksIn(useUnkept<Looks>(PLACE, NOTHING), {
     read: (p) => form.getValues(path(p)),
     fill: (p, value) =>
       form.setValue(path(p), value, { shouldDirty: true, shouldValidate: form.formState.isSubmitted }),
