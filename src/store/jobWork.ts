@@ -1,11 +1,11 @@
-import { and, asc, eq, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull } from 'drizzle-orm';
 import { upgradeChoice } from '@/core/document/upgrade';
 import type { BayEntry } from '@/core/procedure/bay';
 import { bayLog } from './bay';
 import type { Executor } from './connection';
 import { NotFoundError } from './errors';
-import { currentPlan, type PlanInForce } from './plans';
-import { type JobRow, job, jobStep, type TorqueEntryRow, torqueEntry } from './schema';
+import { currentPlan, type PlanInForce, storedPlan } from './plans';
+import { type JobRow, job, jobStep, plan, type TorqueEntryRow, torqueEntry } from './schema';
 
 /** Where a job stands, and nothing else of it: enough to refuse most of what may not be. @throws NotFoundError */
 export async function jobHead(
@@ -20,39 +20,63 @@ export async function jobHead(
   return head;
 }
 
-/** What the work at the car stands on: the plan in force, its ticks, torque and notes. */
-export interface WorkWhole {
-  readonly job: JobRow;
+/** What a step of the card stands on: the plan in force, its ticks, and what was said at the car. */
+export interface CardWhole {
+  readonly job: Pick<JobRow, 'id' | 'signedAt'>;
   /** The frozen plan in force, if one was chosen. */
-  readonly plan: PlanInForce | null;
+  readonly plan: Pick<PlanInForce, 'document' | 'steps' | 'log'> | null;
   /** Steps ticked under that plan, by key. */
   readonly ticked: ReadonlyMap<string, { readonly by: string; readonly at: Date }>;
-  /** Torque log under that plan, in order. */
-  readonly torque: readonly TorqueEntryRow[];
   /** What happened at the car under that plan, in order. */
   readonly bay: readonly BayEntry[];
 }
 
-/** A job as far as the work at the car asks of it, in a third of the reads. @throws NotFoundError */
-export async function loadWork(db: Executor, id: string): Promise<WorkWhole> {
-  const [row] = await db.select().from(job).where(eq(job.id, id));
-  if (!row) throw new NotFoundError('This job');
-  return { job: presentDraft(row), ...(await workOf(db, id)) };
+/** What the work at the car stands on: the card, and its torque. */
+export interface WorkWhole extends CardWhole {
+  readonly job: JobRow;
+  readonly plan: PlanInForce | null;
+  /** Torque log under that plan, in order. */
+  readonly torque: readonly TorqueEntryRow[];
+}
+
+/** A job as far as a tick asks of it. @throws NotFoundError */
+export async function loadCard(db: Executor, id: string): Promise<CardWhole> {
+  const [found] = await db
+    .select({ signedAt: job.signedAt, planId: plan.id, logOf: plan.logOf, document: plan.document, steps: plan.steps })
+    .from(job)
+    .leftJoin(plan, and(eq(plan.jobId, job.id), isNull(plan.supersededAt)))
+    .where(eq(job.id, id))
+    .orderBy(desc(plan.id))
+    .limit(1);
+  if (!found) throw new NotFoundError('This job');
+  const of = { id, signedAt: found.signedAt };
+  if (found.planId === null || found.document === null) return { job: of, plan: null, ticked: new Map(), bay: [] };
+  const log = found.logOf ?? found.planId;
+  return {
+    job: of,
+    plan: { document: storedPlan(found.document), steps: found.steps, log },
+    ticked: await ticksUnder(db, log),
+    bay: await bayLog(db, log),
+  };
 }
 
 export async function workOf(db: Executor, id: string): Promise<Omit<WorkWhole, 'job'>> {
   const frozen = await currentPlan(db, id);
   if (frozen === null) return { plan: null, ticked: new Map(), torque: [], bay: [] };
-  const ticks = await db
-    .select()
-    .from(jobStep)
-    .where(and(eq(jobStep.planId, frozen.log), isNull(jobStep.withdrawnAt)));
   return {
     plan: frozen,
-    ticked: new Map(ticks.map((t) => [t.key, { by: t.by, at: t.at }])),
+    ticked: await ticksUnder(db, frozen.log),
     torque: await torqueLog(db, frozen.log),
     bay: await bayLog(db, frozen.log),
   };
+}
+
+async function ticksUnder(db: Executor, planId: string): Promise<WorkWhole['ticked']> {
+  const ticks = await db
+    .select({ key: jobStep.key, by: jobStep.by, at: jobStep.at })
+    .from(jobStep)
+    .where(and(eq(jobStep.planId, planId), isNull(jobStep.withdrawnAt)));
+  return new Map(ticks.map((t) => [t.key, { by: t.by, at: t.at }]));
 }
 
 /** What stood on the bench of an earlier release lacks what was added since. */

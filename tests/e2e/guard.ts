@@ -24,7 +24,9 @@ export const test = base.extend<{ watched: Page }>({
     page.on('console', (m) => {
       const cut =
         killed.has(page) &&
-        /^Failed to load resource: (net::ERR_|the server responded with a status of 503)/.test(m.text());
+        /^Failed to load resource: (net::ERR_|the server responded with a status of 503)|^An unknown error occurred when fetching the script/.test(
+          m.text(),
+        );
       if (m.type() === 'error' && !cut) trouble.push(`${m.text()} ${m.location().url}`);
     });
     page.on('pageerror', (e) => trouble.push(e.message));

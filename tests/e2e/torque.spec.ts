@@ -66,6 +66,32 @@ test('a click wrench: one tap a click, fourteen for a wheel of six, none waits f
   await accessible(page);
 });
 
+test('a recheck that is due: a press a fastener and one for the other wheel, nothing typed', async ({
+  watched: page,
+}) => {
+  await page.goto(server.url);
+  await page.getByRole('link', { name: /Corvane Tern.*Recheck/ }).click();
+  await expect(page.getByRole('heading', { name: /Recheck pass/ })).toBeVisible();
+  let presses = 0;
+  const press = async (name: string | RegExp) => {
+    presses += 1;
+    await tap(page, name);
+  };
+  for (const corner of ['front left', 'front right']) {
+    await expect(page.getByRole('heading', { name: new RegExp(`Recheck pass.*${corner}`) })).toBeVisible();
+    for (let lug = 1; lug <= 5; lug += 1) {
+      await expect(page.getByText(new RegExp(`^Lug ${lug} once more`))).toBeVisible();
+      await press(/^Held/);
+    }
+    if (corner === 'front left') await press('Go to front right');
+  }
+  await expect(page.getByRole('region', { name: 'Rechecks' }).locator('[data-link="held"]')).toHaveCount(1);
+  console.log(`recheck: ${presses} presses, 0 fields`);
+  expect(presses).toBeLessThanOrEqual(12);
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Rechecks' }).locator('[data-link="held"]')).toHaveCount(1);
+});
+
 test('Enter goes from lug to lug; a press that bounced is one', async ({ watched: page }) => {
   await torque(page, /Halm Drover.*Torque/);
   const clicked = page.getByRole('button', { name: /clicked$/ });

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { waitText } from '@/core/procedure/clocks';
+import { standsBack } from '@/ui/offline/standBack';
 import { reachable } from '@/ui/reach';
 import { VerdictMark } from '@/ui/Verdict';
 import type { BayDisplay } from '@/usecases/calendar/display';
@@ -20,14 +21,11 @@ export function BayWall({ display }: { display: BayDisplay }) {
     return () => clearInterval(tick);
   }, [display.now]);
   useEffect(() => {
-    const look = setInterval(
-      () =>
-        void reachable().then((there) => {
-          if (there) router.refresh();
-        }),
-      LOOK_MS,
-    );
-    return () => clearInterval(look);
+    const look = async () => {
+      if (!standsBack() && (await reachable())) router.refresh();
+    };
+    const often = setInterval(() => void look(), LOOK_MS);
+    return () => clearInterval(often);
   }, [router]);
   const { visit, next } = display;
   return (

@@ -4,7 +4,8 @@ import { usePathname } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 import { forgetDevice, forgetOthers } from '@/ui/offline/forget';
 import { MARK, markOnDevice } from '@/ui/offline/pages';
-import { useOutbox } from '@/ui/outbox';
+import { standBack } from '@/ui/offline/standBack';
+import { outboxLeft, useOutbox } from '@/ui/outbox';
 import { within } from '@/ui/reach';
 import type { VisitPages } from '@/usecases/shop/onDevice';
 
@@ -20,6 +21,10 @@ const OTHERS_MS = 5 * 60_000;
 const LATE_MS = 45_000;
 /** Between two pages, so that whoever waits for one of theirs does not wait behind all of these. */
 const REST_MS = 250;
+
+/** So long what looks by itself is still while a newer build takes over, and so long before it what is under way ends. */
+const STILL_MS = 6000;
+const ENDS_MS = 2000;
 
 const rest = (ms: number): Promise<void> => new Promise((r) => setTimeout(r, ms));
 
@@ -41,45 +46,25 @@ export function OnDevice({ person }: { person: string }) {
   useEffect(() => {
     if (!('serviceWorker' in navigator)) return;
     let over = false;
-    const registered = navigator.serviceWorker
-      .register(WORKER, { scope: '/', updateViaCache: 'none' })
-      // A browser that refuses it works as it does without one.
-      .catch(() => null);
+    // A browser that refuses it works as it does without one; one that could not reach it is asked again at each look.
+    const register = () =>
+      void navigator.serviceWorker.register(WORKER, { scope: '/', updateViaCache: 'none' }).catch(() => null);
+    register();
+    const registered = () => navigator.serviceWorker.getRegistration('/').catch(() => undefined);
     const fetched = new Map<string, number>();
     const look = async () => {
       if (over || document.visibilityState !== 'visible' || !quiet.current) return;
-      // A newer build waits to take over. Pages of the build before go with it, so nothing may wait to be sent from
-      // one.
-      const newer = (await registered)?.waiting;
-      if (newer) {
-        // Nothing is fetched meanwhile: the one before makes way once it has nothing to do.
-        newer.postMessage({ type: 'SKIP_WAITING' });
-        return;
-      }
+      const registration = await registered();
+      if (!registration) return register();
+      if (registration.waiting) return letIn(registration, () => !over && quiet.current);
       if (navigator.serviceWorker.controller === null) return;
-      const open = jobIn(here.current);
-      const visits = await visitsOf(open);
-      for (const visit of visits) {
-        const own = open !== null && visit.paths.some((p) => jobIn(p) === open);
-        for (const p of visit.paths) {
-          // A newer build is not kept waiting by pages of the one before.
-          if (over || !quiet.current || (await registered)?.waiting) return;
-          if ((await markOnDevice(p)) === visit.mark) continue;
-          const often = own && visit.now.includes(p) ? NOW_MS : OTHERS_MS;
-          if (Date.now() - (fetched.get(p) ?? 0) < often) continue;
-          fetched.set(p, Date.now());
-          try {
-            const page = await fetch(p, {
-              headers: { [MARK]: visit.mark },
-              redirect: 'manual',
-              ...within(LATE_MS),
-            });
-            await page.text();
-          } catch {
-            return;
-          }
-          await rest(REST_MS);
-        }
+      for (const { path, mark, often } of await wanted(jobIn(here.current))) {
+        // A newer build is not kept waiting by pages of the one before.
+        if (over || !quiet.current || registration.waiting) return;
+        if (Date.now() - (fetched.get(path) ?? 0) < often || (await markOnDevice(path)) === mark) continue;
+        fetched.set(path, Date.now());
+        if (!(await stored(path, mark))) return;
+        await rest(REST_MS);
       }
     };
     let busy = false;
@@ -102,6 +87,43 @@ export function OnDevice({ person }: { person: string }) {
     };
   }, [person]);
   return null;
+}
+
+/**
+ * A newer build waits to take over. Pages of the build before go with it, so nothing may wait to be sent from one; what
+ * a reload left is read from the disk first. The one before makes way once it has nothing to do.
+ */
+async function letIn(registration: ServiceWorkerRegistration, still: () => boolean): Promise<void> {
+  if ((await outboxLeft()).waiting.length > 0) return;
+  standBack(STILL_MS);
+  await rest(ENDS_MS);
+  if (still()) registration.waiting?.postMessage({ type: 'SKIP_WAITING' });
+}
+
+interface Wanted {
+  readonly path: string;
+  readonly mark: string;
+  /** It is not fetched anew before so long, ms. */
+  readonly often: number;
+}
+
+/** Pages that are to be on this device, with the mark of what they show. @param open the job that is looked at */
+async function wanted(open: string | null): Promise<Wanted[]> {
+  return (await visitsOf(open)).flatMap(({ paths, now, mark }) => {
+    const own = open !== null && paths.some((p) => jobIn(p) === open);
+    return paths.map((path) => ({ path, mark, often: own && now.includes(path) ? NOW_MS : OTHERS_MS }));
+  });
+}
+
+/** Has a page fetched and stored. @returns false where the server is not there */
+async function stored(path: string, mark: string): Promise<boolean> {
+  try {
+    const page = await fetch(path, { headers: { [MARK]: mark }, redirect: 'manual', ...within(LATE_MS) });
+    await page.text();
+    return true;
+  } catch {
+    return false;
+  }
 }
 
 /** What is to be on this device. Whoever is signed in no more has nothing here. */

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
+import { standsBack } from '@/ui/offline/standBack';
 
 const LOOK_MS = 4000;
 
@@ -10,7 +11,7 @@ export function Watch({ jobId, mark }: { jobId: string; mark: string }) {
   const router = useRouter();
   useEffect(() => {
     const look = async () => {
-      if (document.visibilityState !== 'visible') return;
+      if (document.visibilityState !== 'visible' || standsBack()) return;
       try {
         const answer = await fetch(`/api/job/${jobId}`, { cache: 'no-store' });
         const { mark: now } = (await answer.json()) as { mark: string | null };

@@ -1,11 +1,18 @@
 /// <reference lib="webworker" />
 import { CacheFirst, ExpirationPlugin, NetworkFirst, type PrecacheEntry, Serwist, type SerwistPlugin } from 'serwist';
+import { within } from '../reach';
 import { isForTheCar, isFresh, MARK, PAGES, PERSON, PHOTOS, STORED_AT, TITLE } from './pages';
 
 declare const self: ServiceWorkerGlobalScope & { readonly __SW_MANIFEST: (PrecacheEntry | string)[] | undefined };
 
 /** A server that says nothing for so long is not waited for where the page lies here, s. */
 const PATIENCE_S = 8;
+
+/**
+ * A page that is fetched to be stored is given up after so long, by whoever asked for it too; one that hangs would keep
+ * a newer build waiting. ms
+ */
+const LATE_MS = 45_000;
 
 const attributeOf = (html: string, name: string): string => new RegExp(`${name}="([^"]*)"`).exec(html)?.[1] ?? '';
 
@@ -37,6 +44,9 @@ const pagesPlugin: SerwistPlugin = {
     const { origin, pathname } = new URL(request.url);
     return origin + pathname;
   },
+  // A navigation cannot be made anew with an end to it.
+  requestWillFetch: async ({ request }) =>
+    request.mode === 'navigate' ? request : new Request(request, within(LATE_MS)),
   cacheWillUpdate: async ({ request, response }) => asStored(response, request.headers.get(MARK) ?? ''),
   cachedResponseWillBeUsed: async ({ cachedResponse }) =>
     cachedResponse && isFresh(cachedResponse) ? cachedResponse : null,

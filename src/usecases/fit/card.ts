@@ -13,7 +13,8 @@ import type { Joint, TorqueSpec } from '@/core/torque/log';
 import type { UnitSystem } from '@/core/units/format';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
-import type { WorkWhole } from '@/store/jobWork';
+import type { CardWhole } from '@/store/jobWork';
+import type { TorqueEntryRow } from '@/store/schema';
 import { adapterStates, type JointState, jointStates, torqueSpec, wheelSpec, wheelStates } from '../job/joints';
 
 /** Stages that are a list of steps to tick. */
@@ -27,7 +28,7 @@ export const stepsOf = (plan: Plan, from: StepStage, units: UnitSystem = 'metric
  * The list of a job: of a signed one as it read when it was signed; of an open one the steps it was frozen with, in
  * today’s words and the units that are read. A card that an earlier release began is ended as it was begun.
  */
-export function stepsNow(whole: WorkWhole, from: StepStage, units: UnitSystem = 'metric'): readonly Step[] {
+export function stepsNow(whole: CardWhole, from: StepStage, units: UnitSystem = 'metric'): readonly Step[] {
   if (!whole.plan) return [];
   const kept = whole.plan.steps?.[from];
   if (whole.job.signedAt !== null && kept) return kept;
@@ -35,7 +36,7 @@ export function stepsNow(whole: WorkWhole, from: StepStage, units: UnitSystem = 
 }
 
 /** How the work at the car stands. @param now ms, by this machine’s clock */
-export const bayOf = (whole: WorkWhole, now: number): BayState => bayState(whole.bay, now);
+export const bayOf = (whole: CardWhole, now: number): BayState => bayState(whole.bay, now);
 
 /**
  * What the torque passes of a joint are held to; the studs’ hub end by the figure that was read at the car. @throws
@@ -102,8 +103,8 @@ export const openHolds = (steps: readonly Step[], whole: JobWhole): Step[] =>
   steps.filter((s) => s.hold && doneOf(whole, s) === null);
 
 /** Whether lugs of a wheel stand torqued under this plan. */
-export const wheelBegun = (whole: WorkWhole, corner: Corner): boolean =>
-  wheelStates(whole, whole.torque).some((s) => s.corner === corner && s.state.last !== null);
+export const wheelBegun = (whole: CardWhole, log: readonly TorqueEntryRow[], corner: Corner): boolean =>
+  wheelStates(whole, log).some((s) => s.corner === corner && s.state.last !== null);
 
 /**
  * Something that comes before a wheel, as a sentence, and what ends it: a step that is ticked, or a joint of the corner
@@ -149,7 +150,7 @@ export function openRounds(whole: JobWhole, at?: Corner): Before[] {
 }
 
 /** Why a step waits, as a sentence; null where it may be ticked. @param now ms, by this machine’s clock */
-export function waitsFor(whole: WorkWhole, s: Step, now: number): string | null {
+export function waitsFor(whole: CardWhole, s: Step, now: number): string | null {
   const { waits, corner } = s.card ?? {};
   if (waits === undefined || corner === undefined) return null;
   const bay = bayOf(whole, now);

@@ -5,6 +5,7 @@ import { torqueJobs } from '@/core/procedure/procedure';
 import { type Joint, struckOut, type TorqueSpec, type TorqueState, torqueState } from '@/core/torque/log';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
+import type { CardWhole } from '@/store/jobWork';
 import type { TorqueEntryRow } from '@/store/schema';
 import { asReading } from '@/store/torque';
 
@@ -30,7 +31,7 @@ export interface JointState {
 }
 
 /** What the wheels are held to, in the order that was said at the car. @throws RefusedError where there is no figure */
-export function wheelSpec({ plan, bay }: Pick<JobWhole, 'plan' | 'bay'>): TorqueSpec {
+export function wheelSpec({ plan, bay }: Pick<CardWhole, 'plan' | 'bay'>): TorqueSpec {
   const spec = torqueSpec(plan?.document as Plan);
   const said = bayState(bay, 0).order;
   if (said === null) return spec;
@@ -38,7 +39,7 @@ export function wheelSpec({ plan, bay }: Pick<JobWhole, 'plan' | 'bay'>): Torque
 }
 
 /** State of both wheels of a plan in force. */
-export const wheelStates = (whole: Pick<JobWhole, 'plan' | 'bay'>, log: readonly TorqueEntryRow[]): JointState[] =>
+export const wheelStates = (whole: Pick<CardWhole, 'plan' | 'bay'>, log: readonly TorqueEntryRow[]): JointState[] =>
   jointStates(whole.plan?.document as Plan, 'wheel', log, wheelSpec(whole));
 
 /** State of both adapters' own joints; empty where there is no adapter. */

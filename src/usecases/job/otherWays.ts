@@ -44,7 +44,7 @@ export function setPlanB(
 }
 
 /** The choice that is in force, as plan B once it was left. */
-export function choiceInForce(plan: ReturnType<typeof planOf>['document']): ChoiceDraft {
+export function choiceInForce(plan: Plan): ChoiceDraft {
   const { spacer, fastener, camberChange, lowerBy, planned, trim, trimRight, rightSpacer, locking, finish, hub } = plan;
   return {
     spacer,

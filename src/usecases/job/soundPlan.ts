@@ -1,8 +1,6 @@
 import { type Plan, readPlan } from '@/core/document/document';
 import { assess } from '@/core/evaluate/evaluate';
 import { RefusedError } from '@/store/errors';
-import type { JobWhole } from '@/store/jobs';
-import type { PlanInForce } from '@/store/plans';
 
 /** A plan that may go forward. @throws RefusedError naming what stands first in the way */
 export function soundPlan(plan: Plan): Plan {
@@ -25,7 +23,7 @@ export function soundPlan(plan: Plan): Plan {
 }
 
 /** The plan in force. @throws RefusedError */
-export function planOf(whole: Pick<JobWhole, 'plan'>): PlanInForce {
+export function planOf<P extends object>(whole: { readonly plan: P | null }): P {
   if (!whole.plan) throw new RefusedError('No plan has been chosen yet.');
   return whole.plan;
 }
