@@ -16,6 +16,8 @@ export async function runBundled(name, entry) {
     target: 'node20',
     logLevel: 'error',
     packages: 'external',
+    // What only a page of the server may read, a command may read too.
+    alias: { 'server-only': join(root, 'tests/store/server-only.ts') },
   });
   const done = spawnSync(process.execPath, [out, ...process.argv.slice(2)], { cwd: root, stdio: 'inherit' });
   process.exit(done.status ?? 1);

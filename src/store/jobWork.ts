@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, isNull } from 'drizzle-orm';
+import type { Plan } from '@/core/document/document';
 import { upgradeChoice } from '@/core/document/upgrade';
 import type { BayEntry } from '@/core/procedure/bay';
 import { bayLog } from './bay';
@@ -20,27 +21,31 @@ export async function jobHead(
   return head;
 }
 
-/** What a step of the card stands on: the plan in force, its ticks, and what was said at the car. */
-export interface CardWhole {
+/** Steps of a job are those of its plan. */
+export interface CardPlan {
   readonly job: Pick<JobRow, 'id' | 'signedAt'>;
   /** The frozen plan in force, if one was chosen. */
   readonly plan: Pick<PlanInForce, 'document' | 'steps' | 'log'> | null;
-  /** Steps ticked under that plan, by key. */
-  readonly ticked: ReadonlyMap<string, { readonly by: string; readonly at: Date }>;
+}
+
+/** What a step of the card waits for: the plan in force, and what was said at the car. */
+export interface CardWhole extends CardPlan {
   /** What happened at the car under that plan, in order. */
   readonly bay: readonly BayEntry[];
 }
 
-/** What the work at the car stands on: the card, and its torque. */
+/** What the work at the car stands on: the card, its ticks, and its torque. */
 export interface WorkWhole extends CardWhole {
   readonly job: JobRow;
   readonly plan: PlanInForce | null;
+  /** Steps ticked under that plan, by key. */
+  readonly ticked: ReadonlyMap<string, { readonly by: string; readonly at: Date }>;
   /** Torque log under that plan, in order. */
   readonly torque: readonly TorqueEntryRow[];
 }
 
-/** A job as far as a tick asks of it. @throws NotFoundError */
-export async function loadCard(db: Executor, id: string): Promise<CardWhole> {
+/** A job as far as its steps ask of it. @throws NotFoundError */
+export async function loadCard(db: Executor, id: string): Promise<CardPlan> {
   const [found] = await db
     .select({ signedAt: job.signedAt, planId: plan.id, logOf: plan.logOf, document: plan.document, steps: plan.steps })
     .from(job)
@@ -49,15 +54,19 @@ export async function loadCard(db: Executor, id: string): Promise<CardWhole> {
     .orderBy(desc(plan.id))
     .limit(1);
   if (!found) throw new NotFoundError('This job');
-  const of = { id, signedAt: found.signedAt };
-  if (found.planId === null || found.document === null) return { job: of, plan: null, ticked: new Map(), bay: [] };
-  const log = found.logOf ?? found.planId;
-  return {
-    job: of,
-    plan: { document: storedPlan(found.document), steps: found.steps, log },
-    ticked: await ticksUnder(db, log),
-    bay: await bayLog(db, log),
+  const { signedAt, planId, logOf, document, steps } = found;
+  if (planId === null || document === null) return { job: { id, signedAt }, plan: null };
+  let read: Plan | null = null;
+  const inForce = {
+    steps,
+    log: logOf ?? planId,
+    // Read only where somebody looks: what is not among its steps is refused without it.
+    get document(): Plan {
+      read ??= storedPlan(document);
+      return read;
+    },
   };
+  return { job: { id, signedAt }, plan: inForce };
 }
 
 export async function workOf(db: Executor, id: string): Promise<Omit<WorkWhole, 'job'>> {
@@ -71,7 +80,8 @@ export async function workOf(db: Executor, id: string): Promise<Omit<WorkWhole, 
   };
 }
 
-async function ticksUnder(db: Executor, planId: string): Promise<WorkWhole['ticked']> {
+/** Steps that are ticked under a plan, by key. */
+export async function ticksUnder(db: Executor, planId: string): Promise<WorkWhole['ticked']> {
   const ticks = await db
     .select({ key: jobStep.key, by: jobStep.by, at: jobStep.at })
     .from(jobStep)

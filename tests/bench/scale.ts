@@ -2,9 +2,10 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
-import { openStore } from '@/store/connection';
+import { openStore, type Store } from '@/store/connection';
 import { backUp } from '@/store/folder/backup';
 import { restore } from '@/store/folder/restore';
+import { tickLine } from '@/usecases/job/ticks';
 import { Server } from '../e2e/server';
 import { copyOver, emptyFolder, made } from '../template.mjs';
 import { manyYears } from './manyYears';
@@ -51,8 +52,28 @@ async function folderTimes(folder: string): Promise<Record<'job' | 'signed' | 'c
     car: (await one(sql`select vehicle_id as id from job where stage = 'recheck' order by updated_at desc limit 1`)).id,
     wheelSet: (await one(sql`select id from wheel_set limit 1`)).id,
   };
+  await refusedAlone(store, found);
   await store.close();
   return found;
+}
+
+/** What a tick takes that is refused, without the request around it. */
+async function refusedAlone(store: Store, jobs: Readonly<Record<'signed' | 'job', string>>): Promise<void> {
+  const holder = globalThis as typeof globalThis & { vectisStore?: Promise<Store> | undefined };
+  holder.vectisStore = Promise.resolve(store);
+  for (const [name, jobId] of [['signed', jobs.signed] as const, ['open', jobs.job] as const]) {
+    const tick = () => tickLine(jobId, 'fit.front-left.none', true, 'Bench').catch((e: Error) => e.message);
+    for (let i = 0; i < 300; i += 1) await tick();
+    const loop = loopNow();
+    const before = process.cpuUsage();
+    for (let i = 0; i < 300; i += 1) await tick();
+    const { user, system } = process.cpuUsage(before);
+    const cpu = (user + system) / 300_000;
+    console.log(
+      `a tick that is refused, ${name}, by itself: ${cpu.toFixed(1)} ms, ${(cpu / loop).toFixed(3)} bare loops`,
+    );
+  }
+  holder.vectisStore = undefined;
 }
 
 /** CPU that a process has taken so far, ms. */

@@ -13,7 +13,7 @@ import type { Joint, TorqueSpec } from '@/core/torque/log';
 import type { UnitSystem } from '@/core/units/format';
 import { RefusedError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
-import type { CardWhole } from '@/store/jobWork';
+import type { CardPlan, CardWhole } from '@/store/jobWork';
 import type { TorqueEntryRow } from '@/store/schema';
 import { adapterStates, type JointState, jointStates, torqueSpec, wheelSpec, wheelStates } from '../job/joints';
 
@@ -28,7 +28,7 @@ export const stepsOf = (plan: Plan, from: StepStage, units: UnitSystem = 'metric
  * The list of a job: of a signed one as it read when it was signed; of an open one the steps it was frozen with, in
  * today’s words and the units that are read. A card that an earlier release began is ended as it was begun.
  */
-export function stepsNow(whole: CardWhole, from: StepStage, units: UnitSystem = 'metric'): readonly Step[] {
+export function stepsNow(whole: CardPlan, from: StepStage, units: UnitSystem = 'metric'): readonly Step[] {
   if (!whole.plan) return [];
   const kept = whole.plan.steps?.[from];
   if (whole.job.signedAt !== null && kept) return kept;

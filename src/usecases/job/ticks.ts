@@ -1,10 +1,11 @@
 import 'server-only';
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Step } from '@/core/procedure/step';
+import { bayLog } from '@/store/bay';
 import type { Executor } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { tickStep } from '@/store/jobs';
-import { type CardWhole, loadCard, torqueLog } from '@/store/jobWork';
+import { type CardPlan, type CardWhole, loadCard, ticksUnder, torqueLog } from '@/store/jobWork';
 import { hasPhoto } from '@/store/remarks';
 import { stepsNow, waitsFor, wheelBegun } from '../fit/card';
 import { advance } from './advance';
@@ -19,18 +20,24 @@ export const tickLine = (jobId: string, key: string, on: boolean, by: string): P
  * RefusedError
  */
 export function tickLines(jobId: string, keys: readonly string[], on: boolean, by: string): Promise<void> {
-  const work = async (tx: Executor, whole: CardWhole, at: Date) => {
-    const plan = planOf(whole);
-    const steps = (['stage', 'fit'] as const).flatMap((from) => stepsNow(whole, from));
-    for (const key of new Set(keys)) {
-      const line = steps.find((s) => s.key === key);
-      if (!line) throw new RefusedError('That step is not on this job’s card any more. Reload the page.');
-      await mayTick(tx, whole, plan.log, line, on, at);
-      if (whole.ticked.has(key) !== on) await tickStep(tx, jobId, plan.log, key, on, by, at);
-    }
+  const work = async (tx: Executor, card: CardPlan, at: Date) => {
+    const plan = planOf(card);
+    // What is not among the steps that were frozen with it is on no list of it.
+    const frozen = plan.steps && new Set([...plan.steps.stage, ...plan.steps.fit].map((s) => s.key));
+    if (frozen && keys.some((key) => !frozen.has(key))) offTheCard();
+    const steps = (['stage', 'fit'] as const).flatMap((from) => stepsNow(card, from));
+    const lines = [...new Set(keys)].map((key) => steps.find((s) => s.key === key) ?? offTheCard());
+    const whole = { ...card, bay: await bayLog(tx, plan.log) };
+    for (const line of lines) await mayTick(tx, whole, plan.log, line, on, at);
+    const ticked = await ticksUnder(tx, plan.log);
+    for (const { key } of lines) if (ticked.has(key) !== on) await tickStep(tx, jobId, plan.log, key, on, by, at);
     return { value: undefined };
   };
   return advance({ jobId, event: 'tick', by }, work, loadCard);
+}
+
+function offTheCard(): never {
+  throw new RefusedError('That step is not on this job’s card any more. Reload the page.');
 }
 
 /** @throws RefusedError with why a step is not ticked, or its tick not taken back */
