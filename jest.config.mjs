@@ -28,5 +28,5 @@ export default {
   globalTeardown: '<rootDir>/tests/afterAll.mjs',
   // Both cores: by itself Jest leaves one idle.
   maxWorkers: 2,
-  testTimeout: 240000,
+  testTimeout: 480000,
 };

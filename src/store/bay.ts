@@ -4,14 +4,25 @@ import type { BayDetail, BayEntry } from '@/core/procedure/bay';
 import { bayEntry } from './baySchema';
 import type { Executor } from './connection';
 
+export interface StoredBayEntry extends BayEntry {
+  readonly personId: string | null;
+}
+
 /** What happened at the car under a plan, in order. */
-export async function bayLog(db: Executor, planId: string): Promise<BayEntry[]> {
+export async function bayLog(db: Executor, planId: string): Promise<StoredBayEntry[]> {
   const rows = await db
     .select()
     .from(bayEntry)
     .where(eq(bayEntry.planId, planId))
     .orderBy(asc(bayEntry.at), asc(bayEntry.id));
-  return rows.map(({ id, corner, detail, by, at }) => ({ id, corner, detail, by, at: at.getTime() }));
+  return rows.map(({ id, corner, detail, by, personId, at }) => ({
+    id,
+    corner,
+    detail,
+    by,
+    personId,
+    at: at.getTime(),
+  }));
 }
 
 export interface NewBayEntry {

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import { check, index, jsonb, pgTable, text } from 'drizzle-orm/pg-core';
 import { CORNERS } from '@/core/document/vocabulary';
 import type { BayDetail, BayKind } from '@/core/procedure/bay';
+import { acted } from './acted';
 import { at, id } from './columns';
 
 /**
@@ -18,6 +19,7 @@ export const bayEntry = pgTable(
     kind: text('kind').$type<BayKind>().notNull(),
     detail: jsonb('detail').$type<BayDetail>().notNull(),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
   },
   (t) => [

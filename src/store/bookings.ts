@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, gt, inArray, isNull, lt, ne, or, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
+import { whoActsNow } from './acting';
 import { bayEntry } from './baySchema';
 import { type BookingRow, booking, type ClosureRow, closure, visitNeed } from './calendarSchema';
 import { callersOf } from './callers';
@@ -96,7 +97,7 @@ export const visitsAhead = (
     .groupBy(booking.id, booking.startAt)
     .orderBy(asc(booking.startAt));
 
-export type BookingInput = Omit<BookingRow, 'id' | 'version' | 'by' | 'at' | 'endedAt' | 'endedWhy'>;
+export type BookingInput = Omit<BookingRow, 'id' | 'version' | 'by' | 'personId' | 'at' | 'endedAt' | 'endedWhy'>;
 
 /** Keeps a new booking. @returns its id */
 export async function addBooking(tx: Executor, input: BookingInput, by: string, at: Date): Promise<string> {
@@ -208,7 +209,7 @@ export async function needVisit(
   by: string,
   at: Date,
 ): Promise<void> {
-  const set = { ...need, by, at };
+  const set = { ...need, by, personId: whoActsNow(), at };
   await tx
     .insert(visitNeed)
     .values({ visitId, ...set })

@@ -11,6 +11,7 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import { WORK_KINDS } from '@/core/procedure/estimate';
+import { acted } from './acted';
 import { at, id } from './columns';
 import { person } from './peopleSchema';
 
@@ -61,6 +62,7 @@ export const shopTime = pgTable(
     /** Text of reminders, by their kind; a kind without one has the usual text. */
     templates: jsonb('templates').$type<Readonly<Record<string, string>>>().notNull().default({}),
     changedBy: text('changed_by').notNull(),
+    personId: acted(),
     changedAt: at('changed_at').notNull(),
   },
   (t) => [check('shop_time_one', sql`${t.id} = 'shop'`)],
@@ -78,6 +80,7 @@ export const closure = pgTable(
     /** What a calendar file calls it, so that one that is read twice is there once. */
     uid: text('uid'),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
     withdrawnAt: at('withdrawn_at'),
   },
@@ -120,6 +123,7 @@ export const booking = pgTable(
     why: text('why'),
     version: integer('version').notNull().default(1),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
     endedAt: at('ended_at'),
     endedWhy: text('ended_why'),
@@ -140,6 +144,7 @@ export const visitNeed = pgTable('visit_need', {
   neededBy: at('needed_by'),
   why: text('why').notNull().default(''),
   by: text('by').notNull(),
+  personId: acted(),
   at: at('at').notNull(),
 });
 
@@ -156,6 +161,7 @@ export const ordered = pgTable(
     /** Day on which it is promised, yyyy-MM-dd; null where nobody said. */
     dueOn: text('due_on'),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
     cameAt: at('came_at'),
   },
@@ -175,6 +181,7 @@ export const contact = pgTable(
     phone: text('phone').notNull().default(''),
     kmADay: doublePrecision('km_a_day'),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
   },
   (t) => [check('contact_km', sql`${t.kmADay} is null or ${t.kmADay} between 1 and 1500`)],
@@ -193,6 +200,7 @@ export const reminder = pgTable(
     subject: text('subject').notNull(),
     file: text('file').notNull(),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
   },
   (t) => [uniqueIndex('reminder_once').on(t.of), index('reminder_visit').on(t.visitId)],
@@ -206,6 +214,7 @@ export const attempt = pgTable(
     recheckId: text('recheck_id').notNull(),
     note: text('note').notNull(),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
   },
   (t) => [index('attempt_recheck').on(t.recheckId)],

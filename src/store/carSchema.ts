@@ -14,6 +14,7 @@ import type { Hub } from '@/core/document/document';
 import type { OwnFasteners } from '@/core/document/ownFasteners';
 import { CORNERS, HARDWARE_ON } from '@/core/document/vocabulary';
 import { NUT_CLASSES_SAID } from '@/core/thread/classes';
+import { acted } from './acted';
 import { at, figure, id } from './columns';
 
 /** Rear wheels of a set that differ from its front ones. */
@@ -148,6 +149,7 @@ export const wheelReading = pgTable(
       .notNull()
       .references(() => wheel.id),
     ...figure(),
+    personId: acted(),
   },
   (t) => [index('wheel_reading_wheel').on(t.wheelId), check('wheel_reading_pm', sql`${t.pm} >= 0`)],
 );
@@ -173,6 +175,7 @@ export const modelFact = pgTable(
     source: text('source').notNull(),
     shop: text('shop').notNull().default(''),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
     withdrawnAt: at('withdrawn_at'),
   },

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import { check, doublePrecision, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core';
 import type { Fastener, Locking, Spacer } from '@/core/document/document';
 import { CORNERS, HARDWARE_ON } from '@/core/document/vocabulary';
+import { acted } from './acted';
 import { vehicle, wheelSet } from './carSchema';
 import { at, id } from './columns';
 
@@ -36,6 +37,7 @@ export const fitted = pgTable(
     source: text('source', { enum: FITTED_FROM }).notNull(),
     jobId: text('job_id'),
     by: text('by').notNull(),
+    personId: acted(),
     since: at('since').notNull(),
     endedAt: at('ended_at'),
   },
@@ -65,6 +67,7 @@ export const photo = pgTable(
     width: integer('width').notNull(),
     height: integer('height').notNull(),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
     withdrawnAt: at('withdrawn_at'),
   },
@@ -88,6 +91,7 @@ export const note = pgTable(
     corner: text('corner', { enum: CORNERS }),
     text: text('text').notNull(),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
     withdrawnAt: at('withdrawn_at'),
   },
@@ -110,6 +114,7 @@ export const lockingKey = pgTable(
     place: text('place').notNull().default(''),
     holder: text('holder').notNull().default(''),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
     endedAt: at('ended_at'),
   },

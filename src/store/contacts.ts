@@ -1,5 +1,6 @@
 import { desc, eq, inArray } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
+import { whoActsNow } from './acting';
 import { attempt, type ContactRow, contact, reminder } from './calendarSchema';
 import type { Executor } from './connection';
 import { recordEvent } from './events';
@@ -31,7 +32,7 @@ export async function keepContact(
   by: string,
   at: Date,
 ): Promise<void> {
-  const set = { ...c, by, at };
+  const set = { ...c, by, personId: whoActsNow(), at };
   await tx
     .insert(contact)
     .values({ vehicleId, ...set })

@@ -8,7 +8,7 @@ import { fastenerSeat } from '@/core/figures/counts';
 import { type FittedRow, fitted } from './carStateSchema';
 import type { Executor } from './connection';
 
-export type FittedInput = Omit<FittedRow, 'id' | 'vehicleId' | 'endedAt'>;
+export type FittedInput = Omit<FittedRow, 'id' | 'vehicleId' | 'personId' | 'endedAt'>;
 
 /** What hangs on each corner of a car now; a corner that nobody spoke of is left out. */
 export const fittedNow = (db: Executor, vehicleId: string): Promise<FittedRow[]> =>

@@ -1,7 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { check, doublePrecision, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core';
 import type { Fastener, Hub, Locking, Plan, Spacer, TrialPart } from '@/core/document/document';
-import type { School } from '@/core/document/policy';
 import { CHALK_LOADS, CHALK_PLACES, CORNERS } from '@/core/document/vocabulary';
 import type { KeptEvaluation } from '@/core/evaluate/kept';
 import { WORK_KINDS } from '@/core/procedure/estimate';
@@ -10,6 +9,7 @@ import type { RubAssumptions } from '@/core/stance/archModel';
 import type { ArchCuts } from '@/core/stance/archWork';
 import { FELT, JOINTS } from '@/core/torque/log';
 import { TRACE_CLASSES, type TraceSample } from '@/core/torque/trace';
+import { acted } from './acted';
 import { axleHub, vehicle, wheelSet } from './carSchema';
 import { at, figure, id } from './columns';
 
@@ -89,6 +89,7 @@ export const caller = pgTable(
     plate: text('plate').notNull().default(''),
     work: text('work', { enum: WORK_KINDS }).notNull(),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
     /** What it became. */
     visitId: text('visit_id').references(() => visit.id),
@@ -175,6 +176,7 @@ export const reading = pgTable(
     /** The reading of an earlier visit that somebody looked at again and found so still. */
     confirms: text('confirms'),
     ...figure(),
+    personId: acted(),
   },
   (t) => [
     index('reading_job').on(t.jobId),
@@ -202,6 +204,7 @@ export const chalkTest = pgTable(
     /** What held the wheel over the trial plate; null where nobody said. */
     heldBy: jsonb('held_by').$type<Fastener>(),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
     withdrawnAt: at('withdrawn_at'),
   },
@@ -235,6 +238,7 @@ export const plan = pgTable(
     logOf: text('log_of'),
     frozenAt: at('frozen_at').notNull(),
     frozenBy: text('frozen_by').notNull(),
+    personId: acted(),
     supersededAt: at('superseded_at'),
   },
   (t) => [
@@ -255,6 +259,7 @@ export const jobStep = pgTable(
       .references(() => plan.id),
     key: text('key').notNull(),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
     withdrawnAt: at('withdrawn_at'),
   },
@@ -293,6 +298,7 @@ export const torqueEntry = pgTable(
     trace: jsonb('trace').$type<readonly TraceSample[]>(),
     shows: text('shows', { enum: TRACE_CLASSES }),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
     hash: text('hash').notNull(),
   },
@@ -305,38 +311,8 @@ export const torqueEntry = pgTable(
   ],
 );
 
-/** A set of thresholds and schools as a shop chose them, with who, when and why; rows are only added. */
-export const policyVersion = pgTable(
-  'policy_version',
-  {
-    id: id(),
-    seq: integer('seq').notNull(),
-    governing: jsonb('governing').$type<School[]>().notNull(),
-    figures: jsonb('figures').$type<Readonly<Record<string, number>>>().notNull(),
-    why: text('why').notNull(),
-    by: text('by').notNull(),
-    at: at('at').notNull(),
-  },
-  (t) => [uniqueIndex('policy_version_seq').on(t.seq), check('policy_version_why', sql`length(trim(${t.why})) > 0`)],
-);
-
-export const event = pgTable(
-  'event',
-  {
-    id: id(),
-    jobId: text('job_id'),
-    vehicleId: text('vehicle_id'),
-    kind: text('kind').notNull(),
-    detail: jsonb('detail').$type<Record<string, unknown>>().notNull(),
-    by: text('by').notNull(),
-    at: at('at').notNull(),
-  },
-  (t) => [index('event_job').on(t.jobId), index('event_vehicle').on(t.vehicleId)],
-);
-
 export type ChalkTestRow = typeof chalkTest.$inferSelect;
 export type JobRow = typeof job.$inferSelect;
 export type ReadingRow = typeof reading.$inferSelect;
-export type PolicyRow = typeof policyVersion.$inferSelect;
 export type PlanRow = typeof plan.$inferSelect;
 export type TorqueEntryRow = typeof torqueEntry.$inferSelect;

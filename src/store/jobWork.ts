@@ -1,8 +1,7 @@
 import { and, asc, desc, eq, isNull } from 'drizzle-orm';
 import type { Plan } from '@/core/document/document';
 import { upgradeChoice } from '@/core/document/upgrade';
-import type { BayEntry } from '@/core/procedure/bay';
-import { bayLog } from './bay';
+import { bayLog, type StoredBayEntry } from './bay';
 import type { Executor } from './connection';
 import { NotFoundError } from './errors';
 import { currentPlan, type PlanInForce, storedPlan } from './plans';
@@ -31,7 +30,7 @@ export interface CardPlan {
 /** What a step of the card waits for: the plan in force, and what was said at the car. */
 export interface CardWhole extends CardPlan {
   /** What happened at the car under that plan, in order. */
-  readonly bay: readonly BayEntry[];
+  readonly bay: readonly StoredBayEntry[];
 }
 
 /** What the work at the car stands on: the card, its ticks, and its torque. */
@@ -39,7 +38,7 @@ export interface WorkWhole extends CardWhole {
   readonly job: JobRow;
   readonly plan: PlanInForce | null;
   /** Steps ticked under that plan, by key. */
-  readonly ticked: ReadonlyMap<string, { readonly by: string; readonly at: Date }>;
+  readonly ticked: ReadonlyMap<string, { readonly by: string; readonly personId: string | null; readonly at: Date }>;
   /** Torque log under that plan, in order. */
   readonly torque: readonly TorqueEntryRow[];
 }
@@ -83,10 +82,10 @@ export async function workOf(db: Executor, id: string): Promise<Omit<WorkWhole, 
 /** Steps that are ticked under a plan, by key. */
 export async function ticksUnder(db: Executor, planId: string): Promise<WorkWhole['ticked']> {
   const ticks = await db
-    .select({ key: jobStep.key, by: jobStep.by, at: jobStep.at })
+    .select({ key: jobStep.key, by: jobStep.by, personId: jobStep.personId, at: jobStep.at })
     .from(jobStep)
     .where(and(eq(jobStep.planId, planId), isNull(jobStep.withdrawnAt)));
-  return new Map(ticks.map((t) => [t.key, { by: t.by, at: t.at }]));
+  return new Map(ticks.map((t) => [t.key, { by: t.by, personId: t.personId, at: t.at }]));
 }
 
 /** What stood on the bench of an earlier release lacks what was added since. */

@@ -1,6 +1,7 @@
 import { and, asc, eq, isNull, lt, not, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { RecheckLink } from '@/core/procedure/rechecks';
+import { whoActsNow } from './acting';
 import { booking } from './calendarSchema';
 import type { Executor } from './connection';
 import { among } from './find';
@@ -149,6 +150,6 @@ export async function endRecheck(
 ): Promise<void> {
   await tx
     .update(recheck)
-    .set({ outcome, doneBy: by, doneAt: at, ...(reason === undefined ? {} : { reason }) })
+    .set({ outcome, doneBy: by, donePersonId: whoActsNow(), doneAt: at, ...(reason === undefined ? {} : { reason }) })
     .where(eq(recheck.id, id));
 }

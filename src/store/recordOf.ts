@@ -23,9 +23,8 @@ export interface Signature {
 }
 
 const time = (at: Date): string => at.toISOString();
-/** Rows know names; who of the list it was is not kept with them yet. */
-const done = (r: { readonly by: string; readonly at: Date }) => ({
-  person: { id: null, name: r.by },
+const done = (r: { readonly by: string; readonly personId: string | null; readonly at: Date }) => ({
+  person: { id: r.personId, name: r.by },
   at: time(r.at),
 });
 
@@ -65,11 +64,11 @@ export function recordOf(whole: JobWhole, remarks: Remarks, { person, at, instal
       ...done(c),
     })),
     ticks: [...whole.ticked].map(([key, tick]) => ({ key, ...done(tick) })),
-    bay: whole.bay.map(({ id, corner, detail, by, at: when }) => ({
+    bay: whole.bay.map(({ id, corner, detail, by, personId, at: when }) => ({
       id,
       corner,
       detail,
-      ...done({ by, at: new Date(when) }),
+      ...done({ by, personId, at: new Date(when) }),
     })),
     torque: whole.torque.map(torquePart),
     rechecks: whole.rechecks.map(recheckPart),
@@ -172,7 +171,7 @@ const planPart = (p: PlanInForce): VectisRecord['plan'] => ({
   digest: p.digest,
   intact: p.intact,
   policyVersion: p.policyVersion,
-  approved: { person: { id: null, name: p.frozenBy }, at: time(p.frozenAt) },
+  approved: { person: { id: p.personId, name: p.frozenBy }, at: time(p.frozenAt) },
   evaluation: p.evaluation === null ? null : evaluationPart(p.evaluation, p.judgedAt),
   steps: p.steps === null ? null : plain(p.steps),
 });
@@ -249,7 +248,9 @@ const recheckPart = (l: RecheckRow): VectisRecord['rechecks'][number] => ({
   dueFrom: time(l.dueFrom),
   dueTo: time(l.dueTo),
   done:
-    l.doneAt === null ? null : { person: { id: null, name: l.doneBy ?? '' }, at: time(l.doneAt), outcome: l.outcome },
+    l.doneAt === null
+      ? null
+      : { person: { id: l.donePersonId, name: l.doneBy ?? '' }, at: time(l.doneAt), outcome: l.outcome },
   reason: l.reason,
   note: l.note,
 });

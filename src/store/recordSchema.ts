@@ -1,7 +1,9 @@
 import { sql } from 'drizzle-orm';
 import { boolean, check, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core';
 import { RECHECK_KINDS } from '@/core/procedure/rechecks';
+import { acted } from './acted';
 import { at, id } from './columns';
+import { person } from './peopleSchema';
 
 /**
  * Keys that records are signed with: those of this workshop, and those that came with imported visits. Rows are only
@@ -30,6 +32,7 @@ export const record = pgTable(
     reason: text('reason'),
     signedAt: at('signed_at').notNull(),
     signedBy: text('signed_by').notNull(),
+    personId: acted(),
     /** SHA-256 over the snapshot, who signed, when and why, and the revision before. */
     seal: text('seal').notNull(),
     /** Ed25519 over the seal, base64url, and by which key; null for what was signed before there were keys. */
@@ -59,6 +62,8 @@ export const recheck = pgTable(
     dueTo: at('due_to').notNull(),
     doneAt: at('done_at'),
     doneBy: text('done_by'),
+    /** The person beside that name. */
+    donePersonId: text('done_person_id').references(() => person.id),
     outcome: text('outcome', { enum: ['held', 'declined', 'moved'] }),
     /** Why it was done before its time, or declined. */
     reason: text('reason'),

@@ -7,8 +7,8 @@ import { NotFoundError } from './errors';
 import { recordEvent } from './events';
 
 /** Notes, photos and keys of a car: what is said and shown beside the figures. */
-export type PhotoInput = Omit<PhotoRow, 'id' | 'by' | 'at' | 'withdrawnAt'>;
-export type NoteInput = Omit<NoteRow, 'id' | 'by' | 'at' | 'withdrawnAt'>;
+export type PhotoInput = Omit<PhotoRow, 'id' | 'by' | 'personId' | 'at' | 'withdrawnAt'>;
+export type NoteInput = Omit<NoteRow, 'id' | 'by' | 'personId' | 'at' | 'withdrawnAt'>;
 export type KeyInput = Pick<LockingKeyRow, 'vehicleId' | 'pattern' | 'place' | 'holder'>;
 
 export interface Remarks {

@@ -12,3 +12,4 @@ export * from './peopleSchema';
 export * from './recordSchema';
 export * from './shelfSchema';
 export * from './toolSchema';
+export * from './trailSchema';

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { check, index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex } from 'drizzle-orm/pg-core';
 import { type CatalogueItem, PART_KINDS } from '@/core/parts/catalogue';
+import { acted } from './acted';
 import { at, id } from './columns';
 import { job } from './jobSchema';
 
@@ -47,6 +48,7 @@ export const stockMovement = pgTable(
     jobId: text('job_id').references(() => job.id),
     note: text('note').notNull().default(''),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
   },
   (t) => [
@@ -69,6 +71,7 @@ export const reservation = pgTable(
       .references(() => job.id),
     pieces: integer('pieces').notNull(),
     by: text('by').notNull(),
+    personId: acted(),
     at: at('at').notNull(),
     endedAt: at('ended_at'),
   },
@@ -85,6 +88,7 @@ export type PartRow = typeof part.$inferSelect;
 export const partImport = pgTable('part_import', {
   id: id(),
   by: text('by').notNull(),
+  personId: acted(),
   at: at('at').notNull(),
   /** When the file was read to its end; null before that, when it can still be dropped. */
   readAt: at('read_at'),

@@ -1,4 +1,5 @@
 import { eq } from 'drizzle-orm';
+import { whoActsNow } from './acting';
 import { type DayHours, type ShopTimeRow, shopTime } from './calendarSchema';
 import type { Executor } from './connection';
 import { recordEvent } from './events';
@@ -14,6 +15,7 @@ const usual = (): ShopTimeRow => ({
   namesShown: false,
   templates: {},
   changedBy: '',
+  personId: null,
   changedAt: new Date(0),
 });
 
@@ -30,7 +32,7 @@ export async function setShopTime(
   by: string,
   at: Date,
 ): Promise<void> {
-  const now = { ...(await shopTimeNow(tx)), ...change, changedBy: by, changedAt: at };
+  const now = { ...(await shopTimeNow(tx)), ...change, changedBy: by, personId: whoActsNow(), changedAt: at };
   await tx.insert(shopTime).values(now).onConflictDoUpdate({ target: shopTime.id, set: now });
   await recordEvent(tx, { kind: 'shop-time.changed', detail: { ...change }, by, at });
 }

@@ -30,7 +30,7 @@ export interface EntryInput extends TorqueReading {
 }
 
 /** What of a row goes into its hash: everything but the hash itself. */
-export function hashedBody(row: Omit<TorqueEntryRow, 'hash'> | TorqueEntryRow): Record<string, unknown> {
+export function hashedBody(row: Omit<TorqueEntryRow, 'hash' | 'personId'>): Record<string, unknown> {
   const { id, jobId, planId, corner, seq, joint, pass, lug, targetNm, readingNm, angleDeg, felt, note, tool, by, at } =
     row;
   const { trace, shows } = row;

@@ -224,7 +224,9 @@ const asForeign = (file: Omit<VisitFile, 'files'>, at: Date): Omit<VisitFile, 'f
 /** Only columns of the table: a later release may know more. */
 const known = (table: PgTable, row: Record<string, unknown>): Record<string, unknown> => {
   const columns = getTableColumns(table);
-  return Object.fromEntries(Object.entries(row).filter(([k]) => k in columns));
+  const ours = Object.entries(row).filter(([k]) => k in columns);
+  // People of another workshop are on no list of ours.
+  return Object.fromEntries(ours.map(([k, value]) => [k, k === 'personId' || k === 'donePersonId' ? null : value]));
 };
 
 const refused = (what: string): RefusedError => new RefusedError(`This visit was not read in: ${what}`);

@@ -1,6 +1,6 @@
 import 'server-only';
 import { attempt, RefusedError, type Result } from './result';
-import { type Actor, actor } from './session';
+import { type Actor, actor, inNameOf } from './session';
 
 /**
  * Takes something out of a browser's outbox. While nobody is signed in, or somebody else than who made the entry, it is
@@ -21,7 +21,7 @@ export async function fromOutbox(
       if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLong;
       const text = await request.text();
       if (text.length > most) throw tooLong;
-      return (await work(parsed(text), by)) ?? null;
+      return (await inNameOf(by, () => work(parsed(text), by))) ?? null;
     }),
   );
 }

@@ -96,6 +96,20 @@ test('competition: the second signature is another lead’s, by PIN', async ({ w
   await expect(page).toHaveURL(/stage$/);
   await page.goto(page.url().replace('/stage', '/record'));
   await expect(page.getByText('Cautions accepted by Edda Holm: inspected between sessions')).toBeVisible();
+
+  // Who did it is kept as a person beside the name, by action and by outbox alike.
+  await page.goto(page.url().replace('/record', '/stage'));
+  await page.getByRole('checkbox').first().click();
+  await expect(page.getByRole('checkbox').first()).toBeChecked();
+  const id = new URL(page.url()).pathname.split('/')[2];
+  type Row = Record<'by' | 'frozenBy' | 'personId', string | null>;
+  const visit = async () =>
+    (await (await page.request.get(`${server.url}/api/job/${id}/visit`)).json()) as Record<'plans' | 'steps', Row[]>;
+  await expect.poll(async () => (await visit()).steps.some((s) => s.by === 'Tamsin Oar')).toBe(true);
+  const { plans, steps } = await visit();
+  const whoever = plans.filter((p) => p.frozenBy === 'Tamsin Oar').map((p) => p.personId);
+  expect(whoever).toEqual([expect.stringMatching(/^[0-9a-f-]{36}$/)]);
+  expect(steps.filter((s) => s.by === 'Tamsin Oar').map((s) => s.personId)).toEqual(whoever);
 });
 
 test('on the network everybody signs in, and a login that was ended is none', async ({ browser }) => {

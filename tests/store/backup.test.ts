@@ -84,7 +84,7 @@ test('the demo workshop, backed up and restored into an empty folder, is the sam
   await expect(restore(made.path, target, false, AT)).rejects.toThrow(/holds data already/);
   const aside = (await restore(made.path, target, true, AT)) as string;
   expect(existsSync(join(aside, 'db', 'PG_VERSION'))).toBe(true);
-}, 120_000);
+});
 
 test('a database that does not open is found before anything is touched, and the workshop works on until the swap', async () => {
   const folder = await prepared();
@@ -109,7 +109,7 @@ test('a database that does not open is found before anything is touched, and the
   expect((await again.db.execute(sql`select count(*)::int as n from vehicle`)).rows).toEqual([{ n: 0 }]);
   await again.close();
   expect(existsSync(join(aside as string, 'db', 'PG_VERSION'))).toBe(true);
-}, 120_000);
+});
 
 test('one flipped byte, a cut file, no archive at all, a newer one: each is refused before anything is touched', async () => {
   const folder = await prepared();
@@ -154,7 +154,7 @@ test('one flipped byte, a cut file, no archive at all, a newer one: each is refu
   const foreign = join(root, 'foreign.zip');
   await pack(inside, foreign, 'readme.json', {});
   await expect(restore(foreign, place(), false, AT)).rejects.toThrow(ArchiveError);
-}, 120_000);
+});
 
 test('an older folder is backed up before it is brought up to date; a newer and a damaged one are refused in a sentence', async () => {
   const folder = await prepared();
@@ -177,7 +177,7 @@ test('an older folder is backed up before it is brought up to date; a newer and 
   expect(said).toContain(`The newest backup is ${made.path}`);
   rmSync(join(broken, 'db', 'PG_VERSION'));
   await expect(openStore(broken)).rejects.toThrow(DamagedError);
-}, 120_000);
+});
 
 test('rotation keeps an hour’s newest for a day, a day’s for two weeks, a week’s for ten, and never lets the newest go', () => {
   const HOUR = 3600_000;
@@ -278,7 +278,7 @@ test('backups that are made by themselves share one copy of each photo; one is w
   await third.close();
   await rotate(folder, hour(4), 1);
   expect((await readdir(pool, { recursive: true })).filter((n) => n.endsWith('.jpg'))).toHaveLength(1);
-}, 120_000);
+});
 
 test('power is cut: what was acknowledged is on a disk that drops everything that was never synced', async () => {
   const folder = await prepared();
@@ -317,7 +317,7 @@ test('power is cut: what was acknowledged is on a disk that drops everything tha
   await after.close();
   await store.close();
   expect([...taken.keys()].some((p) => p.includes('pg_wal'))).toBe(true);
-}, 120_000);
+});
 
 test('a clock that went back after a crash locks nobody out for days', async () => {
   const folder = place();

@@ -245,7 +245,7 @@ test('a workshop moves from its folder to a server and back by open archives: ro
   holder.vectisStore = undefined;
   await last.close();
   rmSync(home.folder, { recursive: true, force: true });
-}, 120_000);
+});
 
 test('an open archive whose tables are not as its list says is refused, in a folder and on a server, and nothing is touched', async () => {
   const own = await ownDatabase();
@@ -272,7 +272,7 @@ test('an open archive whose tables are not as its list says is refused, in a fol
   expect(plates).toEqual(['stays']);
   await server.close();
   await own.drop();
-}, 90_000);
+});
 
 interface Tables {
   format: string;
@@ -337,7 +337,7 @@ test('a server that goes away is said in a sentence, nothing is half stored, and
   await second.close();
   await cable.pull();
   await own.drop();
-}, 60_000);
+});
 
 test('a server that will not have us says what to do', async () => {
   const own = await ownDatabase();

@@ -34,7 +34,7 @@ test('cars and jobs are found by words of name and plate; signs that mean someth
   const takeIn = board.find((b) => b.stage === 'take-in');
   expect([takeIn?.count, takeIn?.lines.length]).toEqual([40, 10]);
   expect((await boardOf(store.db, 'Kite 3')).find((b) => b.stage === 'take-in')?.count).toBe(13);
-}, 120_000);
+});
 
 test('a job’s mark is another one after anything happened to it, and none where there is no job', async () => {
   const vehicleId = await addVehicle(store.db, { ...VEHICLE, plate: 'MARK' }, 'Bram', AT);

@@ -100,7 +100,7 @@ test('a first start that was cut off is made anew, whatever it left', async () =
   expect(await plates(folder)).toEqual([]);
   expect((await readdir(folder)).filter((f) => f.startsWith('.'))).toEqual([]);
   expect(await readdir(join(folder, 'backups'))).toEqual([]);
-}, 60_000);
+});
 
 test('where several processes share a folder, only what nobody has written to since is cleared away', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'vectis-shared-'));
@@ -183,7 +183,7 @@ test('old records are made once: a signed job that comes later without one never
   );
   await imported.close();
   expect(await records()).toBeLessThan(before);
-}, 120_000);
+});
 
 test('the newest backup is named where backups lie and the database does not open', async () => {
   const folder = await withCar('X');

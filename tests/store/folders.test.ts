@@ -59,7 +59,7 @@ test('a folder of any release opens: no row goes, and every record reads and pri
   }
   // Each of them has a visit that was signed.
   expect(seen.filter(([, n]) => n === 0)).toEqual([]);
-}, 120_000);
+});
 
 /** Looks at every signed job of a folder. @returns how many there are */
 async function signedJobs(db: Db): Promise<number> {

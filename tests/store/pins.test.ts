@@ -93,4 +93,4 @@ test('a backup holds no secret: on another machine every PIN is void, a lead’s
   const bram = (await people(back.db)).find((p) => p.id === old);
   expect(await back.pinKey.check(bram?.pinHash as string, '482913')).toBe('right');
   await back.close();
-}, 120_000);
+});

@@ -110,6 +110,30 @@ test('a lead is refused none of it for being who they are', async () => {
     if (OF_A_LEAD[call.name]) expect([call.name, SENTENCES.includes(await said(call))]).toEqual([call.name, false]);
 });
 
+test('whatever somebody does has the person beside the name, in every table that says who', async () => {
+  for (const id of [ids.lead, ids.fitter]) {
+    await comeIn(id);
+    for (const call of await everyCall(store.db)) if (call.name !== 'people.leave') await said(call);
+  }
+  const named = await store.db.execute(
+    sql`select a.table_name as name from information_schema.columns a join information_schema.columns b
+        on a.table_name = b.table_name and a.column_name = 'by' and b.column_name = 'person_id'`,
+  );
+  let acts = 0;
+  for (const { name } of named.rows as { name: string }[]) {
+    const { rows } = await store.db.execute(
+      // A new person gets a place in the calendar by itself, and wears its name already.
+      sql`select "by", person_id as id, to_jsonb(t) ->> 'kind' as kind from ${sql.identifier(name)} t
+          where "by" in ('Orla Fenn', 'Ned Sark') and to_jsonb(t) ->> 'kind' is distinct from 'resource.added'
+          and coalesce(to_jsonb(t) ->> 'kind', '') <> 'person.added'`,
+    );
+    acts += rows.length;
+    const wrong = rows.filter((r) => r.id !== (r.by === 'Orla Fenn' ? ids.lead : ids.fitter));
+    expect([name, wrong]).toEqual([name, []]);
+  }
+  expect(acts).toBeGreaterThan(10);
+});
+
 test('whoever did not say who they are does nothing', async () => {
   const rows = async () => (await store.db.execute(sql`select count(*) as n from event`)).rows[0]?.n;
   const before = await rows();

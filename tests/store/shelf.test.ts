@@ -119,7 +119,7 @@ test('lines left out are named by their line in the file, a code that stands twi
   expect(parseCatalogue(file).issues.map((i) => i.line)).toEqual([6, 907]);
   await expect(take('colour\nred\n')).rejects.toThrow('no column “kind”');
   expect((await take(`${lines.slice(0, 4).join('\n')}\nnut,"never closed,1`)).issues.map((i) => i.line)).toContain(5);
-}, 60_000);
+});
 
 test('a file that was read to its end goes on the shelf at the next start, one that was not is gone', async () => {
   const item = readRow({ kind: 'nut', name: 'late', count: '1', thread: 'M14x1.5', style: 'open', seat: 'cone60' });
@@ -175,4 +175,4 @@ test('a file is taken in as a whole or not at all; read again it corrects by cod
     .from(stockMovement)
     .where(eq(stockMovement.partId, five?.id as string));
   expect(moves.map((m) => [m.pieces, m.note])).toEqual([[4, 'catalogue file']]);
-}, 60_000);
+});

@@ -221,8 +221,14 @@ test('a visit is imported by a lead: the person counts, not the name', async () 
 
 test('another installation reads the visit whole: stage, torque, seal and photo hold there; twice is told', async () => {
   at(there);
-  const read = await readVisitIn(text, { name: 'Tamsin', personId: null });
+  // Who did it there is on no list here: the name stays, and nobody of ours stands beside it.
+  const theirs = JSON.parse(text);
+  for (const part of ['plans', 'torque', 'readings', 'steps', 'records'])
+    for (const row of theirs[part]) row.personId = '0199-of-another-list';
+  const read = await readVisitIn(JSON.stringify(theirs), { name: 'Tamsin', personId: null });
   const whole = await jobById(read);
+  const rows = [...whole.ticked.values(), ...whole.readings, ...whole.torque];
+  expect([...new Set(rows.map((r) => r.personId))]).toEqual([null]);
   expect((await verifyRecord(jobId, 1)).broken).toEqual([]);
   // Read back out it is the same file, but for what is of the car alone.
   const again = (await visitAsFile(jobId)).file;

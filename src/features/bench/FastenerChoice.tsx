@@ -215,6 +215,7 @@ function OnAdapter({ bench, units }: { bench: Bench; units: UnitSystem }) {
         onChange={(v) => bench.setFastener(v === 'present' ? { kind: 'present' } : { kind: 'nuts', nut: blank() })}
       />
       <LockingInput bench={bench} units={units} />
+      <FinishInput bench={bench} />
       <p className="mt-[21px] flex min-h-[44px] items-center text-[14px] text-soft">
         The adapter’s own nuts hold it, in a torque job of their own.
       </p>

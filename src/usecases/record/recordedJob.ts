@@ -51,6 +51,7 @@ export function recordedJob(r: VectisRecord): JobWhole {
       corner,
       detail,
       by: person.name,
+      personId: person.id,
       at: new Date(at).getTime(),
     })),
   };
@@ -65,8 +66,9 @@ export function recordedRemarks(r: VectisRecord): Remarks {
   };
 }
 
-const doneRow = (d: { readonly person: { readonly name: string }; readonly at: string }) => ({
+const doneRow = (d: { readonly person: VectisRecord['signed']['person']; readonly at: string }) => ({
   by: d.person.name,
+  personId: d.person.id,
   at: new Date(d.at),
 });
 
@@ -194,6 +196,7 @@ const planInForce = (p: NonNullable<VectisRecord['plan']>, jobId: string): PlanI
   logOf: p.logId === p.id ? null : p.logId,
   frozenAt: new Date(p.approved.at),
   frozenBy: p.approved.person.name,
+  personId: p.approved.person.id,
   supersededAt: null,
   intact: p.intact,
   log: p.logId,
@@ -211,6 +214,7 @@ const recheckRow = (l: VectisRecord['rechecks'][number], jobId: string): Recheck
   dueTo: new Date(l.dueTo),
   doneAt: l.done ? new Date(l.done.at) : null,
   doneBy: l.done?.person.name ?? null,
+  donePersonId: l.done?.person.id ?? null,
   outcome: l.done?.outcome ?? null,
   reason: l.reason,
   note: l.note,

@@ -1,6 +1,7 @@
 import 'server-only';
 import { ZodError } from 'zod';
 import { plateName } from '@/core/document/plateName';
+import { inNameOf } from '@/store/acting';
 import { type Db, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
@@ -34,7 +35,7 @@ export async function readVisitIn(text: string, { name: by, personId }: Actor): 
   try {
     for (const [hash, data] of Object.entries(file.files))
       if (await keepSamePhotoFile(folder, Buffer.from(data, 'base64'), hash)) fresh.push(hash);
-    return await putIn(db, file, by);
+    return await inNameOf(personId, () => putIn(db, file, by));
   } catch (error) {
     // What was refused leaves no file.
     await dropPhotoFiles(folder, fresh);

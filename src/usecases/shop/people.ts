@@ -9,7 +9,7 @@ import { addLogin, addPerson, changePerson, endLogins, people, standingLogins } 
 import { type PersonRow, ROLES, type Role } from '@/store/peopleSchema';
 import { setShopTime, shopTimeNow } from '@/store/shopTime';
 import { isLead, leadOnly } from '../roles';
-import { deviceCookie, loginCookie, readSession } from '../session';
+import { deviceCookie, inNameOf, loginCookie, readSession } from '../session';
 import { openToNetwork } from './openTo';
 import { checkPin, refuseStranger } from './pins';
 
@@ -52,10 +52,11 @@ export async function namesToPick(signedIn: boolean): Promise<Person[]> {
 export const namesAreShown = async (): Promise<boolean> => (await shopTimeNow((await theStore()).db)).namesShown;
 
 /** Says whether everybody's name stands on the sign-in page. @throws RefusedError */
-export async function showNames(shown: boolean): Promise<void> {
-  const by = await requireLead();
-  const { db } = await theStore();
-  await db.transaction((tx) => setShopTime(tx, { namesShown: shown }, by, new Date()));
+export function showNames(shown: boolean): Promise<void> {
+  return asLead(async (by) => {
+    const { db } = await theStore();
+    await db.transaction((tx) => setShopTime(tx, { namesShown: shown }, by, new Date()));
+  });
 }
 
 /** The same for a name that is typed, where none is shown. @throws RefusedError */
@@ -92,12 +93,14 @@ async function end(of: { id?: string; personId?: string }): Promise<void> {
 }
 
 /**
- * People are a lead's to change, as soon as there is one. @returns the name that goes beside it @throws RefusedError
+ * People are a lead's to change, as soon as there is one.
+ * @param work is told the name that goes beside it @throws RefusedError
  */
-async function requireLead(): Promise<string> {
+async function asLead<T>(work: (by: string) => Promise<T>): Promise<T> {
   const { who, personId } = await readSession();
   await leadOnly('people', personId);
-  return who ?? 'Settings';
+  const name = who ?? 'Settings';
+  return inNameOf({ name, personId }, () => work(name));
 }
 
 function nameFrom(typed: string): string {
@@ -120,57 +123,54 @@ export interface TypedPerson {
 }
 
 /** Adds somebody. @throws InputError, RefusedError */
-export async function addSomebody({ name, role, pin }: TypedPerson): Promise<void> {
-  const by = await requireLead();
-  if (pin.trim() === '' && openToNetwork())
-    throw new RefusedError('While Vectis answers the network everybody has a PIN. Type one.');
-  const pinHash = pin.trim() === '' ? null : await (await theStore()).pinKey.hash(pinFrom(pin));
-  const { db } = await theStore();
-  await db.transaction((tx) => addPerson(tx, { name: nameFrom(name), role, pinHash }, by, new Date()));
+export function addSomebody({ name, role, pin }: TypedPerson): Promise<void> {
+  return asLead(async (by) => {
+    if (pin.trim() === '' && openToNetwork())
+      throw new RefusedError('While Vectis answers the network everybody has a PIN. Type one.');
+    const pinHash = pin.trim() === '' ? null : await (await theStore()).pinKey.hash(pinFrom(pin));
+    const { db } = await theStore();
+    await db.transaction((tx) => addPerson(tx, { name: nameFrom(name), role, pinHash }, by, new Date()));
+  });
 }
 
 /**
  * Changes a name or role, or sets a PIN; a new PIN ends their logins. @throws InputError, RefusedError, NotFoundError
  */
-export async function changeSomebody(id: string, { name, role, pin }: TypedPerson): Promise<void> {
-  const by = await requireLead();
-  const was = await personWith(id);
-  const others = (await everybody()).filter((p) => p.id !== id);
-  if (was.role === 'lead' && role !== 'lead' && others.length > 0 && !others.some((p) => p.role === 'lead'))
-    throw new RefusedError(`${was.name} is the only lead. Make somebody else one first.`);
-  const change = {
-    name: nameFrom(name),
-    role,
-    ...(pin.trim() === '' ? {} : { pinHash: await (await theStore()).pinKey.hash(pinFrom(pin)) }),
-  };
-  const { db } = await theStore();
-  if (pin.trim() !== '') await end({ personId: id });
-  await db.transaction((tx) => changePerson(tx, id, change, by, new Date()));
+export function changeSomebody(id: string, { name, role, pin }: TypedPerson): Promise<void> {
+  return asLead(async (by) => {
+    const was = await personWith(id);
+    const others = (await everybody()).filter((p) => p.id !== id);
+    if (was.role === 'lead' && role !== 'lead' && others.length > 0 && !others.some((p) => p.role === 'lead'))
+      throw new RefusedError(`${was.name} is the only lead. Make somebody else one first.`);
+    const change = {
+      name: nameFrom(name),
+      role,
+      ...(pin.trim() === '' ? {} : { pinHash: await (await theStore()).pinKey.hash(pinFrom(pin)) }),
+    };
+    const { db } = await theStore();
+    if (pin.trim() !== '') await end({ personId: id });
+    await db.transaction((tx) => changePerson(tx, id, change, by, new Date()));
+  });
 }
 
 /** Somebody left: their name stays on what they did. @throws RefusedError, NotFoundError */
-export async function somebodyLeft(id: string): Promise<void> {
-  const by = await requireLead();
-  const others = (await everybody()).filter((p) => p.id !== id);
-  if (others.length > 0 && !others.some((p) => p.role === 'lead'))
-    throw new RefusedError('The last lead stays until somebody else is one.');
-  const at = new Date();
-  await end({ personId: id });
-  const { db } = await theStore();
-  await db.transaction((tx) => changePerson(tx, id, { archivedAt: at }, by, at));
+export function somebodyLeft(id: string): Promise<void> {
+  return asLead(async (by) => {
+    const others = (await everybody()).filter((p) => p.id !== id);
+    if (others.length > 0 && !others.some((p) => p.role === 'lead'))
+      throw new RefusedError('The last lead stays until somebody else is one.');
+    const at = new Date();
+    await end({ personId: id });
+    const { db } = await theStore();
+    await db.transaction((tx) => changePerson(tx, id, { archivedAt: at }, by, at));
+  });
 }
 
 /** Ends every login of a person, on whatever they signed in. */
-export async function endAllOf(personId: string): Promise<void> {
-  await requireLead();
-  await end({ personId });
-}
+export const endAllOf = (personId: string): Promise<void> => asLead(() => end({ personId }));
 
 /** Ends one login, of a tablet that was lost. */
-export async function endOne(loginId: string): Promise<void> {
-  await requireLead();
-  await end({ id: loginId });
-}
+export const endOne = (loginId: string): Promise<void> => asLead(() => end({ id: loginId }));
 
 /** A browser that somebody is signed in on. */
 export interface Standing {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { madeBy } from '@/usecases/fromOutbox';
 import { attempt, idOf } from '@/usecases/result';
+import { inNameOf } from '@/usecases/session';
 import { takeUpload, type UploadLimit } from '@/usecases/shop/door';
 import { takePhoto } from '@/usecases/vehicle/remarks';
 
@@ -27,15 +28,11 @@ export function POST(request: Request): Promise<Response> {
       };
       const bytes = await upload.bytes();
       const picture = { bytes, state: query.get('state') ?? '', caption: query.get('caption') ?? '' };
-      await takePhoto(
-        about,
-        picture,
-        by.name,
-        z
-          .uuid()
-          .optional()
-          .parse(query.get('id') ?? undefined),
-      );
+      const id = z
+        .uuid()
+        .optional()
+        .parse(query.get('id') ?? undefined);
+      await inNameOf(by, () => takePhoto(about, picture, by.name, id));
       return null;
     });
     return Response.json(done);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CATALOGUE_COLUMNS } from '@/core/parts/catalogue';
 import { attempt } from '@/usecases/result';
-import { whoActs } from '@/usecases/session';
+import { actor, inNameOf } from '@/usecases/session';
 import { takeCatalogueFile } from '@/usecases/shelf/shelfFile';
 import { takeUpload, type UploadLimit } from '@/usecases/shop/door';
 
@@ -19,7 +19,7 @@ const mappingForm = z.partialRecord(z.enum(CATALOGUE_COLUMNS), z.int().min(0).ma
 export function POST(request: Request): Promise<Response> {
   return takeUpload(request, LIMIT, async ({ stream, length }) => {
     const asked = await attempt(async () => {
-      const by = await whoActs();
+      const by = await actor();
       const typed = mappingForm.parse(JSON.parse(new URL(request.url).searchParams.get('mapping') ?? '{}'));
       return { by, mapping: Object.keys(typed).length === 0 ? undefined : typed };
     });
@@ -31,8 +31,8 @@ export function POST(request: Request): Promise<Response> {
           // Whoever asked may be gone: then there is nobody to tell.
           if (!request.signal.aborted) out.enqueue(lines.encode(`${JSON.stringify(line)}\n`));
         };
-        const way = { ...asked.value, length, say, gone: () => request.signal.aborted };
-        const done = await attempt(() => takeCatalogueFile(stream, way));
+        const way = { ...asked.value, by: asked.value.by.name, length, say, gone: () => request.signal.aborted };
+        const done = await attempt(() => inNameOf(asked.value.by, () => takeCatalogueFile(stream, way)));
         try {
           say(done.ok ? done.value : { message: done.message });
           out.close();
