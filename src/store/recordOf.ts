@@ -171,7 +171,7 @@ const planPart = (p: PlanInForce): VectisRecord['plan'] => ({
   digest: p.digest,
   intact: p.intact,
   policyVersion: p.policyVersion,
-  approved: { person: { id: p.personId, name: p.frozenBy }, at: time(p.frozenAt) },
+  approved: done({ by: p.frozenBy, personId: p.personId, at: p.frozenAt }),
   evaluation: p.evaluation === null ? null : evaluationPart(p.evaluation, p.judgedAt),
   steps: p.steps === null ? null : plain(p.steps),
 });
@@ -250,7 +250,7 @@ const recheckPart = (l: RecheckRow): VectisRecord['rechecks'][number] => ({
   done:
     l.doneAt === null
       ? null
-      : { person: { id: l.donePersonId, name: l.doneBy ?? '' }, at: time(l.doneAt), outcome: l.outcome },
+      : { ...done({ by: l.doneBy ?? '', personId: l.donePersonId, at: l.doneAt }), outcome: l.outcome },
   reason: l.reason,
   note: l.note,
 });

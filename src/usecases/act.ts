@@ -7,7 +7,7 @@ import { type Actor, actor, inNameOf } from './session';
 export async function act<T>(work: (who: string, acting: Actor) => Promise<T>): Promise<Result<T>> {
   return attempt(async () => {
     const acting = await actor();
-    const value = await inNameOf(acting, () => work(acting.name, acting));
+    const value = await inNameOf(acting.personId, () => work(acting.name, acting));
     revalidatePath('/', 'layout');
     return value;
   });

@@ -21,7 +21,7 @@ export async function fromOutbox(
       if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLong;
       const text = await request.text();
       if (text.length > most) throw tooLong;
-      return (await inNameOf(by, () => work(parsed(text), by))) ?? null;
+      return (await inNameOf(by.personId, () => work(parsed(text), by))) ?? null;
     }),
   );
 }

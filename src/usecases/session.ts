@@ -3,12 +3,13 @@ import { getIronSession, type IronSession } from 'iron-session';
 import { cookies, headers } from 'next/headers';
 import { cache } from 'react';
 import type { UnitSystem } from '@/core/units/format';
-import { inNameOf as actingAs } from '@/store/acting';
 import { theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { people, personOfLogin } from '@/store/people';
 import type { PersonRow, Role } from '@/store/peopleSchema';
 import { openToNetwork, SESSION_COOKIE, sessionKey } from './shop/openTo';
+
+export { inNameOf } from '@/store/acting';
 
 export type Theme = 'auto' | 'light' | 'dark';
 
@@ -104,9 +105,6 @@ export interface Actor {
   /** Null where nobody is on the list of people. */
   readonly personId: string | null;
 }
-
-/** Does something in the name of somebody: what is stored meanwhile has the person beside the name. */
-export const inNameOf = <T>({ personId }: Actor, work: () => T): T => actingAs(personId, work);
 
 /** @throws RefusedError while nobody said who is at the bench */
 export async function actor(): Promise<Actor> {

@@ -52,28 +52,53 @@ async function folderTimes(folder: string): Promise<Record<'job' | 'signed' | 'c
     car: (await one(sql`select vehicle_id as id from job where stage = 'recheck' order by updated_at desc limit 1`)).id,
     wheelSet: (await one(sql`select id from wheel_set limit 1`)).id,
   };
-  await refusedAlone(store, found);
+  await refusedAlone(store, { signed: found.signed, open: found.job });
   await store.close();
   return found;
 }
 
+/** Ticks to warm up with, and as many to measure. */
+const TICKS = 300;
+/** The step that the ticks are of: on no card, as after another plan was chosen. */
+const STEP = 'fit.front-left.none';
+/** A job that is signed refuses a tick by where it stands, an open one by its card. */
+type Refusing = Readonly<Record<'signed' | 'open', string>>;
+
 /** What a tick takes that is refused, without the request around it. */
-async function refusedAlone(store: Store, jobs: Readonly<Record<'signed' | 'job', string>>): Promise<void> {
+async function refusedAlone(store: Store, jobs: Refusing): Promise<void> {
   const holder = globalThis as typeof globalThis & { vectisStore?: Promise<Store> | undefined };
   holder.vectisStore = Promise.resolve(store);
-  for (const [name, jobId] of [['signed', jobs.signed] as const, ['open', jobs.job] as const]) {
-    const tick = () => tickLine(jobId, 'fit.front-left.none', true, 'Bench').catch((e: Error) => e.message);
-    for (let i = 0; i < 300; i += 1) await tick();
+  await refused(
+    jobs,
+    ', by itself',
+    () => cpuOf(process.pid),
+    async (jobId) =>
+      tickLine(jobId, STEP, true, 'Bench').then(
+        () => '',
+        (e: Error) => e.message,
+      ),
+  );
+  holder.vectisStore = undefined;
+}
+
+/** CPU that ticks take, one with another. @param tick gives what was said to it */
+async function refused(
+  jobs: Refusing,
+  where: string,
+  cpuNow: () => number,
+  tick: (jobId: string) => Promise<string>,
+): Promise<void> {
+  for (const [name, jobId] of Object.entries(jobs)) {
+    let said = '';
+    for (let i = 0; i < TICKS; i += 1) said = await tick(jobId);
     const loop = loopNow();
-    const before = process.cpuUsage();
-    for (let i = 0; i < 300; i += 1) await tick();
-    const { user, system } = process.cpuUsage(before);
-    const cpu = (user + system) / 300_000;
+    const before = cpuNow();
+    for (let i = 0; i < TICKS; i += 1) await tick(jobId);
+    const cpu = (cpuNow() - before) / TICKS;
     console.log(
-      `a tick that is refused, ${name}, by itself: ${cpu.toFixed(1)} ms, ${(cpu / loop).toFixed(3)} bare loops`,
+      `a tick that is refused, ${name}${where}: ${cpu.toFixed(1)} ms of CPU, ${(cpu / loop).toFixed(3)} bare loops (${said})`,
     );
   }
-  holder.vectisStore = undefined;
 }
 
 /** CPU that a process has taken so far, ms. */
@@ -127,28 +152,21 @@ async function taken(server: Server, page: string, times: number): Promise<Taken
   return { cpu: (cpuOf(server.pid) - before) / times, loop, whole: median(whole), kilobytes, status };
 }
 
-/** What a tick takes that is refused: by where its job stands, and by the card that it is no more on. */
-async function refusedTicks(server: Server, jobs: Readonly<Record<'signed' | 'open', string>>): Promise<void> {
-  const tick = async (jobId: string): Promise<string> => {
-    const answer = await fetch(`${server.url}/api/bay`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json', origin: server.url },
-      body: JSON.stringify({ is: 'tick', jobId, key: 'fit.front-left.none', on: true }),
-    });
-    return `${answer.status} ${((await answer.json()) as { message?: string }).message ?? ''}`;
-  };
-  for (const [name, jobId] of Object.entries(jobs)) {
-    let said = '';
-    for (let i = 0; i < 8 * WARM; i += 1) said = await tick(jobId);
-    const loop = loopNow();
-    const before = cpuOf(server.pid);
-    for (let i = 0; i < 100; i += 1) await tick(jobId);
-    const cpu = (cpuOf(server.pid) - before) / 100;
-    console.log(
-      `a tick that is refused, ${name}: ${cpu.toFixed(1)} ms of CPU, ${(cpu / loop).toFixed(3)} bare loops (${said})`,
-    );
-  }
-}
+/** What a tick takes that is refused, with its request. */
+const refusedTicks = (server: Server, jobs: Refusing): Promise<void> =>
+  refused(
+    jobs,
+    '',
+    () => cpuOf(server.pid),
+    async (jobId) => {
+      const answer = await fetch(`${server.url}/api/bay`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', origin: server.url },
+        body: JSON.stringify({ is: 'tick', jobId, key: STEP, on: true }),
+      });
+      return `${answer.status} ${((await answer.json()) as { message?: string }).message ?? ''}`;
+    },
+  );
 
 /**
  * Every address at the size of a workshop of many years: the server's CPU, the time until the answer is whole, and its

@@ -99,8 +99,7 @@ async function end(of: { id?: string; personId?: string }): Promise<void> {
 async function asLead<T>(work: (by: string) => Promise<T>): Promise<T> {
   const { who, personId } = await readSession();
   await leadOnly('people', personId);
-  const name = who ?? 'Settings';
-  return inNameOf({ name, personId }, () => work(name));
+  return inNameOf(personId, () => work(who ?? 'Settings'));
 }
 
 function nameFrom(typed: string): string {

@@ -32,7 +32,7 @@ export function POST(request: Request): Promise<Response> {
         .uuid()
         .optional()
         .parse(query.get('id') ?? undefined);
-      await inNameOf(by, () => takePhoto(about, picture, by.name, id));
+      await inNameOf(by.personId, () => takePhoto(about, picture, by.name, id));
       return null;
     });
     return Response.json(done);

@@ -32,7 +32,7 @@ export function POST(request: Request): Promise<Response> {
           if (!request.signal.aborted) out.enqueue(lines.encode(`${JSON.stringify(line)}\n`));
         };
         const way = { ...asked.value, by: asked.value.by.name, length, say, gone: () => request.signal.aborted };
-        const done = await attempt(() => inNameOf(asked.value.by, () => takeCatalogueFile(stream, way)));
+        const done = await attempt(() => inNameOf(asked.value.by.personId, () => takeCatalogueFile(stream, way)));
         try {
           say(done.ok ? done.value : { message: done.message });
           out.close();
