@@ -54,7 +54,8 @@ by \`npm run docs\`.
 - A reading is \`{ "value": …, "pm": … }\`, with ± in the same unit. \`null\` is **unmeasured**: never zero, never a pass.
 - What a plate changes (turns, protrusion, gap, clearances) may say \`plate\`: what was on the hub while it was read, mm. Left out, nothing was.
 - \`unknown\` is a value of its own for seats, materials, classes and nut styles. Nothing is assumed in its place.
-- \`corners\` has one or both corners of the axle; the worse one decides each finding.
+- \`corners\` has one or both corners of the axle; the worse one decides each finding. \`axle\` names one side, such as
+  \`rear-right\`, where left and right are held differently: that corner alone is then the whole of the plan.
 - \`policy\` carries every threshold with its version, so that an old plan stays explainable. See [rulebook.md](rulebook.md).
 - Documents of an older version are upgraded when they are read; what they could not say becomes unmeasured or unknown.
 

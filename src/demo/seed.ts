@@ -1,5 +1,5 @@
 import { addDays, addMinutes, format, startOfDay, subDays, subHours } from 'date-fns';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import { type QuantityId, quantity } from '@/core/document/quantities';
 import { unitHint } from '@/core/document/readingText';
 import { CORNERS } from '@/core/document/vocabulary';

@@ -1,12 +1,13 @@
 import type { TrialPart } from '@/core/document/document';
 import type { QuantityId } from '@/core/document/quantities';
+import type { Axle } from '@/core/document/vocabulary';
 import type { ChoiceDraft, HeldFor, Stage } from '@/store/schema';
 import type { HubInput, VehicleInput } from '@/store/vehicles';
 
 type Readings = Readonly<Partial<Record<QuantityId, readonly [number, number] | number>>>;
 
 export interface DemoJob {
-  readonly axle: 'front' | 'rear';
+  readonly axle: Axle;
   readonly jobType: 'clearance' | 'stance' | 'conversion' | 'wheels';
   /** The wheel set that it is about; the first of the car where nothing is said. */
   readonly set?: string;
@@ -42,6 +43,6 @@ export interface DemoVehicle extends VehicleInput {
   >;
 }
 
-const hub = (axle: 'front' | 'rear', h: Omit<HubInput, 'axle'>): HubInput => ({ axle, ...h });
+const hub = (axle: Axle, h: Omit<HubInput, 'axle'>): HubInput => ({ axle, ...h });
 /** The same hub at both axles. */
 export const both = (h: Omit<HubInput, 'axle'>): HubInput[] => [hub('front', h), hub('rear', h)];

@@ -187,7 +187,7 @@ export async function waitingVisits(db: Executor, from: Date, most: number) {
     .select({ visitId: booking.visitId })
     .from(booking)
     .where(and(isNull(booking.endedAt), eq(booking.kind, 'visit'), gt(booking.endAt, from)));
-  // Both axles of a visit are rows: as many again are read, and each visit is taken once.
+  // Each axle of a visit is a row, four at most where sides are held differently; each visit is taken once.
   const rows = await db
     .select({ job: JOB_BRIEF, name: vehicle.name, plate: vehicle.plate, neededBy: visitNeed.neededBy })
     .from(job)
@@ -197,7 +197,7 @@ export async function waitingVisits(db: Executor, from: Date, most: number) {
       and(isNull(job.signedAt), or(isNull(job.held), ne(job.held, 'declined')), sql`${job.visitId} not in ${booked}`),
     )
     .orderBy(sql`${visitNeed.neededBy} asc nulls last`, desc(job.updatedAt), asc(job.axle))
-    .limit(2 * most);
+    .limit(4 * most);
   return [...new Map(rows.map((r) => [r.job.visitId, r])).values()].slice(0, most);
 }
 

@@ -10,6 +10,7 @@ import {
   text,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
+import { ENDS } from '@/core/document/vocabulary';
 import { WORK_KINDS } from '@/core/procedure/estimate';
 import { acted } from './acted';
 import { at, id } from './columns';
@@ -231,7 +232,7 @@ export const pastWork = pgTable(
     car: text('car').notNull(),
     wheels: text('wheels').notNull().default(''),
     kind: text('kind', { enum: WORK_KINDS }).notNull(),
-    axle: text('axle', { enum: ['front', 'rear'] }).notNull(),
+    axle: text('axle', { enum: ENDS }).notNull(),
     lugs: integer('lugs'),
     plateMm: doublePrecision('plate_mm').notNull(),
     what: text('what').notNull(),

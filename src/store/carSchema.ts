@@ -12,7 +12,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { Hub } from '@/core/document/document';
 import type { OwnFasteners } from '@/core/document/ownFasteners';
-import { CORNERS, HARDWARE_ON } from '@/core/document/vocabulary';
+import { AXLES, CORNERS, ENDS, HARDWARE_ON } from '@/core/document/vocabulary';
 import { NUT_CLASSES_SAID } from '@/core/thread/classes';
 import { acted } from './acted';
 import { at, figure, id } from './columns';
@@ -50,7 +50,7 @@ export const axleHub = pgTable(
     vehicleId: text('vehicle_id')
       .notNull()
       .references(() => vehicle.id),
-    axle: text('axle', { enum: ['front', 'rear'] }).notNull(),
+    axle: text('axle', { enum: AXLES }).notNull(),
     /** Lugs and bolt circle; null where nobody counted. */
     lugs: integer('lugs'),
     boltCircleMm: doublePrecision('bolt_circle_mm'),
@@ -164,7 +164,7 @@ export const modelFact = pgTable(
     id: id(),
     /** As it was written; found again whatever its case. */
     model: text('model').notNull(),
-    axle: text('axle', { enum: ['front', 'rear'] }).notNull(),
+    axle: text('axle', { enum: ENDS }).notNull(),
     /** A fact of the hub, or a reading. */
     what: text('what').notNull(),
     value: text('value').notNull(),

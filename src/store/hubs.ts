@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, inArray, isNotNull, isNull, ne, notInArray, or, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { HubAfter } from '@/core/document/hubAfter';
+import type { Axle } from '@/core/document/vocabulary';
 import type { Executor } from './connection';
 import { type AxleHubRow, axleHub, job, type ReadingRow, reading, vehicle } from './schema';
 
@@ -26,7 +27,7 @@ const withAfter = (hub: AxleHubRow, after: HubAfter | null): HubWords => ({
 });
 
 /** The hub that is on an axle now. */
-export async function hubNow(tx: Executor, vehicleId: string, axle: 'front' | 'rear'): Promise<AxleHubRow | null> {
+export async function hubNow(tx: Executor, vehicleId: string, axle: Axle): Promise<AxleHubRow | null> {
   const [row] = await tx
     .select()
     .from(axleHub)
@@ -35,7 +36,7 @@ export async function hubNow(tx: Executor, vehicleId: string, axle: 'front' | 'r
 }
 
 /** The hub of an axle as it was before studs went in; null where it always was what it is. */
-export async function hubBefore(tx: Executor, vehicleId: string, axle: 'front' | 'rear'): Promise<AxleHubRow | null> {
+export async function hubBefore(tx: Executor, vehicleId: string, axle: Axle): Promise<AxleHubRow | null> {
   const [row] = await tx
     .select()
     .from(axleHub)
@@ -95,7 +96,7 @@ export async function settleHub(
  */
 export const readingsOfAxle = (
   db: Executor,
-  { vehicleId, axle, butOf }: { readonly vehicleId: string; readonly axle: 'front' | 'rear'; readonly butOf: string },
+  { vehicleId, axle, butOf }: { readonly vehicleId: string; readonly axle: Axle; readonly butOf: string },
 ): Promise<{ r: ReadingRow; hubId: string | null }[]> =>
   db
     .select({ r: reading, hubId: job.axleHubId })
@@ -121,7 +122,7 @@ export const readingsOfModel = (
   db: Executor,
   of: {
     readonly name: string;
-    readonly axle: 'front' | 'rear';
+    readonly axle: Axle;
     readonly butVehicle: string;
     readonly quantities: readonly string[];
     readonly butMethods: readonly string[];

@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { check, doublePrecision, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core';
 import type { Fastener, Hub, Locking, Plan, Spacer, TrialPart } from '@/core/document/document';
-import { CHALK_LOADS, CHALK_PLACES, CORNERS } from '@/core/document/vocabulary';
+import { AXLES, CHALK_LOADS, CHALK_PLACES, CORNERS } from '@/core/document/vocabulary';
 import type { KeptEvaluation } from '@/core/evaluate/kept';
 import { WORK_KINDS } from '@/core/procedure/estimate';
 import type { KeptSteps } from '@/core/procedure/step';
@@ -118,7 +118,7 @@ export const job = pgTable(
     visitId: text('visit_id')
       .notNull()
       .references(() => visit.id),
-    axle: text('axle', { enum: ['front', 'rear'] }).notNull(),
+    axle: text('axle', { enum: AXLES }).notNull(),
     wish: text('wish').notNull(),
     use: text('use').notNull(),
     stage: text('stage', { enum: STAGES }).notNull(),

@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, gt, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
+import { cornersOf } from '@/core/document/axles';
 import type { Policy } from '@/core/document/policy';
 import type { Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError } from './errors';
@@ -9,6 +10,7 @@ import { currentPolicy } from './policy';
 import { rechecksOf } from './rechecks';
 import type { RecheckRow } from './recordSchema';
 import {
+  type AxleHubRow,
   axleHub,
   type ChalkTestRow,
   type ChoiceDraft,
@@ -41,8 +43,8 @@ export interface JobWhole extends VehicleWhole, WorkWhole {
   readonly policy: Policy;
   /** The visit that it is an axle of. */
   readonly visit: VisitRow;
-  /** The job on the other axle in the same visit, if there is one. */
-  readonly partner: JobRow | null;
+  /** The other jobs of the same visit, in order: the other axle, or sides of an axle that are held differently. */
+  readonly others: readonly JobRow[];
   /** Rechecks of the revision that was signed last, in order. */
   readonly rechecks: readonly RecheckRow[];
 }
@@ -102,9 +104,9 @@ export async function loadJob(db: Executor, id: string): Promise<JobWhole> {
   return withJob(db, await loadVehicle(db, row.vehicleId), row);
 }
 
-/** The job on the other axle of the same visit, on the vehicle that was loaded already; null where there is none. */
-export const loadPartner = async (db: Executor, whole: JobWhole): Promise<JobWhole | null> =>
-  whole.partner ? withJob(db, whole, whole.partner) : null;
+/** The other jobs of the same visit, on the vehicle that was loaded already. */
+export const loadOthers = (db: Executor, whole: JobWhole): Promise<JobWhole[]> =>
+  Promise.all(whole.others.map((row) => withJob(db, whole, row)));
 
 async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<JobWhole> {
   const { id } = row;
@@ -119,11 +121,12 @@ async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<Job
     .from(chalkTest)
     .where(and(eq(chalkTest.jobId, id), isNull(chalkTest.withdrawnAt)))
     .orderBy(asc(chalkTest.id));
-  const [came] = await db
-    .select({ visit, partner: job })
+  const came = await db
+    .select({ visit, other: job })
     .from(visit)
-    .leftJoin(job, and(eq(job.visitId, visit.id), ne(job.axle, row.axle)))
-    .where(eq(visit.id, row.visitId));
+    .leftJoin(job, and(eq(job.visitId, visit.id), ne(job.id, row.id)))
+    .where(eq(visit.id, row.visitId))
+    .orderBy(asc(job.axle));
   const policy = await currentPolicy(db);
   return {
     vehicle: car,
@@ -134,12 +137,18 @@ async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<Job
     readings,
     chalk,
     // The database lets no job be without its visit.
-    visit: (came as NonNullable<typeof came>).visit,
-    partner: came?.partner ?? null,
+    visit: (came[0] as NonNullable<(typeof came)[0]>).visit,
+    others: came.flatMap((c) => c.other ?? []),
     policy,
     rechecks: row.signedAt === null ? [] : await rechecksOf(db, id, row.revision),
     ...(await workOf(db, id)),
   };
+}
+
+/** The hub that a job stands on beside those of the car today: what is on its corners today is not what it found. */
+function withOwnHub(hubs: readonly AxleHubRow[], own: AxleHubRow): AxleHubRow[] {
+  const corners: ReadonlySet<string> = new Set(cornersOf(own.axle));
+  return [...hubs.filter((h) => !cornersOf(h.axle).some((c) => corners.has(c))), own];
 }
 
 /** The car as the job found it: its own hub where that was changed since, and its wheels where they were put away. */
@@ -147,7 +156,7 @@ async function asFound(db: Executor, of: VehicleWhole, row: JobRow): Promise<Veh
   let { hubs, wheelSets, wheels } = of;
   if (row.axleHubId !== null && !hubs.some((h) => h.id === row.axleHubId)) {
     const [own] = await db.select().from(axleHub).where(eq(axleHub.id, row.axleHubId));
-    if (own) hubs = hubs.map((h) => (h.axle === row.axle ? own : h));
+    if (own) hubs = withOwnHub(hubs, own);
   }
   if (!wheelSets.some((w) => w.id === row.wheelSetId)) {
     const away = await db.select().from(wheelSet).where(eq(wheelSet.id, row.wheelSetId));

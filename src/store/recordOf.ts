@@ -1,3 +1,4 @@
+import { endOf } from '@/core/document/axles';
 import type { Plan } from '@/core/document/document';
 import { fastenerText } from '@/core/document/fastenerText';
 import { wheelTorque } from '@/core/document/hardware';
@@ -37,7 +38,8 @@ export function recordOf(whole: JobWhole, remarks: Remarks, { person, at, instal
     installation,
     visit: { id: job.visitId, mileageKm: whole.visit.mileageKm },
     jobId: job.id,
-    axle: job.axle,
+    // One side of an axle says so in its plan.
+    axle: endOf(job.axle),
     jobType: job.wish,
     use: job.use,
     vehicle: { id: car.id, name: car.name, plate: car.plate, notes: car.notes },

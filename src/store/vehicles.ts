@@ -1,12 +1,14 @@
 import { and, asc, desc, eq, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { CORNERS } from '@/core/document/vocabulary';
+import { cornersOf } from '@/core/document/axles';
+import type { Axle } from '@/core/document/vocabulary';
 import type { Db, Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError, RefusedError } from './errors';
 import { recordEvent } from './events';
 import { like } from './find';
 import { foundOn, putOn } from './fitted';
 import { type AxleHubRow, axleHub, type VehicleRow, vehicle, type WheelSetRow, wheelSet } from './schema';
+import { saveHubs } from './sides';
 import { insertWheels, type WheelWhole, wheelsOf } from './wheels';
 
 export type HubInput = Omit<AxleHubRow, 'id' | 'vehicleId' | 'fromJobId' | 'endedAt' | 'original'>;
@@ -20,7 +22,7 @@ export interface VehicleInput {
   readonly hubs: readonly HubInput[];
   readonly wheelSet: WheelSetInput;
   /** Plate that was found on each axle, mm; 0 for none, null or left out where nobody looked. */
-  readonly foundPlate?: Readonly<Record<'front' | 'rear', number | null>> | undefined;
+  readonly foundPlate?: Readonly<Partial<Record<Axle, number | null>>> | undefined;
   /** Facts that were expected from other cars of the model and that somebody looked at on this one. */
   readonly confirmed?: readonly string[] | undefined;
 }
@@ -45,7 +47,7 @@ export async function addVehicle(db: Db, input: VehicleInput, by: string, at: Da
     const found = input.hubs.flatMap((h) =>
       foundOn(
         {
-          corners: CORNERS.filter((c) => c.startsWith(h.axle)),
+          corners: cornersOf(h.axle),
           wheelSetId,
           plateMm: input.foundPlate?.[h.axle] ?? null,
           hardware: h.hardware,
@@ -110,7 +112,7 @@ export const setsNamed = (
     .orderBy(desc(wheelSet.createdAt), desc(wheelSet.id))
     .limit(NAMED_SETS);
 
-/** Saves changed vehicle data unless somebody else saved first. @throws ChangedMeanwhileError */
+/** Saves changed vehicle data unless somebody else saved first. @throws ChangedMeanwhileError, RefusedError */
 export async function saveVehicle(
   db: Db,
   id: string,
@@ -126,12 +128,7 @@ export async function saveVehicle(
       .where(and(eq(vehicle.id, id), eq(vehicle.version, version)))
       .returning({ id: vehicle.id });
     if (saved.length === 0) throw new ChangedMeanwhileError('This vehicle');
-    for (const hub of input.hubs) {
-      await tx
-        .update(axleHub)
-        .set(hub)
-        .where(and(eq(axleHub.vehicleId, id), eq(axleHub.axle, hub.axle), isNull(axleHub.endedAt)));
-    }
+    await saveHubs(tx, id, input.hubs, by, at);
     await recordEvent(tx, { vehicleId: id, kind: 'vehicle.changed', detail: { ...input }, by, at });
   });
 }

@@ -4,6 +4,7 @@ import { createSchemaFactory } from 'drizzle-zod';
 import { z } from 'zod';
 import { digestOf } from '@/core/document/digest';
 import { readPlan } from '@/core/document/document';
+import { axleInSentence } from '@/core/document/labels';
 import { ownFastenersSchema } from '@/core/document/ownFasteners';
 import { presentQuantity } from '@/core/document/renamed';
 import { firstBreak } from '@/core/torque/chain';
@@ -143,7 +144,7 @@ export function visitJsonSchema(): Record<string, unknown> {
     $id: VISIT_FORMAT.replace('/', '-'),
     title: 'Vectis visit',
     description:
-      'Rows of one visit to a workshop, by table: the car, its hubs and wheels, one or two axles with readings, frozen plans, ticks, torque, what happened at the car, sealed records and photos.',
+      'Rows of one visit to a workshop, by table: the car, its hubs and wheels, its axles with readings, frozen plans, ticks, torque, what happened at the car, sealed records and photos.',
   };
 }
 
@@ -249,7 +250,7 @@ function sound(f: Omit<VisitFile, 'files'>): void {
  * holds. What only says that it was signed is refused. @throws RefusedError
  */
 function signed(f: Omit<VisitFile, 'files'>, one: (typeof f.jobs)[number]): void {
-  const axle = `the ${one.axle} axle is signed`;
+  const axle = `${axleInSentence(one.axle)} is signed`;
   const [last] = f.records.filter((r) => r.jobId === one.id).sort((a, b) => b.revision - a.revision);
   if (!last) throw refused(`${axle}, and its record is missing.`);
   if (last.signedBy !== one.signedBy || last.signedAt.getTime() !== one.signedAt?.getTime())

@@ -4,9 +4,9 @@ import { cache } from 'react';
 import { theStore } from '@/store/connection';
 import { NotFoundError } from '@/store/errors';
 import type { JobWhole } from '@/store/jobs';
-import type { Stage } from '@/store/schema';
+import type { JobRow, Stage } from '@/store/schema';
 import { loadVehicle, type VehicleWhole } from '@/store/vehicles';
-import { jobById, partnerOfJob } from './job/jobs';
+import { jobById, othersOfJob } from './job/jobs';
 
 async function or404<T>(load: () => Promise<T>): Promise<T> {
   try {
@@ -20,11 +20,11 @@ async function or404<T>(load: () => Promise<T>): Promise<T> {
 /** The job, or the page that says it is not here. */
 export const jobOr404 = (id: string): Promise<JobWhole> => or404(() => jobById(id));
 
-/** Axles of a visit that share a page: the other one once it stands in one of the page's stages and does not rest. */
+/** Jobs of a visit that share a page: another one once it stands in one of the page's stages and does not rest. */
 export async function axlesAt(whole: JobWhole, ...stages: readonly Stage[]): Promise<JobWhole[]> {
-  const beside = whole.partner !== null && stages.includes(whole.partner.stage) && whole.partner.held === null;
-  const other = beside ? await partnerOfJob(whole) : null;
-  return other ? [whole, other] : [whole];
+  const beside = (j: JobRow): boolean => stages.includes(j.stage) && j.held === null;
+  const others = whole.others.some(beside) ? await othersOfJob(whole) : [];
+  return [whole, ...others.filter((o) => beside(o.job))];
 }
 
 /** The vehicle, or the page that says it is not here. */

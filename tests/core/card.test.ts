@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import type { Plan } from '@/core/document/document';
 import { jobCard, stepName } from '@/core/procedure/card';
 import { kitList } from '@/core/procedure/kitList';
@@ -17,7 +17,7 @@ test('each corner is whole by itself, its keys once, left before right', () => {
     fc.property(anyPlan, (plan) => {
       const card = jobCard(plan);
       expect(new Set(card.map((s) => s.key)).size).toBe(card.length);
-      const [left, right] = cornersOf(plan.axle);
+      const [left, right] = cornersOf(plan.axle) as [string, string];
       const at = (c: string, arch: boolean) =>
         card.filter((s) => s.card?.corner === c && (s.card.phase === 'arch') === arch).map((s) => stepName(s.key));
       expect(at(left, false)).toEqual(at(right, false));

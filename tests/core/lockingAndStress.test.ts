@@ -238,6 +238,11 @@ describe('what is left out is not measured', () => {
     expect(goes(one)).toBe(false);
     expect(find(base, 'reading.corners')).toBeUndefined();
     expect(find({ ...base, rightSpacer: 3 }, 'reading.corners')).toBeUndefined();
+    // A plan of one side, where left and right are held differently, is of that corner alone.
+    const side = { ...one, axle: 'front-left' as const };
+    expect(find(side, 'reading.corners')).toBeUndefined();
+    expect(goes(side)).toBe(goes(base));
+    expect(find({ ...side, axle: 'front-right' as const }, 'reading.corners')?.corner).toBe('front-right');
     // The right corner alone is judged on the right plate: 13 mm are left of 15, not 10.
     const right = { ...base, corners: base.corners.slice(1), rightSpacer: 2 };
     expect(computeNumbers(right).corners).toHaveLength(1);

@@ -1,4 +1,4 @@
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import type { Plan } from '@/core/document/document';
 import { archCard } from '@/core/procedure/arch';
 import { cornerKey } from '@/core/procedure/card';

@@ -115,7 +115,7 @@ test('front and rear, each its own thickness: one visit, the whole car before an
   await page.getByLabel('Spacer', { exact: true }).fill('10');
   await page.getByRole('tab', { name: 'Whole car' }).click();
   await expect(car.locator('title')).toContainText('front left: 20.0 mm before, 15.0 mm after');
-  await expect(page.getByText('on its bench, not taken forward')).toBeVisible();
+  await expect(page.getByText('on its bench, not approved')).toBeVisible();
   await page
     .getByRole('navigation', { name: 'Axles of this visit' })
     .getByRole('link', { name: /Rear axle/ })

@@ -1,4 +1,5 @@
-import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/document/assemble';
+import { assemblePlan, type PlanParts, type Reading } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import { PRESENT, plainSpacer } from '@/core/document/blank';
 import type { Plan } from '@/core/document/document';
 import { DEFAULT_POLICY } from '@/core/document/policy';

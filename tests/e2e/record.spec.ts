@@ -43,9 +43,7 @@ test('one rail for both axles: where each stands; a choice is put on the other a
   await expect(axles.getByRole('link', { name: /Rear axle.*measure/ })).toBeVisible();
   await page.getByRole('tab', { name: 'Whole car' }).click();
   await page.getByRole('button', { name: 'Put this choice on the rear axle too' }).click();
-  await expect(
-    page.getByText('It stands on the rear axle’s bench now; nothing was taken forward there.'),
-  ).toBeVisible();
+  await expect(page.getByText('It is on the bench of the rear axle now; nothing was approved there.')).toBeVisible();
   await accessible(page);
   await axles.getByRole('link', { name: /Rear axle/ }).click();
   await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('5');

@@ -275,8 +275,8 @@ export const FAULTS = [
   ],
   [
     'rules/reading/readingCorners.ts',
-    'plan.corners.some((c) => c.corner !== plan.corners[0]?.corner)',
-    'plan.corners.length > 0',
+    'of cornersOf(plan.axle))',
+    'of cornersOf(plan.axle).slice(0, 1))',
     'a corner that nobody measured',
   ],
   [

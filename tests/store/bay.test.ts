@@ -8,11 +8,11 @@ import { noteBay } from '@/usecases/fit/bay';
 import { bayLines } from '@/usecases/fit/bayLines';
 import { bayOf, doneOf, heldBack, openHolds, openRounds, specOf, stepsNow, waitsFor } from '@/usecases/fit/card';
 import { scanAtTrolley } from '@/usecases/fit/kit';
-import { takeForward } from '@/usecases/job/bench';
 import { enterTorque, finishSteps, jobById } from '@/usecases/job/jobs';
 import { openPoints } from '@/usecases/job/openPoints';
 import { tickLine, tickLines } from '@/usecases/job/ticks';
 import { remarksFor, takeNote, takePhoto } from '@/usecases/vehicle/remarks';
+import { conversionAtCard } from './conversion';
 import { runningStore } from './open';
 
 const store = runningStore({ demo: new Date() });
@@ -182,33 +182,7 @@ test('the order of the wheel: every lug once, with its source, and before any lu
 });
 
 test('studs in the hub: a round of their own that no tick ends, and locker that is waited for by this machine’s clock', async () => {
-  const { job } = await jobById(fit);
-  const nut = { thread: 'M12x1.25', style: 'open', seat: 'cone60', threadLength: 22, blindDepth: null };
-  const shank = { shankReach: 0, shankLength: 0, shankDiameter: null, class: '10', material: 'steel', tensile: 900 };
-  await store.db.execute(
-    sql`insert into reading (id, job_id, quantity, value, unit, typed, pm, method, by, at)
-        values (${newId()}, ${fit}, 'nutGrip', 12, 'mm', '12', 0.1, 'caliper', ${BY}, now())`,
-  );
-  const choice = {
-    ...job.draft,
-    locking: { kind: 'none' },
-    fastener: {
-      kind: 'conversion',
-      length: 70,
-      shortEnd: 15,
-      threadLength: 40,
-      nose: 0,
-      hubThread: 'M12x1.5',
-      outerThread: 'M12x1.25',
-      seatsAt: 'shoulder',
-      torque: { value: 105, source: 'stud leaflet' },
-      class: '10.9',
-      nut: { ...nut, ...shank },
-    },
-  };
-  await takeForward(fit, undefined, choice as never, null, BY);
-  for (const s of stepsNow(await jobById(fit), 'stage')) await tickLine(fit, s.key, true, BY);
-  await finishSteps(fit, 'stage', BY);
+  await conversionAtCard(store.db, fit, BY);
   const find = async (key: string) => stepsNow(await jobById(fit), 'fit').find((s) => s.key === key);
   await expect(tickLine(fit, 'fit.front-left.hub-torque', true, BY)).rejects.toThrow('ended by its torque round');
   await expect(tickLine(fit, 'fit.front-left.cure', true, BY)).rejects.toThrow('nobody knows when it went on');

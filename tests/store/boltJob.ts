@@ -1,12 +1,13 @@
 import { v7 as newId } from 'uuid';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import { plainSpacer } from '@/core/document/blank';
 import { quantitiesFor } from '@/core/document/quantities';
+import type { Axle } from '@/core/document/vocabulary';
 import { jobCard } from '@/core/procedure/card';
 import { kitList } from '@/core/procedure/kitList';
 import { addJob, addReading, loadJob, tickStep } from '@/store/jobs';
 import type { ChoiceDraft } from '@/store/schema';
-import { addVehicle, loadVehicle } from '@/store/vehicles';
+import { addVehicle, loadVehicle, type VehicleInput } from '@/store/vehicles';
 import { addWheelReading } from '@/store/wheels';
 import { noteBay } from '@/usecases/fit/bay';
 import { takeForward } from '@/usecases/job/bench';
@@ -42,17 +43,15 @@ const FIGURES: Readonly<Record<string, number>> = {
 };
 
 /** Jobs of a bolt car, each as far as a test wants it, on the store of its file. */
-export function boltJobs(store: Pick<ReturnType<typeof runningStore>, 'db'>) {
+export function boltJobs(
+  store: Pick<ReturnType<typeof runningStore>, 'db'>,
+  { car, axle }: { readonly car: VehicleInput; readonly axle: Axle } = { car: VEHICLE, axle: 'front' },
+) {
   /** A job with every reading taken that a bolt car needs. */
   async function measuredJob(): Promise<string> {
-    const vehicleId = await addVehicle(store.db, VEHICLE, 'Bram', AT);
+    const vehicleId = await addVehicle(store.db, car, 'Bram', AT);
     const wheelSetId = (await loadVehicle(store.db, vehicleId)).wheelSets[0]?.id as string;
-    const jobId = await addJob(
-      store.db,
-      { vehicleId, wheelSetId, axle: 'front', wish: 'stance', use: 'street' },
-      'Bram',
-      AT,
-    );
+    const jobId = await addJob(store.db, { vehicleId, wheelSetId, axle, wish: 'stance', use: 'street' }, 'Bram', AT);
     for (const q of quantitiesFor({ fastening: 'bolt', nutStyle: 'unknown' }, 'stance')) {
       const value = FIGURES[q.id];
       if (value === undefined) continue;
@@ -68,7 +67,7 @@ export function boltJobs(store: Pick<ReturnType<typeof runningStore>, 'db'>) {
           );
         continue;
       }
-      for (const corner of q.scope === 'axle' ? [null] : cornersOf('front')) {
+      for (const corner of q.scope === 'axle' ? [null] : cornersOf(axle)) {
         await addReading(
           store.db,
           jobId,
@@ -139,10 +138,10 @@ export function boltJobs(store: Pick<ReturnType<typeof runningStore>, 'db'>) {
     }
     await noteBay(
       jobId,
-      { id: newId(), corner: 'front-left', detail: { kind: 'deviation', what: 'nuts-locker', note: '' } },
+      { id: newId(), corner: cornersOf(axle)[0], detail: { kind: 'deviation', what: 'nuts-locker', note: '' } },
       'Bram',
     );
-    for (const corner of cornersOf('front')) await through(jobId, corner, 'verify');
+    for (const corner of cornersOf(axle)) await through(jobId, corner, 'verify');
     return jobId;
   }
 

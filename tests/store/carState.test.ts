@@ -2,7 +2,7 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import { restingJobs } from '@/store/board';
 import { theStore } from '@/store/connection';
 import { fittedNow } from '@/store/fitted';

@@ -17,6 +17,7 @@ const ONE_ID = [
   'bench.setReady',
   'bench.shelfParts',
   'bay.finish',
+  'bay.sayDoneBefore',
   'bay.scan',
   'bay.setReady',
   'calendar.askOpen',

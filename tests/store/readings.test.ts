@@ -100,9 +100,10 @@ test('front and rear of one visit know each other; a job of another visit does n
     'Bram',
     AT,
   );
-  expect((await loadJob(store.db, jobId)).partner?.id).toBe(rear);
-  expect((await loadJob(store.db, rear)).partner?.id).toBe(jobId);
-  expect((await loadJob(store.db, (await job('rear')).jobId)).partner).toBeNull();
+  const beside = async (id: string) => (await loadJob(store.db, id)).others.map((o) => o.id);
+  expect(await beside(jobId)).toEqual([rear]);
+  expect(await beside(rear)).toEqual([jobId]);
+  expect(await beside((await job('rear')).jobId)).toEqual([]);
 });
 
 test('without a frozen plan there is no prediction to hold a gap against', async () => {

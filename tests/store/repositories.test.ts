@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import { plainSpacer } from '@/core/document/blank';
 import { fastenerSchema, type Plan, spacerSchema } from '@/core/document/document';
 import { upgradeChoice } from '@/core/document/upgrade';
@@ -250,7 +250,7 @@ describe('demo workshop', () => {
       expect(stops).toEqual(
         expect.arrayContaining(['bolt.behind ', 'centring.lip-root wheel D', 'adapter.pocket wheel C']),
       );
-      expect(choosing.map((w) => w.partner?.axle ?? null).sort()).toEqual(['front', null]);
+      expect(choosing.map((w) => w.others[0]?.axle ?? null).sort()).toEqual(['front', null]);
       const torque = await at('torque');
       expect(wheelStates(torque, torque.torque)[0]?.state.sentBack).toBe(1);
       const recheck = await at('recheck');

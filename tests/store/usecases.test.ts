@@ -1,7 +1,7 @@
 import { jest } from '@jest/globals';
 import { eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import { plainSpacer } from '@/core/document/blank';
 import type { Corner } from '@/core/document/document';
 import { type QuantityId, quantity } from '@/core/document/quantities';
@@ -466,7 +466,7 @@ test('a job is opened on the vehicle’s own wheels only, and nothing is done to
     openJob({ vehicleId: own, wheelSetId, axle: 'both', wish: 'stance', use: 'street' }, 'Bram'),
   ).rejects.toThrow('These wheels are not of this vehicle.');
   const first = await openJob({ vehicleId: other, wheelSetId, axle: 'both', wish: 'stance', use: 'street' }, 'Bram');
-  expect((await jobById(first)).partner?.axle).toBe('rear');
+  expect((await jobById(first)).others.map((o) => o.axle)).toEqual(['rear']);
   for (const act of [
     () => takeInWheelSet('nobody', VEHICLE.wheelSet, 'B'),
     () => takeOffShelf('nothing', 'B'),
@@ -585,7 +585,7 @@ test('arch work splits the readings of the arches: the old ones are kept and cou
   await expect(cut(null)).rejects.toThrow('No arch work is noted');
   await expect(cut('  ')).rejects.toThrow('What was done');
   await expect(cut('x', [])).rejects.toThrow('Where');
-  await expect(cut('x', ['rear-left'])).rejects.toThrow('is not on the front axle');
+  await expect(cut('x', ['rear-left'])).rejects.toThrow('rear left is not part of this job, which is the front axle');
   expect(countedReadings(await jobById(jobId))).toHaveLength(kept + 1);
 });
 

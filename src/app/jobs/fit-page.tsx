@@ -1,5 +1,5 @@
 import { format } from 'date-fns';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import type { Corner } from '@/core/document/vocabulary';
 import type { Step } from '@/core/procedure/step';
 import type { UnitSystem } from '@/core/units/format';

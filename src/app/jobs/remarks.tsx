@@ -1,4 +1,4 @@
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import { Remarks } from '@/features/remarks/Remarks';
 import { shown } from '@/features/remarks/shown';
 import type { JobWhole } from '@/usecases/shown';

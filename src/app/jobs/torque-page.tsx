@@ -1,7 +1,7 @@
 import { format } from 'date-fns';
 import type { Plan } from '@/core/document/document';
 import { wheelTorque } from '@/core/document/hardware';
-import { AXLE_LABEL } from '@/core/document/labels';
+import { AXLE_LABEL, axleInSentence } from '@/core/document/labels';
 import { moveCauses } from '@/core/procedure/moveCauses';
 import type { Joint } from '@/core/torque/log';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
@@ -107,9 +107,9 @@ function UnderTheWheel({ whole, units }: { whole: JobWhole; units: UnitSystem })
     <p className="flex items-start gap-2 border-b border-line px-4 py-2 text-[14px]">
       <Verdict level="caution" />
       <span>
-        The {whole.job.axle} adapters’ own nuts are under the wheels: what is checked here does not reach them. With the
-        wheel off they are held to {formatTorque(torque.value, units)} ({torque.source}), hub held from turning; then
-        the wheel goes on and is torqued anew.
+        The adapters’ own nuts at {axleInSentence(whole.job.axle)} are under the wheels: what is checked here does not
+        reach them. With the wheel off they are held to {formatTorque(torque.value, units)} ({torque.source}), hub held
+        from turning; then the wheel goes on and is torqued anew.
       </span>
     </p>
   );
@@ -171,7 +171,7 @@ async function axleOf(
     axle: {
       jobId: id,
       axle: whole.job.axle,
-      paired: whole.partner !== null,
+      paired: whole.others.length > 0,
       open,
       // Judged over every set and state, so only once there is something to sign.
       never: recheck || open.length > 0 ? [] : await neverAfter(whole, units),

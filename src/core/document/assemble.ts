@@ -4,6 +4,7 @@ import { groupBy } from '../groupBy';
 import { trimAt } from '../stance/trim';
 import { parseThread } from '../thread/designation';
 import { combineRepeats } from '../uncertainty';
+import { cornersOf } from './axles';
 import { carriedBack, type OnSpacer } from './bare';
 import { spacerOf } from './blank';
 import type {
@@ -105,13 +106,6 @@ function finishOf({ finish = '' }: PlanParts): Pick<Plan, 'finish'> {
   const said = finish.trim();
   return said === '' ? {} : { finish: said };
 }
-
-/** The two corners of an axle, left first. */
-export const cornersOf = (axle: Plan['axle']): [Corner, Corner] => [`${axle}-left`, `${axle}-right`];
-
-/** The other corner of the same axle. */
-export const acrossFrom = (corner: Corner): Corner =>
-  (corner.endsWith('left') ? corner.replace('left', 'right') : corner.replace('right', 'left')) as Corner;
 
 /** Builds the plan document of one axle from what was taken in, measured and chosen. Missing stays null. */
 export function assemblePlan(parts: PlanParts): Plan {

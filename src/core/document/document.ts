@@ -234,7 +234,7 @@ export const planSchema = z
     const seen = new Set<string>();
     plan.corners.forEach((c, i) => {
       if (!c.corner.startsWith(plan.axle))
-        issue(['corners', i, 'corner'], `${c.corner} is not on the ${plan.axle} axle.`);
+        issue(['corners', i, 'corner'], `${c.corner} is not on the axle of this plan, “${plan.axle}”.`);
       if (seen.has(c.corner)) issue(['corners', i, 'corner'], `${c.corner} stands in the plan twice.`);
       seen.add(c.corner);
     });

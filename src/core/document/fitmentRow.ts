@@ -3,7 +3,7 @@ import { formatThread, parseThread } from '../thread/designation';
 import { parseLength } from '../units/parse';
 import { FITMENT_FACTS, type FitmentFact } from './fitment';
 import { QUANTITIES, type Quantity, type QuantityId } from './quantities';
-import { NUT_STYLES, SEATS, THREAD_MATERIALS } from './vocabulary';
+import { ENDS, type End, NUT_STYLES, SEATS, THREAD_MATERIALS } from './vocabulary';
 
 /** Columns of a file with what cars of a model had. */
 export const FITMENT_COLUMNS = ['model', 'axle', 'what', 'value', 'pm', 'cars', 'shop'] as const;
@@ -12,7 +12,7 @@ export type FitmentColumn = (typeof FITMENT_COLUMNS)[number];
 /** One thing that cars of a model had on one axle: a fact of the hub, or a figure with its ± in mm. */
 export interface FitmentRow {
   readonly model: string;
-  readonly axle: 'front' | 'rear';
+  readonly axle: End;
   readonly what: FitmentFact | QuantityId;
   /** A fact as take in writes it; a figure in mm. */
   readonly value: string;
@@ -82,7 +82,7 @@ export function fitmentRow(cells: Readonly<Record<FitmentColumn, string>>): Fitm
       model === '' ? 'is missing.' : 'is longer than 120 letters.',
       'The car as take in names it.',
     );
-  const axle = (['front', 'rear'] as const).find((a) => a === cells.axle.trim().toLowerCase());
+  const axle = ENDS.find((a) => a === cells.axle.trim().toLowerCase());
   if (!axle) throw new InputError('axle', cells.axle, 'is no axle.', 'front or rear.');
   const cars = cells.cars.trim() === '' ? 1 : wholeNumber('cars', cells.cars.trim(), 1, CARS.most);
   const shop = cells.shop.trim().slice(0, 64);

@@ -11,7 +11,22 @@ export const CORNER_LABEL: Readonly<Record<Corner, string>> = {
   'rear-left': 'rear left',
   'rear-right': 'rear right',
 };
-export const AXLE_LABEL: Readonly<Record<Axle, string>> = { front: 'Front axle', rear: 'Rear axle' };
+export const AXLE_LABEL: Readonly<Record<Axle, string>> = {
+  front: 'Front axle',
+  rear: 'Rear axle',
+  'front-left': 'Front left',
+  'front-right': 'Front right',
+  'rear-left': 'Rear left',
+  'rear-right': 'Rear right',
+};
+/** An axle, or the corner that one side of it is, inside a sentence. */
+export const axleInSentence = (axle: Axle): string =>
+  axle === 'front' || axle === 'rear' ? `the ${axle} axle` : `the ${CORNER_LABEL[axle]} corner`;
+/** Axles of a visit in a few words. */
+export const axlesText = (axles: readonly Axle[]): string =>
+  axles.length === 2 && axles.includes('front') && axles.includes('rear')
+    ? 'Both axles'
+    : axles.map((a) => AXLE_LABEL[a]).join(', ');
 export const JOB_TYPE_LABEL: Readonly<Record<JobType, string>> = {
   clearance: 'Clearance',
   stance: 'Stance',

@@ -5,8 +5,13 @@
  */
 export const FORMAT = 'vectis-plan/5';
 
-export const AXLES = ['front', 'rear'] as const;
+export const ENDS = ['front', 'rear'] as const;
 export const CORNERS = ['front-left', 'front-right', 'rear-left', 'rear-right'] as const;
+/**
+ * What one plan is about: an axle, or one side of it where left and right are held differently, such as studs on one
+ * side and bolts on the other. Each then has a hub, a plan and a job of its own.
+ */
+export const AXLES = [...ENDS, ...CORNERS] as const;
 /**
  * A conversion swaps bolts for studs and nuts, with a plate or without; `wheels` hangs another set, or the same again;
  * `take-off` takes plates or studs off; `check` looks at what is on.
@@ -28,6 +33,7 @@ export const CHALK_PLACES = ['outer wall', 'shoulder', 'tread'] as const;
 export const HARDWARE_ON = ['original', 'other', 'unknown'] as const;
 export const THREAD_MATERIALS = ['steel', 'aluminium', 'unknown'] as const;
 
+export type End = (typeof ENDS)[number];
 export type Axle = (typeof AXLES)[number];
 export type Corner = (typeof CORNERS)[number];
 export type JobType = (typeof JOB_TYPES)[number];

@@ -1,4 +1,4 @@
-import { cornersOf } from '../document/assemble';
+import { cornersOf } from '../document/axles';
 import type { Plan } from '../document/document';
 import { ownThatGoOn } from '../document/hardware';
 import { CORNER_LABEL } from '../document/labels';

@@ -1,3 +1,4 @@
+import { endOf } from '../document/axles';
 import type { Plan } from '../document/document';
 import { formatLength, type UnitSystem } from '../units/format';
 import { type CornerStep, torqueText } from './step';
@@ -6,7 +7,7 @@ import { type CornerStep, torqueText } from './step';
 export function conversionPart(plan: Plan): CornerStep[] {
   const at = { phase: 'hub', shows: 'section' } as const;
   const held =
-    plan.axle === 'rear'
+    endOf(plan.axle) === 'rear'
       ? 'Hold the hub with the parking brake.'
       : 'Hold the hub: a helper on the pedal, a bar across two studs, or a tool through the vented disc against the bracket.';
   return [

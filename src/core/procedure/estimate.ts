@@ -1,4 +1,4 @@
-import { cornersOf } from '../document/assemble';
+import { cornersOf } from '../document/axles';
 import type { Plan } from '../document/document';
 import { jobCard } from './card';
 import { jobKind } from './jobKind';

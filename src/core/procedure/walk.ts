@@ -1,10 +1,11 @@
+import { endOf } from '../document/axles';
 import { type Phase, QUANTITY_IDS, type QuantityId, quantity } from '../document/quantities';
-import type { Corner } from '../document/vocabulary';
+import type { Axle, Corner } from '../document/vocabulary';
 
 /** One reading of a visit, where it is taken. */
 export interface Stop {
   readonly quantity: QuantityId;
-  readonly axle: 'front' | 'rear';
+  readonly axle: Axle;
   /** Null for what belongs to the axle or to a wheel. */
   readonly corner: Corner | null;
   /** The wheel it belongs to; null for what belongs to the car. */
@@ -19,7 +20,7 @@ const ROUND: readonly Corner[] = ['front-left', 'front-right', 'rear-right', 're
 function dueAt({ quantity: id, axle, corner, wheel }: Stop): readonly number[] {
   const phase = PHASES.indexOf(quantity(id).phase);
   // Axle by axle after its corners; wheels last, since all of them go on the same bench.
-  const place = corner !== null ? ROUND.indexOf(corner) : wheel === null ? (axle === 'front' ? 4 : 5) : 6;
+  const place = corner !== null ? ROUND.indexOf(corner) : wheel === null ? (endOf(axle) === 'front' ? 4 : 5) : 6;
   return [phase, place];
 }
 

@@ -1,5 +1,6 @@
 import { bare } from '../document/bare';
 import type { Plan, PlanCorner } from '../document/document';
+import type { End } from '../document/vocabulary';
 import { tryInput } from '../errors';
 import { tightestOf } from './clock';
 import { type Pose, posed, type SectionPoint, sidewaysRoom, type TyreShape, tyreOutline } from './outline';
@@ -19,7 +20,7 @@ export interface RubAssumptions {
   readonly axis: number;
 }
 
-export const USUAL: Readonly<Record<Plan['axle'], RubAssumptions>> = {
+export const USUAL: Readonly<Record<End, RubAssumptions>> = {
   front: { bump: 60, droop: 40, lock: 33, gain: -1, axis: -90 },
   rear: { bump: 70, droop: 40, lock: 0, gain: -1, axis: -90 },
 };

@@ -1,3 +1,4 @@
+import { cornersOf } from '../document/axles';
 import { CORNER_LABEL } from '../document/labels';
 import type { Axle, Corner } from '../document/vocabulary';
 
@@ -14,7 +15,7 @@ export type ArchCuts = Readonly<Partial<Record<Corner, ArchCut>>>;
  * it. Null where there was none.
  */
 export function archWorkOf(axle: Axle, cuts: ArchCuts): ArchCut | null {
-  const done = ([`${axle}-left`, `${axle}-right`] as const).flatMap((c) => {
+  const done = cornersOf(axle).flatMap((c) => {
     const cut = cuts[c];
     return cut ? [[c, cut] as const] : [];
   });
@@ -22,6 +23,6 @@ export function archWorkOf(axle: Axle, cuts: ArchCuts): ArchCut | null {
   for (const [, cut] of done) if (last === null || cut.at > last.at) last = cut;
   if (last === null) return null;
   const { note } = last;
-  const alike = done.length === 2 && done.every(([, cut]) => cut.note === note);
+  const alike = done.length === cornersOf(axle).length && done.every(([, cut]) => cut.note === note);
   return { ...last, note: alike ? note : done.map(([c, cut]) => `${CORNER_LABEL[c]}: ${cut.note}`).join('; ') };
 }

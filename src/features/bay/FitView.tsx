@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState, useTransition } from 'react';
-import { CORNER_LABEL } from '@/core/document/labels';
+import { AXLE_LABEL, CORNER_LABEL } from '@/core/document/labels';
 import { CORNERS, type Corner } from '@/core/document/vocabulary';
 import type { BayDetail } from '@/core/procedure/bay';
 import { headOf, ridingWith } from '@/core/procedure/ride';
@@ -14,6 +14,8 @@ import { useInHash } from '@/ui/useInHash';
 import { finish } from './actions';
 import { ClockList, isThrough, useServerNow } from './Clocks';
 import { CornerPicker } from './CornerPicker';
+import { DoneBefore } from './DoneBefore';
+
 import type { FitAxle, FitProps, FitStep } from './fitProps';
 import { Pause } from './Pause';
 import { Reason } from './Reason';
@@ -237,6 +239,7 @@ export function FitView(props: FitProps) {
           onPick={goTo}
           onToggle={toggle}
         />
+        <DoneBefore key={corner} axle={axle} corner={corner} isDone={isDone} leads={props.leads} />
         {axle.current && holdsAt(axle, corner) === 0 && !axle.torqued.includes(corner) ? (
           <LinkButton look="quiet" href={`/jobs/${axle.jobId}/torque?at=${corner}/wheel`}>
             Torque this wheel now, {CORNER_LABEL[corner]}
@@ -249,7 +252,7 @@ export function FitView(props: FitProps) {
               disabled={busy || holds(a) > 0 || !a.current || queue.waiting > 0}
               onClick={() => next(a)}
             >
-              {axles.length > 1 ? `${a.axle === 'front' ? 'Front axle' : 'Rear axle'}: go to torque` : 'Go to torque'}
+              {axles.length > 1 ? `${AXLE_LABEL[a.axle]}: go to torque` : 'Go to torque'}
             </Button>
             <p className="text-[13px] text-soft">{holdText(holds(a), a.current)}</p>
           </div>

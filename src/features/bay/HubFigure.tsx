@@ -1,4 +1,6 @@
 import { useState } from 'react';
+import { endOf } from '@/core/document/axles';
+import type { Axle } from '@/core/document/vocabulary';
 import { tryInput } from '@/core/errors';
 import { type BayDetail, type HubHold, holdsNow } from '@/core/procedure/bay';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
@@ -24,7 +26,7 @@ export function HubFigure({
   units,
   onSay,
 }: {
-  axle: 'front' | 'rear';
+  axle: Axle;
   hub: { readonly nm: number; readonly source: string; readonly hold: HubHold } | null;
   brakesOpen: boolean;
   units: UnitSystem;
@@ -32,7 +34,7 @@ export function HubFigure({
 }) {
   const [figure, setFigure] = useState('');
   const [source, setSource] = useState('');
-  const usual = axle === 'rear' ? 'brake' : brakesOpen ? 'bar' : 'helper';
+  const usual = endOf(axle) === 'rear' ? 'brake' : brakesOpen ? 'bar' : 'helper';
   const [picked, setHold] = useState<HubHold | null>(null);
   const goes = holdsNow({ brakesOpen });
   const hold = picked !== null && goes.includes(picked) ? picked : usual;

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { endOf } from '@/core/document/axles';
 import type { Plan } from '@/core/document/document';
 import { lockingOf } from '@/core/document/hardware';
 import { CORNER_LABEL } from '@/core/document/labels';
@@ -93,7 +94,7 @@ function Arch({ plan, card, units }: { plan: Plan; card: CardDetail; units: Unit
     const i = plan.corners.findIndex((c) => c.corner === card.corner);
     const corner = plan.corners[i];
     return {
-      model: corner ? archModel(plan, corner, USUAL[plan.axle]) : ({ drawable: false, needs: [] } as const),
+      model: corner ? archModel(plan, corner, USUAL[endOf(plan.axle)]) : ({ drawable: false, needs: [] } as const),
       gapAfter: evaluate(plan).numbers.corners[i]?.gapAfter ?? null,
     };
   }, [plan, card.corner]);

@@ -1,9 +1,11 @@
 'use server';
 
 import { z } from 'zod';
+import { CORNERS } from '@/core/document/vocabulary';
 import { baySchema } from '@/core/procedure/bay';
 import { act, actOn } from '@/usecases/act';
 import { noteBay } from '@/usecases/fit/bay';
+import { doneBefore } from '@/usecases/fit/doneBefore';
 import { type ScanSaid, scanAtTrolley } from '@/usecases/fit/kit';
 import { finishSteps } from '@/usecases/job/jobs';
 import { setPlanB } from '@/usecases/job/otherWays';
@@ -29,6 +31,20 @@ export async function sayByLead(jobId: string, typed: z.input<typeof byLeadForm>
   return actOn(async (who, { personId }) => {
     const { leadId, pin, ...said } = byLeadForm.parse(typed);
     await noteBay(idOf(jobId), said, who, personId, await leadWith(leadId, pin));
+  });
+}
+
+const doneBeforeForm = z.object({
+  corner: z.enum(CORNERS),
+  saw: z.string().max(300),
+  lead: z.object({ id: z.string().min(1).max(60), pin: z.string().max(40) }).nullable(),
+});
+
+/** A corner’s studs and spacer were fitted before this visit: the work at its hub ends with one reason. */
+export async function sayDoneBefore(jobId: string, typed: z.input<typeof doneBeforeForm>): Promise<Result<null>> {
+  return actOn(async (who) => {
+    const { corner, saw, lead } = doneBeforeForm.parse(typed);
+    await doneBefore(idOf(jobId), corner, saw, who, lead && (await leadWith(lead.id, lead.pin)));
   });
 }
 

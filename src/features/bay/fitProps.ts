@@ -1,5 +1,5 @@
 import type { Plan } from '@/core/document/document';
-import type { Corner } from '@/core/document/vocabulary';
+import type { Axle, Corner } from '@/core/document/vocabulary';
 import type { BayState, HubHold, OpenTrouble, RunningClock } from '@/core/procedure/bay';
 import type { Step } from '@/core/procedure/step';
 import type { UnitSystem } from '@/core/units/format';
@@ -13,7 +13,7 @@ export interface FitStep extends Step {
 /** One axle of the visit on its card. */
 export interface FitAxle {
   readonly jobId: string;
-  readonly axle: 'front' | 'rear';
+  readonly axle: Axle;
   readonly corners: readonly Corner[];
   readonly plan: Plan;
   /** The job stands in this stage. */

@@ -1,6 +1,7 @@
 import dynamic from 'next/dynamic';
 import { Tabs } from 'radix-ui';
 import { useMemo } from 'react';
+import type { Axle } from '@/core/document/vocabulary';
 import { shoppingLines } from '@/core/procedure/shopping';
 import { archModel, type RubAssumptions } from '@/core/stance/archModel';
 import type { UnitSystem } from '@/core/units/format';
@@ -10,7 +11,7 @@ import { Figures } from './Figures';
 import type { Pose } from './RubMap';
 import { SizeTable } from './SizeTable';
 import type { Bench } from './useBench';
-import { type Partner, WholeCar } from './WholeCar';
+import { type OtherAxle, WholeCar } from './WholeCar';
 
 /** The plot brings a chart library along, so it is fetched only once it is looked at. */
 const ThicknessPlot = dynamic(() => import('./ThicknessPlot'), {
@@ -42,7 +43,8 @@ export interface BenchTabsProps {
   readonly units: UnitSystem;
   readonly tab: BenchTab;
   readonly onTab: (tab: BenchTab) => void;
-  readonly partner: Partner | null;
+  readonly others: readonly OtherAxle[];
+  readonly without: readonly Axle[];
   /** The corner whose arch is shown, what the rub map takes for granted, and the pose it points at. */
   readonly corner: number;
   readonly take: RubAssumptions;
@@ -53,7 +55,8 @@ export interface BenchTabsProps {
 /**
  * What stands under the drawings: figures of this choice, what fits, every size with its first reason, plot, map, car.
  */
-export function BenchTabs({ jobId, bench, units, tab, onTab, partner, corner, take, pose, onPose }: BenchTabsProps) {
+export function BenchTabs(props: BenchTabsProps) {
+  const { bench, units, tab, onTab, corner, take, pose, onPose } = props;
   const aside = bench.choice.candidates?.length ?? 0;
   return (
     <Tabs.Root value={tab} onValueChange={(v) => onTab(v as BenchTab)}>
@@ -91,7 +94,7 @@ export function BenchTabs({ jobId, bench, units, tab, onTab, partner, corner, ta
         <Rub bench={bench} corner={corner} take={take} pose={pose} onPose={onPose} units={units} />
       </Tabs.Content>
       <Tabs.Content value="car" className="pt-2">
-        <WholeCar jobId={jobId} bench={bench} partner={partner} units={units} />
+        <WholeCar {...props} />
       </Tabs.Content>
       <Tabs.Content value="candidates" className="pt-2">
         <Candidates bench={bench} units={units} />

@@ -3,7 +3,9 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { memo, useDeferredValue, useEffect, useMemo, useState, useTransition } from 'react';
+import { endOf } from '@/core/document/axles';
 import { quantity } from '@/core/document/quantities';
+import type { Axle } from '@/core/document/vocabulary';
 import { type Evaluation, needsSignOff } from '@/core/evaluate/evaluate';
 import { USUAL } from '@/core/stance/archModel';
 import type { UnitSystem } from '@/core/units/format';
@@ -29,7 +31,7 @@ import { sizesFor, stepSize } from './sizes';
 import { ThumbBar } from './ThumbBar';
 import { acceptedOf, type Bench, type BenchParts, type Choice, useBench } from './useBench';
 import { WaysOut } from './WaysOut';
-import type { Partner } from './WholeCar';
+import type { OtherAxle } from './WholeCar';
 import { waysTo } from './ways';
 
 export interface BenchProps {
@@ -43,8 +45,9 @@ export interface BenchProps {
   readonly frozen: string | null;
   /** What changed since it was frozen, a line each. */
   readonly changes: readonly string[];
-  /** The other axle in this visit, if it has a job. */
-  readonly partner: Partner | null;
+  /** The other jobs of this visit, and the axles that have none. */
+  readonly others: readonly OtherAxle[];
+  readonly without: readonly Axle[];
   readonly signing: Signing;
 }
 
@@ -60,7 +63,8 @@ export function BenchView({
   units,
   frozen,
   changes,
-  partner,
+  others,
+  without,
   signing,
 }: BenchProps) {
   const router = useRouter();
@@ -76,7 +80,7 @@ export function BenchView({
   const { findings, blocking, verdict } = evaluation;
   const [corner, setCorner] = useState(() => tighter(evaluation));
   const [pose, setPose] = useState<Pose | null>(null);
-  const take = choice.rub ?? USUAL[plan.axle];
+  const take = choice.rub ?? USUAL[endOf(plan.axle)];
 
   useEffect(() => {
     const key = (e: KeyboardEvent) => {
@@ -163,7 +167,8 @@ export function BenchView({
           units={units}
           tab={tab}
           onTab={setTab}
-          partner={partner}
+          others={others}
+          without={without}
           corner={corner}
           take={take}
           pose={pose}

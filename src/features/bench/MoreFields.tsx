@@ -1,6 +1,7 @@
 import { ChevronDown } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
+import { cornersOf } from '@/core/document/axles';
 import type { Hub } from '@/core/document/document';
 import { CONDITION_LABEL } from '@/core/document/labels';
 import { tryInput } from '@/core/errors';
@@ -25,6 +26,7 @@ const CONDITIONS = optionsOf(CONDITION_LABEL);
  */
 export function MoreFields({ bench }: { bench: Bench }) {
   const { choice, setLater } = bench;
+  const bothSides = cornersOf(bench.plan.axle).length > 1;
   const set =
     (choice.camberChange ?? 0) !== 0 ||
     (choice.lowerBy ?? 0) !== 0 ||
@@ -39,7 +41,10 @@ export function MoreFields({ bench }: { bench: Bench }) {
     <Collapsible.Root open={open} onOpenChange={setOpen} className={open ? 'basis-full' : ''}>
       <Collapsible.Trigger className="touch mt-[21px] flex items-center gap-1 text-[14px] font-[560] text-accent underline underline-offset-4">
         <ChevronDown size={16} aria-hidden="true" className={open ? 'rotate-180' : ''} />
-        More<span className="sr-only">: centring, threads, camber, height, planned tyre, lip, right spacer</span>
+        More
+        <span className="sr-only">
+          : centring, threads, camber, height, planned tyre, lip{bothSides ? ', right spacer' : ''}
+        </span>
         {set && !open ? ' (set)' : ''}
       </Collapsible.Trigger>
       <Collapsible.Content>
@@ -72,25 +77,34 @@ export function MoreFields({ bench }: { bench: Bench }) {
             onLength={(mm) => mm !== null && setLater({ trim: mm })}
             className="w-[118px]"
           />
-          <LengthInput
-            label="At the right, if unlike"
-            optional
-            value={choice.trimRight ?? null}
-            range={{ min: 0, max: 40 }}
-            onLength={(trimRight) => setLater({ trimRight })}
-            className="w-[142px]"
-          />
-          <LengthInput
-            label="Right spacer, if unlike"
-            optional
-            value={choice.rightSpacer ?? null}
-            range={{ min: 0, max: 60 }}
-            onLength={(rightSpacer) => setLater({ rightSpacer })}
-            className="w-[142px]"
-          />
+          {bothSides ? <RightFields bench={bench} /> : null}
         </div>
       </Collapsible.Content>
     </Collapsible.Root>
+  );
+}
+
+/** What the right side has of its own; a job for one side alone has nothing to tell apart. */
+function RightFields({ bench: { choice, setLater } }: { bench: Bench }) {
+  return (
+    <>
+      <LengthInput
+        label="At the right, if unlike"
+        optional
+        value={choice.trimRight ?? null}
+        range={{ min: 0, max: 40 }}
+        onLength={(trimRight) => setLater({ trimRight })}
+        className="w-[142px]"
+      />
+      <LengthInput
+        label="Right spacer, if unlike"
+        optional
+        value={choice.rightSpacer ?? null}
+        range={{ min: 0, max: 60 }}
+        onLength={(rightSpacer) => setLater({ rightSpacer })}
+        className="w-[142px]"
+      />
+    </>
   );
 }
 

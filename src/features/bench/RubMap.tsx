@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
+import { endOf } from '@/core/document/axles';
 import type { Plan } from '@/core/document/document';
 import { type ArchModel, type RubAssumptions, rubInput, USUAL } from '@/core/stance/archModel';
 import type { RubCell } from '@/core/stance/rubMap';
@@ -121,7 +122,7 @@ function Assumptions({
   return (
     <fieldset className="grid grid-cols-2 content-start items-end gap-2">
       <legend className="pb-1 text-[13px] font-[640] text-soft">
-        Taken for granted, not measured{take === USUAL[axle] ? ': the usual' : ''}
+        Taken for granted, not measured{take === USUAL[endOf(axle)] ? ': the usual' : ''}
       </legend>
       <p className="col-span-2 text-[13px] text-soft">
         A map of where to look with chalk, not a verdict. Set these to this car; the steering axis is counted from the

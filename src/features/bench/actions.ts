@@ -1,6 +1,7 @@
 'use server';
 
 import { z } from 'zod';
+import { AXLES, type Axle } from '@/core/document/vocabulary';
 import type { CatalogueItem } from '@/core/parts/catalogue';
 import { act, actOn } from '@/usecases/act';
 import { takeForward } from '@/usecases/job/bench';
@@ -57,12 +58,12 @@ export async function shelfParts(): Promise<Result<{ id: string; item: Catalogue
   return attempt(partsOnShelf);
 }
 
-/** Puts this choice on the other axle's bench. @returns the other job's id */
-export async function copyToOther(jobId: string, choice: ChoiceDraft): Promise<Result<string>> {
-  return act((who) => copyChoice(idOf(jobId), choiceSchema.parse(choice), who));
+/** Puts this choice on the bench of another axle of the visit. @returns the other job's id */
+export async function copyToOther(jobId: string, choice: ChoiceDraft, to: Axle): Promise<Result<string>> {
+  return act((who) => copyChoice(idOf(jobId), choiceSchema.parse(choice), z.enum(AXLES).parse(to), who));
 }
 
-/** Opens a job for the other axle in the same visit, or finds the one that is there. @returns its id */
-export async function openOtherAxle(jobId: string): Promise<Result<string>> {
-  return act((who) => openTheOtherAxle(idOf(jobId), who));
+/** Opens a job for another axle, or side of one, in the same visit, or finds the one that is there. @returns its id */
+export async function openOtherAxle(jobId: string, axle: Axle): Promise<Result<string>> {
+  return act((who) => openTheOtherAxle(idOf(jobId), z.enum(AXLES).parse(axle), who));
 }

@@ -2,9 +2,11 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import { CORNER_LABEL, JOB_TYPE_LABEL, USE_LABEL } from '@/core/document/labels';
+import { endOf } from '@/core/document/axles';
+import { AXLE_LABEL, CORNER_LABEL, JOB_TYPE_LABEL, USE_LABEL } from '@/core/document/labels';
 import {
   ADDS_NOTHING,
+  type Axle,
   CORNERS,
   type Corner,
   type JobType,
@@ -20,11 +22,29 @@ import { useCarried } from '@/ui/useCarried';
 import { openJob } from './actions';
 import { CarriedNote } from './CarriedNote';
 
-const AXLES = [
-  { value: 'front' as const, label: 'Front' },
-  { value: 'rear' as const, label: 'Rear' },
-  { value: 'both' as const, label: 'Both' },
+type Meant = Axle | 'both';
+
+const FRONT_REAR: readonly { readonly value: Meant; readonly label: string }[] = [
+  { value: 'front', label: 'Front' },
+  { value: 'rear', label: 'Rear' },
+  { value: 'both', label: 'Both' },
 ];
+
+/** What a job may be for: an axle, both, or one side where the sides of an axle are held differently. */
+const meantOn = (hubs: readonly Axle[]): readonly { readonly value: Meant; readonly label: string }[] => [
+  ...FRONT_REAR,
+  ...hubs.filter((a) => a !== endOf(a)).map((a) => ({ value: a, label: AXLE_LABEL[a] })),
+];
+
+/** How many jobs it opens, where that is more than one. */
+function jobsLine(meant: Meant, hubs: readonly Axle[]): string {
+  const n = hubs.filter((a) => meant === 'both' || a === meant || endOf(a) === meant).length;
+  if (n < 2) return '';
+  if (meant !== 'both') return ' Its sides are held differently: one visit, a job for each of them.';
+  return n === 2
+    ? ' Both axles: one visit, a job for each, so each has its own thickness.'
+    : ` Both axles: one visit with ${n} jobs, one for each side that is held differently.`;
+}
 
 /**
  * What is planned, as the trade says it: each sets the wish that goes with it, and the kind of spacer where there is
@@ -80,18 +100,21 @@ const JOB_TYPE_LINE: Readonly<Record<JobType, string>> = {
 export function NewJob({
   vehicleId,
   wheelSets,
+  hubs,
   converted = false,
   called = null,
 }: {
   vehicleId: string;
   wheelSets: readonly { id: string; name: string }[];
+  /** Axles of the car, or sides of one, that have a hub of their own. */
+  hubs: readonly Axle[];
   /** Studs were put in here, and can come out again. */
   converted?: boolean;
   /** Who called for it, and what about. */
   called?: { readonly id: string; readonly name: string; readonly wish: JobType | null } | null;
 }) {
   const router = useRouter();
-  const [axle, setAxle] = useState<'front' | 'rear' | 'both'>('front');
+  const [axle, setAxle] = useState<Meant>('front');
   const [wish, setWish] = useState<JobType>(called?.wish ?? 'stance');
   const [use, setUse] = useState<Use>('street');
   const [wheelSetId, setWheelSetId] = useState(wheelSets[0]?.id ?? '');
@@ -152,7 +175,7 @@ export function NewJob({
             className="w-[130px]"
           />
         ) : null}
-        <Segments label="Axle" value={axle} options={AXLES} onChange={setAxle} />
+        <Segments label="Axle" value={axle} options={meantOn(hubs)} onChange={setAxle} />
         <Segments
           label="Wish"
           value={wish}
@@ -194,7 +217,7 @@ export function NewJob({
       <p className="text-[13px] text-soft">
         {JOB_TYPE_LINE[wish]}
         {use === 'competition' ? ' Competition: every caution is a stop unless the lead signs it off.' : ''}
-        {axle === 'both' ? ' Both axles: one visit, a job for each, so each has its own thickness.' : ''}
+        {jobsLine(axle, hubs)}
       </p>
       {failure ? (
         <p role="alert" className="text-stop">

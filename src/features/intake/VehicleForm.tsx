@@ -4,35 +4,20 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { type FieldPath, type UseFormReturn, useForm, useWatch } from 'react-hook-form';
-import { HARDWARE_LABEL, NUT_STYLE_LABEL, SEAT_LABEL, THREAD_MATERIAL_LABEL } from '@/core/document/labels';
-import { BOLT_CLASSES, NUT_CLASSES_SAID } from '@/core/thread/classes';
+import { ENDS } from '@/core/document/vocabulary';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
-import { Field, optionsOf, SelectField } from '@/ui/Field';
+import { Field } from '@/ui/Field';
 import { useFocusOnArrival } from '@/ui/focusField';
 import { useCarried } from '@/ui/useCarried';
 import type { Result } from '@/usecases/result';
 import { CarriedNote } from './CarriedNote';
+import { EndFields } from './EndFields';
 import { FirstWheels } from './FirstWheels';
 import { SeenBefore } from './SeenBefore';
 import { EMPTY_HUB, type VehicleParsed, type VehicleTyped, vehicleForm } from './schema';
 import { leftToLook, useExpected } from './useExpected';
 import { forgetForm, useKeptForm } from './useKeptForm';
-
-const SEATS = optionsOf(SEAT_LABEL);
-const FASTENING = [
-  { value: 'bolt', label: 'Bolts' },
-  { value: 'stud', label: 'Studs and nuts' },
-];
-const MATERIAL = optionsOf(THREAD_MATERIAL_LABEL);
-const NUTS = optionsOf(NUT_STYLE_LABEL);
-const CLASSES = BOLT_CLASSES.map((c) => ({ value: c, label: c === 'unknown' ? 'Not known' : c }));
-const NUT_CLASSES = NUT_CLASSES_SAID.map((c) => ({ value: c, label: c === 'unknown' ? 'Not known' : c }));
-const WHOSE = optionsOf(HARDWARE_LABEL);
-const YES_NO = [
-  { value: 'no', label: 'No' },
-  { value: 'yes', label: 'Yes, one' },
-];
 
 type Form = UseFormReturn<VehicleTyped, unknown, VehicleParsed>;
 
@@ -68,7 +53,7 @@ export function VehicleForm({
   const [carried, setCarried] = useCarried();
   useEffect(() => {
     if (!carried || edit) return;
-    for (const axle of ['front', 'rear'] as const) {
+    for (const axle of ENDS) {
       for (const [name, value] of Object.entries(carried.hub)) {
         const field = `${axle}.${name}` as FieldPath<VehicleTyped>;
         if (value !== undefined && getValues(field) === EMPTY_HUB[name as keyof typeof EMPTY_HUB])
@@ -110,23 +95,10 @@ export function VehicleForm({
         <Field label="Plate" error={e.plate?.message} {...register('plate')} />
       </section>
       {edit ? null : <SeenBefore name={name} onFill={expected.fillHubs} />}
-      <div className="grid gap-6 lg:grid-cols-2">
-        <HubFields form={form} axle="front" edit={edit === true} expected={expected} />
-        <HubFields
-          form={form}
-          axle="rear"
-          edit={edit === true}
-          expected={expected}
-          copy={(names) => {
-            const front = getValues('front');
-            expected.copyHub('front', 'rear', names);
-            for (const name of names)
-              setValue(`rear.${name}` as FieldPath<VehicleTyped>, front[name], {
-                shouldValidate: formState.isSubmitted,
-                shouldDirty: true,
-              });
-          }}
-        />
+      <div className="grid items-start gap-6 lg:grid-cols-2">
+        {ENDS.map((end) => (
+          <EndFields key={end} form={form} end={end} edit={edit === true} expected={expected} />
+        ))}
       </div>
       {edit ? null : <FirstWheels form={form} model={name} expected={expected} />}
       <Field label="Notes" error={e.notes?.message} {...register('notes')} />
@@ -143,144 +115,3 @@ export function VehicleForm({
     </form>
   );
 }
-
-type HubField = keyof VehicleTyped['front'];
-
-/** Groups that are copied from the front axle as one. */
-const GROUPS = {
-  hub: ['lugs', 'boltCircle', 'thread', 'fastening'],
-  hardware: ['seat', 'threadMaterial', 'fastenerClass', 'tensile', 'nutStyle', 'nutClass', 'locking'],
-  torque: ['torque', 'torqueSource'],
-  on: ['hardware', 'found'],
-} as const satisfies Readonly<Record<string, readonly HubField[]>>;
-const ALL = Object.values(GROUPS).flat();
-
-function HubFields({
-  form,
-  axle,
-  edit,
-  expected,
-  copy,
-}: {
-  form: Form;
-  axle: 'front' | 'rear';
-  edit: boolean;
-  expected: ReturnType<typeof useExpected>;
-  copy?: (names: readonly HubField[]) => void;
-}) {
-  const { register, formState, control } = form;
-  const errors = formState.errors[axle];
-  const fastening = useWatch({ control, name: `${axle}.fastening` });
-  const bolt = fastening === 'bolt';
-  const values = useWatch({ control, name: axle });
-  /** Label of a field, and where what stands in it is only expected. */
-  const named = (label: string, name: HubField) =>
-    edit ? { label } : expected.field(`${axle}.${name}`, values[name], label, `, ${axle} axle`);
-  const at = (name: HubField): FieldPath<VehicleTyped> => `${axle}.${name}` as FieldPath<VehicleTyped>;
-  const group = (title: string, names: readonly HubField[]) => (
-    <GroupHead title={title} copy={copy ? () => copy(names) : undefined} />
-  );
-  return (
-    <fieldset className="grid grid-cols-2 content-start gap-3 border-t border-line pt-4">
-      <legend className="float-left col-span-2 touch mb-1 flex w-full items-center justify-between text-[15px] font-[640]">
-        {axle === 'front' ? 'Front axle' : 'Rear axle'}
-        {copy ? <CopyButton label="Same as front" onCopy={() => copy(ALL)} /> : null}
-      </legend>
-      {group('Hub', GROUPS.hub)}
-      <Field
-        {...named('Thread', 'thread')}
-        figure
-        hint="Such as M14x1.5 or 1/2-20."
-        error={errors?.thread?.message}
-        {...register(at('thread'))}
-      />
-      <SelectField {...named('Held by', 'fastening')} options={FASTENING} {...register(at('fastening'))} />
-      <Field
-        {...named('Lugs', 'lugs')}
-        figure
-        inputMode="numeric"
-        error={errors?.lugs?.message}
-        {...register(at('lugs'))}
-      />
-      <Field
-        {...named('Bolt circle', 'boltCircle')}
-        figure
-        unit="mm"
-        inputMode="decimal"
-        error={errors?.boltCircle?.message}
-        {...register(at('boltCircle'))}
-      />
-      {group(bolt ? 'Bolts' : 'Studs and nuts', GROUPS.hardware)}
-      <SelectField
-        {...named(bolt ? 'Seat of the bolts' : 'Seat of the nuts', 'seat')}
-        options={SEATS}
-        {...register(at('seat'))}
-      />
-      <SelectField
-        {...named(bolt ? 'Hub thread cut in' : 'Nuts made of', 'threadMaterial')}
-        options={MATERIAL}
-        {...register(at('threadMaterial'))}
-      />
-      <SelectField
-        label={bolt ? 'Class on the bolts' : 'Class on the studs'}
-        options={CLASSES}
-        {...register(at('fastenerClass'))}
-      />
-      <Field
-        label={bolt ? 'Hub strength' : 'Nut strength'}
-        figure
-        unit="MPa"
-        hint="Only if a leaflet says so."
-        error={errors?.tensile?.message}
-        {...register(at('tensile'))}
-      />
-      {bolt ? null : <SelectField {...named('Nuts', 'nutStyle')} options={NUTS} {...register(at('nutStyle'))} />}
-      {bolt ? null : <SelectField label="Class on the nuts" options={NUT_CLASSES} {...register(at('nutClass'))} />}
-      <SelectField label="Locking fastener" options={YES_NO} {...register(at('locking'))} />
-      {group('On it now', GROUPS.on)}
-      <SelectField
-        label={bolt ? 'Bolts on it now' : 'Studs and nuts on it now'}
-        options={WHOSE}
-        {...register(at('hardware'))}
-      />
-      {edit ? null : (
-        <Field
-          label="Spacer on it"
-          figure
-          unit="mm"
-          inputMode="decimal"
-          hint="Between hub and wheel. Leave empty for none."
-          error={errors?.found?.message}
-          {...register(at('found'))}
-        />
-      )}
-      {group('Torque', GROUPS.torque)}
-      <Field label="Torque" figure unit="N·m" error={errors?.torque?.message} {...register(at('torque'))} />
-      <Field
-        label="Torque source"
-        hint="Handbook page, door plate, supplier’s leaflet. Both may wait."
-        error={errors?.torqueSource?.message}
-        {...register(at('torqueSource'))}
-      />
-    </fieldset>
-  );
-}
-
-function GroupHead({ title, copy }: { title: string; copy: (() => void) | undefined }) {
-  return (
-    <p className="col-span-2 -mb-1 flex min-h-[44px] items-center justify-between border-b border-line text-[13px] font-[600] text-soft">
-      {title}
-      {copy ? <CopyButton label={`${title} as the front`} onCopy={copy} /> : null}
-    </p>
-  );
-}
-
-const CopyButton = ({ label, onCopy }: { label: string; onCopy: () => void }) => (
-  <button
-    type="button"
-    onClick={onCopy}
-    className="touch px-2 text-[14px] font-[560] text-accent underline underline-offset-4"
-  >
-    {label}
-  </button>
-);

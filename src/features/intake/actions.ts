@@ -1,6 +1,8 @@
 'use server';
 
 import { z } from 'zod';
+import { sidesOf } from '@/core/document/axles';
+import { type Axle, ENDS, type End } from '@/core/document/vocabulary';
 import { act, actOn } from '@/usecases/act';
 import { startMeasuring as beginMeasuring, openJob as openTheJob } from '@/usecases/job/jobs';
 import { attempt, idOf, RefusedError, type Result } from '@/usecases/result';
@@ -21,7 +23,7 @@ import {
 import { type WheelsSeen, wheelsSeen } from '@/usecases/vehicle/wheelsByName';
 import { jobForm, type VehicleParsed, type VehicleTyped, vehicleForm, wheelSetForm } from './schema';
 
-const hubInput = (axle: 'front' | 'rear', h: VehicleParsed['front']): HubInput => ({
+const hubInput = (axle: Axle, h: VehicleParsed['front']): HubInput => ({
   axle,
   lugs: h.lugs,
   boltCircleMm: h.boltCircle,
@@ -38,6 +40,18 @@ const hubInput = (axle: 'front' | 'rear', h: VehicleParsed['front']): HubInput =
   nutClass: h.fastening === 'bolt' ? 'unknown' : h.nutClass,
   hardware: h.hardware,
 });
+
+type Hub = VehicleParsed['front'];
+
+/** The hubs at one end of a car: one for the axle, or one a side where these are held differently. */
+function hubsAt(end: End, hub: Hub, right: Hub | null): (readonly [Axle, Hub])[] {
+  if (right === null) return [[end, hub]];
+  const [atLeft, atRight] = sidesOf(end);
+  return [
+    [atLeft, hub],
+    [atRight, right],
+  ];
+}
 
 const rearWheels = (r: NonNullable<z.output<typeof wheelSetForm>['rear']>): NonNullable<WheelSetInput['rear']> => ({
   tyre: r.tyre,
@@ -62,14 +76,15 @@ const wheelSetInput = (w: z.output<typeof wheelSetForm>): WheelSetInput => ({
 function vehicleInput(typed: unknown): VehicleInput {
   const parsed = vehicleForm.safeParse(typed);
   if (!parsed.success) throw new RefusedError(parsed.error.issues[0]?.message ?? 'The form is not complete.');
-  const { name, plate, notes, front, rear, wheelSet: w } = parsed.data;
+  const { name, plate, notes, wheelSet: w } = parsed.data;
+  const hubs = ENDS.flatMap((end) => hubsAt(end, parsed.data[end], parsed.data[`${end}Right`]));
   return {
     name: name === '' ? plate : name,
     plate,
     notes,
-    hubs: [hubInput('front', front), hubInput('rear', rear)],
+    hubs: hubs.map(([axle, h]) => hubInput(axle, h)),
     wheelSet: wheelSetInput(w),
-    foundPlate: { front: front.found, rear: rear.found },
+    foundPlate: Object.fromEntries(hubs.map(([axle, h]) => [axle, h.found])),
   };
 }
 

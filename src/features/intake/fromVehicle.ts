@@ -1,4 +1,5 @@
-import type { Seat } from '@/core/document/vocabulary';
+import { endOf } from '@/core/document/axles';
+import { AXLES, type Axle, type Seat } from '@/core/document/vocabulary';
 import type { AxleHubRow, VehicleWhole, WheelSetRow } from '@/usecases/shown';
 import { EMPTY_HUB, EMPTY_SET, EMPTY_VEHICLE, type HubTyped, type VehicleTyped } from './schema';
 import type { SetTyped } from './WheelSetForm';
@@ -24,6 +25,29 @@ const typedHub = (h: AxleHubRow | undefined): HubTyped =>
       }
     : EMPTY_HUB;
 
+/** The hubs of a car in the places of the form: a side by itself beside the left one. */
+const typedHubs = ({ hubs }: VehicleWhole): Pick<VehicleTyped, HubPlace> => {
+  const at = new Map(hubs.map((h) => [placeOf(h.axle), typedHub(h)]));
+  return {
+    front: at.get('front') ?? EMPTY_HUB,
+    rear: at.get('rear') ?? EMPTY_HUB,
+    frontRight: at.get('frontRight') ?? null,
+    rearRight: at.get('rearRight') ?? null,
+  };
+};
+
+type HubPlace = 'front' | 'rear' | 'frontRight' | 'rearRight';
+
+/** Where a hub stands in the form. */
+const placeOf = (axle: Axle): HubPlace => (axle.endsWith('right') ? `${endOf(axle)}Right` : endOf(axle));
+
+/** The form's name of a field that a link names by axle: `rear-right.torque` is `rearRight.torque`. */
+export function fieldOf(linked: string): string {
+  const [axle, ...rest] = linked.split('.');
+  const known = AXLES.find((a) => a === axle);
+  return known === undefined ? linked : [placeOf(known), ...rest].join('.');
+}
+
 /** A stored vehicle as the form would have been typed. The wheel set is edited elsewhere and only fills its place. */
 export function typedVehicle(whole: VehicleWhole): VehicleTyped {
   const set = whole.wheelSets[0];
@@ -32,8 +56,7 @@ export function typedVehicle(whole: VehicleWhole): VehicleTyped {
     name: whole.vehicle.name,
     plate: whole.vehicle.plate,
     notes: whole.vehicle.notes,
-    front: typedHub(whole.hubs.find((h) => h.axle === 'front')),
-    rear: typedHub(whole.hubs.find((h) => h.axle === 'rear')),
+    ...typedHubs(whole),
     wheelSet: { ...EMPTY_SET, setName: set?.name ?? '–' },
   };
 }

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { OWN_LOCKING } from '@/core/document/ownFasteners';
 import { isSource } from '@/core/document/source';
 import {
+  AXLES,
   CORNERS,
   HARDWARE_ON,
   JOB_TYPES,
@@ -169,11 +170,14 @@ export const vehicleForm = z.object({
   notes: z.string().max(2000, 'Notes are longer than 2000 characters. Shorten them.'),
   front: hubForm,
   rear: hubForm,
+  /** The right side, where left and right are held differently; front and rear are the left ones then. */
+  frontRight: hubForm.nullable().default(null),
+  rearRight: hubForm.nullable().default(null),
   wheelSet: wheelSetForm,
 });
 
 export const jobForm = z.object({
-  axle: z.enum(['front', 'rear', 'both']),
+  axle: z.enum([...AXLES, 'both']),
   /** Studs come out again, and the hub takes bolts as it did before. */
   studsOut: z.boolean().optional(),
   wheelSetId: z.string().min(1, 'Choose a wheel set.'),
@@ -239,5 +243,7 @@ export const EMPTY_VEHICLE: VehicleTyped = {
   notes: '',
   front: EMPTY_HUB,
   rear: EMPTY_HUB,
+  frontRight: null,
+  rearRight: null,
   wheelSet: { ...EMPTY_SET, setName: 'original wheels' },
 };

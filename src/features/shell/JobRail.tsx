@@ -33,13 +33,13 @@ export function JobRail({ whole, here }: { whole: JobWhole; here: string }) {
             {vehicle.name}
           </NavLink>
           <p className="figure text-[13px] text-soft">{vehicle.plate}</p>
-          {whole.partner ? null : (
+          {whole.others.length > 0 ? null : (
             <p className="mt-1 text-[13px] text-soft">
               {AXLE_LABEL[job.axle]} · {wishedText(job)}
             </p>
           )}
         </div>
-        {whole.partner ? <VisitAxles job={job} partner={whole.partner} here={here} /> : null}
+        {whole.others.length > 0 ? <VisitAxles job={job} others={whole.others} here={here} /> : null}
         <nav aria-label="Stages of this job">
           <ol className="flex flex-col max-md:flex-row max-md:flex-wrap">
             {STAGE_VIEWS.map((s, i) => (
@@ -88,9 +88,9 @@ const standsText = (job: JobRow): string => {
   return (view?.label ?? job.stage).toLowerCase();
 };
 
-/** Both axles of a visit, each with its wish and where it stands; the way from one to the other. */
-function VisitAxles({ job, partner, here }: { job: JobRow; partner: JobRow; here: string }) {
-  const axles = [job, partner].sort((a, b) => a.axle.localeCompare(b.axle));
+/** The axles of a visit, each with its wish and where it stands; the way from one to the other. */
+function VisitAxles({ job, others, here }: { job: JobRow; others: readonly JobRow[]; here: string }) {
+  const axles = [job, ...others].sort((a, b) => a.axle.localeCompare(b.axle));
   return (
     <nav aria-label="Axles of this visit">
       <ul className="flex flex-col border-y border-line max-md:flex-row">

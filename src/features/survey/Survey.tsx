@@ -5,7 +5,7 @@ import { useEffect } from 'react';
 import type { Plan } from '@/core/document/document';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { type Quantity, type QuantityId, quantity } from '@/core/document/quantities';
-import { CORNERS, type Corner, type Seat } from '@/core/document/vocabulary';
+import { type Axle, CORNERS, type Corner, type Seat } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
 import type { NextReading } from '@/core/whatif/nextReading';
 import { BoltPicture } from '@/drawing/BoltPicture';
@@ -38,12 +38,13 @@ import { YesNoRow } from './YesNoRow';
 export interface SurveyProps {
   readonly jobId: string;
   readonly vehicleId: string;
-  readonly axle: 'front' | 'rear';
+  readonly axle: Axle;
   readonly corners: readonly Corner[];
   /** Corner to begin at. */
   readonly begin: Corner;
   /** The job on the other axle in the same visit, or null. */
-  readonly partnerId: string | null;
+  /** Jobs of this visit that other corners belong to. */
+  readonly elsewhere: Readonly<Partial<Record<Corner, string>>>;
   /** Readings still open at each corner of the visit. */
   readonly open: Readonly<Partial<Record<Corner, number>>>;
   readonly quantities: readonly QuantityId[];
@@ -91,12 +92,12 @@ export function Survey(p: SurveyProps) {
   const boltLengths = all.filter((q) => (Object.values(LENGTHS) as string[]).includes(q.id));
   const hardware = cornerWide.filter((q) => !STANCE.includes(q.id) && !LOADED.includes(q.id));
   const latest = (id: QuantityId, at: Corner | null) => p.readings.filter((r) => r.quantity === id && r.corner === at);
-  const reachable = p.partnerId ? CORNERS : corners;
+  const reachable = CORNERS.filter((c) => corners.includes(c) || p.elsewhere[c] !== undefined);
   const marks = Object.fromEntries(p.wheels.filter((w) => w.setId === p.jobSet).map((w) => [w.corner, w.mark]));
 
   const pick = (c: Corner) => {
     if (corners.includes(c)) setCorner(c);
-    else if (p.partnerId) router.push(`/jobs/${p.partnerId}/measure?corner=${c}`);
+    else if (p.elsewhere[c]) router.push(`/jobs/${p.elsewhere[c]}/measure?corner=${c}`);
   };
   const mateReadings = p.fastener === 'bolt' ? latest('tappedDepth', corner) : latest('nutThread', null);
   const mate = mateReadings.at(-1)?.value ?? null;

@@ -1,7 +1,7 @@
 import { useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { QUANTITIES, type QuantityId } from '@/core/document/quantities';
-import { CORNERS, type Corner } from '@/core/document/vocabulary';
+import { type Axle, CORNERS, type Corner } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
@@ -52,7 +52,7 @@ export function WheelTable({
   /** The set that this job is about. */
   jobSet: string;
   wheels: readonly SurveyWheel[];
-  axle: 'front' | 'rear';
+  axle: Axle;
   units: UnitSystem;
 }) {
   const [setId, setSetId] = useState(jobSet);

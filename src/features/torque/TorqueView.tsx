@@ -2,8 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
-import { CORNER_LABEL } from '@/core/document/labels';
-import type { Corner } from '@/core/document/vocabulary';
+import { axleInSentence, CORNER_LABEL } from '@/core/document/labels';
+import type { Axle, Corner } from '@/core/document/vocabulary';
 import { type Joint, type Pass, type TorqueSpec, type TorqueState, WHOLE } from '@/core/torque/log';
 import { formatTorque, type UnitSystem } from '@/core/units/format';
 import { WheelFace } from '@/drawing/WheelFace';
@@ -44,7 +44,7 @@ export interface TorquedJoint {
 /** One axle of the visit as it stands before its signature. */
 export interface TorqueAxle {
   readonly jobId: string;
-  readonly axle: 'front' | 'rear';
+  readonly axle: Axle;
   /** The visit has a job on the other axle as well. */
   readonly paired: boolean;
   /** Sentences for what stands before the sign-off. */
@@ -287,7 +287,7 @@ export function TorqueView({ axles, wheels: stored, units, recheck }: TorqueProp
           <SignOff
             key={axle.jobId}
             axle={axle}
-            title={axle.paired ? `Sign off the ${axle.axle} axle` : 'Sign off'}
+            title={axle.paired ? `Sign off ${axleInSentence(axle.axle)}` : 'Sign off'}
             waiting={entries.waiting > 0}
             onSigned={signed}
           />

@@ -1,4 +1,5 @@
 import { format } from 'date-fns';
+import { AXLE_LABEL } from '@/core/document/labels';
 import { NavLink } from '@/ui/NavLink';
 import type { Waiting } from '@/usecases/vehicle/dueRechecks';
 
@@ -17,7 +18,7 @@ export function BegunAndDue({ waiting }: { waiting: readonly Waiting[] }) {
               href={w.href}
               className="touch flex flex-wrap items-center gap-x-6 px-2 text-[15px] hover:bg-accent-wash"
             >
-              <span className="min-w-[110px] font-[600]">{w.axle === 'front' ? 'Front axle' : 'Rear axle'}</span>
+              <span className="min-w-[110px] font-[600]">{AXLE_LABEL[w.axle]}</span>
               <span className="flex-1">{w.what}</span>
               {w.from === null ? null : (
                 <span className={w.late ? 'font-[560] text-stop' : 'text-soft'}>

@@ -3,6 +3,7 @@
 import { useId, useState } from 'react';
 import type { Plan } from '@/core/document/document';
 import { AXLE_LABEL } from '@/core/document/labels';
+import type { Axle } from '@/core/document/vocabulary';
 import { tryInput } from '@/core/errors';
 import { type CatalogueItem, shelfFor } from '@/core/parts/catalogue';
 import { commonConversions, commonNut, commonPlates, commonStuds } from '@/core/parts/generic';
@@ -22,7 +23,7 @@ import type { KitWorker } from '@/workers/kit.worker';
 import { partsForKit } from './actions';
 
 export interface KitAxle {
-  readonly axle: 'front' | 'rear';
+  readonly axle: Axle;
   readonly plan: Plan;
   readonly sets: readonly SwapSet[];
 }

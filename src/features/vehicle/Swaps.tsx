@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import type { Plan } from '@/core/document/document';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { ownText } from '@/core/document/ownText';
+import type { Axle } from '@/core/document/vocabulary';
 import { evaluate } from '@/core/evaluate/evaluate';
 import { drawnEngagement } from '@/core/figures/result';
 import { sentence } from '@/core/rules/index';
@@ -15,7 +16,7 @@ import { Button } from '@/ui/Button';
 import { Verdict } from '@/ui/Verdict';
 
 export interface SwapTable {
-  readonly axle: 'front' | 'rear';
+  readonly axle: Axle;
   /** What the plan is: signed when and by whom, or still under way. */
   readonly of: string;
   readonly plan: Plan;

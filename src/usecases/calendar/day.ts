@@ -2,7 +2,7 @@ import 'server-only';
 import { inArray } from 'drizzle-orm';
 import { endOf, type Stretch, startOf } from '@/core/calendar/clash';
 import type { Open } from '@/core/calendar/slots';
-import { AXLE_LABEL, JOB_TYPE_LABEL } from '@/core/document/labels';
+import { AXLE_LABEL, axlesText, JOB_TYPE_LABEL } from '@/core/document/labels';
 import type { JobType } from '@/core/document/vocabulary';
 import { groupBy } from '@/core/groupBy';
 import { inWindow, RECHECK_LABEL } from '@/core/procedure/rechecks';
@@ -113,7 +113,7 @@ const DAY = 24 * 3600_000;
 const about = (jobs: readonly Pick<JobBrief, 'axle' | 'wish'>[]): string =>
   jobs.length === 0
     ? ''
-    : `${jobs.length > 1 ? 'Both axles' : AXLE_LABEL[(jobs[0] as JobBrief).axle]}, ${JOB_TYPE_LABEL[jobs[0]?.wish as JobType].toLowerCase()}`;
+    : `${axlesText(jobs.map((j) => j.axle))}, ${JOB_TYPE_LABEL[jobs[0]?.wish as JobType].toLowerCase()}`;
 
 /** The calendar of some days, the first one given. */
 export async function calendarView(first: string | null, days: 1 | 7, now = Date.now()): Promise<CalendarView> {

@@ -1,6 +1,7 @@
 import 'server-only';
 import { type GapCorrection, gapCorrection } from '@/core/calendar/gapMemory';
 import { corrected, meanError, workedMinutes } from '@/core/calendar/history';
+import { endOf } from '@/core/document/axles';
 import { fastenerText } from '@/core/document/fastenerText';
 import { groupBy } from '@/core/groupBy';
 import { estimate, WORK_LABEL, type WorkKind, workKind } from '@/core/procedure/estimate';
@@ -59,7 +60,7 @@ export async function rememberJob(tx: Executor, whole: JobWhole, timed = true): 
     car: whole.vehicle.name,
     wheels: set?.name ?? '',
     kind: workKind(plan),
-    axle: whole.job.axle,
+    axle: endOf(whole.job.axle),
     lugs: plan.hub.lugs,
     plateMm: plan.spacer.thickness,
     what: `${plan.spacer.thickness > 0 ? `${plan.spacer.kind} ${formatLength(plan.spacer.thickness, 'metric')}` : 'no spacer'}, ${fastenerText(plan, 'metric')}`,

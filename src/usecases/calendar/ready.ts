@@ -2,7 +2,7 @@ import { trimAt } from '@/core/stance/trim';
 import 'server-only';
 import { format } from 'date-fns';
 import { and, inArray, isNull } from 'drizzle-orm';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import type { Plan } from '@/core/document/document';
 import { wheelTorque } from '@/core/document/hardware';
 import { assess } from '@/core/evaluate/evaluate';

@@ -1,6 +1,6 @@
-import { wheelLugs } from '@/core/document/hardware';
 import 'server-only';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
+import { wheelLugs } from '@/core/document/hardware';
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Corner } from '@/core/document/vocabulary';
 import { InputError } from '@/core/errors';
@@ -67,7 +67,7 @@ interface Acting {
  * A reason that says something, and a lead's word for what keeps somebody from being hurt. @throws InputError,
  * RefusedError
  */
-async function maySay(why: string, guards: boolean, { tx, lead }: Pick<Acting, 'tx' | 'lead'>): Promise<void> {
+export async function maySay(why: string, guards: boolean, { tx, lead }: Pick<Acting, 'tx' | 'lead'>): Promise<void> {
   if (!saysWhy(why))
     throw new InputError(
       'Why',

@@ -1,4 +1,5 @@
-import { assemblePlan, cornersOf, type PlanParts, type Reading } from '@/core/document/assemble';
+import { assemblePlan, type PlanParts, type Reading } from '@/core/document/assemble';
+import { cornersOf, endOf } from '@/core/document/axles';
 import { inSetup } from '@/core/document/bare';
 import { PRESENT, plainSpacer } from '@/core/document/blank';
 import { planChanges } from '@/core/document/diff';
@@ -6,6 +7,7 @@ import { digestOf } from '@/core/document/digest';
 import type { Corner, JobType, Plan, Seat, Setup, Use } from '@/core/document/document';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { type QuantityId, UNSEEN } from '@/core/document/quantities';
+import type { Axle } from '@/core/document/vocabulary';
 import { trimAt, trims } from '@/core/stance/trim';
 import type { BoltClass } from '@/core/thread/classes';
 import { combineRepeats } from '@/core/uncertainty';
@@ -27,8 +29,8 @@ export function hubOf(whole: JobWhole): AxleHubRow {
 }
 
 /** The wheels of a set as they are on an axle: the rear ones may differ. */
-export const wheelsOnAxle = (set: WheelSetRow, axle: 'front' | 'rear'): RearWheels =>
-  axle === 'rear' && set.rear !== null ? set.rear : set;
+export const wheelsOnAxle = (set: WheelSetRow, axle: Axle): RearWheels =>
+  endOf(axle) === 'rear' && set.rear !== null ? set.rear : set;
 
 /** What is chosen of a plan, and not taken in or measured. */
 export type ChosenParts =
@@ -172,8 +174,8 @@ function asOfNow(frozen: Plan, whole: JobWhole): Plan {
     const done = cut !== null && whole.plan !== null && whole.plan.frozenAt < cut;
     return done ? 0 : trimAt(frozen, corner);
   };
-  const [atLeft, atRight] = cornersOf(frozen.axle);
-  const cut = trims(left(atLeft), left(atRight));
+  const [first, second = first] = cornersOf(frozen.axle);
+  const cut = trims(left(first), left(second));
   const { condition } = frozen.hub;
   // A plan keeps the thresholds that it was frozen under.
   return {

@@ -1,11 +1,11 @@
 import 'server-only';
 import { cache } from 'react';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf, endOf } from '@/core/document/axles';
 import { PRESENT, plainSpacer } from '@/core/document/blank';
 import type { Corner, Spacer } from '@/core/document/document';
 import { wheelTorque } from '@/core/document/hardware';
-import { CORNER_LABEL } from '@/core/document/labels';
-import { ADDS_NOTHING, type JobType } from '@/core/document/vocabulary';
+import { axleInSentence, CORNER_LABEL } from '@/core/document/labels';
+import { ADDS_NOTHING, type Axle, type JobType } from '@/core/document/vocabulary';
 import { openTroubles } from '@/core/procedure/bay';
 import type { Carried } from '@/core/quick/carried';
 import type { Joint } from '@/core/torque/log';
@@ -13,7 +13,7 @@ import { type Executor, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
 import { fittedNow } from '@/store/fitted';
 import { hubBefore, hubNow } from '@/store/hubs';
-import { addJob, type JobWhole, justOpened, loadJob, loadPartner, saveDraft } from '@/store/jobs';
+import { addJob, type JobWhole, justOpened, loadJob, loadOthers, saveDraft } from '@/store/jobs';
 import { rememberRecheck } from '@/store/pastWork';
 import { freezePlan } from '@/store/plans';
 import { endRecheck } from '@/store/rechecks';
@@ -39,15 +39,16 @@ export type { ChoiceDraft };
 /** Loads a job from the running store. @throws NotFoundError */
 export const jobById = cache(async (id: string): Promise<JobWhole> => loadJob((await theStore()).db, id));
 
-/** The other axle of the same visit, if it has a job. */
-export const partnerOfJob = cache(
-  async (whole: JobWhole): Promise<JobWhole | null> => loadPartner((await theStore()).db, whole),
+/** The other jobs of the same visit: the other axle, or sides of an axle that are held differently. */
+export const othersOfJob = cache(
+  async (whole: JobWhole): Promise<JobWhole[]> => loadOthers((await theStore()).db, whole),
 );
 
 export interface NewJob {
   readonly vehicleId: string;
   readonly wheelSetId: string;
-  readonly axle: 'front' | 'rear' | 'both';
+  /** An axle whose sides are held differently gets a job for each of them. */
+  readonly axle: Axle | 'both';
   readonly wish: JobRow['wish'];
   readonly use: JobRow['use'];
   /** Studs come out again: the job stands on the hub as it took bolts. */
@@ -77,36 +78,39 @@ export async function openJob(
     if (!wheelSets.some((w) => w.id === wheelSetId))
       throw new RefusedError('These wheels are not of this vehicle. Pick one of its own sets.');
     const at = new Date();
-    const first = axle === 'rear' ? 'rear' : 'front';
+    const places = placesOf(hubs, axle);
+    const [first] = places;
+    if (first === undefined) throw new RefusedError(notByItself(axle as Axle));
     const pressed = await justOpened(tx, { vehicleId, wheelSetId, axle: first, wish, use }, by, at);
-    const both = async (j: JobRow): Promise<boolean> => (await jobsOfVisit(tx, j.visitId)).length > 1;
-    if (pressed !== null && (axle !== 'both' || (await both(pressed)))) return pressed.id;
-    const onHub = async (of: 'front' | 'rear') =>
+    if (pressed !== null && (await jobsOfVisit(tx, pressed.visitId)).length === places.length) return pressed.id;
+    const onHub = async (of: Axle) =>
       studsOut === true && wish === 'take-off' ? { axleHubId: await hubWithBolts(tx, vehicleId, of) } : {};
-    const id = await addJob(tx, { vehicleId, wheelSetId, axle: first, wish, use, ...(await onHub(first)) }, by, at);
-    const other =
-      axle === 'both'
-        ? await addJob(
-            tx,
-            { vehicleId, wheelSetId, axle: 'rear', wish, use, visitId: id, ...(await onHub('rear')) },
-            by,
-            at,
-          )
-        : id;
-    for (const jobId of new Set([id, other])) await beginAsItStands(tx, jobId, at, planned);
+    const of = { vehicleId, wheelSetId, wish, use };
+    const opened = new Map<Axle, string>();
+    for (const place of places) {
+      const [visitId] = opened.values();
+      const visit = visitId === undefined ? {} : { visitId };
+      opened.set(place, await addJob(tx, { ...of, ...visit, axle: place, ...(await onHub(place)) }, by, at));
+    }
+    const id = opened.get(first) as string;
+    for (const jobId of opened.values()) await beginAsItStands(tx, jobId, at, planned);
     if (callId) await callerHere(tx, callId, { visitId: id, vehicleId }, by, at);
     if (carried) {
-      const on = carried.corner.startsWith('rear') ? 'rear' : 'front';
-      if (axle !== 'both' && axle !== on)
+      const on = places.find((p) => cornersOf(p).includes(carried.corner));
+      if (on === undefined)
         throw new RefusedError(
-          `The figures were taken at the ${CORNER_LABEL[carried.corner]}; this job is the ${axle} axle.`,
+          `The figures were taken at the ${CORNER_LABEL[carried.corner]}; this job is ${places.map(axleInSentence).join(' and ')}.`,
         );
       const hub = hubs.find((h) => h.axle === on);
-      await beginWith(tx, on === 'rear' ? other : id, { ...carried, fastening: hub?.fastening ?? 'bolt' }, by, at);
+      await beginWith(tx, opened.get(on) as string, { ...carried, fastening: hub?.fastening ?? 'bolt' }, by, at);
     }
     return id;
   });
 }
+
+/** What jobs are opened for: each hub of the car that is meant, which is one for an axle unless its sides differ. */
+const placesOf = (hubs: readonly { readonly axle: Axle }[], meant: Axle | 'both'): Axle[] =>
+  hubs.map((h) => h.axle).filter((a) => meant === 'both' || a === meant || endOf(a) === meant);
 
 /**
  * The bench begins with what is planned, else with what is on the car: its spacer where it has one. Where spacers come
@@ -119,8 +123,7 @@ async function beginAsItStands(tx: Executor, jobId: string, at: Date, planned?: 
   if (planned && planned.size !== null && adds)
     return void (await begin({ ...plainSpacer(planned.size), kind: planned.kind }));
   const on = job.wish === 'take-off' ? [] : await fittedNow(tx, vehicle.id);
-  const side = (s: string) => on.find((f) => f.corner === `${job.axle}-${s}`);
-  const [left, right] = [side('left'), side('right')];
+  const [left, right] = cornersOf(job.axle).map((c) => on.find((f) => f.corner === c));
   const mm = left?.plateMm ?? 0;
   const spacer = left?.plate ?? plainSpacer(mm);
   const hub = hubs.find((h) => h.axle === job.axle);
@@ -137,29 +140,35 @@ async function beginAsItStands(tx: Executor, jobId: string, at: Date, planned?: 
 }
 
 /** The hub of an axle as it took bolts. @throws RefusedError where it never did, or does now */
-async function hubWithBolts(tx: Executor, vehicleId: string, axle: 'front' | 'rear'): Promise<string> {
+async function hubWithBolts(tx: Executor, vehicleId: string, axle: Axle): Promise<string> {
   const before = await hubBefore(tx, vehicleId, axle);
   const now = await hubNow(tx, vehicleId, axle);
   if (!before || now?.fastening !== 'stud')
-    throw new RefusedError(`No studs were put into the ${axle} hubs here, so none come out of them.`);
+    throw new RefusedError(`No studs were put in at ${axleInSentence(axle)} here, so none come out.`);
   return before.id;
 }
 
-/** Opens a job for the other axle in the same visit, or finds the one that is there. @returns its id */
-export async function openOtherAxle(jobId: string, by: string): Promise<string> {
+/**
+ * Opens a job for another axle, or side of one, in the same visit, or finds the one that is there. @returns its id
+ * @throws RefusedError where the car has no such axle by itself
+ */
+export async function openOtherAxle(jobId: string, axle: Axle, by: string): Promise<string> {
   const { db } = await theStore();
   return db.transaction(async (tx) => {
-    const { job, partner } = await loadJob(tx, jobId);
-    if (partner) return partner.id;
+    const { job, others, hubs } = await loadJob(tx, jobId);
+    const there = [job, ...others].find((j) => j.axle === axle);
+    if (there) return there.id;
+    if (!hubs.some((h) => h.axle === axle)) throw new RefusedError(notByItself(axle));
     const { vehicleId, wheelSetId, wish, use, visitId } = job;
-    return addJob(
-      tx,
-      { vehicleId, wheelSetId, wish, use, visitId, axle: job.axle === 'front' ? 'rear' : 'front' },
-      by,
-      new Date(),
-    );
+    const at = new Date();
+    const id = await addJob(tx, { vehicleId, wheelSetId, wish, use, visitId, axle }, by, at);
+    await beginAsItStands(tx, id, at);
+    return id;
   });
 }
+
+const notByItself = (axle: Axle): string =>
+  `This car has no job for ${axleInSentence(axle)} by itself: ${axle === endOf(axle) ? 'its two sides are held differently' : 'both sides of that axle are held alike'}.`;
 
 const nothing = { value: undefined };
 
@@ -251,7 +260,7 @@ export function enterTorque(
   return advance<void>({ jobId, event, by }, async (tx, whole, at) => {
     const inForce = planOf(whole);
     const plan = inForce.document;
-    if (!(cornersOf(plan.axle) as string[]).includes(input.corner))
+    if (!(cornersOf(plan.axle) as readonly string[]).includes(input.corner))
       throw new RefusedError(`${input.corner} is not on this axle.`);
     if (input.pass === 'stays') await mayStay(tx, input, personId);
     const joint = input.joint ?? 'wheel';

@@ -1,4 +1,4 @@
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import type { Corner, Plan } from '@/core/document/document';
 import { bayState } from '@/core/procedure/bay';
 import { torqueJobs } from '@/core/procedure/procedure';

@@ -1,4 +1,4 @@
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { assess } from '@/core/evaluate/evaluate';
 import type { JobWhole } from '@/store/jobs';

@@ -1,6 +1,8 @@
 import 'server-only';
 import { digestOf } from '@/core/document/digest';
 import type { Plan } from '@/core/document/document';
+import { axleInSentence } from '@/core/document/labels';
+import type { Axle } from '@/core/document/vocabulary';
 import { InputError } from '@/core/errors';
 import { kitList } from '@/core/procedure/kitList';
 import { theStore } from '@/store/connection';
@@ -12,7 +14,7 @@ import { type ChoiceDraft, HELD, type HeldFor, type PlanB } from '@/store/schema
 import { reasonFrom } from '../reason';
 import { looseBar } from '../survey/loosened';
 import { advance } from './advance';
-import { planWith } from './jobPlan';
+import { hubOf, planWith } from './jobPlan';
 import { planOf, soundPlan } from './soundPlan';
 
 const nothing = { value: undefined };
@@ -100,26 +102,33 @@ export async function changeToPlanB(jobId: string, typed: string, by: string): P
 const CHOOSING: readonly string[] = ['take-in', 'measure', 'choose'];
 
 /**
- * Puts the choice of one axle of a visit on the bench of the other: plates, fasteners and what will change later. What
- * was measured, worn or drawn of the one is not copied, and nothing goes forward by it.
- * @throws RefusedError where the visit has no other axle, or its choice has gone forward
+ * Puts the choice of one axle of a visit on the bench of another job of it: spacers, fasteners and what will change
+ * later. What was measured, worn or drawn of the one is not copied, and nothing is approved by it.
+ * @param to the axle, or side of one, whose bench it goes on
+ * @throws RefusedError where the visit has no job there, it is held by other fasteners, or its choice is approved
  */
-export async function copyChoice(jobId: string, choice: ChoiceDraft, by: string): Promise<string> {
+export async function copyChoice(jobId: string, choice: ChoiceDraft, to: Axle, by: string): Promise<string> {
   const { db } = await theStore();
-  const { partner } = await loadJob(db, jobId);
-  if (!partner) throw new RefusedError('This visit has no job on the other axle. Open it first.');
-  if (!CHOOSING.includes(partner.stage))
-    throw new RefusedError('The choice of the other axle has gone forward already. Change it on its own bench.');
+  const from = await loadJob(db, jobId);
+  const other = from.others.find((o) => o.axle === to);
+  if (!other) throw new RefusedError(`This visit has no job on ${axleInSentence(to)}. Open it first.`);
+  if (!CHOOSING.includes(other.stage))
+    throw new RefusedError(`The choice of ${axleInSentence(to)} is approved already. Change it on its own bench.`);
+  const there = from.hubs.find((h) => h.axle === to);
+  if (there && there.fastening !== hubOf(from).fastening)
+    throw new RefusedError(
+      `What holds ${axleInSentence(to)} is ${there.fastening === 'bolt' ? 'bolts' : 'studs and nuts'}, so this choice does not go on it.`,
+    );
   const { spacer, fastener, camberChange, lowerBy, rightSpacer, locking, finish, condition, adapterTyped } = choice;
   const kept = { spacer, fastener, camberChange, lowerBy, rightSpacer, locking, finish, condition, adapterTyped };
   const said = Object.fromEntries(Object.entries(kept).filter(([, v]) => v !== undefined)) as unknown as ChoiceDraft;
-  await advance({ jobId: partner.id, event: 'keep-draft', by }, async (tx, whole, at) => {
+  await advance({ jobId: other.id, event: 'keep-draft', by }, async (tx, whole, at) => {
     const before = whole.job.draft;
-    await saveDraft(tx, partner.id, whole.job.version, { ...before, ...said }, at);
-    await recordEvent(tx, { jobId: partner.id, kind: 'choice.copied', detail: { from: jobId, before }, by, at });
+    await saveDraft(tx, other.id, whole.job.version, { ...before, ...said }, at);
+    await recordEvent(tx, { jobId: other.id, kind: 'choice.copied', detail: { from: jobId, before }, by, at });
     return nothing;
   });
-  return partner.id;
+  return other.id;
 }
 
 /** A job rests or ends without being fitted, with its reason. @throws InputError */

@@ -1,4 +1,4 @@
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import { isOpenSize, plainSpacer } from '@/core/document/blank';
 import type { Corner, JobType } from '@/core/document/document';
 import { type Quantity, quantitiesFor } from '@/core/document/quantities';

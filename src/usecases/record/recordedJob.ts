@@ -1,4 +1,5 @@
 import { DEFAULT_POLICY } from '@/core/document/policy';
+import type { Axle } from '@/core/document/vocabulary';
 import type { ArchCuts } from '@/core/stance/archWork';
 import type { RecordedEvaluation, VectisRecord } from '@/records/document';
 import { hardwareOfRecord, quantityOfRecord } from '@/records/names';
@@ -41,7 +42,7 @@ export function recordedJob(r: VectisRecord): JobWhole {
       openedAt: signedAt,
       mileageKm: r.visit?.mileageKm ?? null,
     },
-    partner: null,
+    others: [],
     plan: r.plan ? planInForce(r.plan, r.jobId) : null,
     ticked: new Map(r.ticks.map((t) => [t.key, doneRow(t)])),
     rechecks: r.rechecks.map((l) => recheckRow(l, r.jobId)),
@@ -100,10 +101,17 @@ const readingPlace = (
   confirms: x.confirms,
 });
 
-const hubRow = ({ hub: h, vehicle, axle }: VectisRecord): AxleHubRow => ({
+/** What was worked on: the plan says where it was one side alone. */
+const axleOfRecord = (r: VectisRecord): Axle => (r.plan ? storedPlan(r.plan.document).axle : r.axle);
+
+const hubRow = (r: VectisRecord): AxleHubRow => ({
+  ...hubFields(r.hub),
+  vehicleId: r.vehicle.id,
+  axle: axleOfRecord(r),
+});
+
+const hubFields = (h: VectisRecord['hub']): Omit<AxleHubRow, 'vehicleId' | 'axle'> => ({
   id: h.id,
-  vehicleId: vehicle.id,
-  axle,
   lugs: h.lugs,
   boltCircleMm: h.boltCircle,
   thread: h.thread,
@@ -161,7 +169,7 @@ const jobRow = (r: VectisRecord, signedAt: Date): JobRow => ({
   vehicleId: r.vehicle.id,
   wheelSetId: r.wheelSet?.id ?? '',
   visitId: r.visit?.id ?? r.jobId,
-  axle: r.axle,
+  axle: axleOfRecord(r),
   wish: r.jobType,
   use: r.use,
   stage: 'recheck',

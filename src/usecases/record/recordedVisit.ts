@@ -7,7 +7,7 @@ import type { JobWhole } from '@/store/jobs';
 import type { RecordRow } from '@/store/recordSchema';
 import { recordsOf } from '@/store/records';
 import { type Remarks, remarksOf } from '@/store/remarks';
-import { jobById, partnerOfJob } from '../job/jobs';
+import { jobById, othersOfJob } from '../job/jobs';
 import { recordedJob, recordedRemarks } from './recordedJob';
 import { type RecordSignature, recordSignature } from './signature';
 
@@ -76,7 +76,7 @@ async function axleOf(live: JobWhole, asked: number | null): Promise<RecordedAxl
 export async function recordedVisit(jobId: string, asked: number | null): Promise<RecordedAxle[]> {
   const live = await jobById(jobId);
   const own = await axleOf(live, asked);
-  const partner = await partnerOfJob(live);
-  const axles = partner ? [own, await axleOf(partner, null)] : [own];
+  const others = await othersOfJob(live);
+  const axles = [own, ...(await Promise.all(others.map((o) => axleOf(o, null))))];
   return axles.sort((a, b) => a.whole.job.axle.localeCompare(b.whole.job.axle));
 }

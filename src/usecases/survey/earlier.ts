@@ -1,5 +1,5 @@
 import 'server-only';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import { QUANTITY_IDS, type QuantityId, quantity } from '@/core/document/quantities';
 import { type Executor, theStore } from '@/store/connection';
 import { RefusedError } from '@/store/errors';
@@ -93,7 +93,7 @@ export async function confirmEarlier(jobId: string, places: readonly string[], b
         throw new RefusedError('That reading was confirmed or measured anew already. Look at the page once more.');
       for (const r of e.readings) {
         const { quantity: q, corner, hour, value, unit, typed, pm, method, onPlateMm, onWheelSetId, trialPart } = r;
-        if (corner !== null && !(cornersOf(whole.job.axle) as string[]).includes(corner)) continue;
+        if (corner !== null && !(cornersOf(whole.job.axle) as readonly string[]).includes(corner)) continue;
         await addReading(
           tx,
           jobId,

@@ -1,4 +1,5 @@
 import 'server-only';
+import { endOf } from '@/core/document/axles';
 import {
   type CarFigure,
   type ExpectedFigure,
@@ -9,6 +10,7 @@ import {
   type KnownFact,
 } from '@/core/document/fitment';
 import { MODEL, QUANTITIES, type Quantity, type QuantityId, SAME, UNSEEN } from '@/core/document/quantities';
+import type { End } from '@/core/document/vocabulary';
 import { groupBy } from '@/core/groupBy';
 import { type Executor, theStore } from '@/store/connection';
 import { type ModelReading, readingsOfModel } from '@/store/hubs';
@@ -49,7 +51,7 @@ export async function knownModel(name: string): Promise<KnownModel | null> {
   const hubs = await hubsOfModel(db, name);
   const facts = await factsOfModel(db, name);
   if (hubs.length === 0 && facts.length === 0) return null;
-  const of = (axle: 'front' | 'rear') =>
+  const of = (axle: End) =>
     fitmentOf(
       hubs.filter((h) => h.axle === axle).map(factsOf),
       facts.filter((f) => f.axle === axle && f.pm === null).map((f) => ({ ...f, fact: f.what as FitmentFact })),
@@ -100,7 +102,7 @@ export async function expectedOf(
   if (asked.length === 0 || whole.vehicle.name.trim() === '') return found;
   const rows = await figuresOfModel(within ?? (await theStore()).db, {
     name: whole.vehicle.name,
-    axle: whole.job.axle,
+    axle: endOf(whole.job.axle),
     butVehicle: whole.vehicle.id,
     quantities: asked.map((q) => q.id),
   });
@@ -110,7 +112,7 @@ export async function expectedOf(
     const figure = expectedFigure([
       ...ownFigures(read.get(q.id) ?? [], q),
       ...facts
-        .filter((f) => f.axle === whole.job.axle && f.what === q.id)
+        .filter((f) => f.axle === endOf(whole.job.axle) && f.what === q.id)
         .map((f) => ({ car: f.id, cars: f.cars, value: Number(f.value), pm: f.pm ?? 0 })),
     ]);
     if (figure !== null) found.set(q.id, figure);

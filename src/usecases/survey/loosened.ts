@@ -1,5 +1,5 @@
 import 'server-only';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Corner } from '@/core/document/vocabulary';
 import { formatTorque, type UnitSystem } from '@/core/units/format';

@@ -1,5 +1,5 @@
 import 'server-only';
-import { acrossFrom } from '@/core/document/assemble';
+import { acrossFrom } from '@/core/document/axles';
 import type { Corner } from '@/core/document/document';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { MODEL, type Quantity, type QuantityId, SAME, typedMethods, UNSEEN } from '@/core/document/quantities';

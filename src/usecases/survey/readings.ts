@@ -1,8 +1,8 @@
 import 'server-only';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import { inSetup } from '@/core/document/bare';
 import type { Corner, Seat, TrialPart } from '@/core/document/document';
-import { CORNER_LABEL } from '@/core/document/labels';
+import { axleInSentence, CORNER_LABEL } from '@/core/document/labels';
 import { quantity } from '@/core/document/quantities';
 import { InputError } from '@/core/errors';
 import type { ArchCut } from '@/core/stance/archWork';
@@ -56,7 +56,7 @@ export function takeReading(
     const bolt = hubs.find((h) => h.axle === job.axle)?.fastening === 'bolt';
     const corner = q.scope === 'axle' ? null : r.corner;
     if (q.scope === 'corner' && !(corner && cornersOf(job.axle).includes(corner))) {
-      throw new RefusedError(`${q.label} belongs to a corner of the ${job.axle} axle. Pick the corner first.`);
+      throw new RefusedError(`${q.label} belongs to a corner of ${axleInSentence(job.axle)}. Pick the corner first.`);
     }
     await addReading(
       tx,
@@ -162,7 +162,8 @@ export async function noteArchWork(
   return advance({ jobId, event: 'arch-work', by }, async (tx, { job }, at) => {
     const archCuts: Partial<Record<Corner, ArchCut>> = { ...job.archCuts };
     for (const c of corners) {
-      if (!cornersOf(job.axle).includes(c)) throw new RefusedError(`${c} is not on the ${job.axle} axle of this job.`);
+      if (!cornersOf(job.axle).includes(c))
+        throw new RefusedError(`${CORNER_LABEL[c]} is not part of this job, which is ${axleInSentence(job.axle)}.`);
       const where = CORNER_LABEL[c];
       if ((note === null) === (archCuts[c] === undefined))
         throw new RefusedError(
@@ -183,9 +184,9 @@ export async function noteArchWork(
 function draftCut({ draft, axle }: JobWhole['job'], done: readonly Corner[]): { draft?: ChoiceDraft } {
   if (!draft) return {};
   const plan = { trim: draft.trim ?? 0, trimRight: draft.trimRight ?? null };
-  const [left, right] = cornersOf(axle);
+  const [first, second = first] = cornersOf(axle);
   const still = (c: Corner): number => (done.includes(c) ? 0 : trimAt(plan, c));
-  return { draft: { ...draft, ...trims(still(left), still(right)) } };
+  return { draft: { ...draft, ...trims(still(first), still(second)) } };
 }
 
 export interface TypedChalk extends Omit<ChalkInput, 'trialMm' | 'hours'> {
@@ -202,7 +203,7 @@ export function takeChalk(
 ): Promise<void> {
   return advance({ jobId, event: 'measure', by }, async (tx, { job }, at) => {
     if (!cornersOf(job.axle).includes(corner))
-      throw new RefusedError(`${corner} is not on the ${job.axle} axle of this job.`);
+      throw new RefusedError(`${CORNER_LABEL[corner]} is not part of this job, which is ${axleInSentence(job.axle)}.`);
     const trialMm = parseLength('Trial spacer', trial, { min: 0, max: 100 }).value;
     await addChalkTest(
       tx,

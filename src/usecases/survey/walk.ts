@@ -1,5 +1,5 @@
 import 'server-only';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import { QUANTITY_IDS, type QuantityId, quantity } from '@/core/document/quantities';
 import type { Corner } from '@/core/document/vocabulary';
 import { inWalk, type Stop } from '@/core/procedure/walk';

@@ -1,13 +1,12 @@
 import 'server-only';
 import { plateName } from '@/core/document/plateName';
 import type { TorqueCsvRow } from '@/files/torqueCsv';
-import { jobById, partnerOfJob } from '../job/jobs';
+import { jobById, othersOfJob } from '../job/jobs';
 
 /** Every torque entry of a job’s visit as rows of a file, with a name for it. @throws NotFoundError */
 export async function torqueRows(jobId: string): Promise<{ readonly name: string; readonly rows: TorqueCsvRow[] }> {
   const whole = await jobById(jobId);
-  const other = await partnerOfJob(whole);
-  const axles = [whole, ...(other ? [other] : [])].sort((a, b) => a.job.axle.localeCompare(b.job.axle));
+  const axles = [whole, ...(await othersOfJob(whole))].sort((a, b) => a.job.axle.localeCompare(b.job.axle));
   const rows = axles.flatMap(({ job, torque }) =>
     [...torque]
       .sort((a, b) => a.corner.localeCompare(b.corner) || a.seq - b.seq)

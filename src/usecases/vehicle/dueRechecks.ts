@@ -1,5 +1,6 @@
 import 'server-only';
 import { AXLE_LABEL } from '@/core/document/labels';
+import type { Axle } from '@/core/document/vocabulary';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import type { DueRecheck } from '@/files/calendar';
 import { theStore } from '@/store/connection';
@@ -23,7 +24,7 @@ export async function dueRechecks(): Promise<DueRecheck[]> {
 /** Something that waits at a car: work that was begun, or a recheck. */
 export interface Waiting {
   readonly id: string;
-  readonly axle: 'front' | 'rear';
+  readonly axle: Axle;
   readonly what: string;
   readonly href: string;
   /** From when a recheck is due; null for work that was begun. */

@@ -1,6 +1,7 @@
 import 'server-only';
 import { format } from 'date-fns';
 import type { Plan } from '@/core/document/document';
+import type { Axle } from '@/core/document/vocabulary';
 import { RECHECK_LABEL } from '@/core/procedure/rechecks';
 import type { UnitSystem } from '@/core/units/format';
 import { theStore } from '@/store/connection';
@@ -12,7 +13,7 @@ import { neverOf, swapsOfVehicle } from './swaps';
 
 /** An axle as the glovebox card says it. */
 export interface LabelAxle {
-  readonly axle: 'front' | 'rear';
+  readonly axle: Axle;
   readonly plan: Plan;
   /** When it was signed, worded; null while it is not on the car for good. */
   readonly signed: string | null;

@@ -1,16 +1,18 @@
 import 'server-only';
 import { assemblePlan } from '@/core/document/assemble';
 import type { Fastener, Plan, Spacer } from '@/core/document/document';
+import type { Axle } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
 import { carries, type Owned, type SwapCell, type SwapSet, staysIn, swapMatrix, swapText } from '@/core/whatif/swap';
 import { theStore } from '@/store/connection';
 import { fittedNow } from '@/store/fitted';
 import { type JobWhole, loadJob } from '@/store/jobs';
+import { loadVehicle } from '@/store/vehicles';
 import { asOfToday, planParts } from '../job/jobPlan';
 import { jobsOfCar } from './vehicles';
 
 export interface AxleSwaps {
-  readonly axle: 'front' | 'rear';
+  readonly axle: Axle;
   /** The job whose plan it is, and whether it was signed: only then is it on the car. */
   readonly jobId: string;
   readonly signedAt: Date | null;
@@ -35,7 +37,7 @@ const distinct = <T>(all: readonly T[]): T[] => [...new Map(all.map((one) => [JS
 type Db = Awaited<ReturnType<typeof theStore>>['db'];
 
 /** Jobs of an axle that have a plan in hand or signed, the one signed last first. */
-async function plannedJobs(vehicleId: string, axle: 'front' | 'rear') {
+async function plannedJobs(vehicleId: string, axle: Axle) {
   const jobs = (await jobsOfCar(vehicleId)).map((l) => l.job);
   const here = jobs.filter((j) => j.axle === axle && !['take-in', 'measure', 'choose'].includes(j.stage));
   return [...here].sort((a, b) => (b.signedAt?.getTime() ?? 0) - (a.signedAt?.getTime() ?? 0));
@@ -82,7 +84,8 @@ async function byJob(db: Db, whole: JobWhole, earlier: readonly { readonly id: s
 export async function swapsOfVehicle(vehicleId: string): Promise<AxleSwaps[]> {
   const { db } = await theStore();
   const all: AxleSwaps[] = [];
-  for (const axle of ['front', 'rear'] as const) {
+  // An axle that was split since has states that are none any more.
+  for (const { axle } of (await loadVehicle(db, vehicleId)).hubs) {
     const [latest, ...rest] = await plannedJobs(vehicleId, axle);
     if (!latest) continue;
     const signed = rest.filter((j) => j.signedAt !== null);

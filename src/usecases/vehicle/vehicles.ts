@@ -1,7 +1,8 @@
 import 'server-only';
 import { cache } from 'react';
+import { cornersOf } from '@/core/document/axles';
 import { AXLE_LABEL } from '@/core/document/labels';
-import { CORNERS, type Corner } from '@/core/document/vocabulary';
+import { CORNERS } from '@/core/document/vocabulary';
 import { InputError } from '@/core/errors';
 import { parseLength } from '@/core/units/parse';
 import { theStore } from '@/store/connection';
@@ -115,10 +116,9 @@ export async function keepFound(vehicleId: string, typed: TypedFound, by: string
   if (!hardware) throw new InputError('On it', String(typed.hardware), 'is none of the choices.', 'Pick one of them.');
   const at = new Date();
   await db.transaction(async (tx) => {
-    for (const axle of ['front', 'rear'] as const) {
-      const here = corners.filter((c): c is Corner => c.startsWith(axle));
-      const hub = hubs.find((h) => h.axle === axle);
-      if (!hub || here.length === 0) continue;
+    for (const hub of hubs) {
+      const here = corners.filter((c) => cornersOf(hub.axle).includes(c));
+      if (here.length === 0) continue;
       const torque = hub.torqueNm === null ? null : { value: hub.torqueNm, source: hub.torqueSource };
       const { fastening, seat } = hub;
       const found = { corners: here, wheelSetId: typed.wheelSetId, plateMm, hardware, fastening, seat, torque };

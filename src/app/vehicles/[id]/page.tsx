@@ -1,10 +1,18 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import { CORNER_LABEL, HARDWARE_LABEL, JOB_TYPE_LABEL, SEAT_LABEL, USE_LABEL } from '@/core/document/labels';
+import {
+  AXLE_LABEL,
+  axleInSentence,
+  CORNER_LABEL,
+  HARDWARE_LABEL,
+  JOB_TYPE_LABEL,
+  SEAT_LABEL,
+  USE_LABEL,
+} from '@/core/document/labels';
 import { ownText } from '@/core/document/ownText';
 import { type QuantityId, quantity } from '@/core/document/quantities';
 import { readingText } from '@/core/document/readingText';
-import type { JobType, Seat, Use } from '@/core/document/vocabulary';
+import type { End, JobType, Seat, Use } from '@/core/document/vocabulary';
 import { drillingOf, drillingWords } from '@/core/parts/drilling';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { combineRepeats } from '@/core/uncertainty';
@@ -86,7 +94,7 @@ export default async function Page({
           >
             <Verdict level="stop" />
             <span>
-              Not for the road: the {job.axle} axle was left as it is on purpose. {job.heldWhy} {job.heldBy}
+              Not for the road: {axleInSentence(job.axle)} was left as it is on purpose. {job.heldWhy} {job.heldBy}
               {job.heldAt ? `, ${format(job.heldAt, 'd MMM yyyy HH:mm')}` : ''}.
             </span>
             <NavLink href={stagePath(job.id, job.stage)} className="touch flex items-center text-accent underline">
@@ -108,6 +116,7 @@ export default async function Page({
         converted={converted}
         called={called && { id: called.id, name: called.name, wish: wishOf(called) }}
         wheelSets={wheelSets.map((w) => ({ id: w.id, name: w.name }))}
+        hubs={hubs.map((h) => h.axle)}
       />
       <div className="grid gap-6 md:grid-cols-2">
         {hubs.map((h) => (
@@ -201,7 +210,7 @@ export default async function Page({
                   href={stagePath(job.id, job.stage)}
                   className="touch grid grid-cols-4 items-center gap-4 px-2 text-[14px] hover:bg-accent-wash"
                 >
-                  <span className="font-[600]">{job.axle === 'front' ? 'Front axle' : 'Rear axle'}</span>
+                  <span className="font-[600]">{AXLE_LABEL[job.axle]}</span>
                   <span>
                     {JOB_TYPE_LABEL[job.wish as JobType]}, {USE_LABEL[job.use as Use].toLowerCase()}
                   </span>
@@ -231,7 +240,7 @@ const drilled = (lugs: number | null, circle: number | null, { units }: Session)
   return d ? drillingWords(d, units) : 'not counted';
 };
 
-function AxleWheels({ set, axle }: { set: WheelSetRow; axle: 'front' | 'rear' }) {
+function AxleWheels({ set, axle }: { set: WheelSetRow; axle: End }) {
   const w = wheelsOnAxle(set, axle);
   return (
     <>
@@ -297,7 +306,7 @@ function HubTable({ hub, session }: { hub: AxleHubRow; session: Session }) {
   return (
     <section aria-labelledby={`hub-${hub.axle}`}>
       <h2 id={`hub-${hub.axle}`} className="mb-1">
-        {hub.axle === 'front' ? 'Front axle' : 'Rear axle'}
+        {AXLE_LABEL[hub.axle]}
       </h2>
       <dl className="grid grid-cols-[130px_1fr] border-t border-line">
         {rows.map(([label, value]) => (

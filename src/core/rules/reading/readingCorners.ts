@@ -1,5 +1,5 @@
+import { cornersOf } from '../../document/axles';
 import { CORNER_LABEL } from '../../document/labels';
-import { CORNERS } from '../../document/vocabulary';
 import type { Case } from '../kit/finding';
 import { finding } from '../kit/make';
 import { PLAIN, type Rule } from '../kit/rule';
@@ -8,7 +8,7 @@ interface Absent extends Case {
   readonly is: 'absent';
 }
 
-/** A corner that a plan leaves out was not measured: its wheel gets the same parts. */
+/** A corner that a plan leaves out was not measured: its wheel gets the same parts. A plan of one side has one. */
 export const readingCorners: Rule<'reading.corners', Absent> = {
   ...PLAIN,
   id: 'reading.corners',
@@ -18,11 +18,9 @@ export const readingCorners: Rule<'reading.corners', Absent> = {
   sources: ['common'],
   decidedBy: 'car',
   judge({ plan }, out) {
-    // A corner may stand twice, on two pads.
-    if (plan.corners.some((c) => c.corner !== plan.corners[0]?.corner)) return;
-    const corner =
-      CORNERS.find((c) => c.startsWith(plan.axle) && plan.corners.every((own) => own.corner !== c)) ?? null;
-    out.push(finding({ rule: 'reading.corners', case: { is: 'absent' }, corner }));
+    for (const corner of cornersOf(plan.axle))
+      if (plan.corners.every((own) => own.corner !== corner))
+        out.push(finding({ rule: 'reading.corners', case: { is: 'absent' }, corner }));
   },
   sentence: (f) =>
     `Needs the readings of the ${f.corner ? CORNER_LABEL[f.corner].toLowerCase() : 'other corner'}: each corner is evaluated by its own.`,

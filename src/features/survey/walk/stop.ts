@@ -1,4 +1,4 @@
-import type { Corner } from '@/core/document/vocabulary';
+import type { Axle, Corner } from '@/core/document/vocabulary';
 import type { TakenReading } from '@/usecases/survey/takenShown';
 import type { WalkStop } from '@/usecases/survey/walk';
 import type { EarlierShown } from '../EarlierReadings';
@@ -24,7 +24,7 @@ export interface ShownStop extends WalkStop {
 /** What the walk has to know of a job of the visit. */
 export interface WalkJob {
   readonly id: string;
-  readonly axle: 'front' | 'rear';
+  readonly axle: Axle;
   readonly corners: readonly Corner[];
   readonly fastening: 'bolt' | 'stud';
   readonly pitch: number;

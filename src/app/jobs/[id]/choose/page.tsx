@@ -6,7 +6,7 @@ import { SimilarWork } from '@/features/calendar/SimilarWork';
 import { JobFrame } from '@/features/shell/JobRail';
 import { similarTo } from '@/usecases/calendar/memory';
 import { FIRST_CHOICE, isStale, planParts, planWith, staleBecause } from '@/usecases/job/jobPlan';
-import { partnerOfJob } from '@/usecases/job/jobs';
+import { othersOfJob } from '@/usecases/job/jobs';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
 import { everybody } from '@/usecases/shop/people';
@@ -19,7 +19,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const session = await readSession();
   const { units } = session;
   const people = await everybody();
-  const other = await partnerOfJob(whole);
+  const others = await othersOfJob(whole);
   const similar = await similarTo(whole);
   const frozen = whole.plan
     ? `A ${formatLength(whole.plan.document.spacer.thickness, units)} plan was taken forward on ${format(whole.plan.frozenAt, 'd MMM, HH:mm')} by ${whole.plan.frozenBy}${
@@ -39,7 +39,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         units={units}
         frozen={frozen}
         changes={staleBecause(whole, units)}
-        partner={other ? partnerOf(other) : null}
+        others={others.map(chosenThere)}
+        without={whole.hubs.map((h) => h.axle).filter((a) => ![whole, ...others].some((o) => o.job.axle === a))}
         signing={{
           who: session.who,
           several: session.several,
@@ -53,8 +54,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   );
 }
 
-/** The other axle as it will be: taken forward, or as it stands on its own bench. */
-const partnerOf = (other: JobWhole) => ({
+/** Another axle of the visit as it will be: approved, or as it stands on its own bench. */
+const chosenThere = (other: JobWhole) => ({
   jobId: other.job.id,
   frozen: other.plan !== null,
   plan: other.plan?.document ?? planWith(other, other.job.draft ?? FIRST_CHOICE, null),

@@ -1,6 +1,6 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import { QUANTITY_IDS, type QuantityId } from '@/core/document/quantities';
 import type { Corner, Seat } from '@/core/document/vocabulary';
 import { parseThread } from '@/core/thread/designation';
@@ -10,7 +10,7 @@ import { JobFrame } from '@/features/shell/JobRail';
 import { Survey } from '@/features/survey/Survey';
 import { Walk } from '@/features/survey/walk/Walk';
 import { hubOf, planWith } from '@/usecases/job/jobPlan';
-import { partnerOfJob } from '@/usecases/job/jobs';
+import { othersOfJob } from '@/usecases/job/jobs';
 import { measuredFor, missingReadings, wantedReadings } from '@/usecases/job/wanted';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
@@ -56,7 +56,7 @@ const demo = (): boolean => process.env.VECTIS_DEMO === '1';
 async function Listed({ whole, units, asked }: { whole: JobWhole; units: UnitSystem; asked: Asked }) {
   const hub = hubOf(whole);
   const corners = cornersOf(whole.job.axle);
-  const partner = await partnerOfJob(whole);
+  const others = await othersOfJob(whole);
   const plan = planWith(whole, measuredFor(whole), null);
   const earlier = await earlierReadings(whole);
   const fitted = await fittedOn(whole.vehicle.id);
@@ -69,8 +69,8 @@ async function Listed({ whole, units, asked }: { whole: JobWhole; units: UnitSys
       ruledOut={ruledOutOf(plan, units)}
       arriveAt={asked.quantity}
       begin={asked.corner ?? corners[0]}
-      partnerId={partner?.job.id ?? null}
-      open={{ ...(partner ? openByCorner(partner) : {}), ...openByCorner(whole) }}
+      elsewhere={Object.fromEntries(others.flatMap((o) => cornersOf(o.job.axle).map((c) => [c, o.job.id])))}
+      open={Object.assign({}, ...[...others, whole].map(openByCorner))}
       quantities={wantedReadings(whole).map((q) => q.id)}
       readings={takenOfJob(whole, units)}
       sets={whole.wheelSets.map((s) => ({ id: s.id, name: s.name, rotates: s.rotates }))}

@@ -1,5 +1,5 @@
 import { format, formatDistanceToNow } from 'date-fns';
-import { cornersOf } from '@/core/document/assemble';
+import { cornersOf } from '@/core/document/axles';
 import type { Plan } from '@/core/document/document';
 import { quantity } from '@/core/document/quantities';
 import { pmText, readingText } from '@/core/document/readingText';

@@ -1,4 +1,4 @@
-import { acrossFrom, cornersOf } from '@/core/document/assemble';
+import { acrossFrom, cornersOf } from '@/core/document/axles';
 import type { ExpectedFigure } from '@/core/document/fitment';
 import { AXLE_LABEL, CORNER_LABEL } from '@/core/document/labels';
 import { type QuantityId, quantity, UNSEEN } from '@/core/document/quantities';
@@ -10,7 +10,7 @@ import { combineRepeats } from '@/core/uncertainty';
 import type { UnitSystem } from '@/core/units/format';
 import { keyOf, type ShownStop, type WalkJob } from '@/features/survey/walk/stop';
 import { hubOf, planWith, wheelsThatGo } from '@/usecases/job/jobPlan';
-import { partnerOfJob } from '@/usecases/job/jobs';
+import { othersOfJob } from '@/usecases/job/jobs';
 import { measuredFor } from '@/usecases/job/wanted';
 import type { FittedRow, JobWhole } from '@/usecases/shown';
 import { earlierReadings } from '@/usecases/survey/earlier';
@@ -28,9 +28,9 @@ export interface Asked {
 
 /** What the walk through a visit shows: both axles where both are open, and stands at what a link asks for. */
 export async function walkProps(whole: JobWhole, asked: Asked, units: UnitSystem) {
-  const partner = await partnerOfJob(whole);
+  const others = await othersOfJob(whole);
   const { now } = await fittedOn(whole.vehicle.id);
-  const jobs = partner && partner.job.signedAt === null ? [whole, partner] : [whole];
+  const jobs = [whole, ...others.filter((o) => o.job.signedAt === null)];
   const wanted = asked.quantity === null ? null : { quantity: asked.quantity, corner: asked.corner };
   const walk = walkOf(jobs, wanted);
   const stops = await shownStops(jobs, walk, units);

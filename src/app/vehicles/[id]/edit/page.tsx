@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { changeVehicle } from '@/features/intake/actions';
-import { typedVehicle } from '@/features/intake/fromVehicle';
+import { fieldOf, typedVehicle } from '@/features/intake/fromVehicle';
 import { VehicleForm } from '@/features/intake/VehicleForm';
 import { vehicleOr404 } from '@/usecases/pages';
 
@@ -25,7 +25,7 @@ export default async function Page({
       <h1>Change {name}</h1>
       <VehicleForm
         edit
-        field={typeof field === 'string' ? field : null}
+        field={typeof field === 'string' ? fieldOf(field) : null}
         after={after}
         start={typedVehicle(whole)}
         save={changeVehicle.bind(null, id, version)}
