@@ -1,5 +1,6 @@
 import { useId } from 'react';
 import type { Seat } from '@/core/document/vocabulary';
+import { seatInWheel } from '@/core/seat/seats';
 import { Dimension } from './StackSection';
 import { written as n } from './written';
 
@@ -13,7 +14,7 @@ const BALL = 14;
 /** How far the seat reaches from where it starts at the shank to the collar, mm. */
 export function seatReach(seat: Seat): number {
   const rise = BOLT.collar - BOLT.radius;
-  if (seat === 'cone60') return rise / Math.tan(Math.PI / 6);
+  if (seatInWheel(seat) === 'cone60') return rise / Math.tan(Math.PI / 6);
   if (seat === 'cone90') return rise;
   if (seat.startsWith('ball')) return Math.sqrt(BALL ** 2 - BOLT.radius ** 2) - Math.sqrt(BALL ** 2 - BOLT.collar ** 2);
   return 0;

@@ -396,7 +396,7 @@ export const anyPlan: fc.Arbitrary<Plan> = fc.constantFrom('bolt' as const, 'stu
             unlike === 0 ? [a, b, c] : [a, b, c].map((w) => ({ ...w, padThickness: a.padThickness })),
           ),
       ),
-      wheelSeat: fc.constantFrom(...Array.from({ length: 14 }, () => base.hub.seat), 'unknown' as const),
+      wheelSeat: fc.constantFrom(...Array.from({ length: 14 }, () => base.wheel.seat), 'unknown' as const),
       bore: measured(57, 57.4, CALIPER, 0.1),
       pad: measured(8, 16, CALIPER),
       recess: measured(5, 16, CALIPER, 0.25, 3),

@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import type { Plan } from '@/core/document/document';
+import { assess } from '@/core/evaluate/evaluate';
 import { addedBearingMoment, leverRatio } from '@/core/joint/bearingMoment';
 import {
   type Bearing,
@@ -16,6 +18,7 @@ import { compliance, settlingAmount, settlingLoss, settlingLossRigid } from '@/c
 import { bearingOf, matchSeats, seatCentres, socketRoom } from '@/core/seat/seats';
 import { parseThread } from '@/core/thread/designation';
 import { stressArea } from '@/core/thread/profile';
+import { closedNut, studPlan } from './fixtures';
 
 const M12 = parseThread('Thread', 'M12x1.75');
 const flat = (meanDiameter: number): Bearing => ({ kind: 'flat', meanDiameter });
@@ -189,6 +192,11 @@ describe('seats', () => {
     expect(matchSeats('cone60', 'cone60')).toBe('match');
     expect(matchSeats('cone60', 'ball13')).toBe('mismatch');
     expect(matchSeats('unknown', 'unknown')).toBe('unknown');
+    // A cone of two pieces goes where a plain one goes. Common practice, no source.
+    expect(matchSeats('cone60-turning', 'cone60')).toBe('match');
+    expect(matchSeats('cone60-turning', 'ball13')).toBe('mismatch');
+    expect(matchSeats('cone60-turning', 'cone90')).toBe('mismatch');
+    expect(matchSeats('cone60-turning', 'unknown')).toBe('unknown');
   });
   test('bearing geometry of each seat', () => {
     expect(bearingOf('cone90', 20)).toEqual({ kind: 'cone', includedAngle: 90, meanDiameter: 20 });
@@ -200,5 +208,37 @@ describe('seats', () => {
   test('a 21 mm nut’s socket of 28 mm does not enter a 26 mm lug hole (common practice, no source)', () => {
     expect(socketRoom(26, 28)).toBeLessThan(1);
     expect(socketRoom(30, 28)).toBe(2);
+  });
+});
+
+describe('a cone that turns by itself', () => {
+  const on = (seat: Plan['hub']['seat'], wheel: Plan['wheel']['seat'] = 'cone60'): Plan => {
+    const base = studPlan();
+    return {
+      ...base,
+      hub: { ...base.hub, seat, contactDiameter: 20, torque: { value: 110, source: 'handbook' } },
+      wheel: { ...base.wheel, seat: wheel },
+    };
+  };
+  const clamp = (plan: Plan) => assess(plan).numbers.joint?.clamp;
+  test('goes into a cone 60° wheel and into no other', () => {
+    const level = (plan: Plan) => assess(plan).findings.find((f) => f.rule === 'seat.match')?.level;
+    expect([level(on('cone60-turning')), level(on('cone60'))]).toEqual([level(on('cone60')), 'pass']);
+    expect(level(on('cone60-turning', 'ball13'))).toBe('stop');
+  });
+  test('clamps as little as a plain cone, where it binds, and as much as a flat nut, where it turns', () => {
+    const [turning, plain, flat] = [on('cone60-turning'), on('cone60'), on('flat', 'flat')].map(clamp);
+    expect(turning?.low).toBe(plain?.low);
+    expect(turning?.high).toBe(flat?.high);
+    // The most that it clamps is more than a plain cone does: stress is not judged too low.
+    expect(turning?.high).toBeGreaterThan(plain?.high ?? Number.POSITIVE_INFINITY);
+  });
+  test('a count on plain cones proves nothing of it: it sits at another depth', () => {
+    const base = on('cone60');
+    const nut = { ...closedNut({ seat: 'cone60-turning', style: 'open' }) };
+    const swapped: Plan = { ...base, fastener: { kind: 'nuts', nut } as Plan['fastener'] };
+    const same: Plan = { ...base, fastener: { kind: 'nuts', nut: { ...nut, seat: 'cone60' } } as Plan['fastener'] };
+    const counted = (plan: Plan) => assess(plan).findings.some((f) => f.rule === 'reading.setup' && f.level !== 'pass');
+    expect([counted(same), counted(swapped)]).toEqual([false, true]);
   });
 });

@@ -804,4 +804,16 @@ export const FAULTS = [
     '...inOrder([])',
     'readings that settle something only together are not asked',
   ],
+  [
+    'seat/seats.ts',
+    "seatInWheel(fastener) === wheel ? 'match'",
+    "fastener === wheel ? 'match'",
+    'a cone that turns by itself fits no wheel',
+  ],
+  [
+    'figures/clampFigures.ts',
+    'least === null ? band : {',
+    'true ? band : {',
+    'a cone that turns by itself never binds',
+  ],
 ];

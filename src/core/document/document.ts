@@ -19,6 +19,7 @@ import {
   SEATS,
   THREAD_MATERIALS,
   USES,
+  WHEEL_SEATS,
 } from './vocabulary';
 
 export { threadText } from './fields';
@@ -99,7 +100,7 @@ export const wheelSchema = z.strictObject({
   name: z.string().min(1),
   tyre: z.string(),
   offset: z.number().min(-150).max(150).nullable(),
-  seat: z.enum(SEATS),
+  seat: z.enum(WHEEL_SEATS),
   lugs: z.int().min(3).max(12).nullable().describe('lug holes of the wheels'),
   boltCircle: z.number().min(60).max(300).nullable().describe('bolt circle of the wheels'),
   own: ownFastenersSchema

@@ -43,6 +43,7 @@ export const USE_LABEL: Readonly<Record<Use, string>> = {
 };
 export const SEAT_LABEL: Readonly<Record<Seat, string>> = {
   cone60: 'Cone 60°',
+  'cone60-turning': 'Cone 60°, turns by itself',
   cone90: 'Cone 90°',
   ball12: 'Ball R12',
   ball13: 'Ball R13',

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { measured, mm } from './fields';
-import { SEATS } from './vocabulary';
+import { SEATS, WHEEL_SEATS } from './vocabulary';
 
 /** A wheel of another set that was on while something was read: its seat, pad, tyre and offset tell what it changes. */
 export const otherWheelSchema = z.strictObject({
   name: z.string().min(1),
-  seat: z.enum(SEATS),
+  seat: z.enum(WHEEL_SEATS),
   pad: measured(80).describe('depth of its lug hole from pad to seat'),
   tyre: z.string(),
   offset: z.number().min(-150).max(150).nullable(),

@@ -22,7 +22,20 @@ export const STAYS_PUT: ReadonlySet<JobType> = new Set(['conversion', 'wheels', 
 /** Job types that add nothing to the joint: the original bolts or studs hold the wheel on the bare hub. */
 export const ADDS_NOTHING: ReadonlySet<JobType> = new Set(['wheels', 'take-off', 'check']);
 export const USES = ['street', 'towing', 'track', 'competition'] as const;
-export const SEATS = ['cone60', 'cone90', 'ball12', 'ball13', 'ball14', 'flat', 'flat-shank', 'unknown'] as const;
+/** Seats in a wheel. */
+export const WHEEL_SEATS = ['cone60', 'cone90', 'ball12', 'ball13', 'ball14', 'flat', 'flat-shank', 'unknown'] as const;
+/** Seats of bolts and nuts: those of wheels, and a cone of two pieces that stands still while the nut turns in it. */
+export const SEATS = [
+  'cone60',
+  'cone60-turning',
+  'cone90',
+  'ball12',
+  'ball13',
+  'ball14',
+  'flat',
+  'flat-shank',
+  'unknown',
+] as const;
 export const SPACER_KINDS = ['plain', 'lipped', 'universal', 'adapter'] as const;
 export const NUT_STYLES = ['open', 'closed', 'unknown'] as const;
 /** How a corner was loaded for a chalk test; only bouncing onto the bump stop proves that nothing touches. */
@@ -39,6 +52,7 @@ export type Corner = (typeof CORNERS)[number];
 export type JobType = (typeof JOB_TYPES)[number];
 export type Use = (typeof USES)[number];
 export type Seat = (typeof SEATS)[number];
+export type WheelSeat = (typeof WHEEL_SEATS)[number];
 export type SpacerKind = (typeof SPACER_KINDS)[number];
 export type ChalkPlace = (typeof CHALK_PLACES)[number];
 export type ChalkLoad = (typeof CHALK_LOADS)[number];

@@ -6,7 +6,7 @@ import { worstStress } from '../joint/combined';
 import type { Band } from '../joint/friction';
 import { neededClamp } from '../joint/need';
 import { settlingLossRigid } from '../joint/settling';
-import { bearingOf } from '../seat/seats';
+import { bearingOf, leastBearingOf } from '../seat/seats';
 import { type BoltClass, boltStrength } from '../thread/classes';
 import { stressArea } from '../thread/profile';
 import { type CompiledThread, compileThread } from './compiled';
@@ -83,6 +83,14 @@ function flatOn(meanDiameter: number): Bearing {
   return flat;
 }
 
+/** Band of the wheel’s clamp, N: a cone that turns by itself clamps as little as a plain one and as much as a flat. */
+function bandOf(plan: Plan, { thread }: CompiledThread, torque: number, bearing: Bearing): Band {
+  const { contactDiameter, condition } = plan.hub;
+  const band = clampBand(torque, thread, bearing, condition, 'click');
+  const least = fastenerSeat(plan) === 'cone60-turning' ? leastBearingOf('cone60-turning', contactDiameter ?? 0) : null;
+  return least === null ? band : { ...band, low: clampBand(torque, thread, least, condition, 'click').low };
+}
+
 /** Clamp of the joint that carries the wheel; null without a torque figure or a contact. */
 export function jointNumbers(plan: Plan, t: CompiledThread): JointNumbers | null {
   const { hub, policy } = plan;
@@ -90,7 +98,7 @@ export function jointNumbers(plan: Plan, t: CompiledThread): JointNumbers | null
   if (torque === null || !canBear(hub.contactDiameter, t.thread.d)) return null;
   const bearing = bearingFor(fastenerSeat(plan), hub.contactDiameter);
   if (bearing === null) return null;
-  const clamp = clampBand(torque.value, t.thread, bearing, hub.condition, 'click');
+  const clamp = bandOf(plan, t, torque.value, bearing);
   const strength = boltStrength(wheelClass(plan), t.thread.d);
   return {
     clamp,

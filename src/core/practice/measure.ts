@@ -48,7 +48,7 @@ export function measured(w: World, d: Dice, skip = 0): { readonly plan: Plan; re
   };
   const bolt = w.joint.fastening === 'bolt';
   const base = practicePlan(w.joint.fastening);
-  const own = base.hub.seat;
+  const own = base.wheel.seat;
   const alike = new Set(w.pads).size === 1;
   const { pitch } = w.joint;
   const on: SetupOn | undefined =

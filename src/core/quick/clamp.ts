@@ -2,7 +2,7 @@ import type { Seat } from '../document/vocabulary';
 import { clampBand } from '../joint/clamp';
 import { worstStress } from '../joint/combined';
 import type { ThreadCondition, Tool } from '../joint/friction';
-import { bearingOf } from '../seat/seats';
+import { bearingOf, seatInWheel } from '../seat/seats';
 import { type BoltClass, boltStrength } from '../thread/classes';
 import { parseThread } from '../thread/designation';
 import { stressArea } from '../thread/profile';
@@ -40,15 +40,16 @@ export function clampAnswer(asked: ClampAsked, units: UnitSystem): ClampAnswer {
   const thread = parseThread('Thread', asked.thread);
   const { torque, seat, contact, condition, tool } = asked;
   const known = seat === 'unknown' ? 'flat' : seat;
-  const bearing = (dm: number) => {
-    const b = bearingOf(known, dm);
+  const bearing = (dm: number, bears: Seat = known) => {
+    const b = bearingOf(bears, dm);
     // A ball smaller than its circle bears nowhere; flat clamps the most and is taken.
     return b === null || (b.kind === 'ball' && b.contactDiameter >= 2 * b.radius)
       ? ({ kind: 'flat', meanDiameter: dm } as const)
       : b;
   };
   const most = bearing(contact ?? thread.d);
-  const least = seat === 'unknown' ? bearingOf('cone60', contact ?? 2 * thread.d) : bearing(contact ?? 2 * thread.d);
+  const widest = contact ?? 2 * thread.d;
+  const least = seat === 'unknown' ? bearingOf('cone60', widest) : bearing(widest, seatInWheel(known));
   const high = clampBand(torque, thread, most, condition, tool).high;
   const low = clampBand(torque, thread, least ?? most, condition, tool).low;
   const strength = boltStrength(asked.class, thread.d) ?? boltStrength('8.8', thread.d);

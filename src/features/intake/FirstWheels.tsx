@@ -1,15 +1,16 @@
 import type { ComponentProps } from 'react';
 import { type UseFormReturn, useWatch } from 'react-hook-form';
 import { SEAT_LABEL } from '@/core/document/labels';
+import { WHEEL_SEATS } from '@/core/document/vocabulary';
 import type { WheelFact } from '@/core/document/wheelFacts';
-import { Field, optionsOf, SelectField } from '@/ui/Field';
+import { Field, SelectField } from '@/ui/Field';
 import { SeenWheels } from './SeenWheels';
 import type { VehicleParsed, VehicleTyped } from './schema';
 import type { useExpected } from './useExpected';
 
 type Form = UseFormReturn<VehicleTyped, unknown, VehicleParsed>;
 
-const SEATS = optionsOf(SEAT_LABEL);
+const SEATS = WHEEL_SEATS.map((value) => ({ value, label: SEAT_LABEL[value] }));
 
 /** The wheels it came on, as others of their name were where they were here before. */
 export function FirstWheels({

@@ -6,6 +6,7 @@ import { type UseFormReturn, useForm, useWatch } from 'react-hook-form';
 import type { z } from 'zod';
 import { SEAT_LABEL, THREAD_MATERIAL_LABEL } from '@/core/document/labels';
 import { OWN_LOCKING_LABEL } from '@/core/document/ownText';
+import { WHEEL_SEATS } from '@/core/document/vocabulary';
 import type { WheelFact } from '@/core/document/wheelFacts';
 import { ask } from '@/ui/ask';
 import { Button } from '@/ui/Button';
@@ -15,7 +16,8 @@ import { SeenWheels } from './SeenWheels';
 import { EMPTY_OWN, EMPTY_SET, wheelSetForm } from './schema';
 import { leftToLook, looksIn, NOTHING } from './useExpected';
 
-const SEATS = optionsOf(SEAT_LABEL);
+const SEATS = WHEEL_SEATS.map((value) => ({ value, label: SEAT_LABEL[value] }));
+const OWN_SEATS = optionsOf(SEAT_LABEL);
 const HERE = [
   { value: 'no', label: 'Yes' },
   { value: 'yes', label: 'Not yet, planned' },
@@ -54,7 +56,7 @@ function OwnFields({ form: { control, formState, register, setValue, getValues }
         <Field label="Key" hint="which one, and where it is" error={e?.key?.message} {...register('own.key')} />
       )}
       <Field label="Socket" unit="mm" figure error={e?.socket?.message} {...register('own.socket')} />
-      <SelectField label="Their seat" options={SEATS} error={e?.seat?.message} {...register('own.seat')} />
+      <SelectField label="Their seat" options={OWN_SEATS} error={e?.seat?.message} {...register('own.seat')} />
       <Field label="Finish" hint="black, zinc" error={e?.finish?.message} {...register('own.finish')} />
       <SelectField label="Material" options={MATERIAL} {...register('own.material')} />
       <Button look="quiet" className="mt-[21px] self-start" onClick={() => setValue('own', null)}>

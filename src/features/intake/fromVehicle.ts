@@ -1,5 +1,5 @@
 import { endOf } from '@/core/document/axles';
-import { AXLES, type Axle, type Seat } from '@/core/document/vocabulary';
+import { AXLES, type Axle, type WheelSeat } from '@/core/document/vocabulary';
 import type { AxleHubRow, VehicleWhole, WheelSetRow } from '@/usecases/shown';
 import { EMPTY_HUB, EMPTY_SET, EMPTY_VEHICLE, type HubTyped, type VehicleTyped } from './schema';
 import type { SetTyped } from './WheelSetForm';
@@ -70,14 +70,14 @@ export const typedSet = (w: WheelSetRow): SetTyped => ({
   setName: w.name,
   tyre: w.tyre,
   offset: typedOffset(w.offsetMm),
-  wheelSeat: w.seat as Seat,
+  wheelSeat: w.seat as WheelSeat,
   drilling: typedDrilling(w.lugs, w.boltCircleMm),
   planned: w.planned ? 'yes' : 'no',
   own: w.own && { ...w.own, socket: w.own.socket === null ? '' : String(w.own.socket) },
   rear: w.rear && {
     tyre: w.rear.tyre,
     offset: typedOffset(w.rear.offsetMm),
-    wheelSeat: w.rear.seat as Seat,
+    wheelSeat: w.rear.seat as WheelSeat,
     drilling: typedDrilling(w.rear.lugs, w.rear.boltCircleMm),
   },
 });

@@ -11,6 +11,7 @@ import {
   SPACER_KINDS,
   THREAD_MATERIALS,
   USES,
+  WHEEL_SEATS,
 } from '@/core/document/vocabulary';
 import { InputError, tryInput } from '@/core/errors';
 import { parseDrilling } from '@/core/parts/drilling';
@@ -125,7 +126,7 @@ const wheelSetFields = z.object({
   setName: words('Wheel set', 'Enter a short name, such as “summer 17”.'),
   tyre: z.string().trim().max(40, 'Tyre is longer than 40 characters. Shorten it.'),
   offset: typed(offsetMm),
-  wheelSeat: z.enum(SEATS),
+  wheelSeat: z.enum(WHEEL_SEATS),
   drilling: typed((t) => (t.trim() === '' ? null : oneCircle(t))),
   /** Not here yet: looked at, and never on the car. */
   planned: z.enum(['yes', 'no']).transform((v) => v === 'yes'),
@@ -145,7 +146,7 @@ const wheelSetFields = z.object({
     .object({
       tyre: z.string().trim().max(40, 'Tyre is longer than 40 characters. Shorten it.'),
       offset: typed(offsetMm),
-      wheelSeat: z.enum(SEATS),
+      wheelSeat: z.enum(WHEEL_SEATS),
       drilling: typed((t) => (t.trim() === '' ? null : oneCircle(t))),
     })
     .nullable(),

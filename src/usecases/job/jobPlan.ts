@@ -7,7 +7,7 @@ import { digestOf } from '@/core/document/digest';
 import type { Corner, JobType, Plan, Seat, Setup, Use } from '@/core/document/document';
 import { AXLE_LABEL } from '@/core/document/labels';
 import { type QuantityId, UNSEEN } from '@/core/document/quantities';
-import type { Axle } from '@/core/document/vocabulary';
+import type { Axle, WheelSeat } from '@/core/document/vocabulary';
 import { trimAt, trims } from '@/core/stance/trim';
 import type { BoltClass } from '@/core/thread/classes';
 import { combineRepeats } from '@/core/uncertainty';
@@ -77,7 +77,7 @@ export function planParts(whole: JobWhole): Omit<PlanParts, ChosenParts> {
       name: wheel?.name ?? 'wheel set',
       tyre: own?.tyre ?? '',
       offset: own?.offsetMm ?? null,
-      seat: (own?.seat ?? 'unknown') as Seat,
+      seat: (own?.seat ?? 'unknown') as WheelSeat,
       lugs: own?.lugs ?? null,
       boltCircle: own?.boltCircleMm ?? null,
       ...(wheel?.own ? { own: wheel.own } : {}),
@@ -129,7 +129,7 @@ function wheelOn(whole: JobWhole, r: JobWhole['readings'][number]): Setup['wheel
   const pad = pads.length === 0 ? null : combineRepeats(pads);
   return {
     name: set.name,
-    seat: seat as Seat,
+    seat: seat as WheelSeat,
     pad: pad === null ? null : { value: pad.value, pm: pad.pm },
     tyre,
     offset: offsetMm,

@@ -1,4 +1,5 @@
 import type { Plan } from '../../document/document';
+import { seatInWheel } from '../../seat/seats';
 import { roundTo } from '../../units/round';
 import type { Case, Level } from '../kit/finding';
 import { finding } from '../kit/make';
@@ -21,7 +22,10 @@ interface Stress extends Case {
 
 /** The vehicle's own fasteners on its own seat, dry, as the maker has them. */
 const isOwn = ({ fastener, spacer, hub, wheel }: Plan): boolean =>
-  fastener.kind === 'present' && spacer.adapter === null && hub.condition === 'dry' && hub.seat === wheel.seat;
+  fastener.kind === 'present' &&
+  spacer.adapter === null &&
+  hub.condition === 'dry' &&
+  seatInWheel(hub.seat) === wheel.seat;
 
 /**
  * Past yield at the worst of what is not known it is unmeasured, and a stop only where the kindest is past it too. All

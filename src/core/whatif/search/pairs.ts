@@ -8,6 +8,7 @@ import { moreThanThere } from '../../figures/ownThread';
 import { sameMate } from '../../figures/stack';
 import { groupBy } from '../../groupBy';
 import { decidedBy } from '../../rules/index';
+import { seatInWheel } from '../../seat/seats';
 import { sameThread } from '../../thread/designation';
 import type { LooseFastener, Part, SearchInput, WheelOption } from './types';
 import { boltLengths, conversionLengths, type Demand, meet, NO_WINDOW, studLengths, type Window } from './windows';
@@ -88,7 +89,8 @@ export function allowedPairs(input: SearchInput, wheel: WheelOption, groups: rea
     for (const nut of nuts) {
       if (
         nut !== null &&
-        (nut.part.seat !== wheel.wheel.seat || !sameThread(compileThread(nut.part.thread).thread, outer.thread))
+        (seatInWheel(nut.part.seat) !== wheel.wheel.seat ||
+          !sameThread(compileThread(nut.part.thread).thread, outer.thread))
       )
         continue;
       const fastener = joined(f, nut?.part ?? null);
