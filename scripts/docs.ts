@@ -56,6 +56,7 @@ by \`npm run docs\`.
 - \`unknown\` is a value of its own for seats, materials, classes and nut styles. Nothing is assumed in its place.
 - \`corners\` has one or both corners of the axle; the worse one decides each finding. \`axle\` names one side, such as
   \`rear-right\`, where left and right are held differently: that corner alone is then the whole of the plan.
+- \`also\` names other wheel sets of the car that the job prepares as well: each has to hold with the same choice.
 - \`policy\` carries every threshold with its version, so that an old plan stays explainable. See [rulebook.md](rulebook.md).
 - Documents of an older version are upgraded when they are read; what they could not say becomes unmeasured or unknown.
 

@@ -31,6 +31,8 @@ export interface ChoiceDraft {
   readonly finish?: string | undefined;
   /** How threads and seats go together; left out, clean and dry as the job card asks. */
   readonly condition?: Hub['condition'] | undefined;
+  /** Other wheel sets that are prepared in the same job, by their id. */
+  readonly alsoSets?: readonly string[] | undefined;
   /** What the rub map takes for granted, once somebody set it; else the usual assumptions. */
   readonly rub?: RubAssumptions | undefined;
   /** An adapter's figures as far as they were typed, while they are not complete. */

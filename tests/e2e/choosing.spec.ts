@@ -225,6 +225,7 @@ test('a conversion stud and an adapter out of catalogue files go on the bench wh
         thread_length: '22',
         material: 'steel',
         tensile: '900',
+        finish: 'black',
       },
     ]),
   );
@@ -238,6 +239,8 @@ test('a conversion stud and an adapter out of catalogue files go on the bench wh
   await expect(page.getByLabel('Stud, overall')).toHaveValue('70');
   await expect(page.getByLabel('Full thread outside')).toHaveValue('42');
   await expect(page.getByLabel('Nut thread')).toHaveValue('M12x1.25');
+  // How the nuts look goes along.
+  await expect(page.getByLabel('Finish', { exact: true })).toHaveValue('black');
   await expect(page.locator('[data-rule="thread.match"][data-level="stop"]')).toHaveCount(0);
 
   await open(page, /Halm Drover.*Choose/, 'choose');

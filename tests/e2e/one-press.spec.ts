@@ -65,3 +65,61 @@ test('what holds nothing is said with its hold point in one press; a photo ends 
   await expect(step(page, 'Photo as it goes')).toContainText('reason: no camera at hand');
   await expect(page.getByRole('region', { name: 'Notes and photos' }).getByRole('img')).toHaveCount(1);
 });
+
+test('a choice that the shelf has: searched, taken and approved, nothing typed', async ({ watched: page }) => {
+  await page.goto(server.url);
+  const href = await page
+    .getByRole('link', { name: /Corvane Tern.*Choose/ })
+    .first()
+    .getAttribute('href');
+  await page.goto(`${server.url}${href}`);
+  await listens(page);
+  let presses = 0;
+  const press = async (role: 'tab' | 'button', name: string | RegExp) => {
+    presses += 1;
+    await page.getByRole(role, { name }).first().click();
+  };
+  await press('tab', 'What fits');
+  await press('button', 'Search the shelf');
+  await press('button', /^Take lipped 5 × 118, 20 mm with bolt .* to the bench/);
+  await expect(page.getByLabel('Spacer', { exact: true })).toHaveValue('20');
+  await expect(page.getByText('Bench saved.')).toBeVisible();
+  await press('button', /^Approve/);
+  await expect(page).toHaveURL(/\/stage$/);
+  console.log(`choose, from the shelf: ${presses} presses, 0 fields`);
+  expect(presses).toBeLessThanOrEqual(4);
+  await page.reload();
+  await expect(page.getByRole('main')).toContainText(/2 × .*20\.0 mm/);
+});
+
+test('one job prepares another wheel set as well: what is in the way there is said, and it has its line on the kit', async ({
+  watched: page,
+}) => {
+  await page.goto(server.url);
+  const href = await page
+    .getByRole('link', { name: /Merrow Kite GT.*Stag/ })
+    .first()
+    .getAttribute('href');
+  await page.goto(`${server.url}${href?.replace(/\/[^/]+$/, '/choose')}`);
+  await listens(page);
+  const road = page.getByLabel('road 16 as well');
+  const wets = page.getByLabel('wets 15 as well');
+  const approve = page.getByRole('button', { name: 'Approve', exact: true });
+  await road.check();
+  await expect(page.locator('[data-also="stop"]')).toContainText(
+    'Cone 60° fastener in a ball R13 wheel: it bears on a line and comes loose.',
+  );
+  await expect(approve).toBeDisabled();
+  await accessible(page);
+  await road.uncheck();
+  await wets.check();
+  await expect(page.locator('[data-also="pass"]')).toContainText('Holds with what is chosen.');
+  await expect(page.getByText('Bench saved.')).toBeVisible();
+  await page.reload();
+  await listens(page);
+  await expect(wets).toBeChecked();
+  await expect(road).not.toBeChecked();
+  await approve.click();
+  await expect(page).toHaveURL(/\/stage$/);
+  await expect(page.getByText(/“wets 15”, prepared as well: what this list puts on holds them too/)).toBeVisible();
+});

@@ -76,6 +76,9 @@ export interface PlanParts {
   /** The same at the right-hand corner; left out, as at the left. */
   readonly trimRight?: number | null | undefined;
   readonly rightSpacer?: number | null | undefined;
+  /** Other wheel sets of the car, by their id, and those of them that are prepared in the same job. */
+  readonly otherSets?: readonly { readonly id: string; readonly wheel: Plan['wheel'] }[] | undefined;
+  readonly alsoSets?: readonly string[] | undefined;
   readonly leadSignOff: Plan['leadSignOff'];
   readonly policy: Policy;
 }
@@ -105,6 +108,21 @@ const HOURS = Array.from({ length: 12 }, (_, i) => i + 1);
 function finishOf({ finish = '' }: PlanParts): Pick<Plan, 'finish'> {
   const said = finish.trim();
   return said === '' ? {} : { finish: said };
+}
+
+/** A wheel set as a plan holds it, with what was measured at each of its wheels that can go on. */
+export const wheelFrom = (wheel: PlanParts['wheel'], wheels: readonly WheelParts[]): Plan['wheel'] => ({
+  ...wheel,
+  bore: null,
+  boreRecess: null,
+  padThickness: null,
+  each: wheels.map(wheelOf),
+});
+
+/** Left out where no other set is prepared. */
+function alsoOf({ otherSets = [], alsoSets = [] }: PlanParts): Pick<Plan, 'also'> {
+  const also = otherSets.filter((s) => alsoSets.includes(s.id)).map((s) => s.wheel);
+  return also.length === 0 ? {} : { also };
 }
 
 /** Builds the plan document of one axle from what was taken in, measured and chosen. Missing stays null. */
@@ -153,7 +171,8 @@ export function assemblePlan(parts: PlanParts): Plan {
       holeOpen: answered(taken.get('/holeOpen')),
       capOpen: answered(taken.get('/capOpen')),
     },
-    wheel: { ...parts.wheel, bore: null, boreRecess: null, padThickness: null, each },
+    wheel: wheelFrom(parts.wheel, parts.wheels),
+    ...alsoOf(parts),
     corners: cornersOf(parts.axle).map((corner): PlanCorner => {
       const at = (id: QuantityId): Measured => averaged(taken.get(`${corner}/${id}`));
       const on = (id: OnSpacer, hour = ''): OnCarMeasured =>

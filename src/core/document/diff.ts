@@ -100,6 +100,7 @@ export function planChanges(frozen: Plan, now: Plan, units: UnitSystem): string[
     [frozen.wheel.name, frozen.wheel.tyre, frozen.wheel.offset, frozen.wheel.lugs, frozen.wheel.boltCircle],
     [now.wheel.name, now.wheel.tyre, now.wheel.offset, now.wheel.lugs, now.wheel.boltCircle],
   );
+  plain('Wheel sets that are prepared as well', frozen.also, now.also);
   plain('Finish', frozen.finish, now.finish);
   plain('Bolts or nuts of the wheels', frozen.wheel.own, now.wheel.own);
   plain('Policy', frozen.policy, now.policy);

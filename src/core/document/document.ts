@@ -199,6 +199,12 @@ export const planSchema = z
     rightSpacer: mm(100).nullable().describe('thickness of the right-hand spacer where it differs from the left'),
     hub: hubSchema,
     wheel: wheelSchema,
+    also: z
+      .array(wheelSchema)
+      .min(1)
+      .max(4)
+      .optional()
+      .describe('other wheel sets of the car that are prepared in the same job; left out where there are none'),
     corners: z.array(cornerSchema).min(1).max(2),
     spacer: spacerSchema,
     fastener: fastenerSchema,

@@ -37,6 +37,17 @@ function ownLines({ wheel: { own, name }, fastener }: Plan, units: UnitSystem): 
   return [step('kit.own', text, true)];
 }
 
+/** What the other wheel sets need that this job prepares as well, one line a set. */
+function alsoLines({ also = [], fastener }: Plan, count: number, units: UnitSystem): Step[] {
+  return also.map(({ name, own }, i) => {
+    const goesOn = own && fastener.kind === 'present';
+    const what = goesOn
+      ? `${count} × ${own.piece} of their own (${ownText(own, units)}): all present, threads clean, bagged and labelled “${name}”.`
+      : `what this list puts on holds them too. Their socket tried in their own lug hole${own ? `; their own ${own.piece}s stay bagged and labelled` : ''}.`;
+    return step(`kit.also.${i + 1}`, `“${name}”, prepared as well: ${what}`, true);
+  });
+}
+
 /** @param keyed one piece a wheel of what goes on is */
 function keyLines(plan: Plan, keyed: boolean): Step[] {
   const own = ownThatGoOn(plan);
@@ -150,7 +161,7 @@ export function kitList(plan: Plan, units: UnitSystem = 'metric'): Step[] {
         true,
       ),
     );
-  kit.push(...ownLines(plan, units), ...keyLines(plan, keyed));
+  kit.push(...ownLines(plan, units), ...keyLines(plan, keyed), ...alsoLines(plan, count, units));
   kit.push(
     step(
       'kit.sockets',

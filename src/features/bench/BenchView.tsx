@@ -18,6 +18,7 @@ import { NavLink } from '@/ui/NavLink';
 import { useInAddress } from '@/ui/useInAddress';
 import { Verdict } from '@/ui/Verdict';
 import { Accept, type Signature, type Signing } from './Accept';
+import { AlsoSets } from './AlsoSets';
 import { freezeChoice, setReady } from './actions';
 import { BENCH_TABS, type BenchTab, BenchTabs } from './BenchTabs';
 import { Drawings } from './Drawings';
@@ -77,7 +78,8 @@ export function BenchView({
   const [busy, begin] = useTransition();
   const [tab, setTab] = useInAddress<BenchTab>('tab', 'figures', BENCH_TABS);
   const [keys, setKeys] = useState(false);
-  const { findings, blocking, verdict } = evaluation;
+  const { findings, verdict } = evaluation;
+  const { toClear } = bench;
   const [corner, setCorner] = useState(() => tighter(evaluation));
   const [pose, setPose] = useState<Pose | null>(null);
   const take = choice.rub ?? USUAL[endOf(plan.axle)];
@@ -160,6 +162,7 @@ export function BenchView({
         </div>
         <div data-dimension="length">
           <FastenerChoice bench={bench} units={units} />
+          <AlsoSets bench={bench} units={units} />
         </div>
         <LaterTabs
           jobId={jobId}
@@ -196,16 +199,16 @@ export function BenchView({
             />
           ) : null}
           <div className="flex flex-col gap-1">
-            <Button look="main" disabled={busy || blocking.length > 0} onClick={forward} aria-describedby="forward-why">
+            <Button look="main" disabled={busy || toClear > 0} onClick={forward} aria-describedby="forward-why">
               Approve
             </Button>
             <p id="forward-why" className="text-[13px] text-soft" aria-live="polite">
-              {blocking.length > 0
-                ? `${blocking.length} ${blocking.length === 1 ? 'point' : 'points'} to clear first.`
+              {toClear > 0
+                ? `${toClear} ${toClear === 1 ? 'point' : 'points'} to clear first.`
                 : 'Freezes this choice as the plan for the job card.'}{' '}
               {bench.saved === 'saving' ? 'Saving …' : bench.saved === 'saved' ? 'Bench saved.' : ''}
             </p>
-            <Button look="quiet" disabled={busy || blocking.length > 0} onClick={asPlanB}>
+            <Button look="quiet" disabled={busy || toClear > 0} onClick={asPlanB}>
               Save as plan B
             </Button>
             <div className="flex gap-1">

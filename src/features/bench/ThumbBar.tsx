@@ -35,12 +35,7 @@ export function ThumbBar({
         </Button>
       </div>
       <Verdict level={bench.evaluation.verdict} />
-      <Button
-        look="main"
-        disabled={busy || bench.evaluation.blocking.length > 0}
-        onClick={onForward}
-        aria-label="Approve, by thumb"
-      >
+      <Button look="main" disabled={busy || bench.toClear > 0} onClick={onForward} aria-label="Approve, by thumb">
         Approve
       </Button>
     </section>

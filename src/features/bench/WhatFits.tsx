@@ -3,7 +3,8 @@
 import { useMemo, useState } from 'react';
 import { plainSpacer } from '@/core/document/blank';
 import { tryInput } from '@/core/errors';
-import { isFastener, shelfFor } from '@/core/parts/catalogue';
+import { type CatalogueItem, isFastener, shelfFor } from '@/core/parts/catalogue';
+import { asItLooks } from '@/core/parts/finish';
 import { sentence } from '@/core/rules/index';
 import { formatLength, type UnitSystem } from '@/core/units/format';
 import { parseLength } from '@/core/units/parse';
@@ -89,18 +90,8 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
   };
 
   const take = (c: Candidate) => {
-    const item = byId.get(c.spacer);
-    const spacer = c.spacer === NO_SPACER.id ? NO_SPACER.part : item?.kind === 'spacer' ? item.spacer : null;
-    const fastener = c.fastener === null ? null : byId.get(c.fastener);
-    const nut = c.nut === null ? null : byId.get(c.nut);
-    if (spacer === null) return;
-    bench.take({
-      spacer,
-      fastener: joined(
-        fastener && isFastener(fastener) ? fastener.fastener : null,
-        nut?.kind === 'nut' ? nut.nut : null,
-      ),
-    });
+    const parts = partsOf(c, byId);
+    if (parts) bench.take(parts);
   };
   const name = (id: string | null, own: string) =>
     id === null ? own : id === NO_SPACER.id ? 'No spacer' : (byId.get(id)?.name ?? id);
@@ -162,6 +153,22 @@ export function WhatFits({ bench, units }: { bench: Bench; units: UnitSystem }) 
       ) : null}
     </div>
   );
+}
+
+/** What a candidate puts on the bench; null where its spacer is not at hand any more. */
+function partsOf(c: Candidate, byId: ReadonlyMap<string, CatalogueItem>): Parameters<Bench['take']>[0] | null {
+  const itemOf = (id: string | null) => (id === null ? undefined : byId.get(id));
+  const [item, fastener, nut] = [itemOf(c.spacer), itemOf(c.fastener), itemOf(c.nut)];
+  const spacer = c.spacer === NO_SPACER.id ? NO_SPACER.part : item?.kind === 'spacer' ? item.spacer : null;
+  if (spacer === null) return null;
+  // Nuts and bolts are seen once the wheel is on; a stud is not. How the old ones looked says nothing of these.
+  const seen = nut ?? (fastener?.kind === 'bolt' ? fastener : undefined);
+  return {
+    finish: undefined,
+    ...(seen ? asItLooks(seen) : {}),
+    spacer,
+    fastener: joined(fastener && isFastener(fastener) ? fastener.fastener : null, nut?.kind === 'nut' ? nut.nut : null),
+  };
 }
 
 function Results({

@@ -5,6 +5,7 @@ import { assemblePlan, type PlanParts } from '@/core/document/assemble';
 import type { Adapter, Fastener, Hub, Locking, Plan, Spacer } from '@/core/document/document';
 import { type Evaluation, evaluate } from '@/core/evaluate/evaluate';
 import type { RubAssumptions } from '@/core/stance/archModel';
+import { type AlsoHolds, alsoHold, inTheWay } from '@/core/whatif/alsoSets';
 import type { BenchLine } from '@/usecases/job/choiceSent';
 import { begun, changed, redone, undone } from './history';
 import { type Left, type Saved, useKept } from './useKept';
@@ -15,7 +16,7 @@ export type Later = 'camberChange' | 'lowerBy' | 'planned' | 'trim' | 'trimRight
 /** Everything of a plan that is taken in and measured. */
 export type BenchParts = Omit<
   PlanParts,
-  'spacer' | 'fastener' | 'leadSignOff' | Later | 'locking' | 'finish' | 'condition'
+  'spacer' | 'fastener' | 'leadSignOff' | Later | 'locking' | 'finish' | 'condition' | 'alsoSets'
 >;
 
 export interface Choice extends Pick<PlanParts, Later> {
@@ -24,6 +25,7 @@ export interface Choice extends Pick<PlanParts, Later> {
   readonly locking?: Locking | undefined;
   readonly finish?: string | undefined;
   readonly condition?: Hub['condition'] | undefined;
+  readonly alsoSets?: readonly string[] | undefined;
   readonly rub?: RubAssumptions | undefined;
   readonly adapterTyped?: Readonly<Record<string, string>> | undefined;
   readonly candidates?: readonly Pick<Choice, 'spacer' | 'fastener'>[];
@@ -36,6 +38,10 @@ export interface Bench {
   readonly choice: Choice;
   readonly plan: Plan;
   readonly evaluation: Evaluation;
+  /** How it holds on the other wheel sets that are prepared in the same job. */
+  readonly also: readonly AlsoHolds[];
+  /** So many points keep it from being approved. */
+  readonly toClear: number;
   readonly lead: Plan['leadSignOff'];
   readonly saved: Saved;
   /** Keeps what is not kept yet. @returns where the bench stands then, null where it could not be kept */
@@ -51,6 +57,10 @@ export interface Bench {
   setLocking(locking: Locking): void;
   setFinish(finish: string): void;
   setCondition(condition: Hub['condition']): void;
+  /** Other wheel sets that are prepared in the same job, by their id. */
+  setAlso(alsoSets: readonly string[]): void;
+  /** Wheel sets that could be. */
+  readonly otherSets: NonNullable<PlanParts['otherSets']>;
   /** The adapter as far as it is known; texts that do not read are kept beside it. */
   setAdapter(adapter: Adapter | null, typed: Readonly<Record<string, string>> | null): void;
   /** What the rub map takes for granted. */
@@ -59,7 +69,7 @@ export interface Bench {
   /** Sets the choice on the bench aside to be compared; the oldest goes when there are four. */
   setAside(): void;
   /** Puts a candidate on the bench. */
-  take(candidate: Pick<Choice, 'spacer' | 'fastener'>): void;
+  take(candidate: Pick<Choice, 'spacer' | 'fastener' | 'finish'>): void;
   /** Puts parts in the place of those that are on the bench; an adapter comes with all of its figures. */
   put(parts: Partial<Pick<Choice, 'spacer' | 'fastener' | 'locking' | 'finish'>>): void;
   drop(index: number): void;
@@ -81,7 +91,12 @@ export const acceptedOf = (c: Choice): string =>
     c.rightSpacer,
     c.locking,
     c.condition,
+    c.alsoSets,
   ]);
+
+/** Fasteners, and no finish of others where those that are on the car stay or the original ones go back. */
+const held = (fastener: Choice['fastener']): Partial<Choice> & Pick<Choice, 'fastener'> =>
+  fastener.kind === 'present' || fastener.kind === 'original' ? { fastener, finish: undefined } : { fastener };
 
 /** State of the bench: the choice, its live evaluation, and its saving in the background. */
 export function useBench(jobId: string, startVersion: number, parts: BenchParts, start: Choice): Bench {
@@ -97,6 +112,7 @@ export function useBench(jobId: string, startVersion: number, parts: BenchParts,
 
   const plan = useMemo(() => assemblePlan({ ...parts, ...choice, leadSignOff: lead }), [parts, choice, lead]);
   const evaluation = useMemo(() => evaluate(plan), [plan]);
+  const also = useMemo(() => alsoHold(plan), [plan]);
 
   // One object as long as nothing in it changed, so that what is drawn later can be told apart from what is drawn now.
   return useMemo(() => {
@@ -108,6 +124,8 @@ export function useBench(jobId: string, startVersion: number, parts: BenchParts,
       choice,
       plan,
       evaluation,
+      also,
+      toClear: evaluation.blocking.length + also.filter(inTheWay).length,
       lead,
       saved,
       setLead: (by) => setAccepted({ lead: by, of }),
@@ -115,11 +133,13 @@ export function useBench(jobId: string, startVersion: number, parts: BenchParts,
       flush,
       putOn: (to) => setChoice(() => to),
       setSpacer: (change) => setChoice((c) => ({ ...c, spacer: { ...c.spacer, ...change } })),
-      setFastener: (fastener) => setChoice((c) => ({ ...c, fastener })),
+      setFastener: (fastener) => setChoice((c) => ({ ...c, ...held(fastener) })),
       setLater: (change) => setChoice((c) => ({ ...c, ...change })),
       setLocking: (locking) => setChoice((c) => ({ ...c, locking })),
       setFinish: (finish) => setChoice((c) => ({ ...c, finish })),
       setCondition: (condition) => setChoice((c) => ({ ...c, condition })),
+      setAlso: (alsoSets) => setChoice((c) => ({ ...c, alsoSets: alsoSets.length > 0 ? alsoSets : undefined })),
+      otherSets: parts.otherSets ?? [],
       setAdapter: (adapter, adapterTyped) =>
         setChoice((c) => ({
           ...c,
@@ -132,11 +152,11 @@ export function useBench(jobId: string, startVersion: number, parts: BenchParts,
           ...c,
           candidates: [...(c.candidates ?? []), { spacer: c.spacer, fastener: c.fastener }].slice(-MOST_CANDIDATES),
         })),
-      take: ({ spacer, fastener }) => setChoice((c) => ({ ...c, spacer, fastener })),
+      take: ({ spacer, fastener, ...looks }) => setChoice((c) => ({ ...c, spacer, ...looks, ...held(fastener) })),
       put: (parts) => setChoice((c) => ({ ...c, ...parts, ...(parts.spacer ? { adapterTyped: undefined } : {}) })),
       drop: (index) => setChoice((c) => ({ ...c, candidates: (c.candidates ?? []).filter((_, i) => i !== index) })),
       undo: canUndo ? () => setHistory(undone) : null,
       redo: canRedo ? () => setHistory(redone) : null,
     };
-  }, [choice, plan, evaluation, lead, of, saved, left, flush, canUndo, canRedo]);
+  }, [parts.otherSets, choice, plan, evaluation, also, lead, of, saved, left, flush, canUndo, canRedo]);
 }

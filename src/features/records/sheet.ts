@@ -55,6 +55,7 @@ export function factsOf(
     ['Vehicle', `${vehicle.name}, ${vehicle.plate}${mileageText(whole, units)}`],
     ['Axle', `${AXLE_LABEL[plan.axle]}, ${drillingText(plan.hub, units)}`],
     ['Wheels', `${plan.wheel.name}, ${plan.wheel.tyre}`],
+    ...(plan.also ? [['Prepared as well', plan.also.map((w) => w.name).join(', ')] as [string, string]] : []),
     ['Job type and use', `${JOB_TYPE_LABEL[plan.jobType]}, ${USE_LABEL[plan.use].toLowerCase()}`],
     ['Thread, seat', threadText(plan)],
     ['Spacer', spacerText(plan, units)],

@@ -68,7 +68,7 @@ export async function scanAtTrolley(jobId: string, typed: string, units: UnitSys
   if (found.is === 'other') {
     const text = `${part.name} is another one: ${found.wrong.join('; ')}.`;
     if (found.instead === null) return { level: 'stop', text, instead: null };
-    const before = choiceInForce(planOf(whole).document);
+    const before = choiceInForce(planOf(whole).document, whole.wheelSets);
     return {
       level: 'caution',
       text: `${text} The plan would stand with it.`,

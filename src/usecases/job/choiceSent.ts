@@ -23,6 +23,7 @@ export const choiceSchema = z.strictObject({
   locking: lockingSchema.optional(),
   finish: z.string().max(40).optional(),
   condition: hubSchema.shape.condition.optional(),
+  alsoSets: z.array(z.string().max(60)).max(4).optional(),
   candidates: z.array(z.strictObject(pair)).max(4).optional(),
 });
 

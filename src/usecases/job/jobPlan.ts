@@ -1,4 +1,4 @@
-import { assemblePlan, type PlanParts, type Reading } from '@/core/document/assemble';
+import { assemblePlan, type PlanParts, type Reading, wheelFrom } from '@/core/document/assemble';
 import { cornersOf, endOf } from '@/core/document/axles';
 import { inSetup } from '@/core/document/bare';
 import { PRESENT, plainSpacer } from '@/core/document/blank';
@@ -16,6 +16,7 @@ import type { JobWhole } from '@/store/jobs';
 import type { AxleHubRow, ChoiceDraft, RearWheels, WheelSetRow } from '@/store/schema';
 import type { WheelWhole } from '@/store/wheels';
 import { countedChalk, cutAt, isOldState } from '../survey/archCuts';
+import { alsoSetsOf } from './otherSets';
 
 /** What stands on the bench before anybody chose, on a car with nothing between hub and wheel: the car as it is. */
 export const FIRST_CHOICE: ChoiceDraft = {
@@ -45,13 +46,48 @@ export type ChosenParts =
   | 'rightSpacer'
   | 'locking'
   | 'finish'
-  | 'condition';
+  | 'condition'
+  | 'alsoSets';
+
+/** A wheel set as a plan is made of it. */
+function wheelParts(set: WheelSetRow | undefined, axle: Axle): PlanParts['wheel'] {
+  const own = set ? wheelsOnAxle(set, axle) : undefined;
+  return {
+    name: set?.name ?? 'wheel set',
+    tyre: own?.tyre ?? '',
+    offset: own?.offsetMm ?? null,
+    seat: (own?.seat ?? 'unknown') as WheelSeat,
+    lugs: own?.lugs ?? null,
+    boltCircle: own?.boltCircleMm ?? null,
+    ...(set?.own ? { own: set.own } : {}),
+  };
+}
+
+const measuredWheel = (w: WheelWhole): PlanParts['wheels'][number] => ({
+  name: wheelName(w.mark),
+  corner: w.corner,
+  readings: w.readings.map((r) => ({ quantity: r.quantity as QuantityId, value: r.value, pm: r.pm })),
+});
+
+/** The other wheel sets of the car that are here: one job may prepare them as well. Left out where there are none. */
+function otherSetsOf(whole: JobWhole): Pick<PlanParts, 'otherSets'> {
+  const others = whole.wheelSets.filter((s) => s.id !== whole.job.wheelSetId && s.archivedAt === null && !s.planned);
+  if (others.length === 0) return {};
+  return {
+    otherSets: others.map((set) => ({
+      id: set.id,
+      wheel: wheelFrom(
+        wheelParts(set, whole.job.axle),
+        wheelsThatGo({ ...whole, job: { ...whole.job, wheelSetId: set.id } }).map(measuredWheel),
+      ),
+    })),
+  };
+}
 
 /** Everything of a plan but the choice; the browser adds the choice and evaluates live. */
 export function planParts(whole: JobWhole): Omit<PlanParts, ChosenParts> {
   const hub = hubOf(whole);
   const wheel = whole.wheelSets.find((w) => w.id === whole.job.wheelSetId);
-  const own = wheel ? wheelsOnAxle(wheel, whole.job.axle) : undefined;
   return {
     title: `${whole.vehicle.name}, ${AXLE_LABEL[whole.job.axle].toLowerCase()}`,
     axle: whole.job.axle,
@@ -73,15 +109,7 @@ export function planParts(whole: JobWhole): Omit<PlanParts, ChosenParts> {
       hardware: hub.hardware,
       original: hub.original,
     },
-    wheel: {
-      name: wheel?.name ?? 'wheel set',
-      tyre: own?.tyre ?? '',
-      offset: own?.offsetMm ?? null,
-      seat: (own?.seat ?? 'unknown') as WheelSeat,
-      lugs: own?.lugs ?? null,
-      boltCircle: own?.boltCircleMm ?? null,
-      ...(wheel?.own ? { own: wheel.own } : {}),
-    },
+    wheel: wheelParts(wheel, whole.job.axle),
     readings: countedReadings(whole).map(
       (r): Reading => ({
         quantity: r.quantity as QuantityId,
@@ -92,11 +120,8 @@ export function planParts(whole: JobWhole): Omit<PlanParts, ChosenParts> {
         pm: r.pm,
       }),
     ),
-    wheels: wheelsThatGo(whole).map((w) => ({
-      name: wheelName(w.mark),
-      corner: w.corner,
-      readings: w.readings.map((r) => ({ quantity: r.quantity as QuantityId, value: r.value, pm: r.pm })),
-    })),
+    wheels: wheelsThatGo(whole).map(measuredWheel),
+    ...otherSetsOf(whole),
     chalk: countedChalk(whole).map((t) => ({
       corner: t.corner,
       trial: t.trialMm,
@@ -181,7 +206,10 @@ function asOfNow(frozen: Plan, whole: JobWhole): Plan {
   return {
     ...planWith(
       whole,
-      { spacer, fastener, camberChange, lowerBy, planned, ...cut, rightSpacer, locking, finish, condition },
+      {
+        ...{ spacer, fastener, camberChange, lowerBy, planned, ...cut, rightSpacer, locking, finish, condition },
+        ...alsoSetsOf(frozen, whole.wheelSets),
+      },
       leadSignOff,
     ),
     policy,

@@ -15,6 +15,7 @@ import { reasonFrom } from '../reason';
 import { looseBar } from '../survey/loosened';
 import { advance } from './advance';
 import { hubOf, planWith } from './jobPlan';
+import { alsoSetsOf, type NamedSet } from './otherSets';
 import { planOf, soundPlan } from './soundPlan';
 
 const nothing = { value: undefined };
@@ -46,7 +47,7 @@ export function setPlanB(
 }
 
 /** The choice that is in force, as plan B once it was left. */
-export function choiceInForce(plan: Plan): ChoiceDraft {
+export function choiceInForce(plan: Plan, sets: readonly NamedSet[]): ChoiceDraft {
   const { spacer, fastener, camberChange, lowerBy, planned, trim, trimRight, rightSpacer, locking, finish, hub } = plan;
   return {
     spacer,
@@ -60,6 +61,7 @@ export function choiceInForce(plan: Plan): ChoiceDraft {
     locking,
     ...(finish ? { finish } : {}),
     condition: hub.condition,
+    ...alsoSetsOf(plan, sets),
   };
 }
 
@@ -88,7 +90,7 @@ export async function changeToPlanB(jobId: string, typed: string, by: string): P
       if (was.get(s.key) === s.text && whole.ticked.has(s.key)) await tickStep(tx, jobId, now.log, s.key, true, by, at);
     await recordEvent(tx, { jobId, kind: 'plan-b.taken', detail: { reason, from: digestOf(before.document) }, by, at });
     const left: PlanB = {
-      choice: choiceInForce(before.document),
+      choice: choiceInForce(before.document, whole.wheelSets),
       digest: digestOf(before.document),
       leadSignOff: before.document.leadSignOff,
       by,
