@@ -96,6 +96,13 @@ describe('two-ended studs', () => {
     expect(level(conversion({ shortEnd: 17 }), 'engagement.hub-end')).toBe('pass');
     expect(level(conversion({ shortEnd: 14 }), 'engagement.hub-end')).toBe('stop');
   });
+  test('a nose on the outer end holds nothing: each millimetre of it is one less, and makes the stud one longer', () => {
+    // 59 − 27 − 3 = 29 mm past the start for 20 mm of nut: 9 mm of nose are spare, 12 leave 17.
+    const held = (nose: number) => assess(conversion({ nose })).numbers.corners[0]?.engagement?.value;
+    expect([held(0), held(9), held(12)]).toEqual([20, 20, 17]);
+    const least = (nose: number) => assess(conversion({ nose })).numbers.window?.min ?? 0;
+    expect(least(5) - least(0)).toBeCloseTo(5, 9);
+  });
   // rule: thread.match — designations of ISO 965-1: same diameter and pitch or nothing.
   test('both threads must go together', () => {
     const pairs = (p: Plan) =>
