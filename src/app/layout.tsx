@@ -3,6 +3,7 @@ import './globals.css';
 import { ClockNotice } from '@/features/shell/ClockNotice';
 import { Header } from '@/features/shell/Header';
 import { OnDevice } from '@/features/shell/OnDevice';
+import { SkipLink } from '@/features/shell/SkipLink';
 import { Unreached } from '@/features/shell/Unreached';
 import { UnitsProvider } from '@/ui/units';
 import { clockBehind } from '@/usecases/calendar/clock';
@@ -27,6 +28,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
         data-person-name={session.who ?? ''}
       >
         <UnitsProvider units={session.units}>
+          <SkipLink />
           <Header session={session} />
           <Unreached />
           <OnDevice person={session.personId ?? ''} />

@@ -108,5 +108,15 @@ function newCamper(): DemoVehicle {
   return { ...bare, jobs: [job('front'), job('rear')] };
 }
 
+/** The track car of the demo with its wheel change measured and not chosen. */
+function wheelChangeCar(): DemoVehicle {
+  const kite = carOf(TOWN_CARS, 'Merrow Kite GT');
+  const change = kite.jobs.find((j) => j.jobType === 'wheels' && j.use === 'track') as DemoJob;
+  return { ...kite, jobs: [{ ...change, closed: false, until: 'choose', daysAgo: 0 }] };
+}
+
+/** One car whose other wheels are to be hung on: measured, with its nuts on the bench. */
+export const wheelChangeVisit = (folder: string): Promise<void> => filled(folder, wheelChangeCar());
+
 /** One car that was taken in and not measured, for both axles. */
 export const unmeasuredVisit = (folder: string): Promise<void> => filled(folder, newCamper());

@@ -231,6 +231,7 @@ export function FitView(props: FitProps) {
         aria-label="Steps of this corner"
         className="flex flex-col gap-3 border-l border-line p-3 max-xl:border-t max-xl:border-l-0"
       >
+        <p className="text-[13px] text-soft pointer-coarse:hidden">Keys: space, Enter or Page Down for done, next.</p>
         <StepList
           title={CORNER_LABEL[corner]}
           steps={order.filter((s) => s.card === undefined || s.card.corner === corner)}

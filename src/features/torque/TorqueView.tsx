@@ -254,6 +254,9 @@ export function TorqueView({ axles, wheels: stored, units, recheck }: TorqueProp
                 )}
           </p>
         )}
+        <p className="text-[13px] text-soft pointer-coarse:hidden">
+          Keys: Enter or space enters a lug; the next one is in focus at once.
+        </p>
         {canStrike ? (
           <Button look="quiet" onClick={strike} className="self-start">
             Take the last one back
