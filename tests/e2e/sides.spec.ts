@@ -21,7 +21,7 @@ test('a corner that was fitted before this visit: looked at, its work at the hub
     .click();
   await listens(page);
   await page.getByRole('button', { name: /^front right/ }).click();
-  const fine = page.getByRole('button', { name: 'Fitted before this visit, looked at: fine' });
+  const fine = page.getByRole('button', { name: 'Fitted before: looked at, fine' });
   await expect(page.getByRole('region', { name: 'Fitted before, front right' })).toContainText(
     /ends the \d+ open steps/,
   );

@@ -1,6 +1,7 @@
 import { useState, useTransition } from 'react';
 import { CORNER_LABEL } from '@/core/document/labels';
 import type { Corner } from '@/core/document/vocabulary';
+import { stepName } from '@/core/procedure/card';
 import { doneWithCorner } from '@/core/procedure/doneBefore';
 import { guardsPeople } from '@/core/procedure/holdReasons';
 import { ask } from '@/ui/ask';
@@ -27,10 +28,14 @@ export function DoneBefore({
 }) {
   const atHub = doneWithCorner(axle.steps, corner);
   // Once something was done at the hub here, it is this visit's work.
-  if (!axle.current || atHub.length < 2 || atHub.some(isDone)) return null;
+  const puts = atHub.some((s) => PUT_ON.has(stepName(s.key) ?? ''));
+  if (!axle.current || !puts || atHub.some(isDone)) return null;
   const asked = atHub.some(guardsPeople) ? leads : [];
   return <Fitted jobId={axle.jobId} corner={corner} steps={atHub.length} leads={asked} />;
 }
+
+/** Steps by which something goes on a hub: without one there is nothing that could have been fitted before. */
+const PUT_ON: ReadonlySet<string> = new Set(['flat', 'locker']);
 
 interface Lead {
   readonly id: string;
@@ -67,7 +72,7 @@ function Fitted({
     <section aria-label={`Fitted before, ${place}`} className="flex flex-col gap-2 text-[13px]">
       {leads.length > 0 && !open ? (
         <Button look="quiet" onClick={() => setOpen(true)}>
-          Fitted before this visit, looked at: fine
+          Fitted before: looked at, fine
         </Button>
       ) : (
         <form
@@ -97,12 +102,12 @@ function Fitted({
             </>
           ) : null}
           <Button type="submit" look="quiet" disabled={busy}>
-            Fitted before this visit, looked at: fine
+            Fitted before: looked at, fine
           </Button>
         </form>
       )}
       <p className="text-soft">
-        Studs and spacer of the {place} were on when the car came: ends the {steps} open steps at its hub, each in the
+        What the plan puts on the {place} hub was on when the car came: ends the {steps} open steps there, each in the
         log. The wheel is fitted and torqued here.
       </p>
       {failure ? (

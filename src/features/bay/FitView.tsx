@@ -9,6 +9,7 @@ import { headOf, ridingWith } from '@/core/procedure/ride';
 import { usualMinutes, workOrder } from '@/core/procedure/workOrder';
 import { ask } from '@/ui/ask';
 import { Button, LinkButton } from '@/ui/Button';
+import { KeysLine } from '@/ui/KeysLine';
 import { Segments } from '@/ui/Segments';
 import { useInHash } from '@/ui/useInHash';
 import { finish } from './actions';
@@ -231,7 +232,6 @@ export function FitView(props: FitProps) {
         aria-label="Steps of this corner"
         className="flex flex-col gap-3 border-l border-line p-3 max-xl:border-t max-xl:border-l-0"
       >
-        <p className="text-[13px] text-soft pointer-coarse:hidden">Keys: space, Enter or Page Down for done, next.</p>
         <StepList
           title={CORNER_LABEL[corner]}
           steps={order.filter((s) => s.card === undefined || s.card.corner === corner)}
@@ -240,6 +240,7 @@ export function FitView(props: FitProps) {
           onPick={goTo}
           onToggle={toggle}
         />
+        <KeysLine>space, Enter or Page Down for done, next.</KeysLine>
         <DoneBefore key={corner} axle={axle} corner={corner} isDone={isDone} leads={props.leads} />
         {axle.current && holdsAt(axle, corner) === 0 && !axle.torqued.includes(corner) ? (
           <LinkButton look="quiet" href={`/jobs/${axle.jobId}/torque?at=${corner}/wheel`}>

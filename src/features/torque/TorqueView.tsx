@@ -8,6 +8,7 @@ import { type Joint, type Pass, type TorqueSpec, type TorqueState, WHOLE } from 
 import { formatTorque, type UnitSystem } from '@/core/units/format';
 import { WheelFace } from '@/drawing/WheelFace';
 import { Button } from '@/ui/Button';
+import { KeysLine } from '@/ui/KeysLine';
 import { Segments } from '@/ui/Segments';
 import { useTicked } from '@/ui/ticked';
 import { useInAddress } from '@/ui/useInAddress';
@@ -254,9 +255,7 @@ export function TorqueView({ axles, wheels: stored, units, recheck }: TorqueProp
                 )}
           </p>
         )}
-        <p className="text-[13px] text-soft pointer-coarse:hidden">
-          Keys: Enter or space enters a lug; the next one is in focus at once.
-        </p>
+        <KeysLine>Enter or space enters a lug; the next one is in focus at once.</KeysLine>
         {canStrike ? (
           <Button look="quiet" onClick={strike} className="self-start">
             Take the last one back
