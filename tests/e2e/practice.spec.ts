@@ -1,9 +1,10 @@
 import type { Page } from '@playwright/test';
 import { CORNER_LABEL } from '@/core/document/labels';
 import { quantity } from '@/core/document/quantities';
-import { type PracticeCar, practiceCar } from '@/core/practice/lessons';
+import { LESSONS, type PracticeCar, practiceCar } from '@/core/practice/lessons';
 import { type PracticeReading, practiceReadings } from '@/core/practice/readings';
 import { toolFor } from '@/core/practice/tools';
+import { LESSON_WORDS } from '@/features/practice/words';
 import { accessible, expect, test } from './guard';
 import { Server } from './server';
 import { listens } from './steps';
@@ -116,4 +117,32 @@ test('an empty workshop offers a practice car; fitted blind it comes off, measur
   await expect(page).toHaveURL(/practice\/any-12$/);
   await page.goto(server.url);
   await expect(page.getByText('No jobs yet.')).toBeVisible();
+});
+
+test('every lesson through its page: a car that goes wrong in its way, and one like it that holds', async ({
+  watched: page,
+}) => {
+  const answer = page.getByRole('region', { name: 'What comes of it' });
+  for (const lesson of LESSONS) {
+    await page.goto(`${server.url}/practice/${lesson}-0`);
+    await listens(page);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(LESSON_WORDS[lesson].title);
+    if (lesson === 'wrong-seat' || lesson === 'locking-piece') await accessible(page);
+    await page.getByRole('button', { name: 'Fit it and let it go' }).click();
+    await expect(answer).toContainText('This wheel comes off, or the car comes back.');
+    await page.goto(`${server.url}/practice/${lesson}-3`);
+    await listens(page);
+    await page.getByRole('button', { name: 'Do not fit it' }).click();
+    await expect(answer).toContainText('It would have held.');
+  }
+  // What eyes tell is said: the seat of what is in the bag, how far the keyed piece reaches, which wheels were counted.
+  const wanted = page.getByRole('region', { name: 'The car' });
+  await page.goto(`${server.url}/practice/wrong-seat-0`);
+  await expect(wanted).toContainText(
+    /their seats (ball R13|cone 60°)\..*The seat of the \w+ that go on: (cone 60°|ball R13)\./s,
+  );
+  await page.goto(`${server.url}/practice/locking-piece-0`);
+  await expect(wanted).toContainText(/(Each wheel has one locking piece|one of them a locking one)/);
+  await page.goto(`${server.url}/practice/another-set-0`);
+  await expect(wanted).toContainText('Another set hangs on it now');
 });

@@ -4,7 +4,20 @@ import { measured } from './measure';
 import { outcomesOf, type World, worldOf } from './world';
 
 /** Ways in which people get hurt or waste a day; each lesson is built around one. */
-export const LESSONS = ['long-bolts', 'shallow-pocket', 'capped-nut', 'thread-used-up'] as const;
+export const LESSONS = [
+  'long-bolts',
+  'shallow-pocket',
+  'capped-nut',
+  'thread-used-up',
+  'few-turns',
+  'locking-piece',
+  'unlike-wheels',
+  'another-set',
+  'wrong-seat',
+  'narrow-hole',
+  'proud-nuts',
+  'short-end',
+] as const;
 export type Lesson = (typeof LESSONS)[number];
 
 /** A practice car: what it is, what honest hands read off it, and which lesson it belongs to. */
@@ -16,26 +29,62 @@ export interface PracticeCar {
   readonly whole: Plan;
 }
 
-/** What goes wrong in a lesson, and on which cars it may go wrong or be sound. */
-const ABOUT: Readonly<Record<Lesson, { readonly fault: string; readonly suits: (w: World) => boolean }>> = {
+interface About {
+  /** What goes wrong, and nothing else; left out, whatever it is. */
+  readonly faults?: readonly string[];
+  /** The locking pieces alone, or some of the wheels and not all. */
+  readonly only?: 'locking' | 'some wheels';
+  /** Cars on which it may go wrong or be sound. */
+  readonly suits: (w: World) => boolean;
+}
+
+const alike = ({ pads }: World): boolean => new Set(pads).size === 1;
+const ALONG_THE_THREAD = ['strips', 'shank', 'cap', 'behind', 'narrow'];
+
+const ABOUT: Readonly<Record<Lesson, About>> = {
   'long-bolts': {
-    fault: 'behind',
+    faults: ['behind'],
     suits: (w) => w.joint.fastening === 'bolt' && w.wish.kind === 'present' && w.on.spacer > w.wish.spacer,
   },
-  'shallow-pocket': { fault: 'pocket', suits: (w) => w.wish.kind === 'adapter' && w.pads.length === 4 },
+  'shallow-pocket': {
+    faults: ['pocket'],
+    only: 'some wheels',
+    suits: (w) => w.wish.kind === 'adapter' && w.pads.length === 4,
+  },
   'capped-nut': {
-    fault: 'cap',
+    faults: ['cap'],
     suits: (w) => w.joint.fastening === 'stud' && w.wish.kind !== 'adapter' && w.wish.nut?.cap != null,
   },
-  'thread-used-up': { fault: 'shank', suits: (w) => w.wish.kind === 'bolt' || w.wish.kind === 'stud' },
+  'thread-used-up': { faults: ['shank'], suits: (w) => w.wish.kind === 'bolt' || w.wish.kind === 'stud' },
+  'few-turns': {
+    faults: ['strips'],
+    suits: (w) => w.wish.kind === 'present' && w.wish.spacer > w.on.spacer && alike(w),
+  },
+  'locking-piece': { only: 'locking', suits: (w) => w.wish.lock !== null && w.wish.lock !== 0 && alike(w) },
+  'unlike-wheels': {
+    faults: ALONG_THE_THREAD,
+    only: 'some wheels',
+    suits: (w) => !alike(w) && w.wish.kind !== 'adapter' && w.wish.lock === null && w.countedPad === null,
+  },
+  'another-set': {
+    faults: ALONG_THE_THREAD,
+    suits: (w) => w.countedPad !== null && w.wish.kind === 'present' && alike(w) && w.pads[0] !== w.countedPad,
+  },
+  'wrong-seat': { faults: ['seat'], suits: (w) => ['bolt', 'nuts', 'stud'].includes(w.wish.kind) && alike(w) },
+  'narrow-hole': { faults: ['narrow'], suits: (w) => w.wish.kind !== 'adapter' && alike(w) },
+  'proud-nuts': { faults: ['nut proud'], suits: (w) => w.wish.kind === 'adapter' },
+  'short-end': { faults: ['short end behind', 'short end narrow'], suits: (w) => w.wish.kind === 'conversion' },
 };
 
-/** Some wheel is wrong in the lesson’s way and none in another; of the pockets not all are too shallow. */
+/** Some wheel is wrong in the lesson’s way and none in another; where only some are meant, others hold. */
 function goesWrong(w: World, lesson: Lesson): boolean {
+  const { faults, only } = ABOUT[lesson];
   const outcomes = outcomesOf(w);
   const ill = outcomes.filter((o) => o.faults.length > 0);
-  const alone = ill.every((o) => o.faults.every((f) => f.what === ABOUT[lesson].fault));
-  return ill.length > 0 && alone && (lesson !== 'shallow-pocket' || ill.length < outcomes.length);
+  const alone = ill.every((o) =>
+    o.faults.every((f) => (faults?.includes(f.what) ?? true) && (only !== 'locking' || f.locking)),
+  );
+  return ill.length > 0 && alone && (only !== 'some wheels' || ill.length < outcomes.length);
 }
 
 const SPREAD = 4_294_967_296;

@@ -1,7 +1,8 @@
 import type { Plan } from '@/core/document/document';
-import { CORNER_LABEL } from '@/core/document/labels';
+import { CORNER_LABEL, seatInSentence } from '@/core/document/labels';
 import { quantity } from '@/core/document/quantities';
 import { readingText } from '@/core/document/readingText';
+import { fastenerSeat } from '@/core/figures/counts';
 import type { Fastener, Fault, Nut } from '@/core/practice/axle';
 import type { Lesson, PracticeCar } from '@/core/practice/lessons';
 import { givenPad, type PracticeReading } from '@/core/practice/readings';
@@ -26,6 +27,40 @@ export const LESSON_WORDS: Readonly<Record<Lesson, { readonly title: string; rea
   'thread-used-up': {
     title: 'Where the thread ends',
     about: 'New bolts or studs. A fastener has only so much thread, and clamps nothing once it has run out.',
+  },
+  'few-turns': {
+    title: 'A thicker spacer on the same fasteners',
+    about: 'Each millimetre of spacer is a millimetre less of thread. Count the turns before it goes on, not after.',
+  },
+  'locking-piece': {
+    title: 'The one piece that is keyed',
+    about: 'A locking piece beside the others. It may reach less far than they do, or further, and nobody counts it.',
+  },
+  'unlike-wheels': {
+    title: 'Four wheels, two castings',
+    about: 'The wheels look alike in a row and are not. What holds in one may run out, or reach too far, in another.',
+  },
+  'another-set': {
+    title: 'Counted on the other wheels',
+    about: 'The turns were counted with another set on. What hangs next has pads of its own.',
+  },
+  'wrong-seat': {
+    title: 'A seat that only looks right',
+    about: 'New bolts or nuts out of a bag. Cone, ball and flat are told apart by eye, before anything is torqued.',
+  },
+  'narrow-hole': {
+    title: 'Where the hole grows narrow',
+    about:
+      'Behind the thread a hole may be wide, or end. A fastener that meets its end clicks the wrench and clamps nothing.',
+  },
+  'proud-nuts': {
+    title: 'The adapter’s own nuts',
+    about: 'An adapter is held by its own nuts, in its own pockets. A wheel that sits on them sits on nothing else.',
+  },
+  'short-end': {
+    title: 'The short end of a stud',
+    about:
+      'Studs in place of bolts. Their short end is in the hub for good: as deep as the thread, and no deeper than the room.',
   },
 };
 
@@ -80,7 +115,23 @@ export function onCarText({ world }: PracticeCar, units: UnitSystem): string {
 }
 
 /** What the owner wants, and what lies in the bag, as the bag says it. */
-export function wishText({ world, whole }: PracticeCar, units: UnitSystem): string {
+export const wishText = (car: PracticeCar, units: UnitSystem): string =>
+  `${partsText(car, units)}${bagText(car, units)}`;
+
+/** Seat and locking piece of new parts, which eyes tell before anything is torqued. */
+function bagText({ whole, world }: PracticeCar, units: UnitSystem): string {
+  if (world.wish.kind === 'present' || world.wish.kind === 'original') return '';
+  const seat = ` The seat of the ${world.joint.fastening === 'bolt' && world.wish.nut === null ? 'bolts' : 'nuts'} that go on: ${seatInSentence(fastenerSeat(whole))}.`;
+  if (whole.locking.kind !== 'piece') return seat;
+  const { shorter } = whole.locking;
+  const reach =
+    shorter === 0
+      ? 'as long as the others'
+      : `${formatLength(Math.abs(shorter), units)} ${shorter > 0 ? 'shorter' : 'longer'} than the others`;
+  return `${seat} Each wheel has one locking piece, ${reach}.`;
+}
+
+function partsText({ world, whole }: PracticeCar, units: UnitSystem): string {
   const { wish } = world;
   const spacer = wish.spacer > 0 ? `${formatLength(wish.spacer, units)} spacers` : 'No spacers';
   const nut = wish.nut && wish.nut !== world.on.nut ? `, ${nutText(wish.nut, units)}` : '';
@@ -132,7 +183,11 @@ export function carText({ world, whole }: PracticeCar, units: UnitSystem): strin
   const pad = givenPad(whole);
   const unlike =
     pad === null ? '' : ` They are not one casting: wheel 1 has ${formatLength(pad.value, units)} from pad to seat.`;
-  return `${whole.hub.lugs} lugs, ${thread}, wheels held by ${loose(world)}; ${world.pads.length} wheels may go on.${unlike}`;
+  const other =
+    world.countedPad === null
+      ? ''
+      : ' Another set hangs on it now: turns are counted on that one, and these go on next.';
+  return `${whole.hub.lugs} lugs, ${thread}, wheels held by ${loose(world)}; ${world.pads.length} wheels may go on, their seats ${seatInSentence(whole.wheel.seat)}.${unlike}${other}`;
 }
 
 /** A reading that is off by more than its error: a jaw on the wrong edge, a turn left out. */
