@@ -4,6 +4,7 @@ import { LESSONS, type Lesson, type PracticeCar, practiceCar } from '@/core/prac
 import { asRead, asTaken, misread, practiceReadings, readingAt, readWrong } from '@/core/practice/readings';
 import { type Caliper, caliperReads, restsOn, toolFor } from '@/core/practice/tools';
 import { outcomesOf, type WheelOutcome, type World } from '@/core/practice/world';
+import type { RuleId } from '@/core/rules/ids';
 
 const carOf = (seed: string): PracticeCar => {
   const car = practiceCar(seed);
@@ -99,6 +100,33 @@ test('bots: the careful and the hurried one are let do nothing dangerous; the ca
   expect(tally.stopped).toBeGreaterThan(RUNS / 4);
   expect(tally.wrongHanded / RUNS).toBeLessThan(0.05);
 }, 600_000);
+
+/**
+ * Cars that need a rule: with it switched off, and all others on, a careful or a hurried bot puts on what does not hold.
+ */
+const NEEDED: Readonly<Partial<Record<RuleId, string>>> = {
+  'engagement.minimum': 'few-turns-2',
+  'engagement.locking': 'any-173',
+  'locking.ends': 'thread-used-up-0',
+  'bolt.behind': 'long-bolts-0',
+  'stud.behind': 'short-end-8',
+  'nut.bottom': 'capped-nut-0',
+  'thread.runs-on': 'narrow-hole-0',
+  'fastener.thread': 'unlike-wheels-2',
+  'seat.match': 'any-67',
+  'adapter.nut-below': 'proud-nuts-1',
+  'adapter.pocket': 'shallow-pocket-0',
+  'adapter.ends': 'any-201',
+};
+
+test.each(Object.entries(NEEDED) as [RuleId, string][])('without %s a bot ends in danger on %s', (rule, seed) => {
+  const car = carOf(seed);
+  const ends = (off?: RuleId) =>
+    Array.from({ length: 20 }, (_, i) => (i + 1) / 100_003).some((chance) =>
+      (['careful', 'hurried'] as const).some((bot) => runBot(bot, car, chance, off).dangerous),
+    );
+  expect([ends(rule), ends()]).toEqual([true, false]);
+});
 
 describe('tools', () => {
   const cars = [
