@@ -4,38 +4,11 @@ import { seedVehicle, seedWrenches } from '@/demo/seed';
 import { TOWN_CARS } from '@/demo/townCars';
 import type { DemoJob, DemoVehicle } from '@/demo/vehicle';
 import { openStore } from '@/store/connection';
+import { studs } from '../conversionStuds';
 import { copyOver, emptyFolder } from '../template.mjs';
 
 const carOf = (cars: readonly DemoVehicle[], name: string): DemoVehicle =>
   cars.find((c) => c.name === name) as DemoVehicle;
-
-/** Two-ended studs, a fine thread outside and the hub's inside, under open nuts of their own. */
-const studs = {
-  kind: 'conversion',
-  length: 70,
-  shortEnd: 15,
-  threadLength: 40,
-  nose: 0,
-  hubThread: 'M12x1.5',
-  outerThread: 'M12x1.25',
-  seatsAt: 'shoulder',
-  torque: { value: 105, source: 'stud leaflet' },
-  class: '10.9',
-  nut: {
-    thread: 'M12x1.25',
-    style: 'open',
-    seat: 'cone60',
-    threadLength: 22,
-    blindDepth: null,
-    capOpen: null,
-    shankReach: 0,
-    shankLength: 0,
-    shankDiameter: null,
-    material: 'steel',
-    class: '10',
-    tensile: null,
-  },
-} as const;
 
 /**
  * The small electric of the demo without its locking bolt: a plate in front and none behind, so that a plate's steps

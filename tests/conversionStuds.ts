@@ -1,0 +1,27 @@
+/** Two-ended studs, a fine thread outside and the hub's inside, under open nuts of their own. */
+export const studs = {
+  kind: 'conversion',
+  length: 70,
+  shortEnd: 15,
+  threadLength: 40,
+  nose: 0,
+  hubThread: 'M12x1.5',
+  outerThread: 'M12x1.25',
+  seatsAt: 'shoulder',
+  torque: { value: 105, source: 'stud leaflet' },
+  class: '10.9',
+  nut: {
+    thread: 'M12x1.25',
+    style: 'open',
+    seat: 'cone60',
+    threadLength: 22,
+    blindDepth: null,
+    capOpen: null,
+    shankReach: 0,
+    shankLength: 0,
+    shankDiameter: null,
+    material: 'steel',
+    class: '10',
+    tensile: null,
+  },
+} as const;
