@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNull, ne } from 'drizzle-orm';
+import { and, eq, inArray, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { cornersOf } from '@/core/document/axles';
 import { axleInSentence } from '@/core/document/labels';
@@ -48,7 +48,7 @@ async function endHubs(tx: Executor, vehicleId: string, ends: readonly AxleHubRo
     const [open] = await tx
       .select({ id: job.id })
       .from(job)
-      .where(and(onIt, isNull(job.signedAt), ne(job.stage, 'closed')))
+      .where(and(onIt, isNull(job.signedAt), ne(job.stage, 'closed'), sql`${job.held} is distinct from 'declined'`))
       .limit(1);
     if (open)
       throw new RefusedError(

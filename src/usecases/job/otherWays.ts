@@ -8,6 +8,7 @@ import { kitList } from '@/core/procedure/kitList';
 import { theStore } from '@/store/connection';
 import { ChangedMeanwhileError, RefusedError } from '@/store/errors';
 import { recordEvent } from '@/store/events';
+import { hubNow } from '@/store/hubs';
 import { loadJob, saveDraft, tickStep } from '@/store/jobs';
 import { currentPlan, freezePlan } from '@/store/plans';
 import { type ChoiceDraft, HELD, type HeldFor, type PlanB } from '@/store/schema';
@@ -146,10 +147,14 @@ export async function holdJob(jobId: string, why: string, typed: string, by: str
   });
 }
 
-/** A job that rested is taken up again. */
+/** A job that rested is taken up again. @throws RefusedError */
 export function takeUpAgain(jobId: string, by: string): Promise<void> {
   return advance({ jobId, event: 'take-up', by }, async (tx, { job }, at) => {
     if (job.held === null) throw new RefusedError('This job does not rest.');
+    if ((await hubNow(tx, job.vehicleId, job.axle)) === null)
+      throw new RefusedError(
+        `What is on ${axleInSentence(job.axle)} was entered anew since, left and right by themselves or as one. Open a new job.`,
+      );
     await recordEvent(tx, { jobId, kind: 'job.taken-up', detail: { held: job.held, why: job.heldWhy }, by, at });
     return { ...nothing, set: { held: null, heldWhy: null, heldBy: null, heldAt: null } };
   });
