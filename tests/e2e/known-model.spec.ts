@@ -205,4 +205,21 @@ test('an adapter whose size is open: Measure asks for studs and pockets, and the
   await expect(page.getByRole('radio', { name: 'Adapter' })).toBeChecked();
   await expect(page.getByText('Needs the adapter’s own figures')).toHaveCount(0);
   await accessible(page);
+
+  // What is planned may be changed any time, and what is asked follows: plain wheels want no pocket.
+  await page.goto(`${job}/take-in`);
+  await listens(page);
+  const plans = page.getByRole('region', { name: 'What is planned' });
+  await expect(plans.getByLabel('Planned')).toHaveValue('adapter');
+  await accessible(page);
+  await plans.getByLabel('Planned').selectOption('wheels');
+  await expect(plans.getByLabel('Wish')).toHaveCount(0);
+  await expect(plans).toHaveAttribute('data-saved', 'wheels');
+  await page.reload();
+  await expect(plans.getByLabel('Planned')).toHaveValue('wheels');
+  await listens(page);
+  await plans.getByLabel('Planned').selectOption('lipped');
+  await expect(plans).toHaveAttribute('data-saved', 'stance');
+  await page.goto(`${job}/choose`);
+  await expect(page.getByRole('radio', { name: 'Lipped' })).toBeChecked();
 });

@@ -150,6 +150,7 @@ export async function everyCall(db: Db): Promise<Call[]> {
     ['vehicle.endLockingKey', vehicle.endLockingKey, [car, 'x']],
     ['survey.confirm', survey.confirm, [open, ['front-left/none']]],
     ['intake.startMeasuring', intake.startMeasuring, [signed]],
+    ['intake.changePlanned', intake.changePlanned, [open, { wish: 'wheels', use: 'street', kind: null }]],
     ['intake.seenOnModel', intake.seenOnModel, ['Halm Drover']],
     ['intake.seenWheels', intake.seenWheels, ['winter 16', { model: 'Halm Drover' }]],
     ['intake.keepMileage', intake.keepMileage, [signed, 'far']],

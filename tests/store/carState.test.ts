@@ -178,7 +178,7 @@ test('studs come out again: the hub takes bolts as before, and the conversion’
   const vehicleId = car('Corvane Tern');
   const ask = { vehicleId, wheelSetId: await firstSet('Corvane Tern'), use: 'street' } as const;
   await expect(openJob({ ...ask, axle: 'rear', wish: 'take-off', studsOut: true }, BY)).rejects.toThrow(
-    'No studs were put into the rear hubs',
+    'No studs were put in at the rear axle here',
   );
   const jobId = await openJob({ ...ask, axle: 'front', wish: 'take-off', studsOut: true }, BY);
   expect(hubOf(await jobById(jobId)).fastening).toBe('bolt');

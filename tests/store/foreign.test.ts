@@ -12,6 +12,7 @@ const store = runningStore({ demo: new Date('2026-11-26T10:00:00Z') });
 
 /** Actions that take one id, or none: there is nothing that it could be mixed up with. */
 const ONE_ID = [
+  'intake.changePlanned',
   'bench.copyToOther',
   'bench.openOtherAxle',
   'bench.setReady',

@@ -8,6 +8,7 @@ import { JOB_EVENTS, type JobEvent, refusalOf, TRANSITIONS } from '@/usecases/jo
 const WANTED: Readonly<Record<Stage, Readonly<Partial<Record<JobEvent, Stage>>>>> = {
   'take-in': {
     hold: 'take-in',
+    'change-plan': 'take-in',
     'take-up': 'take-in',
     'start-measuring': 'measure',
     'go-choose': 'choose',
@@ -19,6 +20,7 @@ const WANTED: Readonly<Record<Stage, Readonly<Partial<Record<JobEvent, Stage>>>>
   },
   measure: {
     hold: 'measure',
+    'change-plan': 'measure',
     'take-up': 'measure',
     'go-choose': 'choose',
     'keep-draft': 'measure',
@@ -29,6 +31,7 @@ const WANTED: Readonly<Record<Stage, Readonly<Partial<Record<JobEvent, Stage>>>>
   },
   choose: {
     hold: 'choose',
+    'change-plan': 'choose',
     'take-up': 'choose',
     'plan-b': 'choose',
     'go-choose': 'choose',
@@ -40,6 +43,7 @@ const WANTED: Readonly<Record<Stage, Readonly<Partial<Record<JobEvent, Stage>>>>
   },
   stage: {
     hold: 'stage',
+    'change-plan': 'stage',
     'take-up': 'stage',
     'plan-b': 'stage',
     'take-plan-b': 'stage',
@@ -55,6 +59,7 @@ const WANTED: Readonly<Record<Stage, Readonly<Partial<Record<JobEvent, Stage>>>>
   },
   fit: {
     hold: 'fit',
+    'change-plan': 'fit',
     'take-up': 'fit',
     'plan-b': 'fit',
     'take-plan-b': 'stage',
@@ -73,6 +78,7 @@ const WANTED: Readonly<Record<Stage, Readonly<Partial<Record<JobEvent, Stage>>>>
   },
   torque: {
     hold: 'torque',
+    'change-plan': 'torque',
     'take-up': 'torque',
     'plan-b': 'torque',
     'take-plan-b': 'stage',

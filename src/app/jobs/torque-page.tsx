@@ -107,7 +107,7 @@ function UnderTheWheel({ whole, units }: { whole: JobWhole; units: UnitSystem })
     <p className="flex items-start gap-2 border-b border-line px-4 py-2 text-[14px]">
       <Verdict level="caution" />
       <span>
-        The adapters’ own nuts at {axleInSentence(whole.job.axle)} are under the wheels: what is checked here does not
+        The adapters’ own nuts are under the wheels of {axleInSentence(whole.job.axle)}: what is checked here does not
         reach them. With the wheel off they are held to {formatTorque(torque.value, units)} ({torque.source}), hub held
         from turning; then the wheel goes on and is torqued anew.
       </span>

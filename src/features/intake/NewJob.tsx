@@ -21,6 +21,7 @@ import { useShownUnit } from '@/ui/units';
 import { useCarried } from '@/ui/useCarried';
 import { openJob } from './actions';
 import { CarriedNote } from './CarriedNote';
+import { PLANNED, plannedOf, plansFor } from './planned';
 
 type Meant = Axle | 'both';
 
@@ -44,46 +45,6 @@ function jobsLine(meant: Meant, hubs: readonly Axle[]): string {
   return n === 2
     ? ' Both axles: one visit, a job for each, so each has its own thickness.'
     : ` Both axles: one visit with ${n} jobs, one for each side that is held differently.`;
-}
-
-/**
- * What is planned, as the trade says it: each sets the wish that goes with it, and the kind of spacer where there is
- * one.
- */
-const PLANNED = [
-  { value: '', label: 'Not decided' },
-  { value: 'plain', label: 'Spacer, plain' },
-  { value: 'lipped', label: 'Spacer, lipped' },
-  { value: 'universal', label: 'Spacer, slotted' },
-  { value: 'adapter', label: 'Adapter' },
-  { value: 'conversion', label: 'Stud conversion' },
-  { value: 'adapter-and-studs', label: 'Adapter and studs' },
-  { value: 'wheels', label: 'Wheel change' },
-  { value: 'take-off', label: 'Spacers or studs off' },
-  { value: 'check', label: 'Check what is on' },
-];
-
-interface Plans {
-  readonly wish: JobType;
-  readonly kind: SpacerKind | '';
-}
-
-/** What stands in the list for a wish and a kind of spacer. */
-function plannedOf({ wish, kind }: Plans): string {
-  if (ADDS_NOTHING.has(wish)) return wish;
-  if (wish === 'conversion' && kind === '') return 'conversion';
-  return wish === 'conversion' && kind === 'adapter' ? 'adapter-and-studs' : kind;
-}
-
-/** What a line of the list says of wish and kind. */
-function plansFor(value: string, was: Plans): Plans {
-  if (value === 'adapter-and-studs') return { wish: 'conversion', kind: 'adapter' };
-  if (value === 'conversion') return { wish: 'conversion', kind: '' };
-  if (ADDS_NOTHING.has(value as JobType)) return { wish: value as JobType, kind: '' };
-  const kind = value as SpacerKind | '';
-  // A spacer may go on studs as well; an adapter with studs has a line of its own.
-  const stays = !ADDS_NOTHING.has(was.wish) && !(was.wish === 'conversion' && (kind === 'adapter' || kind === ''));
-  return { wish: stays ? was.wish : 'stance', kind };
 }
 
 /** What each wish is about, and what it asks for. */

@@ -2,9 +2,10 @@
 
 import { z } from 'zod';
 import { sidesOf } from '@/core/document/axles';
-import { type Axle, ENDS, type End } from '@/core/document/vocabulary';
+import { type Axle, ENDS, type End, JOB_TYPES, SPACER_KINDS, USES } from '@/core/document/vocabulary';
 import { act, actOn } from '@/usecases/act';
 import { startMeasuring as beginMeasuring, openJob as openTheJob } from '@/usecases/job/jobs';
+import { changePlanned as changeWhatIsPlanned } from '@/usecases/job/planned';
 import { attempt, idOf, RefusedError, type Result } from '@/usecases/result';
 import { readSession } from '@/usecases/session';
 import { type KnownModel, knownModel } from '@/usecases/survey/fitment';
@@ -164,6 +165,17 @@ export async function openJob(vehicleId: string, typed: unknown): Promise<Result
     if (!parsed.success) throw new RefusedError(parsed.error.issues[0]?.message ?? 'The job is not complete.');
     return openTheJob({ ...parsed.data, vehicleId: idOf(vehicleId) }, who);
   });
+}
+
+const plannedForm = z.strictObject({
+  wish: z.enum(JOB_TYPES),
+  use: z.enum(USES),
+  kind: z.enum(SPACER_KINDS).nullable(),
+});
+
+/** Changes what an open job is about. */
+export async function changePlanned(jobId: string, typed: z.input<typeof plannedForm>): Promise<Result<null>> {
+  return actOn((who) => changeWhatIsPlanned(idOf(jobId), plannedForm.parse(typed), who));
 }
 
 /** The intake was read over at the car: measuring begins. */

@@ -4,6 +4,7 @@ import { stageName } from './stages';
 /** Everything that can be done to a job. Whatever is not in the table below cannot. */
 export const JOB_EVENTS = [
   'start-measuring',
+  'change-plan',
   'go-choose',
   'keep-draft',
   'measure',
@@ -43,6 +44,7 @@ const all = (from: readonly Stage[], to: Stage): To => Object.fromEntries(from.m
  */
 export const TRANSITIONS: Readonly<Record<JobEvent, To>> = {
   'start-measuring': { 'take-in': 'measure' },
+  'change-plan': stay(...OPEN),
   'go-choose': { 'take-in': 'choose', measure: 'choose', choose: 'choose' },
   'keep-draft': stay(...OPEN),
   measure: stay(...OPEN),
@@ -74,6 +76,7 @@ export const TRANSITIONS: Readonly<Record<JobEvent, To>> = {
 /** What each event is, as the subject of a refusal, and what would do instead. */
 const WORDS: Readonly<Record<JobEvent, readonly [what: string, instead: string]>> = {
   'start-measuring': ['Measuring is begun', 'It is under way already.'],
+  'change-plan': ['What is planned is changed', 'Open a new job for new work.'],
   'go-choose': ['The bench is gone on to', 'It stands past it already.'],
   'keep-draft': ['A choice on the bench is kept', 'Open a new job for new work.'],
   measure: ['A reading is kept', 'Open a new job for new work.'],

@@ -1,12 +1,13 @@
 import type { Metadata } from 'next';
 import { AXLE_LABEL, JOB_TYPE_LABEL, SEAT_LABEL, USE_LABEL } from '@/core/document/labels';
-import type { JobType, Seat, Use } from '@/core/document/vocabulary';
+import type { JobType, Seat, SpacerKind, Use } from '@/core/document/vocabulary';
 import { drillingOf, drillingWords } from '@/core/parts/drilling';
 import { formatThread, parseThread } from '@/core/thread/designation';
 import { formatLength, formatTorque } from '@/core/units/format';
 import { formatMileage } from '@/core/units/mileage';
 import { HubFace } from '@/drawing/HubFace';
 import { Mileage } from '@/features/intake/Mileage';
+import { PlannedHere } from '@/features/intake/PlannedHere';
 import { StartMeasuring } from '@/features/intake/StartMeasuring';
 import { JobFrame } from '@/features/shell/JobRail';
 import { LinkButton } from '@/ui/Button';
@@ -14,6 +15,7 @@ import { VerdictMark } from '@/ui/Verdict';
 import { hubOf, wheelsOnAxle } from '@/usecases/job/jobPlan';
 import { jobOr404 } from '@/usecases/pages';
 import { readSession } from '@/usecases/session';
+import type { JobWhole } from '@/usecases/shown';
 import { JobRemarks } from '../../remarks';
 
 export const metadata: Metadata = { title: 'Take in' };
@@ -88,12 +90,17 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
             </p>
           </div>
         </div>
-        <Mileage
-          jobId={whole.job.id}
-          visitId={whole.visit.id}
-          kept={whole.visit.mileageKm === null ? '' : formatMileage(whole.visit.mileageKm, units).replace(/ \D+$/, '')}
-          unit={units === 'imperial' ? 'mi' : 'km'}
-        />
+        <div className="flex flex-wrap items-start gap-x-10 gap-y-3">
+          <PlannedOf whole={whole} />
+          <Mileage
+            jobId={whole.job.id}
+            visitId={whole.visit.id}
+            kept={
+              whole.visit.mileageKm === null ? '' : formatMileage(whole.visit.mileageKm, units).replace(/ \D+$/, '')
+            }
+            unit={units === 'imperial' ? 'mi' : 'km'}
+          />
+        </div>
         <div className="flex gap-3">
           <StartMeasuring jobId={whole.job.id} started={whole.job.stage !== 'take-in'} />
           <LinkButton href={`/vehicles/${whole.vehicle.id}/edit?back=${whole.job.id}`}>Change vehicle</LinkButton>
@@ -102,4 +109,16 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       </main>
     </JobFrame>
   );
+}
+
+/** Kind of spacer that is on the bench, where somebody put one there. */
+const spacerPlanned = ({ job }: JobWhole): SpacerKind | '' =>
+  job.draft && (job.draft.spacer.thickness > 0 || job.draft.spacer.kind !== 'plain') ? job.draft.spacer.kind : '';
+
+/** What is planned, as long as the job is open. */
+function PlannedOf({ whole }: { whole: JobWhole }) {
+  const { id, signedAt, stage, wish, use } = whole.job;
+  if (signedAt !== null || stage === 'closed') return null;
+  const saved = { wish: wish as JobType, use: use as Use, kind: spacerPlanned(whole) };
+  return <PlannedHere jobId={id} saved={saved} approved={whole.plan !== null} />;
 }
