@@ -14,7 +14,10 @@ test('a corner that was fitted before this visit: looked at, its work at the hub
   watched: page,
 }) => {
   await page.goto(`${server.url}/vehicles`);
+  // The list says what is on a car and what is under way.
+  await expect(page.getByRole('link', { name: /Ilex Lumen/ })).toContainText('Front axle: fit, Rear axle: fit');
   await page.getByRole('link', { name: /Ilex Lumen/ }).click();
+  await expect(page).toHaveURL(/\/vehicles\/[0-9a-f-]+$/);
   await page
     .getByRole('link', { name: /Front axle.*Fit/i })
     .first()

@@ -4,6 +4,8 @@ import { LinkButton } from '@/ui/Button';
 import { Finder } from '@/ui/Finder';
 import { NavLink } from '@/ui/NavLink';
 import { foundIn } from '@/usecases/pages';
+import { readSession } from '@/usecases/session';
+import { type Glance, glanceOf } from '@/usecases/vehicle/glance';
 import { carsFound } from '@/usecases/vehicle/vehicles';
 
 export const metadata: Metadata = { title: 'Vehicles' };
@@ -11,6 +13,11 @@ export const metadata: Metadata = { title: 'Vehicles' };
 export default async function Page({ searchParams }: { searchParams: Promise<{ find?: string | string[] }> }) {
   const find = foundIn(await searchParams);
   const { rows: vehicles, count } = await carsFound(find);
+  const { units } = await readSession();
+  const seen = await glanceOf(
+    vehicles.map((v) => v.id),
+    units,
+  );
   return (
     <main className="mx-auto flex w-full max-w-[1180px] flex-col gap-5 px-4 py-6">
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -35,11 +42,11 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ f
             <li key={v.id}>
               <NavLink
                 href={`/vehicles/${v.id}`}
-                className="touch grid grid-cols-[2fr_1fr_3fr] items-center gap-4 px-2 hover:bg-accent-wash"
+                className="touch grid grid-cols-[2fr_1fr_4fr] items-center gap-4 px-2 py-1 hover:bg-accent-wash"
               >
                 <span className="font-[600]">{v.name}</span>
                 <span className="figure text-[14px]">{v.plate}</span>
-                <span className="truncate text-[14px] text-soft">{v.notes}</span>
+                <AtAGlance glance={seen.get(v.id)} notes={v.notes} />
               </NavLink>
             </li>
           ))}
@@ -51,5 +58,21 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ f
         </p>
       ) : null}
     </main>
+  );
+}
+
+/** What is on a car, what is under way on it and what is due, before anything that was noted. */
+function AtAGlance({ glance, notes }: { glance: Glance | undefined; notes: string }) {
+  return (
+    <span className="flex min-w-0 flex-col text-[14px]">
+      <span className="flex flex-wrap gap-x-3">
+        <span>{glance?.on}</span>
+        {glance?.begun ? <span className="font-[600]">{glance.begun}</span> : null}
+        {glance?.due ? (
+          <span className={glance.due.late ? 'font-[600] text-stop' : 'text-soft'}>{glance.due.text}</span>
+        ) : null}
+      </span>
+      {notes === '' ? null : <span className="truncate text-[13px] text-soft">{notes}</span>}
+    </span>
   );
 }
