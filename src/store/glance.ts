@@ -12,7 +12,7 @@ export const spacersOn = (db: Executor, vehicleIds: readonly string[]) =>
     .from(fitted)
     .where(and(among(fitted.vehicleId, vehicleIds), isNull(fitted.endedAt)));
 
-/** Jobs of some cars that are open, the latest change first. */
+/** Jobs of some cars that are open, axle by axle. */
 export const openJobsOf = (db: Executor, vehicleIds: readonly string[]) =>
   db
     .select({ vehicleId: job.vehicleId, axle: job.axle, stage: job.stage, held: job.held })

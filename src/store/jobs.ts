@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, gt, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { cornersOf } from '@/core/document/axles';
+import { shareCorner } from '@/core/document/axles';
 import type { Policy } from '@/core/document/policy';
 import type { Executor } from './connection';
 import { ChangedMeanwhileError, NotFoundError } from './errors';
@@ -146,10 +146,10 @@ async function withJob(db: Executor, of: VehicleWhole, row: JobRow): Promise<Job
 }
 
 /** The hub that a job stands on beside those of the car today: what is on its corners today is not what it found. */
-function withOwnHub(hubs: readonly AxleHubRow[], own: AxleHubRow): AxleHubRow[] {
-  const corners: ReadonlySet<string> = new Set(cornersOf(own.axle));
-  return [...hubs.filter((h) => !cornersOf(h.axle).some((c) => corners.has(c))), own];
-}
+const withOwnHub = (hubs: readonly AxleHubRow[], own: AxleHubRow): AxleHubRow[] => [
+  ...hubs.filter((h) => !shareCorner(h.axle, own.axle)),
+  own,
+];
 
 /** The car as the job found it: its own hub where that was changed since, and its wheels where they were put away. */
 async function asFound(db: Executor, of: VehicleWhole, row: JobRow): Promise<VehicleWhole> {

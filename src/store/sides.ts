@@ -1,6 +1,6 @@
 import { and, eq, inArray, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { cornersOf } from '@/core/document/axles';
+import { cornersOf, shareCorner } from '@/core/document/axles';
 import { axleInSentence } from '@/core/document/labels';
 import type { Axle, Corner } from '@/core/document/vocabulary';
 import type { Executor } from './connection';
@@ -35,7 +35,7 @@ export async function saveHubs(
       await tx.update(axleHub).set(hub).where(eq(axleHub.id, own.id));
       continue;
     }
-    const before = ends.find((e) => cornersOf(e.axle).some((c) => cornersOf(hub.axle).includes(c))) ?? null;
+    const before = ends.find((e) => shareCorner(e.axle, hub.axle)) ?? null;
     const { original = null, fromJobId = null } = before ?? {};
     await tx.insert(axleHub).values({ ...hub, id: newId(), vehicleId, original, fromJobId });
     await heldOtherwise(tx, vehicleId, { hub, before }, by, at);

@@ -1,4 +1,4 @@
-import { type Axle, CORNERS, type Corner, ENDS, type End } from './vocabulary';
+import { type Axle, CORNERS, type Corner, type End } from './vocabulary';
 
 /** Whether it is one side of an axle. */
 const isSide = (axle: Axle): axle is Corner => (CORNERS as readonly string[]).includes(axle);
@@ -17,6 +17,9 @@ export const sidesOf = (end: End): readonly [Corner, Corner] => [`${end}-left`, 
 export const acrossFrom = (corner: Corner): Corner =>
   (corner.endsWith('left') ? corner.replace('left', 'right') : corner.replace('right', 'left')) as Corner;
 
-/** Front before rear, left before right. */
-export const inOrder = (a: Axle, b: Axle): number =>
-  ENDS.indexOf(endOf(a)) - ENDS.indexOf(endOf(b)) || CORNERS.indexOf(a as Corner) - CORNERS.indexOf(b as Corner);
+/** Whether two axles, or sides of one, have a corner in common. */
+export const shareCorner = (a: Axle, b: Axle): boolean => cornersOf(a).some((c) => cornersOf(b).includes(c));
+
+/** Whether an axle, or a side of one, is among what somebody means: itself, its whole end, or the car. */
+export const isMeant = (axle: Axle, meant: Axle | 'both'): boolean =>
+  meant === 'both' || axle === meant || endOf(axle) === meant;

@@ -6,7 +6,7 @@ import { worstStress } from '../joint/combined';
 import type { Band } from '../joint/friction';
 import { neededClamp } from '../joint/need';
 import { settlingLossRigid } from '../joint/settling';
-import { bearingOf, leastBearingOf } from '../seat/seats';
+import { bearingOf, seatInWheel } from '../seat/seats';
 import { type BoltClass, boltStrength } from '../thread/classes';
 import { stressArea } from '../thread/profile';
 import { type CompiledThread, compileThread } from './compiled';
@@ -87,7 +87,8 @@ function flatOn(meanDiameter: number): Bearing {
 function bandOf(plan: Plan, { thread }: CompiledThread, torque: number, bearing: Bearing): Band {
   const { contactDiameter, condition } = plan.hub;
   const band = clampBand(torque, thread, bearing, condition, 'click');
-  const least = fastenerSeat(plan) === 'cone60-turning' ? leastBearingOf('cone60-turning', contactDiameter ?? 0) : null;
+  const seat = fastenerSeat(plan);
+  const least = seatInWheel(seat) === seat ? null : bearingOf(seatInWheel(seat), contactDiameter ?? 0);
   return least === null ? band : { ...band, low: clampBand(torque, thread, least, condition, 'click').low };
 }
 

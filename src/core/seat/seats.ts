@@ -13,18 +13,12 @@ export function matchSeats(fastener: Seat, wheel: Seat): 'match' | 'mismatch' | 
 /** Whether a seat can centre a wheel: cones and balls do, flat ones do not. Common practice, no source. */
 export const seatCentres = (seat: Seat): boolean => seat.startsWith('cone') || seat.startsWith('ball');
 
-/**
- * The same where the least clamp is asked for: a cone that turns by itself may bind, and then slides in the wheel as a
- * plain cone does. Common practice, no source.
- */
-export const leastBearingOf = (seat: Seat, contactDiameter: number): Bearing | null =>
-  bearingOf(seatInWheel(seat), contactDiameter);
-
 const BALL_RADIUS: Readonly<Partial<Record<Seat, number>>> = { ball12: 12, ball13: 13, ball14: 14 };
 
 /**
  * Bearing geometry of a seat on a contact diameter (mm); null for an unknown seat. Of a cone that turns by itself the
- * nut slides on the cone and not in the wheel: flat, which clamps the most that it can. @throws RangeError for a ball
+ * nut slides on the cone and not in the wheel: flat, which clamps the most that it can; where it binds it
+ * slides in the wheel as a plain cone does (`seatInWheel`). @throws RangeError for a ball
  * smaller than its circle
  */
 export function bearingOf(seat: Seat, contactDiameter: number): Bearing | null {

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import { endOf } from '@/core/document/axles';
+import { endOf, isMeant } from '@/core/document/axles';
 import { AXLE_LABEL, CORNER_LABEL, JOB_TYPE_LABEL, USE_LABEL } from '@/core/document/labels';
 import {
   ADDS_NOTHING,
@@ -39,7 +39,7 @@ const meantOn = (hubs: readonly Axle[]): readonly { readonly value: Meant; reado
 
 /** How many jobs it opens, where that is more than one. */
 function jobsLine(meant: Meant, hubs: readonly Axle[]): string {
-  const n = hubs.filter((a) => meant === 'both' || a === meant || endOf(a) === meant).length;
+  const n = hubs.filter((a) => isMeant(a, meant)).length;
   if (n < 2) return '';
   if (meant !== 'both') return ' Its sides are held differently: one visit, a job for each of them.';
   return n === 2

@@ -69,19 +69,21 @@ const measuredWheel = (w: WheelWhole): PlanParts['wheels'][number] => ({
   readings: w.readings.map((r) => ({ quantity: r.quantity as QuantityId, value: r.value, pm: r.pm })),
 });
 
+/** The wheels of a set of this car, as a plan on the axle of the job holds them. */
+export const wheelsOfSet = (whole: JobWhole, wheelSetId: string): Plan['wheel'] =>
+  wheelFrom(
+    wheelParts(
+      whole.wheelSets.find((s) => s.id === wheelSetId),
+      whole.job.axle,
+    ),
+    wheelsThatGo({ ...whole, job: { ...whole.job, wheelSetId } }).map(measuredWheel),
+  );
+
 /** The other wheel sets of the car that are here: one job may prepare them as well. Left out where there are none. */
 function otherSetsOf(whole: JobWhole): Pick<PlanParts, 'otherSets'> {
   const others = whole.wheelSets.filter((s) => s.id !== whole.job.wheelSetId && s.archivedAt === null && !s.planned);
   if (others.length === 0) return {};
-  return {
-    otherSets: others.map((set) => ({
-      id: set.id,
-      wheel: wheelFrom(
-        wheelParts(set, whole.job.axle),
-        wheelsThatGo({ ...whole, job: { ...whole.job, wheelSetId: set.id } }).map(measuredWheel),
-      ),
-    })),
-  };
+  return { otherSets: others.map(({ id }) => ({ id, wheel: wheelsOfSet(whole, id) })) };
 }
 
 /** Everything of a plan but the choice; the browser adds the choice and evaluates live. */

@@ -1,6 +1,6 @@
 import 'server-only';
 import { cache } from 'react';
-import { cornersOf, endOf } from '@/core/document/axles';
+import { cornersOf, endOf, isMeant } from '@/core/document/axles';
 import { PRESENT, plainSpacer } from '@/core/document/blank';
 import type { Corner, Spacer } from '@/core/document/document';
 import { wheelTorque } from '@/core/document/hardware';
@@ -110,7 +110,7 @@ export async function openJob(
 
 /** What jobs are opened for: each hub of the car that is meant, which is one for an axle unless its sides differ. */
 const placesOf = (hubs: readonly { readonly axle: Axle }[], meant: Axle | 'both'): Axle[] =>
-  hubs.map((h) => h.axle).filter((a) => meant === 'both' || a === meant || endOf(a) === meant);
+  hubs.map((h) => h.axle).filter((a) => isMeant(a, meant));
 
 /**
  * The bench begins with what is planned, else with what is on the car: its spacer where it has one. Where spacers come

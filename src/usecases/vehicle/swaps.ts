@@ -1,5 +1,4 @@
 import 'server-only';
-import { assemblePlan } from '@/core/document/assemble';
 import type { Fastener, Plan, Spacer } from '@/core/document/document';
 import type { Axle } from '@/core/document/vocabulary';
 import type { UnitSystem } from '@/core/units/format';
@@ -8,7 +7,7 @@ import { theStore } from '@/store/connection';
 import { fittedNow } from '@/store/fitted';
 import { type JobWhole, loadJob } from '@/store/jobs';
 import { loadVehicle } from '@/store/vehicles';
-import { asOfToday, planParts } from '../job/jobPlan';
+import { asOfToday, wheelsOfSet } from '../job/jobPlan';
 import { jobsOfCar } from './vehicles';
 
 export interface AxleSwaps {
@@ -23,13 +22,6 @@ export interface AxleSwaps {
   readonly carried: readonly { readonly set: string; readonly most: number | null }[];
   /** What somebody found on the car after the plan was signed, so that it is no more what the plan says. */
   readonly foundSince: Date | null;
-}
-
-/** The wheels of another set of this car, as a plan holds them. */
-function wheelsOf(whole: JobWhole, wheelSetId: string, plan: Plan): Plan['wheel'] {
-  const { spacer, fastener } = plan;
-  const other = { ...whole, job: { ...whole.job, wheelSetId } };
-  return assemblePlan({ ...planParts(other), spacer, fastener, leadSignOff: null }).wheel;
 }
 
 const distinct = <T>(all: readonly T[]): T[] => [...new Map(all.map((one) => [JSON.stringify(one), one])).values()];
@@ -54,7 +46,7 @@ async function byJob(db: Db, whole: JobWhole, earlier: readonly { readonly id: s
       name: set.planned ? `${set.name}, planned` : set.name,
       measured: set.id === wheelSetId,
       own: set.own,
-      wheel: set.id === wheelSetId ? plan.wheel : wheelsOf(whole, set.id, plan),
+      wheel: set.id === wheelSetId ? plan.wheel : wheelsOfSet(whole, set.id),
     }));
   const before = await Promise.all(earlier.map((j) => loadJob(db, j.id)));
   const owned = ownedOf(
